@@ -1,0 +1,67 @@
+// Rules of a contact: turning pages, taking answers, notes, and the outcome with what the agent does next.
+import type { Agent } from '@/core/agents'
+import type { Contact } from '@/core/contacts'
+import { codeOf } from '@/core/outcomes'
+import { checkAnswer, nextPage, previousPage, type Script } from '@/core/scripts'
+import { outcomeSetFor, scriptById } from '@/core/set-up'
+import { get } from '@/core/table'
+import type { AgentCommand } from './command'
+import { type Draft, emit, type Ruling, refuse } from './draft'
+
+type Of<K extends AgentCommand['kind']> = Extract<AgentCommand, { kind: K }>
+
+export function turnPage(draft: Draft, contact: Contact, direction: 'next' | 'back'): Ruling {
+  const script = scriptOf(draft, contact)
+  if (script === null || contact.run === null) return refuse({ reason: 'noScript' })
+  const page = direction === 'next' ? nextPage(script, contact.run) : previousPage(contact.run)
+  if (!page.ok) return refuse(page.refusal)
+  return emit(draft, null, { kind: 'scriptPageShown', callId: contact.callId, pageId: page.value, direction })
+}
+
+export function answerScript(draft: Draft, contact: Contact, command: Of<'answerScript'>): Ruling {
+  const script = scriptOf(draft, contact)
+  if (script === null || contact.run === null) return refuse({ reason: 'noScript' })
+  const checked = checkAnswer(script, command.field, command.value)
+  if (!checked.ok) return refuse(checked.refusal)
+  if ((contact.run.answers[command.field] ?? null) === checked.value) return null
+  return emit(draft, null, { kind: 'scriptAnswered', callId: contact.callId, field: command.field, value: checked.value })
+}
+
+export function draftNotes(draft: Draft, contact: Contact, command: Of<'draftNotes'>): Ruling {
+  if (contact.notes === command.text && contact.followUp === command.followUp) return null
+  return emit(draft, null, { kind: 'notesDrafted', callId: contact.callId, text: command.text, followUp: command.followUp })
+}
+
+/**
+ * Codes the call. After the call it also ends the wrap-up and carries out `andThen` in the same decision; during the
+ * call `andThen` waits for its end. Refused: outcomeMissing, unknownCode, unknownReason, notYourCall.
+ */
+export function saveOutcome(draft: Draft, agent: Agent, contact: Contact, command: Of<'saveOutcome'>): Ruling {
+  if (contact.handledBy !== agent.id) return refuse({ reason: 'notYourCall' })
+  if (command.code === null) return refuse({ reason: 'outcomeMissing' })
+  if (codeOf(outcomeSetFor(draft.state.setUp, contact.queueId), command.code) === undefined) return refuse({ reason: 'unknownCode', code: command.code })
+  const { andThen } = command
+  if (andThen.state === 'notReady' && !draft.state.setUp.notReadyReasons.includes(andThen.reason)) return refuse({ reason: 'unknownReason' })
+  emit(draft, null, {
+    kind: 'outcomeSaved',
+    callId: contact.callId,
+    agentId: agent.id,
+    code: command.code,
+    notes: command.notes,
+    followUp: command.followUp,
+    andThen,
+  })
+  if (agent.wrapUp?.callId !== contact.callId) return null
+  emit(draft, draft.state.seq, { kind: 'wrapUpEnded', agentId: agent.id, callId: contact.callId })
+  return carryOut(draft, agent.id, andThen)
+}
+
+/** What the agent chose to do after the outcome; nothing to record when they are in that state already. */
+export function carryOut(draft: Draft, agentId: Agent['id'], andThen: Of<'saveOutcome'>['andThen']): null {
+  const availability = get(draft.state.agents, agentId)?.availability
+  const already = andThen.state === 'ready' ? availability?.ready : availability?.reason === andThen.reason
+  if (already) return null
+  return emit(draft, draft.state.seq, andThen.state === 'ready' ? { kind: 'agentReady', agentId } : { kind: 'agentNotReady', agentId, reason: andThen.reason })
+}
+
+const scriptOf = (draft: Draft, contact: Contact): Script | null => (contact.run === null ? null : scriptById(draft.state.setUp, contact.run.scriptId))

@@ -1,0 +1,27 @@
+// A decision in the making: events are folded into a working state as they are emitted, so that later rules of
+// the same decision see what the earlier ones did. Nothing outside sees it until the decision is whole.
+import type { FloorEvent, LedgerEntry } from '@/core/ledger'
+import { LEDGER_VERSION } from '@/core/ledger'
+import type { EpochMs } from '@/core/time'
+import type { FloorRefusal } from './refusal'
+import { evolve, type FloorState } from './state'
+
+export interface Draft {
+  state: FloorState
+  readonly atMs: EpochMs
+  readonly entries: LedgerEntry[]
+}
+
+export type Refused = { readonly ok: false; readonly refusal: FloorRefusal }
+/** A rule either emits into the draft and gives null, or refuses before it has emitted anything. */
+export type Ruling = Refused | null
+
+export const refuse = (refusal: FloorRefusal): Refused => ({ ok: false, refusal })
+
+export function emit(draft: Draft, causedBy: number | null, ...events: readonly FloorEvent[]): null {
+  for (const event of events) {
+    draft.state = evolve(draft.state, event, draft.atMs)
+    draft.entries.push({ version: LEDGER_VERSION, seq: draft.state.seq, atMs: draft.atMs, causedBy, event })
+  }
+  return null
+}

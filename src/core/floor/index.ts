@@ -1,0 +1,5 @@
+export { type AgentCommand, AgentCommandSchema, type Command, type NetworkCommand } from './command'
+export { type Context, type Decision, decide, MISSED_RING, nextDueAtMs, openFloor } from './decide'
+export { INVARIANTS, type Invariant } from './invariants'
+export { type FloorRefusal, type RefusalText, toRefusalText } from './refusal'
+export { agentOfDevice, createFloor, evolve, type FloorState } from './state'

@@ -1,0 +1,55 @@
+// The call record of MEASURES.md, folded from the ledger. The schema is the contract of `calls.ndjson`.
+import { z } from 'zod'
+import { AnswerValueSchema } from '@/core/scripts'
+
+export const RESULTS = ['handled', 'abandoned', 'voicemail', 'diverted', 'busy', 'noAnswer', 'machine', 'invalid', 'refused'] as const
+export type CallResult = (typeof RESULTS)[number]
+
+const ms = z.number().int()
+
+export const AgentLegSchema = z.object({
+  agent: z.string().describe('name of the agent'),
+  fromMs: ms.describe('the call began to ring at this agent, or they began to dial'),
+  toMs: ms.describe('their connection was cleared'),
+  ringMs: ms,
+  talkMs: ms,
+  holdMs: ms,
+  wrapUpMs: ms,
+  role: z.enum(['handled', 'consulted', 'transferredTo', 'joined']),
+})
+export type AgentLeg = z.infer<typeof AgentLegSchema>
+
+export const CallRecordSchema = z.object({
+  callId: z.string(),
+  direction: z.enum(['inbound', 'outbound', 'campaign', 'internal']),
+  queue: z.string().nullable(),
+  campaign: z.string().nullable(),
+  number: z.string().nullable().describe('the outside party, E.164'),
+  customer: z.string().nullable(),
+  offeredAtMs: ms,
+  answeredAtMs: ms.nullable().describe('an agent and the outside party first heard each other'),
+  endedAtMs: ms.describe('last connection cleared'),
+  result: z.enum(RESULTS),
+  shortAbandon: z.boolean().describe('abandoned within 5 s of being offered'),
+  liveAnswerAtMs: ms.nullable(),
+  agents: z.array(AgentLegSchema),
+  outcome: z.string().nullable(),
+  outcomeAtMs: ms.nullable(),
+  outcomeBy: z.string().nullable(),
+  notes: z.string(),
+  script: z.string().nullable(),
+  scriptVersion: z.number().int().nullable(),
+  answers: z.record(z.string(), AnswerValueSchema),
+  transfers: z.array(z.object({ kind: z.enum(['blind', 'attended']), from: z.string(), to: z.string(), atMs: ms })),
+  recordings: z.array(z.string()),
+})
+export type CallRecord = z.infer<typeof CallRecordSchema>
+
+export const AgentIntervalSchema = z.object({
+  agent: z.string().describe('name of the agent'),
+  state: z.enum(['notReady', 'ready', 'ringing', 'onCall', 'wrapUp']),
+  reason: z.string().nullable(),
+  fromMs: ms,
+  toMs: ms,
+})
+export type AgentInterval = z.infer<typeof AgentIntervalSchema>

@@ -1,0 +1,38 @@
+// Opens entries of every version ever written. One upgrade per version, checked for gaps when the list is made.
+import { LEDGER_VERSION, type LedgerEntry, LedgerEntrySchema } from './entry'
+
+type Upgrade = { readonly from: number; readonly apply: (stored: Record<string, unknown>) => Record<string, unknown> }
+
+/** `from: 1` will turn a version 1 entry into version 2, and so on. Version 1 is the first and needs none. */
+const UPGRADES: readonly Upgrade[] = []
+
+UPGRADES.forEach((upgrade, i) => {
+  if (upgrade.from !== i + 1) throw new Error(`ledger upgrades have a gap before ${upgrade.from}`)
+})
+if (UPGRADES.length !== LEDGER_VERSION - 1) throw new Error('a ledger version has no upgrade')
+
+export type OpenedEntry =
+  | { readonly ok: true; readonly entry: LedgerEntry }
+  | { readonly ok: false; readonly reason: 'savedByNewerVersion' | 'corrupt'; readonly detail: string }
+
+/** One stored line as an entry of the present version. Refuses newer versions and whatever does not parse. */
+export function parseEntry(line: string): OpenedEntry {
+  let stored: unknown
+  try {
+    stored = JSON.parse(line)
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error
+    return { ok: false, reason: 'corrupt', detail: error.message }
+  }
+  if (typeof stored !== 'object' || stored === null) return { ok: false, reason: 'corrupt', detail: 'not an object' }
+  let record = stored as Record<string, unknown>
+  const version = Number(record.version)
+  if (version > LEDGER_VERSION) return { ok: false, reason: 'savedByNewerVersion', detail: `version ${version}` }
+  for (const upgrade of UPGRADES.slice(Math.max(0, version - 1))) record = upgrade.apply(record)
+  const parsed = LedgerEntrySchema.safeParse(record)
+  if (parsed.success) return { ok: true, entry: parsed.data }
+  const issue = parsed.error.issues[0]
+  return { ok: false, reason: 'corrupt', detail: `${issue?.path.join('.') ?? ''}: ${issue?.message ?? 'invalid'}` }
+}
+
+export const toLine = (entry: LedgerEntry): string => JSON.stringify(entry)

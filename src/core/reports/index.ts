@@ -1,0 +1,2 @@
+export { DEFINITIONS } from './definitions'
+export { byAgent, byQueue, DEFAULT_SERVICE_LEVEL_MS, type Grouped, inInterval, type MeasureOptions, type Measures, measure, occupancy } from './measures'

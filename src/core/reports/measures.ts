@@ -1,0 +1,112 @@
+// The measures of MEASURES.md over call records and agent intervals. An empty denominator gives null, which
+// screens read as "no calls": never 0 % and never 100 %.
+import { mean, quantileSorted } from 'd3-array'
+import type { AgentInterval, CallRecord } from '@/core/ledger'
+import { MINUTE } from '@/core/time'
+
+export interface Measures {
+  readonly offered: number
+  readonly answered: number
+  readonly abandoned: number
+  readonly shortAbandons: number
+  /** Abandoned without short abandons / (offered − short abandons). */
+  readonly abandonRatio: number | null
+  /** Answered within the queue's T / (offered − short abandons). */
+  readonly serviceLevelRatio: number | null
+  readonly speedOfAnswer: { readonly meanMs: number; readonly medianMs: number; readonly p90Ms: number } | null
+  /** Mean of talk + hold + wrap-up over handled legs. */
+  readonly ahtMs: number | null
+  readonly handledLegs: number
+  /** Handled calls without an outcome 10 minutes after their end. */
+  readonly uncoded: number
+  /** Outcome code → calls coded so. */
+  readonly outcomes: Readonly<Record<string, number>>
+}
+
+/** A handled call without an outcome counts as uncoded from this long after its end. */
+export const UNCODED_AFTER_MS = 10 * MINUTE
+/** T of the service level where a queue sets none. */
+export const DEFAULT_SERVICE_LEVEL_MS = 20_000
+
+export interface MeasureOptions {
+  readonly nowMs: number
+  /** T of a queue by name, milliseconds. */
+  readonly serviceLevelMs: (queue: string | null) => number
+}
+
+/** Offered, answered and service level count inbound calls; handle time and outcomes count every handled call. */
+export function measure(records: readonly CallRecord[], options: MeasureOptions): Measures {
+  const inbound = records.filter((r) => r.direction === 'inbound')
+  const answered = inbound.filter((r) => r.answeredAtMs !== null)
+  const abandoned = inbound.filter((r) => r.result === 'abandoned')
+  const shortAbandons = abandoned.filter((r) => r.shortAbandon).length
+  const base = inbound.length - shortAbandons
+  const within = answered.filter((r) => waitMs(r) <= options.serviceLevelMs(r.queue)).length
+  const legs = records.filter((r) => r.result === 'handled').flatMap((r) => r.agents.filter((l) => l.role === 'handled'))
+  return {
+    offered: inbound.length,
+    answered: answered.length,
+    abandoned: abandoned.length,
+    shortAbandons,
+    abandonRatio: ratio(abandoned.length - shortAbandons, base),
+    serviceLevelRatio: ratio(within, base),
+    speedOfAnswer: speedOfAnswer(answered.map(waitMs)),
+    ahtMs: mean(legs, (l) => l.talkMs + l.holdMs + l.wrapUpMs) ?? null,
+    handledLegs: legs.length,
+    uncoded: records.filter((r) => r.result === 'handled' && r.outcome === null && r.endedAtMs + UNCODED_AFTER_MS <= options.nowMs).length,
+    outcomes: countOutcomes(records),
+  }
+}
+
+/** Handle time / (handle time + ready time), and handle time / shift time; null without a shift. */
+export function occupancy(intervals: readonly AgentInterval[]): { readonly occupancyRatio: number | null; readonly utilisationRatio: number | null } {
+  const total = (states: readonly string[]) => intervals.filter((i) => states.includes(i.state)).reduce((sum, i) => sum + i.toMs - i.fromMs, 0)
+  const handleMs = total(['onCall', 'wrapUp'])
+  const shiftMs = total(['onCall', 'wrapUp', 'ready', 'notReady', 'ringing'])
+  return { occupancyRatio: ratio(handleMs, handleMs + total(['ready'])), utilisationRatio: ratio(handleMs, shiftMs) }
+}
+
+export interface Grouped {
+  readonly name: string
+  readonly measures: Measures
+}
+
+/** The same measures per queue; calls dialled by hand go under `outside`. Queues come in the order given. */
+export function byQueue(records: readonly CallRecord[], queues: readonly string[], options: MeasureOptions): readonly Grouped[] {
+  return queues.map((name) => ({
+    name,
+    measures: measure(
+      records.filter((r) => r.queue === name),
+      options,
+    ),
+  }))
+}
+
+/** The same measures per agent who handled; a call with several handling agents counts for each. */
+export function byAgent(records: readonly CallRecord[], agents: readonly string[], options: MeasureOptions): readonly Grouped[] {
+  return agents.map((name) => ({ name, measures: measure(ofAgent(records, name), options) }))
+}
+
+const ofAgent = (records: readonly CallRecord[], name: string): CallRecord[] =>
+  records.filter((r) => r.agents.some((l) => l.agent === name && l.role === 'handled')).map((r) => ({ ...r, agents: r.agents.filter((l) => l.agent === name) }))
+
+/** Calls of the interval: a call belongs to the interval of its `offeredAtMs`, end excluded. */
+export const inInterval = (records: readonly CallRecord[], fromMs: number, toMs: number): CallRecord[] =>
+  records.filter((r) => r.offeredAtMs >= fromMs && r.offeredAtMs < toMs)
+
+const waitMs = (r: CallRecord): number => (r.answeredAtMs ?? r.endedAtMs) - r.offeredAtMs
+
+const ratio = (part: number, whole: number): number | null => (whole > 0 ? part / whole : null)
+
+function speedOfAnswer(waits: readonly number[]): Measures['speedOfAnswer'] {
+  const sorted = waits.toSorted((a, b) => a - b)
+  const at = (p: number) => quantileSorted(sorted, p)
+  const [meanMs, medianMs, p90Ms] = [mean(sorted), at(0.5), at(0.9)]
+  return meanMs === undefined || medianMs === undefined || p90Ms === undefined ? null : { meanMs, medianMs, p90Ms }
+}
+
+function countOutcomes(records: readonly CallRecord[]): Record<string, number> {
+  const counts: Record<string, number> = {}
+  for (const { outcome } of records) if (outcome !== null) counts[outcome] = (counts[outcome] ?? 0) + 1
+  return counts
+}

@@ -1,0 +1,21 @@
+// Instants and durations. Instants are UTC epoch milliseconds and end in `AtMs`; durations end in `Ms`.
+// Nothing here reads a clock: time comes in with the command.
+
+export type EpochMs = number
+
+export const SECOND = 1_000
+export const MINUTE = 60_000
+export const HOUR = 3_600_000
+export const DAY = 86_400_000
+
+/** A duration as an agent reads it: `0:07`, `12:40`, `1:02:33`. Negative durations read as `0:00`. */
+export function formatClock(durationMs: number): string {
+  const seconds = Math.max(0, Math.floor(durationMs / SECOND))
+  const two = (n: number) => String(n).padStart(2, '0')
+  const hours = Math.floor(seconds / 3600)
+  const minutes = Math.floor(seconds / 60) % 60
+  return hours > 0 ? `${hours}:${two(minutes)}:${two(seconds % 60)}` : `${minutes}:${two(seconds % 60)}`
+}
+
+/** The calendar day of an instant in UTC, `2026-11-24`: names the chunk a past day is kept under. */
+export const utcDay = (atMs: EpochMs): string => new Date(atMs).toISOString().slice(0, 10)
