@@ -179,16 +179,18 @@ export const MISSED_RING = 'Missed ring'
 
 /** When `passTime` next has something to do; null when nothing is due at any time. */
 export function nextDueAtMs(state: FloorState): EpochMs | null {
-  const dues = ringsWithLimit(state).map((r) => r.dueAtMs)
-  return dues.length === 0 ? null : Math.min(...dues)
+  let due: EpochMs | null = null
+  for (const { dueAtMs } of ringsWithLimit(state)) due = due === null ? dueAtMs : Math.min(due, dueAtMs)
+  return due
 }
 
 function ringsWithLimit(state: FloorState) {
-  return values(state.agents).flatMap((agent) =>
-    agent.engagements
-      .filter((e) => e.state === 'alerting')
-      .map(({ callId }) => ({ callId, agentId: agent.id, dueAtMs: agent.state.sinceMs + state.setUp.ringLimitMs })),
-  )
+  const rings: { readonly callId: CallId; readonly agentId: Agent['id']; readonly dueAtMs: EpochMs }[] = []
+  for (const agent of values(state.agents)) {
+    const ringing = agent.engagements.find((e) => e.state === 'alerting')
+    if (ringing !== undefined) rings.push({ callId: ringing.callId, agentId: agent.id, dueAtMs: agent.state.sinceMs + state.setUp.ringLimitMs })
+  }
+  return rings
 }
 
 const nextCallId = (state: FloorState): CallId => toCallId(`call_${state.floorId}_${state.callCount + 1}`)

@@ -30,6 +30,8 @@ export const toAgentId = (text: string): AgentId => prefixed(text, 'agent_') as 
 export const toQueueId = (text: string): QueueId => prefixed(text, 'queue_') as QueueId
 export const toCallId = (text: string): CallId => prefixed(text, 'call_') as CallId
 export const toDeviceId = (text: string): DeviceId => prefixed(text, 'dev_') as DeviceId
+export const toScriptId = (text: string): ScriptId => prefixed(text, 'script_') as ScriptId
+export const toOutcomeSetId = (text: string): OutcomeSetId => prefixed(text, 'outcomes_') as OutcomeSetId
 
 function prefixed(text: string, prefix: string): string {
   if (!text.startsWith(prefix)) throw new Error(`"${text}" is not an id that starts with ${prefix}`)

@@ -1,0 +1,20 @@
+// Everything a stand-in may mean to do. Plain data, so that an agenda can be looked at.
+import type { Failure } from '@/core/calls'
+import type { AgentId, CallId, QueueId } from '@/core/ids'
+
+export type Act =
+  | { readonly kind: 'arrive'; readonly queueId: QueueId; readonly dayNo: number }
+  | { readonly kind: 'ringMe'; readonly queueId: QueueId; readonly customerId: string | null }
+  | { readonly kind: 'giveUp'; readonly callId: CallId }
+  | { readonly kind: 'fedUp'; readonly callId: CallId; readonly heldSinceMs: number }
+  | { readonly kind: 'say'; readonly callId: CallId; readonly turn: number }
+  | { readonly kind: 'leave'; readonly callId: CallId }
+  | { readonly kind: 'farEnd'; readonly callId: CallId; readonly report: 'ringing' | 'answered' | Failure }
+  | { readonly kind: 'clockOn'; readonly agentId: AgentId }
+  | { readonly kind: 'clockOff'; readonly agentId: AgentId }
+  | { readonly kind: 'goReady'; readonly agentId: AgentId }
+  | { readonly kind: 'answer'; readonly agentId: AgentId; readonly callId: CallId }
+  | { readonly kind: 'hold' | 'retrieve'; readonly agentId: AgentId; readonly callId: CallId }
+  | { readonly kind: 'readOn'; readonly agentId: AgentId; readonly callId: CallId; readonly step: number }
+  | { readonly kind: 'finish'; readonly agentId: AgentId; readonly callId: CallId }
+  | { readonly kind: 'code'; readonly agentId: AgentId; readonly callId: CallId }

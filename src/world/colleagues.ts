@@ -1,0 +1,87 @@
+// Colleagues played by the stand-ins: how they answer, read the script, hold, code their calls and take breaks.
+// They use the same commands as anyone at a desk.
+import type { Contact } from '@/core/contacts'
+import type { AgentCommand } from '@/core/floor'
+import type { AgentId, CallId } from '@/core/ids'
+import { type AnswerValue, pageOf, type Question } from '@/core/scripts'
+import { outcomeSetFor, type SetUp, scriptById } from '@/core/set-up'
+import { MINUTE, SECOND } from '@/core/time'
+import type { Act } from './act'
+import { chanceOfCall, type Persona } from './persona'
+
+type Plan = readonly { readonly inMs: number; readonly act: Act }[]
+
+const NOTES = [
+  '',
+  '',
+  '',
+  'Wants a text message as well.',
+  'Prefers the morning boat.',
+  'Asked about the lift on the car deck.',
+  'Will call again if plans change.',
+]
+const READ_STEPS = 4
+
+/** From the answer to the end of the call, in the order it will happen. */
+export function planTalk(seed: number, agentId: AgentId, callId: CallId, persona: Persona): Plan {
+  const chance = chanceOfCall(seed, callId, 'talk')
+  const plan: { inMs: number; act: Act }[] = []
+  for (let step = 1; step <= READ_STEPS; step++)
+    plan.push({ inMs: Math.round((persona.businessMs * step) / (READ_STEPS + 1)), act: { kind: 'readOn', agentId, callId, step } })
+  if (chance.next() < 0.22) {
+    const fromMs = Math.round(persona.businessMs * (0.35 + 0.3 * chance.next()))
+    const forMs = Math.round(Math.min(persona.businessMs * 0.3, 15 * SECOND + chance.exponential(25 * SECOND)))
+    plan.push({ inMs: fromMs, act: { kind: 'hold', agentId, callId } }, { inMs: fromMs + forMs, act: { kind: 'retrieve', agentId, callId } })
+  }
+  plan.push({ inMs: persona.businessMs, act: persona.hangsUpFirst ? { kind: 'leave', callId } : { kind: 'finish', agentId, callId } })
+  return plan.sort((a, b) => a.inMs - b.inMs)
+}
+
+export const answerDelayMs = (seed: number, callId: CallId): number => Math.round(1200 + chanceOfCall(seed, callId, 'answer').next() * 3800)
+
+export const wrapUpMs = (seed: number, callId: CallId, recommendedMs: number): number =>
+  Math.round(Math.max(5 * SECOND, chanceOfCall(seed, callId, 'wrap-up').logNormal(recommendedMs * 0.75, 0.5)))
+
+/** Answers the questions of the page in front of them and turns it. */
+export function readOn(seed: number, setUp: SetUp, agentId: AgentId, contact: Contact, step: number): AgentCommand[] {
+  if (contact.run === null) return []
+  const page = pageOf(scriptById(setUp, contact.run.scriptId), contact.run.pageId)
+  const chance = chanceOfCall(seed, contact.callId, `step ${step}`)
+  const on = { agentId, callId: contact.callId }
+  const answers = page.questions.map((q): AgentCommand => ({ kind: 'answerScript', ...on, field: q.field, value: someAnswer(q, contact, chance) }))
+  return page.ways.length === 0 ? answers : [...answers, { kind: 'turnPage', ...on, direction: 'next' }]
+}
+
+function someAnswer(question: Question, contact: Contact, chance: ReturnType<typeof chanceOfCall>): AnswerValue {
+  switch (question.kind) {
+    case 'yesNo':
+      return chance.next() < 0.86
+    case 'choice':
+      // The first option is the usual one.
+      return chance.next() < 0.6 ? (question.options[0]?.value ?? '') : chance.pick(question.options).value
+    case 'text':
+      if (question.shape === null) return chance.pick(['Saturday 09:40', 'tomorrow, first boat', 'Friday 16:30', 'two adults and a car'])
+      return contact.customer?.facts.find((f) => f.label === 'Booking')?.value ?? question.shape.example
+  }
+}
+
+/** The outcome the script speaks for, or one that fits the set; then ready again or a break that is due. */
+export function codeCall(seed: number, setUp: SetUp, agentId: AgentId, contact: Contact, breakReason: string | null): AgentCommand {
+  const chance = chanceOfCall(seed, contact.callId, 'code')
+  const { codes } = outcomeSetFor(setUp, contact.queueId)
+  const suggested = contact.run === null ? [] : pageOf(scriptById(setUp, contact.run.scriptId), contact.run.pageId).suggests
+  const usual = codes.map((c, i) => ({ item: c.code, weight: c.code === 'wrong-number' ? 0.2 : 6 / (i + 1) }))
+  return {
+    kind: 'saveOutcome',
+    agentId,
+    callId: contact.callId,
+    code: suggested.length > 0 && chance.next() < 0.93 ? (suggested[0] as string) : chance.weighted(usual),
+    notes: chance.pick(NOTES),
+    followUp: '',
+    andThen: breakReason === null ? { state: 'ready' } : { state: 'notReady', reason: breakReason },
+  }
+}
+
+export const BREAKS: Readonly<Record<string, number>> = { Break: 12 * MINUTE, Lunch: 30 * MINUTE, Training: 20 * MINUTE }
+/** Back to work after a ring they missed. */
+export const BACK_AFTER_MISSED_MS = 20 * SECOND

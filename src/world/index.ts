@@ -1,0 +1,3 @@
+export { PACES, type Pace } from './pace'
+export { advance, type DayRequest, simulateDay } from './simulate'
+export { type AnswersAs, createWorld, type RingWish, type World, type WorldOptions } from './world'

@@ -1,0 +1,3 @@
+export { CUSTOMERS, type CustomerRecord, customerById, customerByNumber, toCustomer } from './customers'
+export { ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS } from './people'
+export { FENNHOLM } from './set-up'

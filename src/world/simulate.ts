@@ -1,0 +1,60 @@
+// Runs a floor and a world together as fast as they go: past days for the demo, tests and the bench. The same
+// decide and the same world as live, with the agenda as the clock.
+import { type Command, createFloor, decide, evolve, type FloorState, nextDueAtMs, openFloor } from '@/core/floor'
+import type { LedgerEntry } from '@/core/ledger'
+import type { SetUp } from '@/core/set-up'
+import { DAY } from '@/core/time'
+import { FENNHOLM } from '@/world/scenario'
+import { CLOSES_MS, type Pace } from './pace'
+import { createWorld, type World } from './world'
+
+export interface DayRequest {
+  readonly seed: number
+  readonly pace: Pace
+  /** 00:00 of the day, UTC. */
+  readonly midnightMs: number
+  readonly setUp?: SetUp
+}
+
+/** Calls still under way this long after closing are cut short by the end of the day's ledger. */
+const AFTER_CLOSING_MS = 45 * 60_000
+
+/** One day of the floor with every seat played by stand-ins. The same request gives the same entries, byte for byte. */
+export function simulateDay({ seed, pace, midnightMs, setUp = FENNHOLM }: DayRequest): readonly LedgerEntry[] {
+  const day = Math.floor(midnightMs / DAY)
+  const opened = openFloor(`d${day}-${seed}`, setUp, midnightMs)
+  const entries: LedgerEntry[] = [opened]
+  const world = createWorld({
+    seed: seed + day,
+    pace,
+    plays: setUp.agents.filter((a) => a.role === 'agent').map((a) => a.id),
+    day: { kind: 'calendar', midnightMs },
+  })
+  let state = evolve(createFloor(`d${day}-${seed}`, setUp), opened.event, midnightMs)
+  world.begin(state, midnightMs)
+  state = advance(state, world, midnightMs + CLOSES_MS + AFTER_CLOSING_MS, (more) => entries.push(...more))
+  return entries
+}
+
+/** Lets everything happen that is due up to and at `untilMs`; every command's entries go to `sink` in order. */
+export function advance(from: FloorState, world: World, untilMs: number, sink: (entries: readonly LedgerEntry[]) => void): FloorState {
+  let state = from
+  const give = (command: Command, atMs: number) => {
+    const decision = decide(state, command, { atMs })
+    if (!decision.ok) return
+    state = decision.state
+    if (decision.entries.length === 0) return
+    sink(decision.entries)
+    world.observe(decision.entries, state)
+  }
+  // Rings change only with the agents, and most steps change neither: look for the next due time when they do.
+  let dueOf = { agents: state.agents, atMs: nextDueAtMs(state) }
+  for (;;) {
+    if (dueOf.agents !== state.agents) dueOf = { agents: state.agents, atMs: nextDueAtMs(state) }
+    const atMs = Math.min(world.nextAtMs() ?? Infinity, dueOf.atMs ?? Infinity)
+    if (atMs > untilMs) return state
+    if (dueOf.atMs === atMs) give({ kind: 'passTime' }, atMs)
+    const commands = world.takeDue(atMs, state)
+    for (const command of commands ?? []) give(command, atMs)
+  }
+}

@@ -1,0 +1,340 @@
+// The world: everything outside the floor, played by stand-ins from one seed. It sees only events and the floor's
+// state, and does only what anyone may: give commands. Time comes in with every call.
+
+import type { Failure } from '@/core/calls'
+import { type Chance, createChance, seedFor } from '@/core/chance'
+import type { Contact } from '@/core/contacts'
+import { agentOfDevice, type Command, type FloorState, MISSED_RING } from '@/core/floor'
+import type { AgentId, CallId, QueueId } from '@/core/ids'
+import type { LedgerEntry } from '@/core/ledger'
+import { pageOf } from '@/core/scripts'
+import { queueSetUp, scriptById } from '@/core/set-up'
+import { get, values } from '@/core/table'
+import { HOUR, MINUTE, SECOND } from '@/core/time'
+import { CUSTOMERS, customerById, toCustomer } from '@/world/scenario'
+import type { Act } from './act'
+import { createAgenda } from './agenda'
+import { answerDelayMs, BACK_AFTER_MISSED_MS, BREAKS, codeCall, planTalk, readOn, wrapUpMs } from './colleagues'
+import { FED_UP, lineOf, MACHINE_GREETING, turnsOf } from './conversation'
+import { arrivalsPerHour, CLOSES_MS, liveStartOfDayMs, nextArrivalMs, OPENS_MS, type Pace } from './pace'
+import { chanceOfCall, type PersonaWish, personaOf } from './persona'
+
+export type AnswersAs = 'person' | Exclude<Failure, 'invalid' | 'unreachable'>
+
+export interface RingWish extends PersonaWish {
+  readonly queueId: QueueId
+  readonly customerId: string | null
+}
+
+export interface World {
+  /** Begins, or goes on after a break, from what the floor holds. */
+  begin(state: FloorState, atMs: number): void
+  /** What happened; call it with every entry, in order, and the state after the last of them. */
+  observe(entries: readonly LedgerEntry[], state: FloorState): void
+  nextAtMs(): number | null
+  /** The commands of the earliest act due at `atMs`; undefined when nothing is due. */
+  takeDue(atMs: number, state: FloorState): readonly Command[] | undefined
+  setPace(pace: Pace, state: FloorState, atMs: number): void
+  ringMe(wish: RingWish, atMs: number): void
+  setNextAnswer(answersAs: AnswersAs): void
+  pace(): Pace
+}
+
+export interface WorldOptions {
+  readonly seed: number
+  readonly pace: Pace
+  /** Seats the stand-ins play. */
+  readonly plays: readonly AgentId[]
+  /** `live`: the day begins mid-morning whenever a pace is chosen. Otherwise `midnightMs` is where the day begins. */
+  readonly day: { readonly kind: 'live' } | { readonly kind: 'calendar'; readonly midnightMs: number }
+}
+
+export function createWorld(options: WorldOptions): World {
+  const { seed } = options
+  const agenda = createAgenda<Act>()
+  const plays = new Set<AgentId>(options.plays)
+  const arrivals = new Map<QueueId, Chance>()
+  const wishes: RingWish[] = []
+  const wishOf = new Map<CallId, RingWish>()
+  const lastBreakMs = new Map<AgentId, number>()
+  let pace = options.pace
+  let midnightMs = options.day.kind === 'calendar' ? options.day.midnightMs : 0
+  // Arrivals noted before the pace changed are void.
+  let dayNo = 0
+  let nextAnswer: AnswersAs | null = null
+
+  const startDay = (state: FloorState, atMs: number) => {
+    dayNo++
+    if (options.day.kind === 'live') midnightMs = atMs - liveStartOfDayMs(pace)
+    for (const { id } of state.setUp.queues) {
+      arrivals.set(id, createChance(seedFor(seed, `arrivals ${id} ${dayNo}`)))
+      noteArrival(id, Math.max(atMs, midnightMs + OPENS_MS))
+    }
+    for (const id of plays) noteShift(state, id, atMs)
+  }
+
+  const noteArrival = (queueId: QueueId, fromMs: number) => {
+    const chance = arrivals.get(queueId)
+    if (chance === undefined || pace === 'quiet') return
+    const at = nextArrivalMs(chance, (t) => arrivalsPerHour(pace, queueId, timeOfDayMs(t)), fromMs)
+    if (at !== null) agenda.note(at, { kind: 'arrive', queueId, dayNo })
+  }
+
+  /** A live day has no night: after closing time the same hours come round again. */
+  const timeOfDayMs = (atMs: number) => {
+    const open = CLOSES_MS - OPENS_MS
+    const since = atMs - midnightMs - OPENS_MS
+    return OPENS_MS + (options.day.kind === 'live' ? ((since % open) + open) % open : since)
+  }
+
+  const noteShift = (state: FloorState, id: AgentId, atMs: number) => {
+    const onShift = get(state.agents, id)?.shift !== null
+    if (pace === 'quiet') {
+      if (onShift) agenda.note(atMs, { kind: 'clockOff', agentId: id })
+      return
+    }
+    const chance = createChance(seedFor(seed, `shift ${id} ${dayNo}`))
+    lastBreakMs.set(id, atMs - chance.next() * 90 * MINUTE)
+    if (!onShift)
+      agenda.note(options.day.kind === 'live' ? atMs + 300 + chance.next() * 4000 : midnightMs + OPENS_MS - 10 * MINUTE + chance.next() * 90 * MINUTE, {
+        kind: 'clockOn',
+        agentId: id,
+      })
+    if (options.day.kind === 'calendar') agenda.note(midnightMs + CLOSES_MS - 60 * MINUTE + chance.next() * 80 * MINUTE, { kind: 'clockOff', agentId: id })
+  }
+
+  const observeOne = ({ event, atMs }: LedgerEntry, state: FloorState) => {
+    switch (event.kind) {
+      case 'callQueued': {
+        const wish = wishes.shift()
+        if (wish !== undefined) wishOf.set(event.callId, wish)
+        agenda.note(atMs + personaFor(event.callId, event.queueId).patienceMs, { kind: 'giveUp', callId: event.callId })
+        return
+      }
+      case 'callOriginated':
+        return planFarEnd(event.callId, atMs)
+      case 'connectionDelivered':
+        if (event.party.kind === 'agent' && plays.has(event.party.agentId))
+          agenda.note(atMs + answerDelayMs(seed, event.callId), { kind: 'answer', agentId: event.party.agentId, callId: event.callId })
+        return
+      case 'connectionEstablished':
+        return planCall(event.callId, agentOfDevice(event.deviceId), state, atMs)
+      case 'connectionHeld': {
+        const agentId = agentOfDevice(event.deviceId)
+        if (agentId !== null && !plays.has(agentId))
+          agenda.note(atMs + personaFor(event.callId, null).holdPatienceMs, { kind: 'fedUp', callId: event.callId, heldSinceMs: atMs })
+        return
+      }
+      case 'scriptPageShown':
+      case 'captionSpoken':
+        return planNextTurn(event.callId, event.kind === 'captionSpoken', state, atMs)
+      case 'wrapUpStarted':
+        if (plays.has(event.agentId))
+          agenda.note(atMs + wrapUpMs(seed, event.callId, event.recommendedMs), { kind: 'code', agentId: event.agentId, callId: event.callId })
+        return
+      case 'shiftStarted':
+        if (plays.has(event.agentId)) agenda.note(atMs + 1500, { kind: 'goReady', agentId: event.agentId })
+        return
+      case 'agentNotReady':
+        if (plays.has(event.agentId))
+          agenda.note(atMs + (event.reason === MISSED_RING ? BACK_AFTER_MISSED_MS : (BREAKS[event.reason] ?? MINUTE)), {
+            kind: 'goReady',
+            agentId: event.agentId,
+          })
+        return
+      default:
+        return
+    }
+  }
+
+  const personaFor = (callId: CallId, queueId: QueueId | null) => personaOf(seed, callId, queueId, wishOf.get(callId) ?? null)
+
+  const planCall = (callId: CallId, agentId: AgentId | null, state: FloorState, atMs: number) => {
+    const contact = get(state.contacts, callId)
+    if (contact?.handledBy == null) return
+    const persona = personaFor(callId, contact.queueId)
+    if (agentId !== null && plays.has(agentId)) {
+      for (const { inMs, act } of planTalk(seed, agentId, callId, persona)) agenda.note(atMs + inMs, act)
+      return
+    }
+    agenda.note(atMs + 900, { kind: 'say', callId, turn: contact.captions.length })
+    agenda.note(atMs + persona.staysMs, { kind: 'leave', callId })
+  }
+
+  const planFarEnd = (callId: CallId, atMs: number) => {
+    const as: AnswersAs = nextAnswer ?? chanceOfCall(seed, callId, 'far end').weighted(FAR_ENDS)
+    nextAnswer = null
+    if (as === 'busy') return agenda.note(atMs + 1500, { kind: 'farEnd', callId, report: 'busy' })
+    agenda.note(atMs + 800, { kind: 'farEnd', callId, report: 'ringing' })
+    if (as === 'person') return agenda.note(atMs + 4000, { kind: 'farEnd', callId, report: 'answered' })
+    return agenda.note(atMs + (as === 'noAnswer' ? 20 * SECOND : 5000), { kind: 'farEnd', callId, report: as })
+  }
+
+  /** Callers go on when the agent does; left alone they go on by themselves, but say good-bye only at the end. */
+  const planNextTurn = (callId: CallId, spoke: boolean, state: FloorState, atMs: number) => {
+    const contact = get(state.contacts, callId)
+    if (contact?.handledBy == null || plays.has(contact.handledBy)) return
+    const turn = contact.captions.length
+    const turns = turnsOf(contact)
+    if (turn >= turns) return spoke ? agenda.note(atMs + 8 * SECOND, { kind: 'leave', callId }) : undefined
+    const atEnd = contact.run !== null && pageOf(scriptById(state.setUp, contact.run.scriptId), contact.run.pageId).ways.length === 0
+    const isGoodbye = turn === turns - 1
+    const inMs = spoke ? (isGoodbye && !atEnd ? 75 * SECOND : 16 * SECOND) : isGoodbye && !atEnd ? null : 1800
+    if (inMs !== null) agenda.note(atMs + inMs, { kind: 'say', callId, turn })
+  }
+
+  const perform = (act: Act, state: FloorState, atMs: number): readonly Command[] => {
+    const contact: Contact | undefined = 'callId' in act ? get(state.contacts, act.callId) : undefined
+    switch (act.kind) {
+      case 'arrive':
+        if (act.dayNo !== dayNo) return []
+        noteArrival(act.queueId, atMs)
+        return [arrival(state, act.queueId, null, arrivals.get(act.queueId) as Chance)]
+      case 'ringMe':
+        return [arrival(state, act.queueId, act.customerId, createChance(seedFor(seed, `ring me ${state.callCount}`)))]
+      case 'giveUp':
+        return get(state.calls, act.callId)?.answeredAtMs === null ? [{ kind: 'callerHangsUp', callId: act.callId }] : []
+      case 'fedUp': {
+        const stillHeld = get(state.calls, act.callId)?.connections.some((c) => c.state === 'held' && c.sinceMs === act.heldSinceMs)
+        return stillHeld
+          ? [
+              { kind: 'callerSays', callId: act.callId, turn: contact?.captions.length ?? 0, text: FED_UP },
+              { kind: 'callerHangsUp', callId: act.callId },
+            ]
+          : []
+      }
+      case 'say':
+        if (contact === undefined || contact.captions.length !== act.turn || contact.endedAtMs !== null) return []
+        // Nobody speaks into hold music: wait until somebody listens.
+        if (isHeld(state, act.callId)) {
+          agenda.note(atMs + 2 * SECOND, act)
+          return []
+        }
+        return [{ kind: 'callerSays', callId: act.callId, turn: act.turn, text: lineOf(seed, contact, act.turn) }]
+      case 'leave':
+        return [{ kind: 'callerHangsUp', callId: act.callId }]
+      case 'farEnd': {
+        const report: Command = { kind: 'farEnd', callId: act.callId, report: act.report }
+        return act.report === 'machine' ? [report, { kind: 'callerSays', callId: act.callId, turn: 0, text: MACHINE_GREETING }] : [report]
+      }
+      case 'clockOn': {
+        const account = state.setUp.agents.find((a) => a.id === act.agentId)
+        if (account === undefined || pace === 'quiet') return []
+        return [{ kind: 'startShift', agentId: act.agentId, pin: account.pin, queueIds: [...account.queueIds], seat: 'standIn' }]
+      }
+      case 'clockOff':
+        return clockOff(act.agentId, state, atMs)
+      case 'goReady':
+        return [{ kind: 'goReady', agentId: act.agentId }]
+      case 'answer':
+      case 'hold':
+      case 'retrieve':
+        return [{ kind: act.kind, agentId: act.agentId, callId: act.callId }]
+      case 'finish':
+        return [{ kind: 'hangUp', agentId: act.agentId, callId: act.callId }]
+      case 'readOn':
+        return contact === undefined || isHeld(state, act.callId) ? [] : readOn(seed, state.setUp, act.agentId, contact, act.step)
+      case 'code':
+        return contact === undefined ? [] : [codeCall(seed, state.setUp, act.agentId, contact, dueBreak(act.agentId, atMs))]
+    }
+  }
+
+  /** Busy colleagues finish first: asks again until they may go. */
+  const clockOff = (agentId: AgentId, state: FloorState, atMs: number): readonly Command[] => {
+    const agent = get(state.agents, agentId)
+    if (agent?.shift == null || (options.day.kind === 'live' && pace !== 'quiet')) return []
+    if (agent.engagements.length === 0 && agent.wrapUp === null) return [{ kind: 'endShift', agentId }]
+    agenda.note(atMs + 10 * SECOND, { kind: 'clockOff', agentId })
+    return []
+  }
+
+  const dueBreak = (agentId: AgentId, atMs: number): string | null => {
+    if (atMs - (lastBreakMs.get(agentId) ?? atMs) < 2 * HOUR) return null
+    lastBreakMs.set(agentId, atMs)
+    return createChance(seedFor(seed, `break ${agentId} ${atMs}`)).weighted(KINDS_OF_BREAK)
+  }
+
+  return {
+    begin(state, atMs) {
+      startDay(state, atMs)
+      resume(state, atMs, plays, observeOne, agenda.note, personaFor)
+    },
+    observe: (entries, state) => {
+      for (const entry of entries) observeOne(entry, state)
+    },
+    nextAtMs: agenda.nextAtMs,
+    takeDue: (atMs, state) => {
+      const act = agenda.takeDue(atMs)
+      return act && perform(act, state, atMs)
+    },
+    setPace(next, state, atMs) {
+      pace = next
+      startDay(state, atMs)
+    },
+    ringMe(wish, atMs) {
+      wishes.push(wish)
+      agenda.note(atMs, { kind: 'ringMe', queueId: wish.queueId, customerId: wish.customerId })
+    },
+    setNextAnswer: (answersAs) => {
+      nextAnswer = answersAs
+    },
+    pace: () => pace,
+  }
+}
+
+const FAR_ENDS: readonly { readonly weight: number; readonly item: AnswersAs }[] = [
+  { weight: 70, item: 'person' },
+  { weight: 14, item: 'noAnswer' },
+  { weight: 10, item: 'machine' },
+  { weight: 6, item: 'busy' },
+]
+const KINDS_OF_BREAK = [
+  { weight: 5, item: 'Break' },
+  { weight: 3, item: 'Lunch' },
+  { weight: 1, item: 'Training' },
+]
+
+/** Goes on with live calls after a break of the floor: everybody gets a fresh intention from where they stand. */
+function resume(
+  state: FloorState,
+  atMs: number,
+  plays: ReadonlySet<AgentId>,
+  observeOne: (entry: LedgerEntry, state: FloorState) => void,
+  note: (atMs: number, act: Act) => void,
+  personaFor: (callId: CallId, queueId: QueueId | null) => { readonly patienceMs: number },
+): void {
+  const seen = (event: LedgerEntry['event']) => observeOne({ version: 1, seq: state.seq, atMs, causedBy: null, event }, state)
+  for (const call of values(state.calls)) {
+    if (call.direction === 'inbound' && call.answeredAtMs === null)
+      note(Math.max(atMs + 5 * SECOND, call.offeredAtMs + personaFor(call.id, call.queueId).patienceMs), { kind: 'giveUp', callId: call.id })
+    if (call.direction === 'outbound' && call.answeredAtMs === null) note(atMs + SECOND, { kind: 'farEnd', callId: call.id, report: 'noAnswer' })
+    for (const c of call.connections) {
+      if (c.party.kind !== 'agent') continue
+      const at = { callId: call.id, deviceId: c.deviceId }
+      if (c.state === 'alerting') seen({ kind: 'connectionDelivered', ...at, party: c.party })
+      if (c.state === 'held' && plays.has(c.party.agentId)) note(atMs + 5 * SECOND, { kind: 'retrieve', agentId: c.party.agentId, callId: call.id })
+      if ((c.state === 'connected' || c.state === 'held') && call.answeredAtMs !== null) seen({ kind: 'connectionEstablished', ...at })
+      if (c.state === 'held') note(atMs + MINUTE, { kind: 'fedUp', callId: call.id, heldSinceMs: c.sinceMs })
+    }
+  }
+  for (const agent of values(state.agents)) {
+    if (agent.shift === null || !plays.has(agent.id)) continue
+    if (agent.wrapUp !== null) seen({ kind: 'wrapUpStarted', agentId: agent.id, ...agent.wrapUp })
+    if (agent.state.name === 'notReady') note(atMs + 5 * SECOND, { kind: 'goReady', agentId: agent.id })
+  }
+}
+
+const isHeld = (state: FloorState, callId: CallId): boolean => get(state.calls, callId)?.connections.some((c) => c.state === 'held') ?? false
+
+/** One caller in twelve is not in the customer records; one in forty withholds the number. */
+function arrival(state: FloorState, queueId: QueueId, customerId: string | null, chance: Chance): Command {
+  const path = chance.pick(queueSetUp(state.setUp, queueId).paths)
+  const chosen = customerId === null ? undefined : customerById(customerId)
+  if (chosen !== undefined) return { kind: 'callArrives', queueId, path, number: chosen.number, customer: toCustomer(chosen) }
+  const known = chance.pick(CUSTOMERS)
+  const stranger = `+4477009009${String(Math.floor(chance.next() * 100)).padStart(2, '0')}`
+  const roll = chance.next()
+  if (roll < 1 / 40) return { kind: 'callArrives', queueId, path, number: null, customer: null }
+  if (roll < 1 / 40 + 1 / 12) return { kind: 'callArrives', queueId, path, number: stranger, customer: null }
+  return { kind: 'callArrives', queueId, path, number: known.number, customer: toCustomer(known) }
+}
