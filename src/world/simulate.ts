@@ -37,14 +37,14 @@ export function simulateDay({ seed, pace, midnightMs, setUp = FENNHOLM }: DayReq
 }
 
 /** Lets everything happen that is due up to and at `untilMs`; every command's entries go to `sink` in order. */
-export function advance(from: FloorState, world: World, untilMs: number, sink: (entries: readonly LedgerEntry[]) => void): FloorState {
+export function advance(from: FloorState, world: World, untilMs: number, sink: (entries: readonly LedgerEntry[], state: FloorState) => void): FloorState {
   let state = from
   const give = (command: Command, atMs: number) => {
     const decision = decide(state, command, { atMs })
     if (!decision.ok) return
     state = decision.state
     if (decision.entries.length === 0) return
-    sink(decision.entries)
+    sink(decision.entries, state)
     world.observe(decision.entries, state)
   }
   // Rings change only with the agents, and most steps change neither: look for the next due time when they do.

@@ -3,6 +3,7 @@
 
 import type { CallEvent, ConnectionState } from '@/core/calls'
 import { type AgentId, type CallId, type DeviceId, deviceOfAgent, type QueueId } from '@/core/ids'
+import type { OutcomeEvent } from '@/core/outcomes'
 import type { EpochMs } from '@/core/time'
 import type { AgentEvent } from './event'
 
@@ -28,6 +29,8 @@ export interface Agent {
   readonly wrapUp: { readonly callId: CallId; readonly startedAtMs: EpochMs; readonly recommendedMs: number } | null
   /** Belongs to the agent, not to a call: only muteChanged touches it. */
   readonly muted: boolean
+  /** Calls coded on this shift. */
+  readonly codedCount: number
   readonly state: AgentState
 }
 
@@ -41,6 +44,7 @@ export const createAgent = (id: AgentId): Agent => ({
   engagements: [],
   wrapUp: null,
   muted: false,
+  codedCount: 0,
   state: { name: 'signedOut', reason: null, sinceMs: 0 },
 })
 
@@ -53,7 +57,7 @@ export function agentStateName(agent: Pick<Agent, 'shift' | 'availability' | 'en
   return agent.availability.ready ? 'ready' : 'notReady'
 }
 
-export function evolveAgent(agent: Agent, event: AgentEvent | CallEvent, atMs: EpochMs): Agent {
+export function evolveAgent(agent: Agent, event: AgentEvent | CallEvent | OutcomeEvent, atMs: EpochMs): Agent {
   const changed = applied(agent, event, atMs)
   if (changed === agent) return agent
   const name = agentStateName(changed)
@@ -62,7 +66,7 @@ export function evolveAgent(agent: Agent, event: AgentEvent | CallEvent, atMs: E
   return same ? changed : { ...changed, state: { name, reason, sinceMs: atMs } }
 }
 
-function applied(agent: Agent, event: AgentEvent | CallEvent, atMs: EpochMs): Agent {
+function applied(agent: Agent, event: AgentEvent | CallEvent | OutcomeEvent, atMs: EpochMs): Agent {
   switch (event.kind) {
     case 'shiftStarted':
       return {
@@ -98,6 +102,8 @@ function applied(agent: Agent, event: AgentEvent | CallEvent, atMs: EpochMs): Ag
       return mine(agent, event.deviceId) ? engage(agent, event.callId, 'connected') : agent
     case 'connectionCleared':
       return mine(agent, event.deviceId) ? { ...agent, engagements: agent.engagements.filter((e) => e.callId !== event.callId) } : agent
+    case 'outcomeSaved':
+      return { ...agent, codedCount: agent.codedCount + 1 }
     case 'callQueued':
     case 'callCleared':
       return agent

@@ -1,5 +1,5 @@
 // What can happen to an agent's shift, besides their calls.
-import { z } from 'zod'
+import * as z from 'zod'
 import { AgentIdSchema, CallIdSchema, QueueIdSchema } from '@/core/ids'
 
 export const AgentEventSchema = z.discriminatedUnion('kind', [

@@ -1,6 +1,6 @@
 // A connection is one party's relation to one call (ECMA-269, 6.1.5). Its state says what that party's end is
 // doing; a connection that is over is removed from the call, which is what the standard's state `null` means.
-import { z } from 'zod'
+import * as z from 'zod'
 import { AgentIdSchema, type DeviceIdSchema, QueueIdSchema } from '@/core/ids'
 
 export const PartySchema = z

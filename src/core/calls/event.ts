@@ -1,6 +1,6 @@
 // What can happen to a call, in the words of ECMA-269's call control events. A kind is a stored contract: never
 // renamed, never reused. Events carry facts; who hears whom is computed from them (hearing.ts).
-import { z } from 'zod'
+import * as z from 'zod'
 import { AgentIdSchema, CallIdSchema, DeviceIdSchema, QueueIdSchema } from '@/core/ids'
 import { CLEAR_CAUSES, FAILURES, PartySchema } from './connection'
 

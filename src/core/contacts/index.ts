@@ -1,6 +1,6 @@
 // A contact is the business around one call: who it is with, what was said, the script's run, the notes and the
 // outcome. It outlives the call until the outcome is saved, so that wrap-up still has the record in front of it.
-import { z } from 'zod'
+import * as z from 'zod'
 import type { Call, CallDirection, Customer } from '@/core/calls'
 import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, type QueueId } from '@/core/ids'
 import type { OutcomeEvent } from '@/core/outcomes'

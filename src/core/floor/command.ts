@@ -1,6 +1,6 @@
 // What may be asked of the floor: by people at a desk, and by the network and the stand-ins. The schema guards
 // the boundary between tab and worker; inside, the type is enough.
-import { z } from 'zod'
+import * as z from 'zod'
 import { CustomerSchema, type FAILURES } from '@/core/calls'
 import { AgentIdSchema, CallIdSchema, QueueIdSchema } from '@/core/ids'
 import { ThenSchema } from '@/core/outcomes'

@@ -45,10 +45,16 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs): Flo
     case 'wrapUpEnded':
     case 'muteChanged':
       return withAgents(base, event, [event.agentId], atMs)
+    case 'outcomeSaved':
+      return withAgents(
+        withContact(base, event.callId, (contact) => evolveContact(contact, event, atMs)),
+        event,
+        [event.agentId],
+        atMs,
+      )
     case 'notesDrafted':
     case 'captionSpoken':
     case 'ringSilenced':
-    case 'outcomeSaved':
     case 'scriptStarted':
     case 'scriptPageShown':
     case 'scriptAnswered':

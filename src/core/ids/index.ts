@@ -1,6 +1,6 @@
 // Branded identifiers. Outside text becomes an id only through the schemas here; two kinds of id never mix
 // at compile time although all of them are strings at run time.
-import { z } from 'zod'
+import * as z from 'zod'
 
 export const AgentIdSchema = z.string().startsWith('agent_').brand<'AgentId'>()
 export const QueueIdSchema = z.string().startsWith('queue_').brand<'QueueId'>()

@@ -1,6 +1,6 @@
 // The ledger's entries: what is stored, in order, and never rewritten. An event is the durable contract between
 // the floor that wrote it and every reader that comes later, so kinds are only ever added.
-import { z } from 'zod'
+import * as z from 'zod'
 import { AgentEventSchema } from '@/core/agents'
 import { CallEventSchema } from '@/core/calls'
 import { ContactEventSchema } from '@/core/contacts'

@@ -78,6 +78,7 @@ export function concernedAgents(event: FloorEvent, onCall: (callId: string) => r
     case 'wrapUpEnded':
     case 'muteChanged':
     case 'callOriginated':
+    case 'outcomeSaved':
       return [event.agentId]
     case 'connectionDelivered':
     case 'connectionFailed':

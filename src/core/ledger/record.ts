@@ -1,5 +1,5 @@
 // The call record of MEASURES.md, folded from the ledger. The schema is the contract of `calls.ndjson`.
-import { z } from 'zod'
+import * as z from 'zod'
 import { AnswerValueSchema } from '@/core/scripts'
 
 export const RESULTS = ['handled', 'abandoned', 'voicemail', 'diverted', 'busy', 'noAnswer', 'machine', 'invalid', 'refused'] as const

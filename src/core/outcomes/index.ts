@@ -1,6 +1,6 @@
 // Outcome sets: the codes a call may be closed with, what each code means for the figures and what follows from
 // it. A code is chosen once per call; a later code replaces it and the ledger keeps both.
-import { z } from 'zod'
+import * as z from 'zod'
 import { AgentIdSchema, CallIdSchema, OutcomeSetIdSchema } from '@/core/ids'
 
 export const FOLLOWS = ['nothing', 'retry', 'callback', 'neverCall', 'wrongNumber'] as const

@@ -1,6 +1,6 @@
 // A script document: pages with words to say, answers to take and ways onward. The document is data; running it
 // is run.ts. Conditions are structured, never a language to type.
-import { z } from 'zod'
+import * as z from 'zod'
 import { ScriptIdSchema } from '@/core/ids'
 
 export const AnswerValueSchema = z.union([z.string(), z.boolean()])

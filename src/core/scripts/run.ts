@@ -1,6 +1,6 @@
 // The run of a script on one call: which page, which pages before it, and the answers. A pure function of the
 // document and what the agent did. Does not choose the script (set-up does) and does not code the call.
-import { z } from 'zod'
+import * as z from 'zod'
 import { CallIdSchema, ScriptIdSchema } from '@/core/ids'
 import { type AnswerValue, AnswerValueSchema, type Page, pageOf, type Question, type Script } from './document'
 

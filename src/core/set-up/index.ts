@@ -1,6 +1,6 @@
 // The set-up of a contact centre: its people, queues, reasons, scripts and outcome sets, as one document. It is
 // part of the ledger's first event, so that a ledger explains itself.
-import { z } from 'zod'
+import * as z from 'zod'
 import type { AgentId, QueueId } from '@/core/ids'
 import { AgentIdSchema, OutcomeSetIdSchema, QueueIdSchema, ScriptIdSchema } from '@/core/ids'
 import { type OutcomeSet, OutcomeSetSchema } from '@/core/outcomes'

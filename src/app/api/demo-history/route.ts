@@ -1,0 +1,51 @@
+// GET /api/demo-history?seed=7&days=5&pace=week: past days of the scenario, simulated by the same floor and world
+// that run in the page, streamed as gzip NDJSON. A day is a header line and then its ledger entries.
+import { Readable } from 'node:stream'
+import { createGzip } from 'node:zlib'
+import * as z from 'zod'
+import { toLine } from '@/core/ledger'
+import { DAY, utcDay } from '@/core/time'
+import { PACES, type Pace, simulateDay } from '@/world'
+
+export const dynamic = 'force-dynamic'
+
+const MAX_DAYS = 31
+
+const QuerySchema = z.object({
+  seed: z.coerce
+    .number('seed must be a whole number')
+    .int('seed must be a whole number')
+    .min(0, 'seed must not be negative')
+    .max(2 ** 31 - 1, 'seed must be below 2147483648'),
+  days: z.coerce
+    .number('days must be a whole number')
+    .int('days must be a whole number')
+    .min(1, 'days must be at least 1')
+    .max(MAX_DAYS, `days must be at most ${MAX_DAYS}`),
+  /** `week` is an ordinary week whose fourth day is a storm. */
+  pace: z.enum([...PACES, 'week'], `pace must be one of ${PACES.join(', ')}, week`),
+  /** The day after the last one; today when not given. */
+  before: z.iso.date('before must be a day like 2026-11-24').optional(),
+})
+
+export function GET(request: Request): Response {
+  const query = QuerySchema.safeParse(Object.fromEntries(new URL(request.url).searchParams))
+  if (!query.success) return Response.json({ refused: query.error.issues.map((issue) => issue.message) }, { status: 400 })
+  const lines = Readable.from(days(query.data)).pipe(createGzip({ level: 4 }))
+  return new Response(Readable.toWeb(lines) as ReadableStream, {
+    headers: { 'content-type': 'application/x-ndjson', 'content-encoding': 'gzip', 'cache-control': 'no-store' },
+  })
+}
+
+async function* days({ seed, days: count, pace, before }: z.infer<typeof QuerySchema>): AsyncGenerator<string> {
+  const endMs = Date.parse(`${before ?? utcDay(Date.now())}T00:00:00Z`)
+  for (let dayNo = 1; dayNo <= count; dayNo++) {
+    const midnightMs = endMs - (count - dayNo + 1) * DAY
+    const paceOfDay: Pace = pace === 'week' ? (dayNo % 7 === 4 ? 'storm' : 'ordinary') : pace
+    const entries = simulateDay({ seed, pace: paceOfDay, midnightMs })
+    yield `${JSON.stringify({ kind: 'day', day: utcDay(midnightMs), dayNo, days: count, pace: paceOfDay })}\n`
+    yield entries.map((entry) => `${toLine(entry)}\n`).join('')
+    // A day takes a good part of a second: let the server answer others in between.
+    await new Promise((resolve) => setImmediate(resolve))
+  }
+}

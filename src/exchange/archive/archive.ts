@@ -1,0 +1,138 @@
+// The archive answers questions about what happened: past days and the live ledger together. It computes in its own
+// worker and never touches the floor.
+import { toCallsCsv, toNdjson } from '@/core/formats'
+import { type AgentInterval, type CallRecord, createLedgerFolder, type LedgerEntry } from '@/core/ledger'
+import { byAgent, byQueue, DEFAULT_SERVICE_LEVEL_MS, type Grouped, inInterval, type Measures, measure, occupancy } from '@/core/reports'
+import type { SetUp } from '@/core/set-up'
+import { utcDay } from '@/core/time'
+import type { KeyValue } from '@/exchange/store'
+import { entriesOfDay, importDays, linesOf, loadDays, type PastDay, type Progress, readEntries } from './days'
+
+export interface Span {
+  readonly fromMs: number
+  /** Excluded. */
+  readonly toMs: number
+}
+
+export interface Report {
+  readonly all: Measures
+  readonly occupancy: ReturnType<typeof occupancy>
+  readonly queues: readonly Grouped[]
+  readonly agents: readonly (Grouped & ReturnType<typeof occupancy>)[]
+  /** Calls offered, answered and abandoned per hour or per day of the span. */
+  readonly series: readonly SeriesPoint[]
+  readonly records: readonly CallRecord[]
+}
+
+export interface SeriesPoint {
+  readonly fromMs: number
+  readonly answered: number
+  readonly abandoned: number
+}
+
+export const EXPORTS = ['calls.ndjson', 'calls.csv', 'agent-states.ndjson'] as const
+export type ExportName = (typeof EXPORTS)[number]
+
+export type Opening = { readonly ok: true; readonly days: number } | { readonly ok: false; readonly says: string }
+
+export interface Archive {
+  /** Loads past days, or fetches the demo's when there are none. Usable at once; days appear as they arrive. */
+  open(onProgress: (progress: Progress) => void): Promise<Opening>
+  /** The seq of the last live entry taken in. */
+  addLive(text: string): number
+  report(span: Span, nowMs: number, stepMs: number): Report
+  /** The record and every event of one call; null when the archive does not hold it. */
+  call(callId: string): Promise<{ readonly record: CallRecord; readonly entries: readonly LedgerEntry[] } | null>
+  /** Earlier calls with a person, newest first: by name when known, otherwise by number. */
+  previousContacts(who: { readonly customer: string | null; readonly number: string | null }, exceptCallId: string): readonly CallRecord[]
+  exportFile(name: ExportName, span: Span, nowMs: number): string
+}
+
+const PREVIOUS_LIMIT = 12
+
+export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: () => Promise<Response>): Archive {
+  let past: PastDay[] = []
+  const live = createLedgerFolder()
+  const liveEntries: LedgerEntry[] = []
+
+  const hasLive = () => liveEntries.length > 0
+  const records = (): CallRecord[] => [...past.flatMap((d) => d.records), ...(hasLive() ? live.records() : [])]
+  const intervals = (nowMs: number): AgentInterval[] => [...past.flatMap((d) => d.intervals), ...(hasLive() ? live.intervals(nowMs) : [])]
+  const intervalsIn = (span: Span, nowMs: number) => intervals(nowMs).filter((i) => i.fromMs >= span.fromMs && i.fromMs < span.toMs)
+  const options = (nowMs: number) => ({
+    nowMs,
+    serviceLevelMs: (queue: string | null) => setUp.queues.find((q) => q.name === queue)?.serviceLevelMs ?? DEFAULT_SERVICE_LEVEL_MS,
+  })
+
+  return {
+    async open(onProgress) {
+      past = await loadDays(store)
+      if (past.length > 0) return { ok: true, days: past.length }
+      const response = await fetchDays()
+      if (!response.ok || response.body === null)
+        return { ok: false, says: `Past days could not be fetched (${response.status}). Today's figures work without them.` }
+      await importDays(store, linesOf(response.body), (day, progress) => {
+        past = [...past, day]
+        onProgress(progress)
+      })
+      return { ok: true, days: past.length }
+    },
+    addLive(text) {
+      for (const entry of readEntries(text)) {
+        if (entry.seq <= (liveEntries.at(-1)?.seq ?? 0)) continue
+        liveEntries.push(entry)
+        live.add(entry)
+      }
+      return liveEntries.at(-1)?.seq ?? 0
+    },
+    report(span, nowMs, stepMs) {
+      const inSpan = inInterval(records(), span.fromMs, span.toMs)
+      const states = intervalsIn(span, nowMs)
+      const names = setUp.agents.filter((a) => a.role === 'agent').map((a) => a.name)
+      return {
+        all: measure(inSpan, options(nowMs)),
+        occupancy: occupancy(states),
+        queues: byQueue(
+          inSpan,
+          setUp.queues.map((q) => q.name),
+          options(nowMs),
+        ),
+        agents: byAgent(inSpan, names, options(nowMs)).map((g) => ({ ...g, ...occupancy(states.filter((i) => i.agent === g.name)) })),
+        series: toSeries(inSpan, span, stepMs),
+        records: inSpan.toSorted((a, b) => b.offeredAtMs - a.offeredAtMs),
+      }
+    },
+    async call(callId) {
+      const record = records().find((r) => r.callId === callId)
+      if (record === undefined) return null
+      const ofCall = (entries: readonly LedgerEntry[]) => entries.filter((e) => 'callId' in e.event && e.event.callId === callId)
+      const fromLive = ofCall(liveEntries)
+      return { record, entries: fromLive.length > 0 ? fromLive : ofCall(await entriesOfDay(store, utcDay(record.offeredAtMs))) }
+    },
+    previousContacts({ customer, number }, exceptCallId) {
+      if (customer === null && number === null) return []
+      return records()
+        .filter((r) => r.callId !== exceptCallId && (customer !== null ? r.customer === customer : r.number === number))
+        .sort((a, b) => b.offeredAtMs - a.offeredAtMs)
+        .slice(0, PREVIOUS_LIMIT)
+    },
+    exportFile(name, span, nowMs) {
+      if (name === 'agent-states.ndjson') return toNdjson(intervalsIn(span, nowMs))
+      const inSpan = inInterval(records(), span.fromMs, span.toMs)
+      return name === 'calls.csv' ? toCallsCsv(inSpan) : toNdjson(inSpan)
+    },
+  }
+}
+
+function toSeries(records: readonly CallRecord[], { fromMs, toMs }: Span, stepMs: number): SeriesPoint[] {
+  const points: { fromMs: number; answered: number; abandoned: number }[] = []
+  for (let at = fromMs; at < toMs; at += stepMs) points.push({ fromMs: at, answered: 0, abandoned: 0 })
+  for (const record of records) {
+    if (record.direction !== 'inbound') continue
+    const point = points[Math.floor((record.offeredAtMs - fromMs) / stepMs)]
+    if (point === undefined) continue
+    if (record.answeredAtMs !== null) point.answered++
+    else if (record.result === 'abandoned') point.abandoned++
+  }
+  return points
+}

@@ -1,0 +1,85 @@
+// Past days as they are kept: the entries as text, and the call records and agent intervals folded from them once,
+// so that opening the results does not fold a week again.
+import * as z from 'zod'
+import { AgentIntervalSchema, CallRecordSchema, createLedgerFolder, type LedgerEntry, parseEntry, toLine } from '@/core/ledger'
+import type { KeyValue } from '@/exchange/store'
+
+export const PastDaySchema = z.object({
+  day: z.string(),
+  setUpCentre: z.string(),
+  records: z.array(CallRecordSchema),
+  intervals: z.array(AgentIntervalSchema),
+})
+export type PastDay = z.infer<typeof PastDaySchema>
+
+const DayLineSchema = z.object({ kind: z.literal('day'), day: z.string(), dayNo: z.number(), days: z.number() })
+
+export type Progress = { readonly done: number; readonly days: number }
+
+/** Reads a stream of days (a header line, then its entries), keeps each day as soon as it is whole. */
+export async function importDays(store: KeyValue, lines: AsyncIterable<string>, onDay: (day: PastDay, progress: Progress) => void): Promise<void> {
+  let header: z.infer<typeof DayLineSchema> | null = null
+  let entries: LedgerEntry[] = []
+  const finish = async () => {
+    if (header === null) return
+    const day = foldDay(header.day, entries)
+    await store.set(`entries/${header.day}`, entries.map((e) => `${toLine(e)}\n`).join(''))
+    await store.set(`day/${header.day}`, day)
+    onDay(day, { done: header.dayNo, days: header.days })
+  }
+  for await (const line of lines) {
+    if (line.startsWith('{"kind":"day"')) {
+      await finish()
+      header = DayLineSchema.parse(JSON.parse(line))
+      entries = []
+    } else {
+      const opened = parseEntry(line)
+      if (!opened.ok) throw new Error(`a past day could not be read: ${opened.detail}`)
+      entries.push(opened.entry)
+    }
+  }
+  await finish()
+}
+
+export function foldDay(day: string, entries: readonly LedgerEntry[]): PastDay {
+  const folder = createLedgerFolder()
+  for (const entry of entries) folder.add(entry)
+  const lastMs = entries.at(-1)?.atMs ?? 0
+  return { day, setUpCentre: folder.setUp().centre, records: [...folder.records()], intervals: [...folder.intervals(lastMs)] }
+}
+
+export async function loadDays(store: KeyValue): Promise<PastDay[]> {
+  const keys = (await store.keys()).filter((key) => key.startsWith('day/')).sort()
+  const days = await Promise.all(keys.map((key) => store.get(key)))
+  return days.flatMap((day) => {
+    const parsed = PastDaySchema.safeParse(day)
+    return parsed.success ? [parsed.data] : []
+  })
+}
+
+export async function entriesOfDay(store: KeyValue, day: string): Promise<LedgerEntry[]> {
+  const text = z.string().safeParse(await store.get(`entries/${day}`))
+  return text.success ? readEntries(text.data) : []
+}
+
+/** Lines that do not parse are left out: the floor has set them aside and said so. */
+export const readEntries = (text: string): LedgerEntry[] =>
+  text.split('\n').flatMap((line) => {
+    if (line === '') return []
+    const opened = parseEntry(line)
+    return opened.ok ? [opened.entry] : []
+  })
+
+/** Lines of a byte stream, without their ends. */
+export async function* linesOf(stream: ReadableStream<Uint8Array>): AsyncGenerator<string> {
+  const reader = stream.pipeThrough(new TextDecoderStream() as ReadableWritablePair<string, Uint8Array>).getReader()
+  let rest = ''
+  for (;;) {
+    const { done, value } = await reader.read()
+    if (done) break
+    const lines = (rest + value).split('\n')
+    rest = lines.pop() ?? ''
+    yield* lines
+  }
+  if (rest !== '') yield rest
+}

@@ -1,0 +1,26 @@
+// Entry of the archive's worker, one per tab.
+import * as Comlink from 'comlink'
+import { browserStore, memoryStore } from '@/exchange/store'
+import { FENNHOLM } from '@/world/scenario'
+import { type Archive, createArchive } from './archive'
+
+/** The five days before today, the fourth of them a storm day. */
+const fetchDemoDays = () => fetch('/api/demo-history?seed=7&days=5&pace=week')
+
+const archive: Promise<Archive> = browserStore('history').then((opening) => createArchive(opening.ok ? opening.store : memoryStore(), FENNHOLM, fetchDemoDays))
+
+const api = {
+  /** One tab imports at a time; the next one finds the days stored. */
+  open: async (onProgress: Parameters<Archive['open']>[0]) => {
+    const opened = await archive
+    return navigator.locks.request('import-history', () => opened.open(onProgress))
+  },
+  addLive: async (text: string) => (await archive).addLive(text),
+  report: async (...args: Parameters<Archive['report']>) => (await archive).report(...args),
+  call: async (callId: string) => (await archive).call(callId),
+  previousContacts: async (...args: Parameters<Archive['previousContacts']>) => (await archive).previousContacts(...args),
+  exportFile: async (...args: Parameters<Archive['exportFile']>) => (await archive).exportFile(...args),
+}
+export type ArchiveApi = typeof api
+
+Comlink.expose(api)

@@ -1,0 +1,132 @@
+// What tabs and the floor say to each other. Schemas for what a tab sends (the floor parses everything it receives);
+// types for what the floor answers, because both ends are built from this file.
+import * as z from 'zod'
+import type { AgentStateName } from '@/core/agents'
+import type { Connection, Ear } from '@/core/calls'
+import type { Contact } from '@/core/contacts'
+import { AgentCommandSchema } from '@/core/floor'
+import { type AgentId, AgentIdSchema, type CallId, type QueueId, QueueIdSchema } from '@/core/ids'
+import type { OutcomeSet } from '@/core/outcomes'
+import type { Script } from '@/core/scripts'
+import { PACES, type Pace } from '@/world'
+
+const requestId = z.string().min(1)
+
+export const WorldWishSchema = z.object({ pace: z.enum(PACES), seed: z.number().int() }).readonly()
+
+export const TabMessageSchema = z.discriminatedUnion('kind', [
+  /** First message of a tab: which seat it held before a reload, and the world it wants if none runs yet. */
+  z.object({ kind: z.literal('hello'), requestId, agentId: AgentIdSchema.nullable(), world: WorldWishSchema.nullable() }).readonly(),
+  z.object({ kind: z.literal('command'), requestId, command: AgentCommandSchema }).readonly(),
+  z.object({ kind: z.literal('setPace'), requestId, pace: z.enum(PACES) }).readonly(),
+  z
+    .object({
+      kind: z.literal('ringMe'),
+      requestId,
+      queueId: QueueIdSchema,
+      customerId: z.string().nullable(),
+      patienceMs: z.number().positive().nullable(),
+      staysMs: z.number().positive().nullable(),
+    })
+    .readonly(),
+  z.object({ kind: z.literal('nextAnswer'), requestId, as: z.enum(['person', 'busy', 'noAnswer', 'machine', 'refused']) }).readonly(),
+  /** The stored ledger after an entry, as NDJSON text. */
+  z.object({ kind: z.literal('ledger'), requestId, afterSeq: z.number().int().nonnegative() }).readonly(),
+  /** What was set aside as damaged, as text. */
+  z.object({ kind: z.literal('damaged'), requestId }).readonly(),
+  z.object({ kind: z.literal('dismissNotice'), requestId, noticeId: z.string() }).readonly(),
+])
+export type TabMessage = z.infer<typeof TabMessageSchema>
+
+export interface RefusalView {
+  readonly reason: string
+  readonly says: string
+  readonly next: string
+}
+
+export type FloorMessage =
+  /** `kept`: what the command did is on disk. False while storage is refused. */
+  | { readonly kind: 'reply'; readonly requestId: string; readonly ok: true; readonly kept: boolean; readonly text: string | null }
+  | { readonly kind: 'reply'; readonly requestId: string; readonly ok: false; readonly refusal: RefusalView }
+  /** The parts of the view that changed; the first one carries all of them. */
+  | { readonly kind: 'view'; readonly changes: Partial<FloorView> }
+  /** Entries up to this one are stored. */
+  | { readonly kind: 'stored'; readonly seq: number }
+
+export interface Notice {
+  readonly id: string
+  readonly tone: 'info' | 'loss'
+  readonly says: string
+  readonly offersDamaged: boolean
+}
+
+export interface CentreView {
+  readonly name: string
+  readonly homeCountry: string
+  readonly holdLimitMs: number
+  readonly ringLimitMs: number
+  readonly notReadyReasons: readonly string[]
+  readonly queues: readonly { readonly id: QueueId; readonly name: string; readonly outcomeSetId: string; readonly serviceLevelMs: number }[]
+  readonly scripts: readonly Script[]
+  readonly outcomeSets: readonly OutcomeSet[]
+  readonly outsideOutcomeSetId: string
+  /** People of the customer record stand-in who can be looked up and who can be asked to ring. */
+  readonly people: readonly { readonly id: string; readonly name: string; readonly number: string; readonly group: string }[]
+}
+
+export interface SeatView {
+  readonly id: AgentId
+  readonly name: string
+  readonly role: 'agent' | 'supervisor'
+  readonly queueIds: readonly QueueId[]
+  readonly taken: 'desk' | 'standIn' | null
+  readonly state: AgentStateName
+}
+
+export interface QueueView {
+  readonly id: QueueId
+  readonly waiting: number
+  readonly longestSinceMs: number | null
+  readonly onShift: number
+  readonly ready: number
+}
+
+export interface MeView {
+  readonly id: AgentId
+  readonly name: string
+  readonly state: AgentStateName
+  readonly reason: string | null
+  readonly sinceMs: number
+  readonly shiftStartedAtMs: number
+  readonly queueIds: readonly QueueId[]
+  readonly muted: boolean
+  readonly wrapUp: { readonly callId: CallId; readonly startedAtMs: number; readonly recommendedMs: number } | null
+  /** Calls coded on this shift. */
+  readonly codedCount: number
+}
+
+export interface CallView {
+  readonly id: CallId
+  readonly direction: 'inbound' | 'outbound' | 'campaign' | 'internal'
+  readonly offeredAtMs: number
+  readonly answeredAtMs: number | null
+  readonly connections: readonly Connection[]
+  readonly ears: readonly Ear[]
+}
+
+export interface FloorView {
+  readonly centre: CentreView
+  readonly floor: {
+    readonly floorId: string
+    readonly pace: Pace
+    readonly storage: 'kept' | 'notKept'
+    readonly storageReason: string | null
+    readonly notices: readonly Notice[]
+  }
+  readonly seats: readonly SeatView[]
+  readonly queues: readonly QueueView[]
+  readonly me: MeView | null
+  readonly calls: readonly CallView[]
+  /** What I handle or owe, and what rings at my desk; newest first. */
+  readonly contacts: readonly Contact[]
+}

@@ -1,0 +1,29 @@
+// The browser's storage through localForage. Works in workers; a browser that refuses storage says so here once.
+import localforage from 'localforage'
+import type { KeyValue } from './store'
+
+export type StoreOpening = { readonly ok: true; readonly store: KeyValue } | { readonly ok: false; readonly reason: string }
+
+/** Opens a named store and proves it by a write. Private modes and full disks refuse with the browser's words. */
+export async function browserStore(storeName: string): Promise<StoreOpening> {
+  try {
+    const forage = localforage.createInstance({ name: 'loyal-switchboard', storeName, driver: localforage.INDEXEDDB })
+    await forage.ready()
+    await forage.setItem('probe', 1)
+    await forage.removeItem('probe')
+    return {
+      ok: true,
+      store: {
+        keys: () => forage.keys(),
+        get: (key) => forage.getItem(key),
+        set: async (key, value) => {
+          await forage.setItem(key, value)
+        },
+        remove: (key) => forage.removeItem(key),
+      },
+    }
+  } catch (error) {
+    // localForage rejects with DOMExceptions, errors and undefined alike; whatever it is, nothing will be kept.
+    return { ok: false, reason: error instanceof Error ? error.message : 'the browser refused storage' }
+  }
+}

@@ -1,0 +1,121 @@
+// Brings a floor back from what is stored: the newest snapshot that can be trusted, then every entry after it up to
+// the first that cannot be read. What cannot be read is set aside, never silently dropped.
+import * as z from 'zod'
+import { createFloor, evolve, type FloorState } from '@/core/floor'
+import { type LedgerEntry, parseEntry } from '@/core/ledger'
+import { checksumOf, chunkKey, chunkRange, DAMAGED_KEY, type KeyValue } from './store'
+
+const ChunkSchema = z.object({ fromSeq: z.number(), toSeq: z.number(), text: z.string(), checksum: z.number() })
+const SnapshotSchema = z.object({ seq: z.number(), text: z.string(), checksum: z.number() })
+
+export interface Restored {
+  /** null when nothing usable is stored: the floor opens anew. */
+  readonly state: FloorState | null
+  readonly snapshotSeq: number
+  readonly damage: Damage | null
+}
+
+export interface Damage {
+  /** Entries that are lost to the floor, as far as the keys tell; at least 1. */
+  readonly lostCount: number
+  readonly afterSeq: number
+  readonly reason: string
+}
+
+export async function restore(store: KeyValue): Promise<Restored> {
+  const keys = (await store.keys()).toSorted()
+  const ranges = keys.flatMap((key) => {
+    const range = chunkRange(key)
+    return range === null ? [] : [{ key, ...range }]
+  })
+  ranges.sort((a, b) => a.fromSeq - b.fromSeq || b.toSeq - a.toSeq)
+  const lastSeq = Math.max(0, ...ranges.map((r) => r.toSeq))
+  const snapshots = keys.filter((key) => key.startsWith('snapshot/')).reverse()
+  for (const key of [...snapshots, null]) {
+    const base = key === null ? null : await readSnapshot(store, key)
+    if (key !== null && (base === null || base.seq > lastSeq)) continue
+    const folded = await foldFrom(store, base, ranges)
+    // A damaged chunk before an older snapshot is no better served by that one: the newest usable snapshot decides.
+    const damage = folded.damage === null ? null : { ...folded.damage, lostCount: Math.max(1, lastSeq - folded.damage.afterSeq) }
+    if (damage !== null) await setAside(store, damage, ranges, snapshots)
+    return { state: folded.state, snapshotSeq: base?.seq ?? 0, damage }
+  }
+  return { state: null, snapshotSeq: 0, damage: null }
+}
+
+async function readSnapshot(store: KeyValue, key: string): Promise<FloorState | null> {
+  const parsed = SnapshotSchema.safeParse(await store.get(key))
+  if (!parsed.success || checksumOf(parsed.data.text) !== parsed.data.checksum) return null
+  return JSON.parse(parsed.data.text) as FloorState
+}
+
+type Range = { readonly key: string; readonly fromSeq: number; readonly toSeq: number }
+
+async function foldFrom(store: KeyValue, base: FloorState | null, ranges: readonly Range[]) {
+  let state = base
+  for (const range of ranges) {
+    const seq: number = state?.seq ?? 0
+    if (range.toSeq <= seq) continue
+    if (range.fromSeq > seq + 1) return { state, damage: { afterSeq: seq, reason: `entries ${seq + 1} to ${range.fromSeq - 1} are missing` } }
+    const { entries, problem } = await readChunk(store, range)
+    for (const entry of entries) {
+      if (entry.seq <= (state?.seq ?? 0)) continue
+      const folded = foldOne(state, entry)
+      if (typeof folded === 'string') return { state, damage: { afterSeq: state?.seq ?? 0, reason: folded } }
+      state = folded
+    }
+    if (problem !== null) return { state, damage: { afterSeq: state?.seq ?? 0, reason: problem } }
+  }
+  return { state, damage: null }
+}
+
+/** Entries up to the first that cannot be read, in order, and what is wrong with the rest; null when nothing is. */
+async function readChunk(store: KeyValue, range: Range): Promise<{ readonly entries: readonly LedgerEntry[]; readonly problem: string | null }> {
+  const parsed = ChunkSchema.safeParse(await store.get(range.key))
+  if (!parsed.success) return { entries: [], problem: 'a part of it is not readable' }
+  const entries: LedgerEntry[] = []
+  for (const line of parsed.data.text.split('\n')) {
+    if (line === '') continue
+    const opened = parseEntry(line)
+    if (!opened.ok) return { entries, problem: opened.reason === 'savedByNewerVersion' ? 'it was saved by a newer version' : 'a part of it is torn' }
+    if (opened.entry.seq !== range.fromSeq + entries.length) return { entries, problem: 'its entries are out of order' }
+    entries.push(opened.entry)
+  }
+  const whole = checksumOf(parsed.data.text) === parsed.data.checksum && entries.length === range.toSeq - range.fromSeq + 1
+  return { entries, problem: whole ? null : 'a part of it is torn' }
+}
+
+/** The next state, or why the entry cannot follow. Folding throws only on entries that contradict what came before. */
+function foldOne(state: FloorState | null, { event, seq, atMs }: LedgerEntry): FloorState | string {
+  if (state === null) return event.kind === 'floorOpened' ? evolve(createFloor(event.floorId, event.setUp), event, atMs) : 'its beginning is missing'
+  try {
+    return evolve(state, event, atMs)
+  } catch (error) {
+    return `entry ${seq} contradicts what came before (${error instanceof Error ? error.message : String(error)})`
+  }
+}
+
+/** Moves every chunk and snapshot beyond the last good entry under one key, where it can be saved as a file. */
+async function setAside(store: KeyValue, damage: Damage, ranges: readonly Range[], snapshots: readonly string[]): Promise<void> {
+  const beyond = ranges.filter((r) => r.toSeq > damage.afterSeq)
+  const parts = await Promise.all(beyond.map(async (r) => ({ key: r.key, value: await store.get(r.key) })))
+  const former = z.array(z.unknown()).safeParse(await store.get(DAMAGED_KEY))
+  await store.set(DAMAGED_KEY, [...(former.success ? former.data : []), { reason: damage.reason, afterSeq: damage.afterSeq, parts }])
+  // A chunk may begin before the damage and end after it: its good lines are part of the state already, so they
+  // are written back as a chunk of their own.
+  for (const { key, fromSeq } of beyond) {
+    if (fromSeq <= damage.afterSeq) await keepGoodPart(store, key, fromSeq, damage.afterSeq)
+    await store.remove(key)
+  }
+  for (const key of snapshots) if (Number(key.slice('snapshot/'.length)) > damage.afterSeq) await store.remove(key)
+}
+
+async function keepGoodPart(store: KeyValue, key: string, fromSeq: number, toSeq: number): Promise<void> {
+  const parsed = ChunkSchema.safeParse(await store.get(key))
+  if (!parsed.success) return
+  const text = `${parsed.data.text
+    .split('\n')
+    .slice(0, toSeq - fromSeq + 1)
+    .join('\n')}\n`
+  await store.set(chunkKey(fromSeq, toSeq), { fromSeq, toSeq, text, checksum: checksumOf(text) })
+}

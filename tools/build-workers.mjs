@@ -1,0 +1,18 @@
+// Bundles the two workers into public/workers. The page bundler cannot make a SharedWorker, and a fixed address is
+// what lets several tabs find the same one.
+import { build, context } from 'esbuild'
+
+const options = {
+  entryPoints: { floor: 'src/exchange/worker.ts', archive: 'src/exchange/archive/worker.ts' },
+  outdir: 'public/workers',
+  bundle: true,
+  minify: true,
+  format: 'iife',
+  target: 'es2023',
+  sourcemap: false,
+  alias: { '@': './src' },
+  logLevel: 'warning',
+}
+
+if (process.argv.includes('--watch')) await (await context(options)).watch()
+else await build(options)
