@@ -1,7 +1,22 @@
-export default function Layout({ children }: { children: React.ReactNode }) {
+import '@fontsource-variable/atkinson-hyperlegible-next'
+import '@fontsource-variable/atkinson-hyperlegible-mono'
+import '@fontsource-variable/literata'
+import '@/ui/theme.css'
+import type { Metadata } from 'next'
+import { headers } from 'next/headers'
+import type { ReactNode } from 'react'
+import { FloorProvider } from '@/exchange/react'
+
+export const metadata: Metadata = { title: 'Loyal Switchboard', description: 'An agent desk for contact centres.' }
+
+export default async function Layout({ children }: { children: ReactNode }) {
+  // Reading the request makes every page dynamic, which the per-request nonce of the content policy needs.
+  await headers()
   return (
     <html lang="en">
-      <body>{children}</body>
+      <body>
+        <FloorProvider>{children}</FloorProvider>
+      </body>
     </html>
   )
 }

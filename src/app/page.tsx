@@ -1,12 +1,10 @@
 'use client'
-import { useEffect, useState } from 'react'
-export default function Page() {
-  const [t, setT] = useState('')
-  useEffect(() => {
-    const w = new SharedWorker(new URL('../exchange/worker.ts', import.meta.url), { type: 'module', name: 'floor' })
-    w.port.onmessage = (m) => setT(JSON.stringify(m.data))
-    w.port.start()
-    w.port.postMessage('hi')
-  }, [])
-  return <p id="t">{t}</p>
+import { Desk } from '@/desk'
+import { useFloorView } from '@/exchange/react'
+import { StartFrame, StartShift } from '@/start'
+
+export default function DeskPage() {
+  const view = useFloorView()
+  if (view?.me) return <Desk view={view} me={view.me} />
+  return <StartFrame view={view}>{view !== null && <StartShift centre={view.centre} seats={view.seats} queues={view.queues} />}</StartFrame>
 }

@@ -66,7 +66,13 @@ export interface CentreView {
   readonly holdLimitMs: number
   readonly ringLimitMs: number
   readonly notReadyReasons: readonly string[]
-  readonly queues: readonly { readonly id: QueueId; readonly name: string; readonly outcomeSetId: string; readonly serviceLevelMs: number }[]
+  readonly queues: readonly {
+    readonly id: QueueId
+    readonly name: string
+    readonly scriptId: string | null
+    readonly outcomeSetId: string
+    readonly serviceLevelMs: number
+  }[]
   readonly scripts: readonly Script[]
   readonly outcomeSets: readonly OutcomeSet[]
   readonly outsideOutcomeSetId: string

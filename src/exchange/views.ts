@@ -16,7 +16,7 @@ export function selectCentre({ setUp }: FloorState): CentreView {
     holdLimitMs,
     ringLimitMs,
     notReadyReasons,
-    queues: setUp.queues.map(({ id, name, outcomeSetId, serviceLevelMs }) => ({ id, name, outcomeSetId, serviceLevelMs })),
+    queues: setUp.queues.map(({ id, name, scriptId, outcomeSetId, serviceLevelMs }) => ({ id, name, scriptId, outcomeSetId, serviceLevelMs })),
     scripts,
     outcomeSets,
     outsideOutcomeSetId,

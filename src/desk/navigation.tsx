@@ -1,0 +1,25 @@
+// Where one can go, in plain words. The current place is said by weight and underline, and to screen readers.
+import clsx from 'clsx'
+import Link from 'next/link'
+
+const PLACES = [
+  { id: 'desk', href: '/', label: 'Desk' },
+  { id: 'results', href: '/results', label: 'Results' },
+] as const
+
+export function Navigation({ here }: { here: (typeof PLACES)[number]['id'] }) {
+  return (
+    <nav aria-label="Places" className="flex gap-3">
+      {PLACES.map(({ id, href, label }) => (
+        <Link
+          key={id}
+          href={href}
+          aria-current={id === here ? 'page' : undefined}
+          className={clsx('py-1', id === here ? 'border-green border-b-2 font-semibold' : 'text-soft hover:text-ink')}
+        >
+          {label}
+        </Link>
+      ))}
+    </nav>
+  )
+}

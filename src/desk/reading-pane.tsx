@@ -1,0 +1,164 @@
+'use client'
+// The reading pane: the page to read aloud, its questions, and the way on. What the caller says stands below it.
+import { type Ref, useImperativeHandle, useRef, useState } from 'react'
+import type { Contact } from '@/core/contacts'
+import type { CallId } from '@/core/ids'
+import { type AnswerValue, mergeFields, pageOf, type Question, type Script } from '@/core/scripts'
+import type { MeView } from '@/exchange/protocol'
+import { useCommand } from '@/exchange/react'
+import { Button } from '@/ui'
+import { mergeValues } from './merge-values'
+import { QuestionField } from './question-field'
+import { SHORTCUTS } from './shortcuts'
+
+interface Props {
+  readonly me: MeView
+  readonly contact: Contact
+  readonly script: Script | null
+  readonly ringing: boolean
+  readonly ref: Ref<ReadingPaneHandle>
+}
+
+/** What shortcuts may ask of the pane from anywhere on the desk. */
+export interface ReadingPaneHandle {
+  turn(direction: 'next' | 'back'): void
+}
+
+interface Trouble {
+  readonly field: string | null
+  readonly says: string
+}
+
+export function ReadingPane({ me, contact, script, ringing, ref }: Props) {
+  const command = useCommand()
+  const [trouble, setTrouble] = useState<Trouble | null>(null)
+  const dirty = useRef(new Map<string, AnswerValue>())
+  const pane = useRef<HTMLElement>(null)
+  const { callId, run } = contact
+
+  const fail = (field: string | null, says: string) => {
+    setTrouble({ field, says })
+    if (field !== null) pane.current?.querySelector<HTMLElement>(`[data-field="${field}"] input`)?.focus()
+  }
+
+  /** True when the floor took it. */
+  const answer = async (field: string, value: AnswerValue | null): Promise<boolean> => {
+    const reply = await command({ kind: 'answerScript', agentId: me.id, callId, field, value })
+    if (reply.ok) {
+      dirty.current.delete(field)
+      setTrouble((t) => (t?.field === field || t?.field === null ? null : t))
+      return true
+    }
+    fail(field, `${reply.refusal.says} ${reply.refusal.next}`)
+    return false
+  }
+
+  const turn = async (direction: 'next' | 'back') => {
+    for (const [field, value] of dirty.current) if (!(await answer(field, value)) && direction === 'next') return
+    const reply = await command({ kind: 'turnPage', agentId: me.id, callId, direction })
+    if (reply.ok) return setTrouble(null)
+    const missing = script === null || run === null ? null : firstOpen(script, run.pageId, run.answers)
+    fail(reply.refusal.reason === 'answerMissing' ? missing : null, `${reply.refusal.says} ${reply.refusal.next}`)
+  }
+  useImperativeHandle(ref, () => ({ turn: (direction) => void turn(direction) }))
+
+  if (script === null)
+    return (
+      <section ref={pane} aria-label="Reading pane" className="flex min-h-0 flex-col overflow-auto bg-raised px-8 py-6">
+        <p className="eyebrow">No script</p>
+        <p className="mt-2 font-serif text-[19px] leading-8">This call has no script. Write what you learn in the notes.</p>
+        <Captions contact={contact} />
+      </section>
+    )
+
+  const page = pageOf(script, run?.pageId ?? script.startPage)
+  const fields = mergeValues(me, contact)
+  const pageNo = (run?.trail.length ?? 0) + 1
+  const over = contact.endedAtMs !== null
+  return (
+    <section ref={pane} aria-label="Reading pane" className="flex min-h-0 flex-col bg-raised">
+      <div className="min-h-0 flex-1 overflow-auto px-8 pt-5 pb-4">
+        <div className="flex items-baseline justify-between">
+          <h2 className="font-semibold text-lg">{page.title}</h2>
+          <p className="eyebrow">
+            {script.name} · page {pageNo}
+            {ringing && ' · opens when you answer'}
+          </p>
+        </div>
+        <div className="mt-3 max-w-[62ch] space-y-3 font-serif text-[20px] leading-8">
+          {page.say.map((words) => (
+            <p key={words}>{mergeFields(words, fields)}</p>
+          ))}
+        </div>
+        {page.direction !== null && (
+          <p className="mt-4 max-w-[70ch] border-line-strong border-l-2 pl-3 text-soft">
+            <span className="font-semibold">For you: </span>
+            {page.direction}
+          </p>
+        )}
+        {!ringing && (
+          <div className="mt-5 space-y-4">
+            {page.questions.map((question) => (
+              <QuestionField
+                key={`${callId} ${question.field}`}
+                callId={callId}
+                question={question}
+                value={run?.answers[question.field] ?? null}
+                problem={trouble?.field === question.field ? trouble.says : null}
+                onAnswer={(value) => void answer(question.field, value)}
+                onDirty={(value) => dirty.current.set(question.field, value)}
+              />
+            ))}
+          </div>
+        )}
+        {trouble !== null && (trouble.field === null || !page.questions.some((q) => q.field === trouble.field)) && (
+          <p role="alert" className="mt-4 border-red border-l-4 pl-2 text-red">
+            {trouble.says}
+          </p>
+        )}
+      </div>
+      <Captions contact={contact} />
+      {!ringing && (
+        <div className="flex items-center gap-2 border-line border-t px-8 py-2">
+          <Button onClick={() => void turn('back')} disabled={run === null || run.trail.length === 0} shortcut={SHORTCUTS.previousPage.keys}>
+            Back
+          </Button>
+          {page.ways.length > 0 ? (
+            <Button tone="primary" onClick={() => void turn('next')} shortcut={SHORTCUTS.nextPage.keys}>
+              Next page
+            </Button>
+          ) : (
+            <span className="text-soft">
+              {over ? 'The script is at its end.' : 'The script is at its end. The outcome it speaks for leads the list at the right.'}
+            </span>
+          )}
+        </div>
+      )}
+    </section>
+  )
+}
+
+/** The question on the page that has no answer yet, to put the focus on. */
+function firstOpen(script: Script, pageId: string, answers: Readonly<Record<string, AnswerValue>>): string | null {
+  const page = pageOf(script, pageId)
+  const needed = (q: Question) => page.ways.some((w) => w.when?.field === q.field) && answers[q.field] === undefined
+  return page.questions.find(needed)?.field ?? null
+}
+
+const CAPTIONS_SHOWN = 2
+
+function Captions({ contact }: { contact: Contact }) {
+  const lines = contact.captions.slice(-CAPTIONS_SHOWN)
+  const callId: CallId = contact.callId
+  if (lines.length === 0) return null
+  return (
+    <div role="log" aria-label="What the caller says" className="border-line border-t bg-paper px-8 py-2">
+      <span className="eyebrow">Captions: {contact.customer?.name ?? contact.number ?? 'the caller'} says</span>
+      {lines.map(({ turn, atMs, text }) => (
+        <p key={`${callId} ${turn} ${atMs}`} className="text-base last:font-semibold">
+          “{text}”
+        </p>
+      ))}
+    </div>
+  )
+}

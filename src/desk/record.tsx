@@ -1,0 +1,86 @@
+'use client'
+// The record: who this is, what they chose, how long they waited, what we know, and what happened before.
+import { format } from 'date-fns'
+import { useCallback } from 'react'
+import type { Contact } from '@/core/contacts'
+import type { CallRecord } from '@/core/ledger'
+import type { CentreView } from '@/exchange/protocol'
+import { useArchive } from '@/exchange/react'
+import { Clock } from '@/ui'
+import { outcomeLabel, resultWords } from './outcome-words'
+
+export function Record({ contact, centre, answeredAtMs }: { contact: Contact; centre: CentreView; answeredAtMs: number | null }) {
+  const { customer, number, path, offeredAtMs, direction } = contact
+  const queue = centre.queues.find((q) => q.id === contact.queueId)?.name
+  return (
+    <section aria-label="Record" className="px-4 pt-3 pb-3">
+      <h2 className="truncate font-semibold text-xl" title={customer?.name ?? number ?? undefined}>
+        {customer?.name ?? number ?? 'Withheld number'}
+      </h2>
+      <p className="text-soft">
+        {customer === null ? number === null ? 'No number was sent' : 'Nobody we know has this number' : <span className="tabular text-ink">{number}</span>}
+        {customer !== null && ` · ${customer.group}`}
+      </p>
+      <dl className="mt-2 grid grid-cols-[96px_1fr] gap-y-0.5">
+        {direction === 'inbound' && (
+          <>
+            <Fact label="Queue">{queue}</Fact>
+            <Fact label="Chose">{path ?? 'nothing'}</Fact>
+            <Fact label="Waited">
+              <Clock sinceMs={offeredAtMs} untilMs={answeredAtMs} />
+            </Fact>
+          </>
+        )}
+        {customer?.facts.map((fact) => (
+          <Fact key={fact.label} label={fact.label}>
+            {fact.value}
+          </Fact>
+        ))}
+      </dl>
+      <PreviousContacts key={contact.callId} contact={contact} centre={centre} />
+    </section>
+  )
+}
+
+function Fact({ label, children }: { label: string; children: React.ReactNode }) {
+  return (
+    <>
+      <dt className="text-soft">{label}</dt>
+      <dd className="min-w-0 break-words">{children}</dd>
+    </>
+  )
+}
+
+const SHOWN = 3
+
+function PreviousContacts({ contact, centre }: { contact: Contact; centre: CentreView }) {
+  const name = contact.customer?.name ?? null
+  const { callId, number } = contact
+  const { value, problem } = useArchive(useCallback((api) => api.previousContacts({ customer: name, number }, callId), [name, number, callId]))
+  return (
+    <div className="mt-3">
+      <h3 className="eyebrow">Previous contacts{value !== null && value.length > 0 && ` (${value.length})`}</h3>
+      {problem !== null && <p className="text-red">Could not be read: {problem}</p>}
+      {value === null && problem === null && <p className="text-soft">Looking…</p>}
+      {value?.length === 0 && <p className="text-soft">None. This is the first call we know of.</p>}
+      <ul className="divide-y divide-line">
+        {value?.slice(0, SHOWN).map((record) => (
+          <PreviousContact key={record.callId} record={record} centre={centre} />
+        ))}
+      </ul>
+    </div>
+  )
+}
+
+function PreviousContact({ record, centre }: { record: CallRecord; centre: CentreView }) {
+  return (
+    <li className="grid grid-cols-[96px_1fr] py-1">
+      <span className="tabular text-soft text-xs leading-5">{format(record.offeredAtMs, 'd MMM HH:mm')}</span>
+      <span className="min-w-0 truncate">
+        {record.outcome === null ? resultWords(record.result) : outcomeLabel(centre, record)}
+        <span className="text-soft"> · {record.queue ?? 'dialled by us'}</span>
+        {record.notes !== '' && <span className="text-soft"> · {record.notes}</span>}
+      </span>
+    </li>
+  )
+}

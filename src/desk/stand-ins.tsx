@@ -1,0 +1,156 @@
+'use client'
+// The stand-ins panel: what plays the outside world, plainly marked as such, and steered as a trainer would.
+import { RadioGroup } from 'radix-ui'
+import { useState } from 'react'
+import { toQueueId } from '@/core/ids'
+import type { CentreView, FloorView } from '@/exchange/protocol'
+import { useFloor } from '@/exchange/react'
+import { Button, Dialog, SelectField } from '@/ui'
+
+interface Props {
+  readonly open: boolean
+  readonly onOpenChange: (open: boolean) => void
+  readonly centre: CentreView
+  readonly pace: FloorView['floor']['pace']
+}
+
+const WORLDS = [
+  { pace: 'quiet', label: 'Quiet', means: 'Nothing happens unless you cause it. Colleagues go home.' },
+  { pace: 'ordinary', label: 'Ordinary day', means: 'Eleven colleagues and about ninety calls an hour.' },
+  { pace: 'storm', label: 'Storm day', means: 'A gale closes two routes in a minute and the Disruption queue fills.' },
+] as const
+
+const ANSWERS = [
+  ['person', 'A person'],
+  ['busy', 'Busy'],
+  ['noAnswer', 'No answer'],
+  ['machine', 'Answering machine'],
+  ['refused', 'Refused'],
+] as const
+
+const PATIENCE = [
+  ['', 'As people are (some minutes)'],
+  ['5000', 'Gives up after 5 seconds'],
+  ['20000', 'Gives up after 20 seconds'],
+] as const
+const STAYS = [
+  ['', 'Until their business is done'],
+  ['5000', 'Hangs up after 5 seconds'],
+  ['30000', 'Hangs up after 30 seconds'],
+] as const
+
+export function StandIns({ open, onOpenChange, centre, pace }: Props) {
+  const floor = useFloor()
+  const [queueId, setQueueId] = useState(centre.queues[0]?.id ?? '')
+  const [caller, setCaller] = useState('')
+  const [patience, setPatience] = useState('')
+  const [stays, setStays] = useState('')
+  const [answersAs, setAnswersAs] = useState<(typeof ANSWERS)[number][0] | ''>('')
+  const [said, setSaid] = useState('')
+
+  const ringMe = async () => {
+    if (floor === null || queueId === '') return
+    await floor.ask({
+      kind: 'ringMe',
+      queueId: toQueueId(queueId),
+      customerId: caller === '' ? null : caller,
+      patienceMs: patience === '' ? null : Number(patience),
+      staysMs: stays === '' ? null : Number(stays),
+    })
+    onOpenChange(false)
+  }
+  const nextAnswer = async (as: (typeof ANSWERS)[number][0]) => {
+    setAnswersAs(as)
+    await floor?.ask({ kind: 'nextAnswer', as })
+    setSaid('The next number you dial answers so.')
+  }
+
+  return (
+    <Dialog
+      open={open}
+      onOpenChange={onOpenChange}
+      title="Stand-ins"
+      description="Callers, colleagues and the telephone network are played by stand-ins. They use the same commands as everyone."
+    >
+      <RadioGroup.Root
+        aria-label="World"
+        value={pace}
+        onValueChange={(value) => void floor?.ask({ kind: 'setPace', pace: value as FloorView['floor']['pace'] })}
+        className="space-y-1"
+      >
+        <h3 className="font-semibold">World</h3>
+        {WORLDS.map((world) => (
+          <div key={world.pace} className="flex items-baseline gap-2">
+            <RadioGroup.Item
+              value={world.pace}
+              aria-label={world.label}
+              className="relative top-0.5 size-4 shrink-0 rounded-full border border-line-strong bg-raised data-[state=checked]:border-[5px] data-[state=checked]:border-green"
+            />
+            <span className="w-28 font-semibold">{world.label}</span>
+            <span className="text-soft">{world.means}</span>
+          </div>
+        ))}
+      </RadioGroup.Root>
+
+      <section aria-label="A caller" className="mt-5 border-line border-t pt-4">
+        <h3 className="font-semibold">A caller</h3>
+        <div className="mt-2 grid grid-cols-2 gap-3">
+          <SelectField label="Queue" value={queueId} onChange={(e) => setQueueId(e.target.value as typeof queueId)}>
+            {centre.queues.map((q) => (
+              <option key={q.id} value={q.id}>
+                {q.name}
+              </option>
+            ))}
+          </SelectField>
+          <SelectField label="Caller" value={caller} onChange={(e) => setCaller(e.target.value)}>
+            <option value="">Whoever calls</option>
+            {centre.people.slice(0, 30).map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name} ({p.group})
+              </option>
+            ))}
+          </SelectField>
+          <SelectField label="Patience" value={patience} onChange={(e) => setPatience(e.target.value)}>
+            {PATIENCE.map(([value, label]) => (
+              <option key={label} value={value}>
+                {label}
+              </option>
+            ))}
+          </SelectField>
+          <SelectField label="Stays" value={stays} onChange={(e) => setStays(e.target.value)}>
+            {STAYS.map(([value, label]) => (
+              <option key={label} value={value}>
+                {label}
+              </option>
+            ))}
+          </SelectField>
+        </div>
+        <Button tone="primary" className="mt-3" onClick={() => void ringMe()}>
+          Ring me
+        </Button>
+        <span className="ml-3 text-soft">The call enters the queue and rings at whoever is longest ready.</span>
+      </section>
+
+      <section aria-label="Numbers you dial" className="mt-5 border-line border-t pt-4">
+        <SelectField
+          label="Next call answers as"
+          className="w-60"
+          value={answersAs}
+          onChange={(e) => void nextAnswer(e.target.value as (typeof ANSWERS)[number][0])}
+        >
+          <option value="" disabled>
+            As chance has it
+          </option>
+          {ANSWERS.map(([as, label]) => (
+            <option key={as} value={as}>
+              {label}
+            </option>
+          ))}
+        </SelectField>
+        <p role="status" className="mt-1 text-soft text-xs">
+          {said}
+        </p>
+      </section>
+    </Dialog>
+  )
+}

@@ -1,0 +1,107 @@
+'use client'
+// The desk between calls: alive, with what it waits for at the left and what was done lately at the right.
+import { format, startOfDay } from 'date-fns'
+import { useCallback } from 'react'
+import { formatClock, HOUR } from '@/core/time'
+import type { CentreView, MeView, QueueView } from '@/exchange/protocol'
+import { useArchive, useHistory } from '@/exchange/react'
+import { Clock } from '@/ui'
+import { outcomeLabel, resultWords } from './outcome-words'
+
+export function WaitingPane({ me, centre, queues }: { me: MeView; centre: CentreView; queues: readonly QueueView[] }) {
+  return (
+    <section aria-label="Your queues" className="min-h-0 overflow-auto bg-raised px-8 py-5">
+      <h2 className="font-semibold text-lg">Your queues now</h2>
+      <table className="mt-3 w-full max-w-[720px]">
+        <thead>
+          <tr className="border-line-strong border-b text-left">
+            {['Queue', 'Waiting', 'Longest wait', 'Ready', 'On shift', 'Answer within'].map((heading, i) => (
+              <th key={heading} scope="col" className={`eyebrow py-1 ${i === 0 ? '' : 'text-right'}`}>
+                {heading}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {queues
+            .filter((q) => me.queueIds.includes(q.id))
+            .map((queue) => {
+              const about = centre.queues.find((q) => q.id === queue.id)
+              return (
+                <tr key={queue.id} className="border-line border-b">
+                  <th scope="row" className="py-2 text-left font-semibold">
+                    {about?.name}
+                  </th>
+                  <td className={`tabular text-right ${queue.waiting > 0 ? 'font-semibold text-brass-text' : ''}`}>{queue.waiting}</td>
+                  <td className="text-right">
+                    {queue.longestSinceMs === null ? <span className="text-soft">nobody</span> : <Clock sinceMs={queue.longestSinceMs} />}
+                  </td>
+                  <td className="tabular text-right">{queue.ready}</td>
+                  <td className="tabular text-right">{queue.onShift}</td>
+                  <td className="tabular text-right text-soft">{formatClock(about?.serviceLevelMs ?? 0)}</td>
+                </tr>
+              )
+            })}
+        </tbody>
+      </table>
+      <p className="mt-4 max-w-[60ch] font-serif text-[19px] text-soft leading-8">
+        {me.state === 'ready'
+          ? 'The next call rings on the board above. The script opens here, and the record at the right, as it rings.'
+          : 'Press Go ready when you can take a call.'}
+      </p>
+    </section>
+  )
+}
+
+const SHOWN = 8
+
+export function TodayColumn({ me, centre }: { me: MeView; centre: CentreView }) {
+  const { name } = me
+  const { value } = useArchive(
+    useCallback(
+      async (api) => {
+        const now = Date.now()
+        const { agents, records } = await api.report({ fromMs: startOfDay(now).getTime(), toMs: now + 1 }, now, HOUR)
+        return { mine: agents.find((a) => a.name === name), calls: records.filter((r) => r.agents.some((l) => l.agent === name)) }
+      },
+      [name],
+    ),
+  )
+  const { progress } = useHistory()
+  return (
+    <section aria-label="Your day" className="px-4 py-5">
+      <h2 className="font-semibold text-lg">Your day</h2>
+      <dl className="mt-2 grid grid-cols-[1fr_auto] gap-y-1">
+        <dt className="text-soft">On shift</dt>
+        <dd>
+          <Clock sinceMs={me.shiftStartedAtMs} />
+        </dd>
+        <dt className="text-soft">Calls coded this shift</dt>
+        <dd className="tabular">{me.codedCount}</dd>
+        <dt className="text-soft">Average handle time today</dt>
+        <dd className="tabular">{value?.mine?.measures.ahtMs == null ? 'no calls' : formatClock(value.mine.measures.ahtMs)}</dd>
+      </dl>
+      <h3 className="eyebrow mt-5">Your last calls</h3>
+      {value !== null && value.calls.length === 0 && <p className="text-soft">None yet today. Calls you finish are listed here.</p>}
+      <ul className="divide-y divide-line">
+        {value?.calls.slice(0, SHOWN).map((record) => (
+          <li key={record.callId} className="grid grid-cols-[52px_1fr] py-1.5">
+            <span className="tabular text-soft text-xs leading-5">{format(record.offeredAtMs, 'HH:mm')}</span>
+            <span className="min-w-0 truncate">
+              {record.customer ?? record.number ?? 'Withheld number'}
+              <span className="text-soft"> · {record.outcome === null ? resultWords(record.result) : outcomeLabel(centre, record)}</span>
+            </span>
+          </li>
+        ))}
+      </ul>
+      {progress !== null && (
+        <div className="mt-5">
+          <label htmlFor="history-progress" className="eyebrow">
+            Past days are being simulated: {progress.done} of {progress.days}
+          </label>
+          <progress id="history-progress" className="mt-1 block h-2 w-full accent-green" value={progress.done} max={progress.days} />
+        </div>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,130 @@
+'use client'
+// The floor and the archive for components: one connection per tab, shared through context.
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
+import type { AgentCommand } from '@/core/floor'
+import { type AgentId, AgentIdSchema } from '@/core/ids'
+import { type ArchiveClient, type Opening, openArchive, type Progress } from './archive/client'
+import { connect, type FloorClient, type Reply } from './client'
+import { type FloorView, WorldWishSchema } from './protocol'
+
+interface Connection {
+  readonly floor: FloorClient
+  readonly archive: ArchiveClient
+}
+
+const ConnectionContext = createContext<Connection | null>(null)
+const HistoryContext = createContext<HistoryState>({ progress: null, opening: null })
+
+export interface HistoryState {
+  /** Days of demo history arrived so far; null when none are being fetched. */
+  readonly progress: Progress | null
+  readonly opening: Opening | null
+}
+
+/** This tab's seat survives a reload in session storage, which no other tab shares. */
+const SEAT_KEY = 'seat'
+
+export function FloorProvider({ children }: { children: ReactNode }) {
+  const [connection, setConnection] = useState<Connection | null>(null)
+  const [history, setHistory] = useState<HistoryState>({ progress: null, opening: null })
+  useEffect(() => {
+    const floor = connect({ agentId: storedSeat(), world: wishedWorld() })
+    const archive = openArchive(floor, (progress) => setHistory((h) => ({ ...h, progress })))
+    void archive.opened.then((opening) => setHistory({ progress: null, opening }))
+    setConnection({ floor, archive })
+    return () => {
+      archive.close()
+      floor.close()
+    }
+  }, [])
+  return (
+    <ConnectionContext value={connection}>
+      <HistoryContext value={history}>{children}</HistoryContext>
+    </ConnectionContext>
+  )
+}
+
+const NO_SUBSCRIPTION = () => () => {}
+
+/** The floor as this tab sees it; null until it answers. */
+export function useFloorView(): FloorView | null {
+  const floor = useContext(ConnectionContext)?.floor
+  return useSyncExternalStore(
+    floor?.subscribe ?? NO_SUBSCRIPTION,
+    () => floor?.view() ?? null,
+    () => null,
+  )
+}
+
+export function useFloor(): FloorClient | null {
+  return useContext(ConnectionContext)?.floor ?? null
+}
+
+/** Gives a command and resolves with the floor's answer; remembers the seat when a shift starts. */
+export function useCommand(): (command: AgentCommand) => Promise<Reply> {
+  const floor = useFloor()
+  return useCallback(
+    async (command) => {
+      if (floor === null) return { ok: false, refusal: { reason: 'notConnected', says: 'The floor is still opening.', next: 'Try again in a moment.' } }
+      const reply = await floor.command(command)
+      if (reply.ok && command.kind === 'startShift') sessionStorage.setItem(SEAT_KEY, command.agentId)
+      if (reply.ok && command.kind === 'endShift') sessionStorage.removeItem(SEAT_KEY)
+      return reply
+    },
+    [floor],
+  )
+}
+
+export const useHistory = (): HistoryState => useContext(HistoryContext)
+
+export interface Asked<T> {
+  readonly value: T | null
+  readonly problem: string | null
+}
+
+/**
+ * Asks the archive and asks again whenever it holds more. `ask` must be stable (useCallback). The former answer stays
+ * until the next one is there; answers that come late are dropped.
+ */
+export function useArchive<T>(ask: (api: ArchiveClient['api']) => Promise<T>): Asked<T> {
+  const archive = useContext(ConnectionContext)?.archive
+  const [asked, setAsked] = useState<Asked<T>>({ value: null, problem: null })
+  const turn = useRef(0)
+  useEffect(() => {
+    if (archive === undefined) return
+    let alive = true
+    const run = () => {
+      const mine = ++turn.current
+      ask(archive.api).then(
+        (value) => alive && mine === turn.current && setAsked({ value, problem: null }),
+        (error: unknown) => alive && mine === turn.current && setAsked({ value: null, problem: error instanceof Error ? error.message : String(error) }),
+      )
+    }
+    run()
+    const stop = archive.subscribe(run)
+    return () => {
+      alive = false
+      stop()
+    }
+  }, [archive, ask])
+  return asked
+}
+
+/** For one question asked on a press, such as an export. */
+export function useArchiveApi(): ArchiveClient['api'] | null {
+  const archive = useContext(ConnectionContext)?.archive
+  return useMemo(() => archive?.api ?? null, [archive])
+}
+
+function storedSeat(): AgentId | null {
+  const parsed = AgentIdSchema.safeParse(sessionStorage.getItem(SEAT_KEY))
+  return parsed.success ? parsed.data : null
+}
+
+/** `?world=quiet&seed=7` says which world a floor that opens now begins with; a floor that runs keeps its own. */
+function wishedWorld() {
+  const query = new URLSearchParams(location.search)
+  if (!query.has('world')) return null
+  const parsed = WorldWishSchema.safeParse({ pace: query.get('world'), seed: Number(query.get('seed') ?? 7) })
+  return parsed.success ? parsed.data : null
+}

@@ -1,0 +1,2 @@
+export { play, type SoundStart } from './player'
+export { type Cadence, RINGING } from './tones'

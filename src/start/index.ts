@@ -1,0 +1,2 @@
+export { StartFrame } from './frame'
+export { StartShift } from './start-shift'

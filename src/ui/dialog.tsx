@@ -1,0 +1,36 @@
+'use client'
+// A dialog over the page, on Radix: focus is held inside and goes back where it came from.
+import { Dialog as Radix } from 'radix-ui'
+import type { ReactNode } from 'react'
+import { Button } from './button'
+
+export interface DialogProps {
+  readonly open: boolean
+  readonly onOpenChange: (open: boolean) => void
+  readonly title: string
+  readonly description?: string
+  readonly children: ReactNode
+}
+
+export function Dialog({ open, onOpenChange, title, description, children }: DialogProps) {
+  return (
+    <Radix.Root open={open} onOpenChange={onOpenChange}>
+      <Radix.Portal>
+        <Radix.Overlay className="fixed inset-0 z-40 bg-ink/30" />
+        <Radix.Content
+          {...(description === undefined ? { 'aria-describedby': undefined } : {})}
+          className="fixed top-16 left-1/2 z-50 max-h-[calc(100vh-96px)] w-[min(640px,calc(100vw-32px))] -translate-x-1/2 overflow-auto rounded-sm border border-line-strong bg-raised p-5 shadow-xl"
+        >
+          <div className="flex items-start justify-between gap-4">
+            <Radix.Title className="font-semibold text-lg">{title}</Radix.Title>
+            <Radix.Close asChild>
+              <Button tone="quiet">Close</Button>
+            </Radix.Close>
+          </div>
+          {description !== undefined && <Radix.Description className="mt-1 text-soft">{description}</Radix.Description>}
+          <div className="mt-4">{children}</div>
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
+  )
+}

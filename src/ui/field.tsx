@@ -1,0 +1,76 @@
+// A labelled field with room for one clear sentence when something is wrong.
+import clsx from 'clsx'
+import { type InputHTMLAttributes, type ReactNode, type SelectHTMLAttributes, useId } from 'react'
+
+const BOX = 'w-full rounded-sm border border-line-strong bg-raised px-2 text-ink aria-invalid:border-2 aria-invalid:border-red'
+
+interface FieldProps {
+  readonly label: string
+  readonly problem?: string | null
+  readonly hint?: string
+}
+
+export function TextField({ label, problem = null, hint, className, ...rest }: FieldProps & InputHTMLAttributes<HTMLInputElement>) {
+  const id = useId()
+  return (
+    <div className={className}>
+      <label htmlFor={id} className="font-semibold">
+        {label}
+      </label>
+      <input
+        id={id}
+        className={clsx(BOX, 'mt-1 h-8')}
+        aria-invalid={problem !== null || undefined}
+        aria-describedby={problem !== null || hint !== undefined ? `${id}-about` : undefined}
+        {...rest}
+      />
+      <About id={`${id}-about`} problem={problem} hint={hint} />
+    </div>
+  )
+}
+
+export function SelectField({
+  label,
+  problem = null,
+  hint,
+  className,
+  children,
+  ...rest
+}: FieldProps & SelectHTMLAttributes<HTMLSelectElement> & { children: ReactNode }) {
+  const id = useId()
+  return (
+    <div className={className}>
+      <label htmlFor={id} className="font-semibold">
+        {label}
+      </label>
+      <select
+        id={id}
+        className={clsx(BOX, 'mt-1 h-8')}
+        aria-invalid={problem !== null || undefined}
+        aria-describedby={problem !== null || hint !== undefined ? `${id}-about` : undefined}
+        {...rest}
+      >
+        {children}
+      </select>
+      <About id={`${id}-about`} problem={problem} hint={hint} />
+    </div>
+  )
+}
+
+export function About({ id, problem, hint }: { id: string; problem: string | null; hint?: string | undefined }) {
+  if (problem !== null) return <Problem id={id}>{problem}</Problem>
+  return hint === undefined ? null : (
+    <p id={id} className="mt-1 text-soft text-xs">
+      {hint}
+    </p>
+  )
+}
+
+/** What is wrong and what to do; read out when it appears. */
+export function Problem({ id, children, className }: { id?: string; children: ReactNode; className?: string }) {
+  return (
+    <p id={id} role="alert" className={clsx('mt-1 border-red border-l-4 pl-2 text-red', className)}>
+      {children}
+    </p>
+  )
+}

@@ -1,0 +1,6 @@
+export { Button, type ButtonProps, type Tone } from './button'
+export { Dialog } from './dialog'
+export { About, Problem, SelectField, TextField } from './field'
+export { Clock, useNowMs } from './now'
+export { saveFile } from './save-file'
+export { ShortcutHint } from './shortcut-hint'

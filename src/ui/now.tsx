@@ -1,0 +1,37 @@
+'use client'
+// The one ticking clock of a tab: every duration on screen reads it, so that they all step together.
+import { useSyncExternalStore } from 'react'
+import { formatClock } from '@/core/time'
+
+const TICK_MS = 250
+const listeners = new Set<() => void>()
+let timer: ReturnType<typeof setInterval> | undefined
+let nowMs = 0
+
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener)
+  if (timer === undefined) {
+    nowMs = Date.now()
+    timer = setInterval(() => {
+      nowMs = Date.now()
+      for (const tell of listeners) tell()
+    }, TICK_MS)
+  }
+  return () => {
+    listeners.delete(listener)
+    if (listeners.size > 0) return
+    clearInterval(timer)
+    timer = undefined
+  }
+}
+
+const read = () => (nowMs === 0 ? Date.now() : nowMs)
+
+/** The present to a quarter of a second, epoch milliseconds. */
+export const useNowMs = (): number => useSyncExternalStore(subscribe, read, () => 0)
+
+/** Time since an instant, counting; `untilMs` stops it. */
+export function Clock({ sinceMs, untilMs = null, className = '' }: { sinceMs: number; untilMs?: number | null; className?: string }) {
+  const now = useNowMs()
+  return <span className={`tabular ${className}`}>{formatClock((untilMs ?? now) - sinceMs)}</span>
+}

@@ -1,0 +1,13 @@
+// npm run demo: installs when needed, builds, serves on a free port, prints the address. Ctrl-C ends all of it.
+import { ensureInstalled } from './ensure-installed.mjs'
+import { build, serve } from './serve.mjs'
+
+ensureInstalled()
+console.log('Building …')
+build()
+const { url, stop, ended } = await serve(Number(process.env.PORT ?? 3000))
+for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, stop)
+// The first visitor finds the simulation warm: five past days then take about a second.
+await fetch(`${url}/api/demo-history?seed=7&days=1&pace=ordinary`).then((answer) => answer.arrayBuffer())
+console.log(`\n  Loyal Switchboard with the Fennholm Line demo: ${url}\n  Sign in as Eluned Tarnow, PIN 2417.  Ctrl-C ends it.\n`)
+await ended
