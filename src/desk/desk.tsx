@@ -103,7 +103,7 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
         />
         <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_420px]">
           {contact === undefined ? (
-            <WaitingPane me={me} centre={centre} queues={view.queues} />
+            <WaitingPane me={me} centre={centre} queues={view.queues} seats={view.seats} />
           ) : (
             <ReadingPane ref={pane} me={me} contact={contact} script={script} ringing={ringing} />
           )}

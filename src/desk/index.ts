@@ -1,4 +1,5 @@
 export { Desk } from './desk'
+export { HistoryProgress } from './history-progress'
 export { Navigation } from './navigation'
 export { Notices } from './notices'
 export { outcomeLabel, outcomeSetOf, resultWords } from './outcome-words'

@@ -108,7 +108,7 @@ function ServedQueues({ mine, centre }: { mine: readonly QueueView[]; centre: Ce
         {names.length > 2 ? `${names.length} queues` : names.join(', ')}
       </span>
       <span className={clsx('whitespace-nowrap', waiting > 0 && 'font-semibold text-brass-text')}>
-        {waiting === 0 ? 'nobody waits' : waiting === 1 ? '1 waits' : `${waiting} wait`}
+        · {waiting === 0 ? 'nobody waits' : waiting === 1 ? '1 waits' : `${waiting} wait`}
         {since.length > 0 && (
           <>
             , longest <Clock sinceMs={Math.min(...since)} />

@@ -3,12 +3,21 @@
 import { format, startOfDay } from 'date-fns'
 import { useCallback } from 'react'
 import { formatClock, HOUR } from '@/core/time'
-import type { CentreView, MeView, QueueView } from '@/exchange/protocol'
-import { useArchive, useHistory } from '@/exchange/react'
+import type { CentreView, MeView, QueueView, SeatView } from '@/exchange/protocol'
+import { useArchive } from '@/exchange/react'
 import { Clock } from '@/ui'
+import { HistoryProgress } from './history-progress'
 import { outcomeLabel, resultWords } from './outcome-words'
+import { stateWords } from './state-words'
 
-export function WaitingPane({ me, centre, queues }: { me: MeView; centre: CentreView; queues: readonly QueueView[] }) {
+interface WaitingProps {
+  readonly me: MeView
+  readonly centre: CentreView
+  readonly queues: readonly QueueView[]
+  readonly seats: readonly SeatView[]
+}
+
+export function WaitingPane({ me, centre, queues, seats }: WaitingProps) {
   return (
     <section aria-label="Your queues" className="min-h-0 overflow-auto bg-raised px-8 py-5">
       <h2 className="font-semibold text-lg">Your queues now</h2>
@@ -49,7 +58,26 @@ export function WaitingPane({ me, centre, queues }: { me: MeView; centre: Centre
           ? 'The next call rings on the board above. The script opens here, and the record at the right, as it rings.'
           : 'Press Go ready when you can take a call.'}
       </p>
+      <Colleagues me={me} seats={seats} />
     </section>
+  )
+}
+
+function Colleagues({ me, seats }: Pick<WaitingProps, 'me' | 'seats'>) {
+  const colleagues = seats.filter((s) => s.taken !== null && s.id !== me.id)
+  return (
+    <>
+      <h2 className="mt-6 font-semibold text-lg">Colleagues on shift</h2>
+      {colleagues.length === 0 && <p className="mt-1 text-soft">Nobody but you.</p>}
+      <ul className="mt-2 grid max-w-[720px] grid-cols-2 gap-x-8">
+        {colleagues.map((seat) => (
+          <li key={seat.id} className="flex justify-between border-line border-b py-1.5">
+            <span>{seat.name}</span>
+            <span className={seat.state === 'ready' ? 'font-semibold text-green' : 'text-soft'}>{stateWords(seat.state, null)}</span>
+          </li>
+        ))}
+      </ul>
+    </>
   )
 }
 
@@ -67,7 +95,6 @@ export function TodayColumn({ me, centre }: { me: MeView; centre: CentreView }) 
       [name],
     ),
   )
-  const { progress } = useHistory()
   return (
     <section aria-label="Your day" className="px-4 py-5">
       <h2 className="font-semibold text-lg">Your day</h2>
@@ -94,14 +121,7 @@ export function TodayColumn({ me, centre }: { me: MeView; centre: CentreView }) 
           </li>
         ))}
       </ul>
-      {progress !== null && (
-        <div className="mt-5">
-          <label htmlFor="history-progress" className="eyebrow">
-            Past days are being simulated: {progress.done} of {progress.days}
-          </label>
-          <progress id="history-progress" className="mt-1 block h-2 w-full accent-green" value={progress.done} max={progress.days} />
-        </div>
-      )}
+      <HistoryProgress />
     </section>
   )
 }

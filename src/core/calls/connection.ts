@@ -29,3 +29,13 @@ export interface Connection {
   readonly sinceMs: number
   readonly failure: Failure | null
 }
+
+/** A failure as the end of a sentence about the far end. */
+export const FAILURE_WORDS: Readonly<Record<Failure, string>> = {
+  busy: 'is busy',
+  noAnswer: 'does not answer',
+  refused: 'refused the call',
+  invalid: 'is not a number in use',
+  machine: 'is an answering machine',
+  unreachable: 'cannot be reached',
+}

@@ -33,7 +33,7 @@ export function CallRow({ me, call, contact, queueName, holdLimitMs, actions }: 
   const others = call.connections.filter((c) => c !== mine && c.party.kind !== 'queue')
   const held = mine?.state === 'held'
   return (
-    <li className="grid grid-cols-[150px_220px_minmax(200px,1fr)_auto] items-center py-2">
+    <li className="grid min-h-28 grid-cols-[210px_220px_minmax(200px,1fr)_auto] items-center py-2">
       <Plate name="You" kind={me.muted ? 'Agent · muted' : 'Agent'} clock={<MyClock mine={mine} call={call} contact={contact} />} />
       <div className="flex flex-col">
         {others.length === 0 ? <Cord form="ringing" muted={false} /> : others.map((c) => <Cord key={c.deviceId} form={cordForm(mine, c)} muted={me.muted} />)}
@@ -59,10 +59,9 @@ export function CallRow({ me, call, contact, queueName, holdLimitMs, actions }: 
 function MyClock({ mine, call, contact }: { mine: Connection | undefined; call: CallView; contact: Contact | undefined }) {
   if (mine?.state === 'alerting') return <span>ringing here</span>
   return (
-    <span className="whitespace-nowrap text-xs">
-      with you <Clock sinceMs={contact?.handledSinceMs ?? call.offeredAtMs} className="text-ink" />
-      <br />
-      in all <Clock sinceMs={call.offeredAtMs} className="text-ink" />
+    <span className="whitespace-nowrap">
+      with you <Clock sinceMs={contact?.handledSinceMs ?? call.offeredAtMs} className="text-ink" /> · in all{' '}
+      <Clock sinceMs={call.offeredAtMs} className="text-ink" />
     </span>
   )
 }

@@ -1,5 +1,5 @@
 // The board in words: the text equivalent that is announced on change and read by those who do not see the cords.
-import type { Connection } from '@/core/calls'
+import { type Connection, FAILURE_WORDS } from '@/core/calls'
 import type { AgentId } from '@/core/ids'
 import { formatClock } from '@/core/time'
 import type { CallView, MeView } from '@/exchange/protocol'
@@ -20,15 +20,6 @@ export function partyName({ party }: Connection): string {
   if (party.kind === 'outside') return party.name ?? party.number ?? 'Withheld number'
   return party.kind === 'agent' ? 'A colleague' : 'The queue'
 }
-
-const FAILURE_WORDS = {
-  busy: 'is busy',
-  noAnswer: 'does not answer',
-  refused: 'refused the call',
-  invalid: 'is not a number in use',
-  machine: 'is an answering machine',
-  unreachable: 'cannot be reached',
-} as const
 
 export const failureWords = (connection: Connection): string | null => (connection.failure === null ? null : FAILURE_WORDS[connection.failure])
 

@@ -70,9 +70,10 @@ export const readEntries = (text: string): LedgerEntry[] =>
     return opened.ok ? [opened.entry] : []
   })
 
-/** Lines of a byte stream, without their ends. */
+/** Lines of a gzip byte stream, without their ends. */
 export async function* linesOf(stream: ReadableStream<Uint8Array>): AsyncGenerator<string> {
-  const reader = stream.pipeThrough(new TextDecoderStream() as ReadableWritablePair<string, Uint8Array>).getReader()
+  const text = stream.pipeThrough(new DecompressionStream('gzip') as ReadableWritablePair<Uint8Array, Uint8Array>)
+  const reader = text.pipeThrough(new TextDecoderStream() as ReadableWritablePair<string, Uint8Array>).getReader()
   let rest = ''
   for (;;) {
     const { done, value } = await reader.read()

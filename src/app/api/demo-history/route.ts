@@ -1,6 +1,6 @@
 // GET /api/demo-history?seed=7&days=5&pace=week: past days of the scenario, simulated by the same floor and world
 // that run in the page, streamed as gzip NDJSON. A day is a header line and then its ledger entries.
-import { Readable } from 'node:stream'
+import { Readable, type Transform } from 'node:stream'
 import { createGzip } from 'node:zlib'
 import * as z from 'zod'
 import { toLine } from '@/core/ledger'
@@ -31,10 +31,25 @@ const QuerySchema = z.object({
 export function GET(request: Request): Response {
   const query = QuerySchema.safeParse(Object.fromEntries(new URL(request.url).searchParams))
   if (!query.success) return Response.json({ refused: query.error.issues.map((issue) => issue.message) }, { status: 400 })
-  const lines = Readable.from(days(query.data)).pipe(createGzip({ level: 4 }))
-  return new Response(Readable.toWeb(lines) as ReadableStream, {
-    headers: { 'content-type': 'application/x-ndjson', 'content-encoding': 'gzip', 'cache-control': 'no-store' },
+  const key = JSON.stringify({ ...query.data, before: query.data.before ?? utcDay(Date.now()) })
+  const known = remembered.get(key)
+  const body = known === undefined ? Readable.toWeb(remember(key, Readable.from(days(query.data)).pipe(createGzip({ level: 4 })))) : known
+  // The file itself is gzip; a content-encoding would make servers and proxies on the way undo or repeat it.
+  return new Response(body as BodyInit, { headers: { 'content-type': 'application/gzip', 'cache-control': 'no-store' } })
+}
+
+/** The same question has the same answer, byte for byte: the last few answers are kept. */
+const remembered = new Map<string, Buffer>()
+const REMEMBERED_AT_MOST = 3
+
+function remember(key: string, stream: Transform): Transform {
+  const parts: Buffer[] = []
+  stream.on('data', (part: Buffer) => parts.push(part))
+  stream.on('end', () => {
+    remembered.set(key, Buffer.concat(parts))
+    for (const old of [...remembered.keys()].slice(0, -REMEMBERED_AT_MOST)) remembered.delete(old)
   })
+  return stream
 }
 
 async function* days({ seed, days: count, pace, before }: z.infer<typeof QuerySchema>): AsyncGenerator<string> {

@@ -1,0 +1,3 @@
+export { ResultsFrame } from './frame'
+export { OneCall } from './one-call'
+export { Results } from './results'

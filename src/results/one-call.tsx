@@ -1,0 +1,138 @@
+'use client'
+// A single call: its record, its script answers, and every event it is made of.
+import { format } from 'date-fns'
+import Link from 'next/link'
+import { useCallback } from 'react'
+import type { AgentLeg, CallRecord, LedgerEntry } from '@/core/ledger'
+import { formatClock } from '@/core/time'
+import { outcomeLabel, resultWords } from '@/desk'
+import { useArchive, useHistory } from '@/exchange/react'
+import { eventWords, type Names } from './event-words'
+
+export function OneCall({ callId, names }: { callId: string; names: Names }) {
+  const { value, problem } = useArchive(useCallback((api) => api.call(callId).then((found) => ({ found })), [callId]))
+  const { opening } = useHistory()
+  const found = value?.found ?? null
+  return (
+    <main className="mx-auto max-w-[1100px] px-6 pt-4 pb-12">
+      <Link href="/results" className="text-soft underline underline-offset-4 hover:text-ink">
+        All results
+      </Link>
+      {problem !== null && <p role="alert">The call could not be read: {problem}</p>}
+      {found === null && (value === null || opening === null) && (
+        <p role="status" className="mt-4 text-soft">
+          Looking for the call…
+        </p>
+      )}
+      {found === null && value !== null && opening !== null && (
+        <p className="mt-4">
+          No call <span className="tabular">{callId}</span> is kept here. It may belong to another browser, or still be under way.
+        </p>
+      )}
+      {found !== null && <Found {...found} names={names} />}
+    </main>
+  )
+}
+
+function Found({ record, entries, names }: { record: CallRecord; entries: readonly LedgerEntry[]; names: Names }) {
+  const saved = entries.findLast((e) => e.event.kind === 'outcomeSaved')?.event
+  const followUp = saved?.kind === 'outcomeSaved' ? saved.followUp : ''
+  const script = names.centre.scripts.find((s) => s.name === record.script)
+  const questions = new Map(script?.pages.flatMap((p) => p.questions).map((q) => [q.field, q]))
+  return (
+    <>
+      <h1 className="mt-2 font-semibold text-2xl">
+        {record.customer ?? record.number ?? 'Withheld number'}
+        <span className="font-normal text-soft text-lg"> · {record.queue ?? 'dialled by us'}</span>
+      </h1>
+      <p className="text-soft">
+        {format(record.offeredAtMs, 'EEEE d MMMM yyyy, HH:mm:ss')} · <span className="tabular">{record.number ?? 'number withheld'}</span> ·{' '}
+        <span className="tabular">{record.callId}</span>
+      </p>
+      <div className="mt-6 grid gap-10 lg:grid-cols-[1fr_1fr]">
+        <div className="space-y-6">
+          <section aria-label="Outcome">
+            <h2 className="eyebrow">Outcome</h2>
+            <p className="font-semibold text-lg">{record.outcome === null ? resultWords(record.result) : outcomeLabel(names.centre, record)}</p>
+            <p className="text-soft">
+              {record.outcomeBy !== null && record.outcomeAtMs !== null
+                ? `Saved by ${record.outcomeBy} at ${format(record.outcomeAtMs, 'HH:mm:ss')}`
+                : record.result === 'handled'
+                  ? 'Owed: no outcome is saved yet'
+                  : 'No agent spoke, so no outcome is owed'}
+            </p>
+            <Pair label="Notes" value={record.notes} />
+            <Pair label="Follow-up" value={followUp} />
+          </section>
+          <section aria-label="Times">
+            <h2 className="eyebrow">Times</h2>
+            <dl className="mt-1 grid grid-cols-[160px_1fr]">
+              <dt className="text-soft">{record.answeredAtMs === null ? 'Waited in vain' : 'Waited'}</dt>
+              <dd className="tabular">{formatClock((record.answeredAtMs ?? record.endedAtMs) - record.offeredAtMs)}</dd>
+              <dt className="text-soft">In all</dt>
+              <dd className="tabular">{formatClock(record.endedAtMs - record.offeredAtMs)}</dd>
+            </dl>
+            {record.agents.map((leg) => (
+              <Leg key={`${leg.agent} ${leg.fromMs}`} leg={leg} />
+            ))}
+          </section>
+          <section aria-label="Script answers">
+            <h2 className="eyebrow">Script answers{record.script !== null && ` · ${record.script}, version ${record.scriptVersion}`}</h2>
+            {Object.keys(record.answers).length === 0 && <p className="text-soft">None were taken.</p>}
+            <dl className="mt-1">
+              {Object.entries(record.answers).map(([field, value]) => {
+                const question = questions.get(field)
+                const label = question?.kind === 'choice' ? question.options.find((o) => o.value === value)?.label : undefined
+                return <Pair key={field} label={question?.label ?? field} value={label ?? (typeof value === 'boolean' ? (value ? 'Yes' : 'No') : value)} />
+              })}
+            </dl>
+          </section>
+        </div>
+        <section aria-label="Events">
+          <h2 className="eyebrow">Every event, as the ledger has it</h2>
+          <ol className="mt-1">
+            {entries.map((entry) => (
+              <li key={entry.seq} className="grid grid-cols-[76px_60px_1fr] border-line border-b py-1">
+                <span className="tabular text-soft">{format(entry.atMs, 'HH:mm:ss')}</span>
+                <span className="tabular text-soft">#{entry.seq}</span>
+                <span className="min-w-0 break-words">{eventWords(entry.event, names)}</span>
+              </li>
+            ))}
+          </ol>
+        </section>
+      </div>
+    </>
+  )
+}
+
+function Pair({ label, value }: { label: string; value: string }) {
+  if (value === '') return null
+  return (
+    <p className="grid grid-cols-[160px_1fr] py-0.5">
+      <span className="text-soft">{label}</span>
+      <span className="min-w-0 break-words">{value}</span>
+    </p>
+  )
+}
+
+function Leg({ leg }: { leg: AgentLeg }) {
+  const parts = [
+    ['rang', leg.ringMs],
+    ['talked', leg.talkMs],
+    ['held', leg.holdMs],
+    ['wrapped up', leg.wrapUpMs],
+  ] as const
+  return (
+    <p className="mt-1 grid grid-cols-[160px_1fr]">
+      <span>{leg.agent}</span>
+      <span className="text-soft">
+        {parts.map(([word, ms], i) => (
+          <span key={word}>
+            {i > 0 && ' · '}
+            {word} <span className="tabular text-ink">{formatClock(ms)}</span>
+          </span>
+        ))}
+      </span>
+    </p>
+  )
+}

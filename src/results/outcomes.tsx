@@ -1,0 +1,115 @@
+'use client'
+// Outcomes by queue or by agent: a stacked bar per group, and the counts of the chosen group as a table.
+import clsx from 'clsx'
+import { max, sum } from 'd3-array'
+import { scaleLinear } from 'd3-scale'
+import { ToggleGroup } from 'radix-ui'
+import { useState } from 'react'
+import type { Grouped } from '@/core/reports'
+import type { Report } from '@/exchange/archive/client'
+import type { CentreView } from '@/exchange/protocol'
+import { percent } from './format'
+
+const SHADES = ['var(--color-green)', 'var(--color-sea)', 'var(--color-brass)', 'var(--color-soft)', 'var(--color-red)', 'var(--color-line-strong)']
+
+export function Outcomes({ report, centre }: { report: Report; centre: CentreView }) {
+  const [by, setBy] = useState<'queue' | 'agent'>('queue')
+  const [chosen, setChosen] = useState<string | null>(null)
+  const groups: readonly Grouped[] = (by === 'queue' ? report.queues : report.agents).filter((g) => coded(g) > 0)
+  const group = groups.find((g) => g.name === chosen)
+  const width = scaleLinear()
+    .domain([0, max(groups, coded) ?? 1])
+    .range([0, 100])
+  const labels = outcomeLabels(centre)
+  const counts = Object.entries(group?.measures.outcomes ?? report.all.outcomes).sort((a, b) => b[1] - a[1])
+  const total = sum(counts, ([, n]) => n)
+  return (
+    <section aria-label="Outcomes">
+      <div className="flex items-center justify-between">
+        <h2 className="font-semibold text-lg">Outcomes</h2>
+        <ToggleGroup.Root
+          type="single"
+          value={by}
+          onValueChange={(value) => value !== '' && (setBy(value as typeof by), setChosen(null))}
+          aria-label="Outcomes by"
+          className="flex"
+        >
+          {(['queue', 'agent'] as const).map((value) => (
+            <ToggleGroup.Item
+              key={value}
+              value={value}
+              className="-ml-px h-8 border border-line-strong px-3 first:rounded-l-sm last:rounded-r-sm data-[state=on]:bg-ink data-[state=on]:text-white"
+            >
+              By {value}
+            </ToggleGroup.Item>
+          ))}
+        </ToggleGroup.Root>
+      </div>
+      {groups.length === 0 ? (
+        <p className="mt-2 text-soft">No call of this span is coded yet.</p>
+      ) : (
+        <div className="mt-2 grid gap-8 lg:grid-cols-[1fr_360px]">
+          <ul aria-label={`Coded calls by ${by}`} className="space-y-1">
+            {groups.map((g) => (
+              <li key={g.name}>
+                <button
+                  type="button"
+                  aria-pressed={g.name === chosen}
+                  onClick={() => setChosen(g.name === chosen ? null : g.name)}
+                  className={clsx(
+                    'grid w-full grid-cols-[150px_1fr_56px] items-center gap-2 rounded-sm px-1 py-0.5 text-left',
+                    g.name === chosen ? 'bg-green-wash' : 'hover:bg-raised',
+                  )}
+                >
+                  <span className="truncate">{g.name}</span>
+                  <span className="flex h-5" style={{ width: `${width(coded(g))}%` }}>
+                    {ranked(g).map(([code, n], i) => (
+                      <span
+                        key={code}
+                        title={`${labels.get(code) ?? code}: ${n}`}
+                        className="h-full border-raised border-r"
+                        style={{ width: `${(n / coded(g)) * 100}%`, background: SHADES[Math.min(i, SHADES.length - 1)] }}
+                      />
+                    ))}
+                  </span>
+                  <span className="tabular text-right">{coded(g)}</span>
+                </button>
+              </li>
+            ))}
+          </ul>
+          <table className="w-full self-start">
+            <caption className="pb-1 text-left">
+              <span className="font-semibold">{group === undefined ? 'All coded calls' : group.name}</span>
+              <span className="text-soft"> · {total}</span>
+            </caption>
+            <thead className="sr-only">
+              <tr>
+                <th scope="col">Outcome</th>
+                <th scope="col">Calls</th>
+                <th scope="col">Share</th>
+              </tr>
+            </thead>
+            <tbody>
+              {counts.map(([code, n], i) => (
+                <tr key={code} data-outcome={code} className="border-line border-t">
+                  <th scope="row" className="py-0.5 text-left font-normal">
+                    {group !== undefined && (
+                      <span aria-hidden className="mr-2 inline-block size-2.5" style={{ background: SHADES[Math.min(i, SHADES.length - 1)] }} />
+                    )}
+                    {labels.get(code) ?? code}
+                  </th>
+                  <td className="tabular text-right">{n}</td>
+                  <td className="tabular w-20 text-right text-soft">{percent(n / total)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </section>
+  )
+}
+
+const coded = (g: Grouped): number => sum(Object.values(g.measures.outcomes))
+const ranked = (g: Grouped) => Object.entries(g.measures.outcomes).sort((a, b) => b[1] - a[1])
+const outcomeLabels = (centre: CentreView) => new Map(centre.outcomeSets.flatMap((s) => s.codes.map((c) => [c.code, c.label] as const)))

@@ -1,0 +1,109 @@
+'use client'
+// Results: what happened in a span of days, from the whole centre down to a call, and the files it can be recomputed from.
+import { useRouter, useSearchParams } from 'next/navigation'
+import { useCallback, useState } from 'react'
+import { HistoryProgress } from '@/desk'
+import type { ExportName } from '@/exchange/archive/client'
+import type { CentreView } from '@/exchange/protocol'
+import { useArchive, useArchiveApi } from '@/exchange/react'
+import { Button, Problem, saveFile, TextField } from '@/ui'
+import { CallsTable } from './calls-table'
+import { Figures } from './figures'
+import { GroupsTable } from './groups-table'
+import { Outcomes } from './outcomes'
+import { SeriesChart } from './series-chart'
+import { type Days, lastSevenDays, PRESETS, parseDays, stepMsOf, toSpan } from './span'
+
+const FILES: readonly (readonly [ExportName, string])[] = [
+  ['calls.ndjson', 'application/x-ndjson'],
+  ['calls.csv', 'text/csv'],
+  ['agent-states.ndjson', 'application/x-ndjson'],
+]
+
+export function Results({ centre }: { centre: CentreView }) {
+  const query = useSearchParams()
+  const router = useRouter()
+  const initial = parseDays(query.get('from') ?? '', query.get('to') ?? '')
+  const [days, setDays] = useState<Days>(initial.ok ? initial.days : lastSevenDays(new Date()))
+  const span = toSpan(days)
+  const { value: report, problem } = useArchive(useCallback((api) => api.report(toSpan(days), Date.now(), stepMsOf(days)), [days]))
+  const api = useArchiveApi()
+
+  const choose = (next: Days) => {
+    setDays(next)
+    router.replace(`/results?from=${next.from}&to=${next.to}`)
+  }
+  const save = async (name: ExportName, type: string) => {
+    if (api !== null) saveFile(name, await api.exportFile(name, span, Date.now()), type)
+  }
+
+  return (
+    <main className="mx-auto max-w-[1280px] px-6 pt-4 pb-12">
+      <div className="flex flex-wrap items-end gap-4">
+        <h1 className="mr-2 font-semibold text-2xl">Results</h1>
+        <DayChoice key={`${days.from} ${days.to}`} days={days} onChoose={choose} />
+        <section aria-label="Export" className="ml-auto flex items-center gap-2">
+          <span className="eyebrow">Save as a file</span>
+          {FILES.map(([name, type]) => (
+            <Button key={name} onClick={() => void save(name, type)}>
+              {name}
+            </Button>
+          ))}
+        </section>
+      </div>
+      <HistoryProgress />
+      {problem !== null && <Problem className="mt-4">The figures could not be computed: {problem}. Reload the page to try again.</Problem>}
+      {report === null && problem === null && (
+        <p role="status" className="mt-6 text-soft">
+          Computing the figures…
+        </p>
+      )}
+      {report !== null && (
+        <div className="mt-4 space-y-8">
+          <Figures report={report} />
+          <div className="grid gap-10 lg:grid-cols-2">
+            <SeriesChart series={report.series} byHour={days.from === days.to} />
+            <GroupsTable caption="By queue" rows={report.queues} />
+          </div>
+          <Outcomes report={report} centre={centre} />
+          <GroupsTable caption="By agent" rows={report.agents} withOccupancy />
+          <CallsTable records={report.records} centre={centre} />
+        </div>
+      )}
+    </main>
+  )
+}
+
+function DayChoice({ days, onChoose }: { days: Days; onChoose: (days: Days) => void }) {
+  const [from, setFrom] = useState(days.from)
+  const [to, setTo] = useState(days.to)
+  const [problem, setProblem] = useState<string | null>(null)
+  const show = (nextFrom: string, nextTo: string) => {
+    setFrom(nextFrom)
+    setTo(nextTo)
+    const parsed = parseDays(nextFrom, nextTo)
+    setProblem(parsed.ok ? null : parsed.says)
+    if (parsed.ok) onChoose(parsed.days)
+  }
+  return (
+    <fieldset className="flex flex-wrap items-end gap-2">
+      <legend className="sr-only">Days</legend>
+      {PRESETS.map((preset) => {
+        const wanted = preset.days(new Date())
+        return (
+          <Button
+            key={preset.label}
+            aria-pressed={wanted.from === days.from && wanted.to === days.to}
+            className="aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-white"
+            onClick={() => onChoose(wanted)}
+          >
+            {preset.label}
+          </Button>
+        )
+      })}
+      <TextField label="From" type="date" value={from} onChange={(e) => show(e.target.value, to)} />
+      <TextField label="To" type="date" value={to} onChange={(e) => show(from, e.target.value)} />
+      {problem !== null && <Problem>{problem}</Problem>}
+    </fieldset>
+  )
+}
