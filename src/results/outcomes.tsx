@@ -4,15 +4,15 @@ import clsx from 'clsx'
 import { max, sum } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import { ToggleGroup } from 'radix-ui'
-import { useState } from 'react'
+import { type ReactNode, useState } from 'react'
 import type { Grouped } from '@/core/reports'
 import type { Report } from '@/exchange/archive/client'
 import type { CentreView } from '@/exchange/protocol'
 import { percent } from './format'
 
-const SHADES = ['var(--color-green)', 'var(--color-sea)', 'var(--color-brass)', 'var(--color-soft)', 'var(--color-red)', 'var(--color-line-strong)']
+const SHADES = ['var(--color-green)', 'var(--color-sea)', 'var(--color-brass)', 'var(--color-soft)', 'var(--color-line-strong)', 'var(--color-line)']
 
-export function Outcomes({ report, centre }: { report: Report; centre: CentreView }) {
+export function Outcomes({ report, centre, children }: { report: Report; centre: CentreView; children: ReactNode }) {
   const [by, setBy] = useState<'queue' | 'agent'>('queue')
   const [chosen, setChosen] = useState<string | null>(null)
   const groups: readonly Grouped[] = (by === 'queue' ? report.queues : report.agents).filter((g) => coded(g) > 0)
@@ -46,37 +46,43 @@ export function Outcomes({ report, centre }: { report: Report; centre: CentreVie
         </ToggleGroup.Root>
       </div>
       {groups.length === 0 ? (
-        <p className="mt-2 text-soft">No call of this span is coded yet.</p>
+        <>
+          <p className="mt-2 mb-8 text-soft">No call of this span is coded yet.</p>
+          {children}
+        </>
       ) : (
         <div className="mt-2 grid gap-8 lg:grid-cols-[1fr_360px]">
-          <ul aria-label={`Coded calls by ${by}`} className="space-y-1">
-            {groups.map((g) => (
-              <li key={g.name}>
-                <button
-                  type="button"
-                  aria-pressed={g.name === chosen}
-                  onClick={() => setChosen(g.name === chosen ? null : g.name)}
-                  className={clsx(
-                    'grid w-full grid-cols-[150px_1fr_56px] items-center gap-2 rounded-sm px-1 py-0.5 text-left',
-                    g.name === chosen ? 'bg-green-wash' : 'hover:bg-raised',
-                  )}
-                >
-                  <span className="truncate">{g.name}</span>
-                  <span className="flex h-5" style={{ width: `${width(coded(g))}%` }}>
-                    {ranked(g).map(([code, n], i) => (
-                      <span
-                        key={code}
-                        title={`${labels.get(code) ?? code}: ${n}`}
-                        className="h-full border-raised border-r"
-                        style={{ width: `${(n / coded(g)) * 100}%`, background: SHADES[Math.min(i, SHADES.length - 1)] }}
-                      />
-                    ))}
-                  </span>
-                  <span className="tabular text-right">{coded(g)}</span>
-                </button>
-              </li>
-            ))}
-          </ul>
+          <div className="space-y-10">
+            <ul aria-label={`Coded calls by ${by}`} className="space-y-1">
+              {groups.map((g) => (
+                <li key={g.name}>
+                  <button
+                    type="button"
+                    aria-pressed={g.name === chosen}
+                    onClick={() => setChosen(g.name === chosen ? null : g.name)}
+                    className={clsx(
+                      'grid w-full grid-cols-[150px_1fr_56px] items-center gap-2 rounded-sm px-1 py-0.5 text-left',
+                      g.name === chosen ? 'bg-green-wash' : 'hover:bg-raised',
+                    )}
+                  >
+                    <span className="truncate">{g.name}</span>
+                    <span className="flex h-5" style={{ width: `${width(coded(g))}%` }}>
+                      {ranked(g).map(([code, n], i) => (
+                        <span
+                          key={code}
+                          title={`${labels.get(code) ?? code}: ${n}`}
+                          className="h-full border-raised border-r"
+                          style={{ width: `${(n / coded(g)) * 100}%`, background: SHADES[Math.min(i, SHADES.length - 1)] }}
+                        />
+                      ))}
+                    </span>
+                    <span className="tabular text-right">{coded(g)}</span>
+                  </button>
+                </li>
+              ))}
+            </ul>
+            {children}
+          </div>
           <table className="w-full self-start">
             <caption className="pb-1 text-left">
               <span className="font-semibold">{group === undefined ? 'All coded calls' : group.name}</span>

@@ -65,8 +65,9 @@ export function Results({ centre }: { centre: CentreView }) {
             <SeriesChart series={report.series} byHour={days.from === days.to} />
             <GroupsTable caption="By queue" rows={report.queues} />
           </div>
-          <Outcomes report={report} centre={centre} />
-          <GroupsTable caption="By agent" rows={report.agents} withOccupancy />
+          <Outcomes report={report} centre={centre}>
+            <GroupsTable caption="By agent" rows={report.agents} withOccupancy />
+          </Outcomes>
           <CallsTable records={report.records} centre={centre} />
         </div>
       )}

@@ -28,7 +28,8 @@ export function createAgenda<T>(): Agenda<T> {
   }
   return {
     note(atMs, act) {
-      heap.push({ atMs, order: order++, act })
+      // Instants are whole milliseconds everywhere; delays drawn by chance are not.
+      heap.push({ atMs: Math.ceil(atMs), order: order++, act })
       for (let i = heap.length - 1; i > 0 && before(i, (i - 1) >> 1); i = (i - 1) >> 1) swap(i, (i - 1) >> 1)
     },
     nextAtMs: () => heap[0]?.atMs ?? null,

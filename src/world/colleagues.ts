@@ -52,15 +52,22 @@ export function readOn(seed: number, setUp: SetUp, agentId: AgentId, contact: Co
   return page.ways.length === 0 ? answers : [...answers, { kind: 'turnPage', ...on, direction: 'next' }]
 }
 
+const TEXTS: Readonly<Record<string, readonly string[]>> = {
+  newSailing: ['Saturday 09:40', 'tomorrow, first boat', 'Friday 16:30', 'Sunday 11:15'],
+  callerIs: ['her sister', 'his daughter', 'a neighbour', 'the school office'],
+  question: ['Are dogs allowed on deck?', 'When does the winter timetable begin?', 'How early must a car be there?'],
+  lengthAndWeight: ['12 m, 18 t', '16.5 m, 40 t', '6.2 m, 2.4 t', '9 m, 11 t'],
+}
+
 function someAnswer(question: Question, contact: Contact, chance: ReturnType<typeof chanceOfCall>): AnswerValue {
   switch (question.kind) {
     case 'yesNo':
       return chance.next() < 0.86
     case 'choice':
-      // The first option is the usual one.
-      return chance.next() < 0.6 ? (question.options[0]?.value ?? '') : chance.pick(question.options).value
+      // The first option is the usual one; few people mean to call somebody else.
+      return chance.weighted(question.options.map(({ value }, i) => ({ item: value, weight: value === 'wrongNumber' ? 0.05 : 1 / (i + 1) })))
     case 'text':
-      if (question.shape === null) return chance.pick(['Saturday 09:40', 'tomorrow, first boat', 'Friday 16:30', 'two adults and a car'])
+      if (question.shape === null) return chance.pick(TEXTS[question.field] ?? ['see notes'])
       return contact.customer?.facts.find((f) => f.label === 'Booking')?.value ?? question.shape.example
   }
 }

@@ -1,7 +1,7 @@
 // Past days as they are kept: the entries as text, and the call records and agent intervals folded from them once,
 // so that opening the results does not fold a week again.
 import * as z from 'zod'
-import { AgentIntervalSchema, CallRecordSchema, createLedgerFolder, type LedgerEntry, parseEntry, toLine } from '@/core/ledger'
+import { AgentIntervalSchema, CallRecordSchema, createLedgerFolder, type LedgerEntry, parseEntry } from '@/core/ledger'
 import type { KeyValue } from '@/exchange/store'
 
 export const PastDaySchema = z.object({
@@ -16,28 +16,34 @@ const DayLineSchema = z.object({ kind: z.literal('day'), day: z.string(), dayNo:
 
 export type Progress = { readonly done: number; readonly days: number }
 
-/** Reads a stream of days (a header line, then its entries), keeps each day as soon as it is whole. */
-export async function importDays(store: KeyValue, lines: AsyncIterable<string>, onDay: (day: PastDay, progress: Progress) => void): Promise<void> {
+/**
+ * Reads a stream of days (a header line, then its entries), keeps each day as soon as it is whole. Entries are folded
+ * as they come, which throws on whatever does not follow; the records that result are checked against their schema.
+ * Checking 70,000 entries one by one as well would cost a visitor a second for data our own server has just made.
+ */
+export async function importDays(store: KeyValue, batches: AsyncIterable<readonly string[]>, onDay: (day: PastDay, progress: Progress) => void): Promise<void> {
   let header: z.infer<typeof DayLineSchema> | null = null
-  let entries: LedgerEntry[] = []
+  let lines: string[] = []
   const finish = async () => {
     if (header === null) return
-    const day = foldDay(header.day, entries)
-    await store.set(`entries/${header.day}`, entries.map((e) => `${toLine(e)}\n`).join(''))
-    await store.set(`day/${header.day}`, day)
+    const day = PastDaySchema.parse(
+      foldDay(
+        header.day,
+        lines.map((line) => JSON.parse(line) as LedgerEntry),
+      ),
+    )
     onDay(day, { done: header.dayNo, days: header.days })
+    await store.set(`entries/${header.day}`, lines.join('\n'))
+    await store.set(`day/${header.day}`, day)
   }
-  for await (const line of lines) {
-    if (line.startsWith('{"kind":"day"')) {
-      await finish()
-      header = DayLineSchema.parse(JSON.parse(line))
-      entries = []
-    } else {
-      const opened = parseEntry(line)
-      if (!opened.ok) throw new Error(`a past day could not be read: ${opened.detail}`)
-      entries.push(opened.entry)
+  for await (const batch of batches)
+    for (const line of batch) {
+      if (line.startsWith('{"kind":"day"')) {
+        await finish()
+        header = DayLineSchema.parse(JSON.parse(line))
+        lines = []
+      } else if (line !== '') lines.push(line)
     }
-  }
   await finish()
 }
 
@@ -70,8 +76,8 @@ export const readEntries = (text: string): LedgerEntry[] =>
     return opened.ok ? [opened.entry] : []
   })
 
-/** Lines of a gzip byte stream, without their ends. */
-export async function* linesOf(stream: ReadableStream<Uint8Array>): AsyncGenerator<string> {
+/** Whole lines of a gzip byte stream, without their ends, as they arrive. */
+export async function* linesOf(stream: ReadableStream<Uint8Array>): AsyncGenerator<readonly string[]> {
   const text = stream.pipeThrough(new DecompressionStream('gzip') as ReadableWritablePair<Uint8Array, Uint8Array>)
   const reader = text.pipeThrough(new TextDecoderStream() as ReadableWritablePair<string, Uint8Array>).getReader()
   let rest = ''
@@ -80,7 +86,7 @@ export async function* linesOf(stream: ReadableStream<Uint8Array>): AsyncGenerat
     if (done) break
     const lines = (rest + value).split('\n')
     rest = lines.pop() ?? ''
-    yield* lines
+    yield lines
   }
-  if (rest !== '') yield rest
+  if (rest !== '') yield [rest]
 }

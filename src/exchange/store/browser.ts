@@ -7,7 +7,7 @@ export type StoreOpening = { readonly ok: true; readonly store: KeyValue } | { r
 /** Opens a named store and proves it by a write. Private modes and full disks refuse with the browser's words. */
 export async function browserStore(storeName: string): Promise<StoreOpening> {
   try {
-    const forage = localforage.createInstance({ name: 'loyal-switchboard', storeName, driver: localforage.INDEXEDDB })
+    const forage = localforage.createInstance({ name: `loyal-switchboard-${storeName}`, storeName, driver: localforage.INDEXEDDB })
     await forage.ready()
     await forage.setItem('probe', 1)
     await forage.removeItem('probe')
