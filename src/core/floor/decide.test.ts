@@ -2,11 +2,19 @@ import { describe, expect, test } from 'vitest'
 import type { Command } from '@/core/floor'
 import { toCallId } from '@/core/ids'
 import { get, values } from '@/core/table'
-import { aFloor, ANN, aReadyFloor, arrives, BO, CY, FIRST, SECOND_QUEUE } from '@/core/testing'
+import { ANN, aFloor, aReadyFloor, arrives, BO, CY, FIRST, SECOND_QUEUE } from '@/core/testing'
 
 const call = (n: number) => toCallId(`call_test_${n}`)
 const on = (kind: 'answer' | 'decline' | 'silence' | 'hold' | 'retrieve' | 'hangUp', agentId = ANN, n = 1): Command => ({ kind, agentId, callId: call(n) })
-const save = (code: string | null, callId = call(1)): Command => ({ kind: 'saveOutcome', agentId: ANN, callId, code, notes: '', followUp: '', andThen: { state: 'ready' } })
+const save = (code: string | null, callId = call(1)): Command => ({
+  kind: 'saveOutcome',
+  agentId: ANN,
+  callId,
+  code,
+  notes: '',
+  followUp: '',
+  andThen: { state: 'ready' },
+})
 const start = (pin: string, queueIds = [FIRST]): Command => ({ kind: 'startShift', agentId: ANN, pin, queueIds, seat: 'desk' })
 const dial = (typed: string): Command => ({ kind: 'makeCall', agentId: ANN, typed, customer: null })
 const farEnd = (report: 'ringing' | 'answered' | 'busy'): Command => ({ kind: 'farEnd', callId: call(1), report })
@@ -34,7 +42,12 @@ describe('what the floor takes and what it refuses', () => {
     { says: 'nobody goes ready twice', given: [], when: { kind: 'goReady', agentId: ANN }, then: 'alreadyReady' },
     { says: 'nobody leaves a ringing call for a break', given: [arrives()], when: { kind: 'goNotReady', agentId: ANN, reason: 'Break' }, then: 'callRings' },
     { says: 'reasons come from the list', given: [], when: { kind: 'goNotReady', agentId: ANN, reason: 'Bored' }, then: 'unknownReason' },
-    { says: 'the same reason twice changes nothing', given: [{ kind: 'goNotReady', agentId: ANN, reason: 'Break' }], when: { kind: 'goNotReady', agentId: ANN, reason: 'Break' }, then: 'alreadyNotReady' },
+    {
+      says: 'the same reason twice changes nothing',
+      given: [{ kind: 'goNotReady', agentId: ANN, reason: 'Break' }],
+      when: { kind: 'goNotReady', agentId: ANN, reason: 'Break' },
+      then: 'alreadyNotReady',
+    },
     { says: 'nobody goes home owing an outcome', given: [...TALKING, on('hangUp')], when: { kind: 'endShift', agentId: ANN }, then: 'outcomeOwed' },
     { says: 'a seat is held by one', given: [], when: start('1110'), then: 'seatTaken' },
     { says: 'mute set to what it is changes nothing', given: [], when: { kind: 'setMute', agentId: ANN, muted: false }, then: 'muteUnchanged' },
@@ -56,7 +69,12 @@ describe('what the floor takes and what it refuses', () => {
     { says: 'nothing is not dialled', given: [], when: dial('  '), then: 'numberEmpty' },
     { says: 'a number is dialled from ready', given: [], when: dial('01632 960112'), then: 'ok' },
     { says: 'nobody dials during a call', given: TALKING, when: dial('01632 960112'), then: 'callUnderWay' },
-    { says: 'the far end answers once', given: [dial('01632 960112'), farEnd('ringing'), farEnd('answered')], when: farEnd('answered'), then: 'alreadyAnswered' },
+    {
+      says: 'the far end answers once',
+      given: [dial('01632 960112'), farEnd('ringing'), farEnd('answered')],
+      when: farEnd('answered'),
+      then: 'alreadyAnswered',
+    },
   ])('$says', ({ given, when, then }) => {
     const floor = aReadyFloor()
     for (const command of given) expect(floor.give(command)).toBe('ok')

@@ -18,10 +18,15 @@ export type Ruling = Refused | null
 
 export const refuse = (refusal: FloorRefusal): Refused => ({ ok: false, refusal })
 
+/**
+ * Only the first event of a decision has no cause: it marks where a decision begins, so that a torn ledger is cut
+ * between decisions and never inside one.
+ */
 export function emit(draft: Draft, causedBy: number | null, ...events: readonly FloorEvent[]): null {
   for (const event of events) {
+    const cause = causedBy ?? draft.entries[0]?.seq ?? null
     draft.state = evolve(draft.state, event, draft.atMs)
-    draft.entries.push({ version: LEDGER_VERSION, seq: draft.state.seq, atMs: draft.atMs, causedBy, event })
+    draft.entries.push({ version: LEDGER_VERSION, seq: draft.state.seq, atMs: draft.atMs, causedBy: cause, event })
   }
   return null
 }

@@ -4,7 +4,7 @@ import { type Command, createFloor, evolve, INVARIANTS, toRefusalText } from '@/
 import { type AgentId, toCallId } from '@/core/ids'
 import { createLedgerFolder, parseEntry, toLine } from '@/core/ledger'
 import { get, values } from '@/core/table'
-import { aFloor, ANN, BO, CY, FIRST, SECOND_QUEUE, SMALL, START_MS } from '@/core/testing'
+import { ANN, aFloor, BO, CY, FIRST, SECOND_QUEUE, SMALL, START_MS } from '@/core/testing'
 
 const agentId = fc.constantFrom(ANN, BO, CY)
 const callId = fc.integer({ min: 1, max: 12 }).map((n) => toCallId(`call_test_${n}`))
@@ -13,15 +13,28 @@ const andThen = fc.constantFrom({ state: 'ready' as const }, { state: 'notReady'
 const PINS: Record<AgentId, string> = { [ANN]: '1110', [BO]: '1111', [CY]: '1112' }
 
 const command: fc.Arbitrary<Command> = fc.oneof(
-  { weight: 3, arbitrary: agentId.map((id): Command => ({ kind: 'startShift', agentId: id, pin: PINS[id] ?? '', queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' })) },
+  {
+    weight: 3,
+    arbitrary: agentId.map((id): Command => ({ kind: 'startShift', agentId: id, pin: PINS[id] ?? '', queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' })),
+  },
   { weight: 4, arbitrary: agentId.map((id): Command => ({ kind: 'goReady', agentId: id })) },
   { weight: 1, arbitrary: agentId.map((id): Command => ({ kind: 'goNotReady', agentId: id, reason: 'Break' })) },
   { weight: 1, arbitrary: agentId.map((id): Command => ({ kind: 'endShift', agentId: id })) },
   { weight: 1, arbitrary: fc.tuple(agentId, fc.boolean()).map(([id, muted]): Command => ({ kind: 'setMute', agentId: id, muted })) },
-  { weight: 2, arbitrary: fc.tuple(agentId, fc.constantFrom('01632 960112', '+33199000000', 'nobody')).map(([id, typed]): Command => ({ kind: 'makeCall', agentId: id, typed, customer: null })) },
+  {
+    weight: 2,
+    arbitrary: fc
+      .tuple(agentId, fc.constantFrom('01632 960112', '+33199000000', 'nobody'))
+      .map(([id, typed]): Command => ({ kind: 'makeCall', agentId: id, typed, customer: null })),
+  },
   { weight: 4, arbitrary: queueId.map((id): Command => ({ kind: 'callArrives', queueId: id, number: '+441632960112', customer: null, path: null })) },
   { weight: 2, arbitrary: callId.map((id): Command => ({ kind: 'callerHangsUp', callId: id })) },
-  { weight: 3, arbitrary: fc.tuple(callId, fc.constantFrom('ringing', 'answered', 'busy', 'noAnswer', 'machine')).map(([id, report]) => ({ kind: 'farEnd', callId: id, report }) as Command) },
+  {
+    weight: 3,
+    arbitrary: fc
+      .tuple(callId, fc.constantFrom('ringing', 'answered', 'busy', 'noAnswer', 'machine'))
+      .map(([id, report]) => ({ kind: 'farEnd', callId: id, report }) as Command),
+  },
   { weight: 1, arbitrary: fc.constant<Command>({ kind: 'passTime' }) },
   {
     weight: 14,
@@ -35,8 +48,18 @@ const command: fc.Arbitrary<Command> = fc.oneof(
       .tuple(agentId, callId, fc.constantFrom('done', null, 'elsewhere'), andThen)
       .map(([agent, call, code, next]): Command => ({ kind: 'saveOutcome', agentId: agent, callId: call, code, notes: 'n', followUp: '', andThen: next })),
   },
-  { weight: 2, arbitrary: fc.tuple(agentId, callId).map(([agent, call]): Command => ({ kind: 'answerScript', agentId: agent, callId: call, field: 'speaking', value: true })) },
-  { weight: 2, arbitrary: fc.tuple(agentId, callId, fc.constantFrom('next', 'back')).map(([agent, call, direction]) => ({ kind: 'turnPage', agentId: agent, callId: call, direction }) as Command) },
+  {
+    weight: 2,
+    arbitrary: fc
+      .tuple(agentId, callId)
+      .map(([agent, call]): Command => ({ kind: 'answerScript', agentId: agent, callId: call, field: 'speaking', value: true })),
+  },
+  {
+    weight: 2,
+    arbitrary: fc
+      .tuple(agentId, callId, fc.constantFrom('next', 'back'))
+      .map(([agent, call, direction]) => ({ kind: 'turnPage', agentId: agent, callId: call, direction }) as Command),
+  },
 )
 const steps = fc.array(fc.tuple(command, fc.integer({ min: 0, max: 30_000 })), { minLength: 30, maxLength: 160, size: 'max' })
 
@@ -107,7 +130,12 @@ test('agent intervals are gapless over each shift and never overlap; every coded
         expect(intervals.reduce((sum, i) => sum + i.toMs - i.fromMs, 0)).toBe(onShiftMs)
       }
       const ended = new Set(floor.entries.flatMap((e) => (e.event.kind === 'callCleared' ? [e.event.callId] : [])))
-      expect(folder.records().map((r) => r.callId).sort()).toEqual([...ended].sort())
+      expect(
+        folder
+          .records()
+          .map((r) => r.callId)
+          .sort(),
+      ).toEqual([...ended].sort())
       for (const record of folder.records()) expect(record.offeredAtMs).toBeGreaterThanOrEqual(START_MS)
     }),
     { numRuns: 100, seed: 11 },

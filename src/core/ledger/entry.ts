@@ -33,7 +33,7 @@ export const LedgerEntrySchema = z
     seq: z.number().int().positive(),
     /** Never decreases within one ledger, even when the system clock does. */
     atMs: z.number().int(),
-    /** The `seq` of the event this one follows from; null when a command caused it. */
+    /** The `seq` of the event this one follows from; null on the first event of what a command caused. */
     causedBy: z.number().int().nullable(),
     event: FloorEventSchema,
   })

@@ -28,8 +28,26 @@ export const SMALL: SetUp = SetUpSchema.parse({
   notReadyReasons: ['Break', 'Missed ring'],
   agents: [ANN, BO, CY].map((id, i) => ({ id, name: ['Ann', 'Bo', 'Cy'][i], pin: `111${i}`, role: 'agent', queueIds: [FIRST, SECOND_QUEUE], playable: false })),
   queues: [
-    { id: FIRST, name: 'First', priority: 1, serviceLevelMs: 10_000, recommendedWrapUpMs: 30_000, scriptId: 'script_small', outcomeSetId: 'outcomes_small', paths: ['one'] },
-    { id: SECOND_QUEUE, name: 'Second', priority: 2, serviceLevelMs: 20_000, recommendedWrapUpMs: 30_000, scriptId: null, outcomeSetId: 'outcomes_small', paths: [] },
+    {
+      id: FIRST,
+      name: 'First',
+      priority: 1,
+      serviceLevelMs: 10_000,
+      recommendedWrapUpMs: 30_000,
+      scriptId: 'script_small',
+      outcomeSetId: 'outcomes_small',
+      paths: ['one'],
+    },
+    {
+      id: SECOND_QUEUE,
+      name: 'Second',
+      priority: 2,
+      serviceLevelMs: 20_000,
+      recommendedWrapUpMs: 30_000,
+      scriptId: null,
+      outcomeSetId: 'outcomes_small',
+      paths: [],
+    },
   ],
   scripts: [
     {
@@ -46,7 +64,15 @@ export const SMALL: SetUp = SetUpSchema.parse({
           questions: [
             { field: 'speaking', label: 'Speaking', kind: 'yesNo' },
             { field: 'reference', label: 'Reference', kind: 'text', shape: { pattern: 'FL-\\d{6}', example: 'FL-204816' } },
-            { field: 'wish', label: 'Wish', kind: 'choice', options: [{ value: 'go', label: 'Go' }, { value: 'stay', label: 'Stay' }] },
+            {
+              field: 'wish',
+              label: 'Wish',
+              kind: 'choice',
+              options: [
+                { value: 'go', label: 'Go' },
+                { value: 'stay', label: 'Stay' },
+              ],
+            },
           ],
           ways: [
             { when: { field: 'speaking', is: true }, to: 'end' },

@@ -77,12 +77,19 @@ async function readChunk(store: KeyValue, range: Range): Promise<{ readonly entr
   for (const line of parsed.data.text.split('\n')) {
     if (line === '') continue
     const opened = parseEntry(line)
-    if (!opened.ok) return { entries, problem: opened.reason === 'savedByNewerVersion' ? 'it was saved by a newer version' : 'a part of it is torn' }
-    if (opened.entry.seq !== range.fromSeq + entries.length) return { entries, problem: 'its entries are out of order' }
+    if (!opened.ok)
+      return { entries: wholeDecisions(entries), problem: opened.reason === 'savedByNewerVersion' ? 'it was saved by a newer version' : 'a part of it is torn' }
+    if (opened.entry.seq !== range.fromSeq + entries.length) return { entries: wholeDecisions(entries), problem: 'its entries are out of order' }
     entries.push(opened.entry)
   }
   const whole = checksumOf(parsed.data.text) === parsed.data.checksum && entries.length === range.toSeq - range.fromSeq + 1
-  return { entries, problem: whole ? null : 'a part of it is torn' }
+  return whole ? { entries, problem: null } : { entries: wholeDecisions(entries), problem: 'a part of it is torn' }
+}
+
+/** Without the last decision, whose end may be in the lost part: half a decision is no state the floor was ever in. */
+function wholeDecisions(entries: readonly LedgerEntry[]): readonly LedgerEntry[] {
+  const begin = entries.findLastIndex((e) => e.causedBy === null)
+  return entries.slice(0, Math.max(0, begin))
 }
 
 /** The next state, or why the entry cannot follow. Folding throws only on entries that contradict what came before. */

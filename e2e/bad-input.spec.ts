@@ -1,0 +1,111 @@
+import { expect, test } from '@playwright/test'
+import { button, goReady, startShift, state, takeCall } from './desk'
+
+test('the start of shift names what is wrong, puts the focus there, and loses nothing', async ({ page }) => {
+  await page.goto('/?world=quiet&seed=7')
+  await button(page, 'Start shift').click()
+  await expect(page.getByText('No agent is chosen. Choose your name.')).toBeVisible()
+  await expect(page.getByLabel('Agent', { exact: true })).toBeFocused()
+
+  await page.getByLabel('Agent', { exact: true }).selectOption({ label: 'Kester Oddersey' })
+  await page.getByLabel('PIN').fill('0000')
+  await page.getByRole('checkbox', { name: 'Disruption' }).uncheck()
+  await expect(page.getByText('Not on this account. A supervisor can add it.')).toBeVisible()
+  await button(page, 'Start shift').click()
+  await expect(page.getByText('This agent and PIN do not belong together.')).toBeVisible()
+  await expect(page.getByLabel('PIN')).toBeFocused()
+  await expect(page.getByLabel('PIN')).toHaveValue('0000')
+  await expect(page.getByRole('checkbox', { name: 'Disruption' })).not.toBeChecked()
+
+  await page.getByLabel('PIN').fill('3108')
+  for (const queue of ['Sailings', 'Assistance']) await page.getByRole('checkbox', { name: queue }).uncheck()
+  await button(page, 'Start shift').click()
+  await expect(page.getByText('No queue is ticked, so no call could reach you. Tick at least one queue.')).toBeVisible()
+  await expect(page.getByRole('checkbox', { name: 'Sailings' })).toBeFocused()
+})
+
+test('the dial line says why it does not dial, and keeps what was typed', async ({ page }) => {
+  await startShift(page)
+  const line = page.getByRole('combobox', { name: 'Dial line' })
+  for (const [typed, says] of [
+    ['harbour master', '“harbour master” matches nobody we know, and is not a number.'],
+    ['+999 12345', '“+999 12345” is not a number of any country.'],
+    ['0163', '“0163” is too short for a number of GB.'],
+  ] as const) {
+    await line.fill(typed)
+    await line.press('Enter')
+    await expect(page.getByText(says)).toBeVisible()
+    await expect(line).toBeFocused()
+    await expect(line).toHaveValue(typed)
+  }
+  await expect(state(page)).toHaveText('Not ready · Signed in')
+})
+
+test('a wrong answer and a missing one are named at their place', async ({ page }) => {
+  await takeCall(page)
+  await button(page, 'Next page').click()
+  await expect(page.getByText('The way on depends on “Who is on the line”, which has no answer yet.')).toBeVisible()
+  await expect(page.getByRole('radio', { name: 'The person who booked' })).toBeFocused()
+  await page.keyboard.press('Space')
+  await page.keyboard.press('Alt+n')
+  await page.getByRole('radio', { name: 'Change a booking' }).click()
+  await page.keyboard.press('Alt+n')
+  const reference = page.getByLabel('Booking reference')
+  await reference.fill('seven')
+  await page.keyboard.press('Alt+n')
+  await expect(page.getByText('“Booking reference” needs something like FL-204816.')).toBeVisible()
+  await expect(reference).toBeFocused()
+  await expect(reference).toHaveValue('seven')
+  await expect(page.getByRole('heading', { name: 'Find the booking' })).toBeVisible()
+  await reference.fill('FL-204816')
+  await page.keyboard.press('Alt+n')
+  await expect(page.getByRole('heading', { name: 'The new sailing' })).toBeVisible()
+})
+
+test('saving without an outcome is refused, and the notes stay', async ({ page }) => {
+  await takeCall(page)
+  await page.getByLabel('Notes').fill('Nothing yet')
+  await button(page, 'Hang up').click()
+  await expect(state(page)).toHaveText('Wrap-up')
+  await button(page, 'Save outcome').click()
+  await expect(page.getByText('No outcome is chosen.')).toBeVisible()
+  await expect(page.getByRole('radio', { name: 'Booking changed' })).toBeFocused()
+  await expect(page.getByLabel('Notes')).toHaveValue('Nothing yet')
+  await expect(state(page)).toHaveText('Wrap-up')
+  await button(page, 'End shift').click()
+  await expect(page.getByText('The call with Ottoline Fjelding still owes an outcome.')).toBeVisible()
+})
+
+test('the interface is refused the history and schemas it may not have, with the reason', async ({ request }) => {
+  const tooMany = await request.get('/api/demo-history?seed=7&days=400&pace=ordinary')
+  expect(tooMany.status()).toBe(400)
+  expect(await tooMany.json()).toEqual({ refused: ['days must be at most 31'] })
+  const noSuch = await request.get('/api/schemas/nothing')
+  expect(noSuch.status()).toBe(404)
+  const call = await request.get('/api/schemas/call')
+  expect(Object.keys((await call.json()).properties)).toContain('answeredAtMs')
+})
+
+test('nothing is asked of any other host, and the content policy is strict', async ({ page, baseURL }) => {
+  const strangers: string[] = []
+  page.on('request', (r) => {
+    if (!r.url().startsWith(baseURL ?? '') && !r.url().startsWith('blob:') && !r.url().startsWith('data:')) strangers.push(r.url())
+  })
+  const violations: string[] = []
+  page.on('console', (m) => {
+    if (/Content Security Policy|Refused to/.test(m.text())) violations.push(m.text())
+  })
+  const response = await page.goto('/?world=quiet&seed=7')
+  const policy = response?.headers()['content-security-policy'] ?? ''
+  expect(policy).toContain("default-src 'self'")
+  expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/)
+  expect(policy).not.toContain('unsafe-eval')
+  await startShift(page)
+  await goReady(page)
+  await button(page, 'Stand-ins').click()
+  await page.keyboard.press('Escape')
+  await page.getByRole('link', { name: 'Results' }).click()
+  await expect(page.getByRole('heading', { name: 'Results' })).toBeVisible()
+  expect(strangers).toEqual([])
+  expect(violations).toEqual([])
+})

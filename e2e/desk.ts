@@ -1,0 +1,58 @@
+// What a person does at a desk, as the tests say it: by roles and names only.
+import { expect, type Locator, type Page } from '@playwright/test'
+
+/** A floor that opens in this browser context is quiet; the seed makes its people the same every time. */
+export const QUIET = '/?world=quiet&seed=7'
+
+export interface Caller {
+  readonly queue?: string
+  /** Begins with the name, as offered. */
+  readonly caller?: string
+  readonly patience?: string
+  readonly stays?: string
+}
+
+export async function startShift(page: Page, name = 'Eluned Tarnow', pin = '2417'): Promise<void> {
+  await page.goto(QUIET)
+  await page.getByLabel('Agent', { exact: true }).selectOption({ label: name })
+  await page.getByLabel('PIN').fill(pin)
+  await page.getByRole('button', { name: 'Start shift' }).click()
+  await expect(state(page)).toHaveText('Not ready · Signed in')
+}
+
+export async function goReady(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Go ready' }).click()
+  await expect(state(page)).toHaveText('Ready')
+}
+
+export const state = (page: Page): Locator => page.getByRole('status', { name: 'Your state' })
+export const board = (page: Page): Locator => page.getByRole('region', { name: 'Board' })
+export const boardWords = (page: Page): Locator => page.getByRole('status', { name: 'Board in words' })
+export const button = (page: Page, name: string): Locator => page.getByRole('button', { name, exact: true })
+
+export async function ringMe(page: Page, { queue = 'Sailings', caller = 'Ottoline Fjelding', patience, stays }: Caller = {}): Promise<void> {
+  await button(page, 'Stand-ins').click()
+  const panel = page.getByRole('dialog', { name: 'Stand-ins' })
+  await panel.getByLabel('Queue').selectOption(queue)
+  const option = panel.getByLabel('Caller', { exact: true }).locator('option', { hasText: caller })
+  await panel.getByLabel('Caller', { exact: true }).selectOption((await option.first().getAttribute('value')) ?? '')
+  if (patience !== undefined) await panel.getByLabel('Patience').selectOption({ label: patience })
+  if (stays !== undefined) await panel.getByLabel('Stays').selectOption({ label: stays })
+  await panel.getByRole('button', { name: 'Ring me' }).click()
+  await expect(panel).toBeHidden()
+}
+
+/** On shift, ready, and talking with a caller. */
+export async function takeCall(page: Page, caller: Caller = {}): Promise<void> {
+  await startShift(page)
+  await goReady(page)
+  await ringMe(page, caller)
+  await button(page, 'Answer').click()
+  await expect(state(page)).toHaveText('On call')
+}
+
+/** Past days have come in, so that figures no longer change by themselves. */
+export async function pastDaysThere(page: Page): Promise<void> {
+  await expect(page.getByRole('region', { name: 'Calls' }).getByRole('row').nth(5)).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText('Past days are being simulated')).toBeHidden({ timeout: 30_000 })
+}

@@ -1,0 +1,59 @@
+// npm test: installs, checks types and lint, runs unit and property tests, builds, runs the browser tests, and counts.
+// `npm test -- --unit` stops before the browser; `npm test -- --browser [playwright arguments]` runs only that part.
+import { spawnSync } from 'node:child_process'
+import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { ensureChromium } from './ensure-chromium.mjs'
+import { ensureInstalled } from './ensure-installed.mjs'
+
+const args = process.argv.slice(2)
+const only = args[0] === '--unit' || args[0] === '--browser' ? args[0] : null
+const bin = (name) => `node_modules/.bin/${name}`
+const counts = { passed: 0, failed: 0 }
+
+function run(title, command, commandArgs, env = {}) {
+  console.log(`\n── ${title}`)
+  const { status } = spawnSync(command, commandArgs, { stdio: 'inherit', env: { ...process.env, ...env } })
+  return status === 0
+}
+
+/** A check counts as one test: it passes or it fails. */
+function check(title, command, commandArgs) {
+  counts[run(title, command, commandArgs) ? 'passed' : 'failed']++
+}
+
+ensureInstalled()
+rmSync('test-results', { recursive: true, force: true })
+mkdirSync('test-results', { recursive: true })
+
+if (only !== '--browser') {
+  check('lint, formatting and import directions', bin('biome'), ['check', '.'])
+  check('types', bin('tsc'), ['--noEmit'])
+  run('unit and property tests', bin('vitest'), ['run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json'])
+  const unit = readReport('test-results/unit.json')
+  counts.passed += unit.numPassedTests
+  // A file that does not load runs no test; it must not pass unseen.
+  counts.failed += unit.numFailedTests + unit.testResults.filter((f) => f.status === 'failed' && f.assertionResults.length === 0).length
+}
+
+if (only !== '--unit') {
+  ensureChromium()
+  const { build, serve } = await import('./serve.mjs')
+  console.log('\n── building')
+  build()
+  const { url, stop } = await serve(0)
+  try {
+    run('browser tests', bin('playwright'), ['test', ...(only === '--browser' ? args.slice(1) : [])], { BASE_URL: url })
+  } finally {
+    stop()
+  }
+  const { stats } = readReport('test-results/browser.json')
+  counts.passed += stats.expected
+  counts.failed += stats.unexpected + stats.flaky
+}
+
+console.log(`\n${counts.passed} passed, ${counts.failed} failed`)
+process.exitCode = counts.failed === 0 && counts.passed > 0 ? 0 : 1
+
+function readReport(path) {
+  return JSON.parse(readFileSync(path, 'utf8'))
+}
