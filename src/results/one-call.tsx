@@ -61,8 +61,10 @@ function Found({ record, entries, names }: { record: CallRecord; entries: readon
                   ? 'Owed: no outcome is saved yet'
                   : 'No agent spoke, so no outcome is owed'}
             </p>
-            <Pair label="Notes" value={record.notes} />
-            <Pair label="Follow-up" value={followUp} />
+            <dl>
+              <Pair label="Notes" value={record.notes} />
+              <Pair label="Follow-up" value={followUp} />
+            </dl>
           </section>
           <section aria-label="Times">
             <h2 className="eyebrow">Times</h2>
@@ -108,10 +110,10 @@ function Found({ record, entries, names }: { record: CallRecord; entries: readon
 function Pair({ label, value }: { label: string; value: string }) {
   if (value === '') return null
   return (
-    <p className="grid grid-cols-[160px_1fr] py-0.5">
-      <span className="text-soft">{label}</span>
-      <span className="min-w-0 break-words">{value}</span>
-    </p>
+    <div className="grid grid-cols-[160px_1fr] py-0.5">
+      <dt className="text-soft">{label}</dt>
+      <dd className="min-w-0 break-words">{value}</dd>
+    </div>
   )
 }
 

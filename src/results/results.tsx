@@ -41,7 +41,7 @@ export function Results({ centre }: { centre: CentreView }) {
     <main className="mx-auto max-w-[1280px] px-6 pt-4 pb-12">
       <div className="flex flex-wrap items-end gap-4">
         <h1 className="mr-2 font-semibold text-2xl">Results</h1>
-        <DayChoice key={`${days.from} ${days.to}`} days={days} onChoose={choose} />
+        <DayChoice days={days} onChoose={choose} />
         <section aria-label="Export" className="ml-auto flex items-center gap-2">
           <span className="eyebrow">Save as a file</span>
           {FILES.map(([name, type]) => (
@@ -76,15 +76,15 @@ export function Results({ centre }: { centre: CentreView }) {
 }
 
 function DayChoice({ days, onChoose }: { days: Days; onChoose: (days: Days) => void }) {
-  const [from, setFrom] = useState(days.from)
-  const [to, setTo] = useState(days.to)
-  const [problem, setProblem] = useState<string | null>(null)
-  const show = (nextFrom: string, nextTo: string) => {
-    setFrom(nextFrom)
-    setTo(nextTo)
-    const parsed = parseDays(nextFrom, nextTo)
-    setProblem(parsed.ok ? null : parsed.says)
-    if (parsed.ok) onChoose(parsed.days)
+  /** What is typed while it makes no sense yet; null while the fields show the span that is on. */
+  const [draft, setDraft] = useState<Days | null>(null)
+  const { from, to } = draft ?? days
+  const parsed = parseDays(from, to)
+  const problem = parsed.ok ? null : parsed.says
+  const show = (next: Days) => {
+    const wanted = parseDays(next.from, next.to)
+    setDraft(wanted.ok ? null : next)
+    if (wanted.ok) onChoose(wanted.days)
   }
   return (
     <fieldset className="flex flex-wrap items-end gap-2">
@@ -96,14 +96,14 @@ function DayChoice({ days, onChoose }: { days: Days; onChoose: (days: Days) => v
             key={preset.label}
             aria-pressed={wanted.from === days.from && wanted.to === days.to}
             className="aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-white"
-            onClick={() => onChoose(wanted)}
+            onClick={() => show(wanted)}
           >
             {preset.label}
           </Button>
         )
       })}
-      <TextField label="From" type="date" value={from} onChange={(e) => show(e.target.value, to)} />
-      <TextField label="To" type="date" value={to} onChange={(e) => show(from, e.target.value)} />
+      <TextField label="From" type="date" value={from} onChange={(e) => show({ from: e.target.value, to })} />
+      <TextField label="To" type="date" value={to} onChange={(e) => show({ from, to: e.target.value })} />
       {problem !== null && <Problem>{problem}</Problem>}
     </fieldset>
   )

@@ -1,0 +1,82 @@
+// Recomputes the figures of MEASURES.md from the exported files alone. Shares nothing with src/: what it knows of
+// the product is what the definitions say.
+
+interface Call {
+  direction: string
+  queue: string | null
+  offeredAtMs: number
+  answeredAtMs: number | null
+  result: string
+  shortAbandon: boolean
+  outcome: string | null
+  agents: { role: string; talkMs: number; holdMs: number; wrapUpMs: number }[]
+}
+
+interface AgentState {
+  agent: string
+  state: string
+  fromMs: number
+  toMs: number
+}
+
+export const fromNdjson = <T>(text: string): T[] =>
+  text
+    .split('\n')
+    .filter((line) => line !== '')
+    .map((line) => JSON.parse(line) as T)
+
+/** RFC 4180, enough for a file without stray quotes: the product's own reader is not used on purpose. */
+export function fromCsv(text: string): Record<string, string>[] {
+  const rows: string[][] = [['']]
+  let quoted = false
+  for (let i = 0; i < text.length; i++) {
+    const row = rows.at(-1) as string[]
+    const c = text[i] as string
+    if (quoted) {
+      if (c === '"' && text[i + 1] === '"') row.push((row.pop() ?? '') + text[++i])
+      else if (c === '"') quoted = false
+      else row.push((row.pop() ?? '') + c)
+    } else if (c === '"') quoted = true
+    else if (c === ',') row.push('')
+    else if (c === '\n') rows.push([''])
+    else if (c !== '\r') row.push((row.pop() ?? '') + c)
+  }
+  const [header = [], ...rest] = rows.filter((r) => r.length > 1)
+  return rest.map((r) => Object.fromEntries(header.map((name, i) => [name, r[i] ?? ''])))
+}
+
+const clock = (ms: number): string => {
+  const seconds = Math.round(ms / 1000)
+  const two = (n: number) => String(n).padStart(2, '0')
+  return seconds >= 3600
+    ? `${Math.floor(seconds / 3600)}:${two(Math.floor(seconds / 60) % 60)}:${two(seconds % 60)}`
+    : `${Math.floor(seconds / 60)}:${two(seconds % 60)}`
+}
+const percent = (part: number, whole: number): string => (whole === 0 ? 'no calls' : `${((part / whole) * 100).toFixed(1)} %`)
+
+/** The figures as the screen writes them. T of the service level comes from the set-up, per queue. */
+export function figures(callsText: string, statesText: string, serviceLevelMs: Readonly<Record<string, number>>) {
+  const calls = fromNdjson<Call>(callsText)
+  const inbound = calls.filter((c) => c.direction === 'inbound')
+  const answered = inbound.filter((c) => c.answeredAtMs !== null)
+  const abandoned = inbound.filter((c) => c.result === 'abandoned')
+  const short = abandoned.filter((c) => c.shortAbandon).length
+  const within = answered.filter((c) => (c.answeredAtMs as number) - c.offeredAtMs <= (serviceLevelMs[c.queue ?? ''] ?? 20_000))
+  const legs = calls.filter((c) => c.result === 'handled').flatMap((c) => c.agents.filter((l) => l.role === 'handled'))
+  const handleMs = legs.reduce((sum, l) => sum + l.talkMs + l.holdMs + l.wrapUpMs, 0)
+  const outcomes: Record<string, number> = {}
+  for (const { outcome } of calls) if (outcome !== null) outcomes[outcome] = (outcomes[outcome] ?? 0) + 1
+  const states = fromNdjson<AgentState>(statesText)
+  const spent = (...names: string[]) => states.filter((s) => names.includes(s.state)).reduce((sum, s) => sum + s.toMs - s.fromMs, 0)
+  const busy = spent('onCall', 'wrapUp')
+  return {
+    Offered: String(inbound.length),
+    Answered: String(answered.length),
+    Abandoned: String(abandoned.length),
+    abandonRate: percent(abandoned.length - short, inbound.length - short),
+    'Service level': percent(within.length, inbound.length - short),
+    AHT: legs.length === 0 ? 'no calls' : clock(handleMs / legs.length),
+    Occupancy: percent(busy, busy + spent('ready')),
+    outcomes,
+  }
+}

@@ -1,0 +1,71 @@
+import { readFile } from 'node:fs/promises'
+import { expect, type Page, test } from '@playwright/test'
+import { button, pastDaysThere, startShift } from './desk'
+import { figures, fromCsv, fromNdjson } from './recompute'
+
+async function exported(page: Page, name: string): Promise<string> {
+  const download = page.waitForEvent('download')
+  await button(page, name).click()
+  return readFile(await (await download).path(), 'utf8')
+}
+
+test('the exported files give the screen’s figures, recomputed by code that shares nothing with the product', async ({ page }) => {
+  // A shift of today is in the span as well, so that past and live are added up together.
+  await startShift(page)
+  await page.getByRole('link', { name: 'Results' }).click()
+  await pastDaysThere(page)
+  // A closed span: figures of days that are over do not move while the files are written.
+  await button(page, 'Yesterday').click()
+  await expect(button(page, 'Yesterday')).toHaveAttribute('aria-pressed', 'true')
+  for (const span of ['Yesterday', 'a week'] as const) {
+    if (span === 'a week') {
+      const yesterday = await page.getByLabel('To', { exact: true }).inputValue()
+      await page.getByLabel('From', { exact: true }).fill(new Date(Date.parse(yesterday) - 6 * 86_400_000).toISOString().slice(0, 10))
+      await expect(page.locator('[data-figure="Offered"]')).toHaveText(/^\d{4}$/)
+    }
+    const calls = await exported(page, 'calls.ndjson')
+    const states = await exported(page, 'agent-states.ndjson')
+    const { outcomes, abandonRate, ...expected } = figures(calls, states, { Sailings: 20_000, Freight: 30_000, Disruption: 20_000, Assistance: 10_000 })
+    for (const [name, value] of Object.entries(expected)) await expect(page.locator(`[data-figure="${name}"]`), `${name}, ${span}`).toHaveText(value)
+    await expect(page.locator('dl').first()).toContainText(`${abandonRate}, `)
+    expect(Number(expected.Offered)).toBeGreaterThan(500)
+
+    const shown = await page
+      .locator('tr[data-outcome]')
+      .evaluateAll((rows) => rows.map((r) => [r.getAttribute('data-outcome'), Number(r.querySelector('td')?.textContent)]))
+    expect(Object.fromEntries(shown)).toEqual(outcomes)
+
+    const csv = fromCsv(await exported(page, 'calls.csv'))
+    const json = fromNdjson<Record<string, unknown>>(calls)
+    const cell = (value: unknown) => (value === null ? '' : typeof value === 'object' ? JSON.stringify(value) : String(value))
+    // One comparison: the test runner keeps a record of every expectation, and these are a hundred thousand cells.
+    expect(csv).toEqual(json.map((record) => Object.fromEntries(Object.entries(record).map(([field, value]) => [field, cell(value)]))))
+  }
+})
+
+test('calls are searched, filtered and sorted, and lead to the single call', async ({ page }) => {
+  await page.goto('/results?world=quiet&seed=7')
+  await pastDaysThere(page)
+  const calls = page.getByRole('region', { name: 'Calls' })
+  await calls.getByLabel('Search').fill('ottoline fjelding freight')
+  await calls.getByLabel('Search').fill('ottoline fjelding')
+  await calls.getByLabel('Result').selectOption({ label: 'Gave up waiting' })
+  await expect(calls.getByRole('row', { name: /Handled/ })).toHaveCount(0)
+  await calls.getByLabel('Result').selectOption({ label: 'All' })
+  await button(page, 'Waited').click()
+  const first = calls.getByRole('row').nth(1)
+  await expect(first).toContainText('Ottoline Fjelding')
+  await first.click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Ottoline Fjelding')
+  await expect(page.getByRole('region', { name: 'Events' }).getByRole('listitem').first()).toContainText('The call entered')
+  await page.getByRole('link', { name: 'All results' }).click()
+  await calls.getByLabel('Search').fill('nobody of this name')
+  await expect(calls.getByText('No call fits the search.')).toBeVisible()
+})
+
+test('a span that makes no sense is refused in a sentence', async ({ page }) => {
+  await page.goto('/results?world=quiet&seed=7')
+  const to = await page.getByLabel('To', { exact: true }).inputValue()
+  await page.getByLabel('From', { exact: true }).fill(new Date(Date.parse(to) + 86_400_000).toISOString().slice(0, 10))
+  await expect(page.getByText('The first day comes after the last. Swap them.')).toBeVisible()
+})
