@@ -11,5 +11,6 @@ export function ensureInstalled() {
   if (existsSync(MARKER) && readFileSync(MARKER, 'utf8') === wanted) return
   console.log('Installing packages …')
   execFileSync('npm', ['install', '--no-audit', '--no-fund'], { stdio: 'inherit' })
-  writeFileSync(MARKER, wanted)
+  // As npm leaves it: a lock it completed must not look changed next time.
+  writeFileSync(MARKER, readFileSync('package-lock.json'))
 }

@@ -107,12 +107,13 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
           ) : (
             <ReadingPane ref={pane} me={me} contact={contact} script={script} ringing={ringing} />
           )}
-          <aside aria-label="Record and outcome" className="flex min-h-0 flex-col overflow-auto border-line-strong border-l bg-paper">
+          <aside aria-label="Record and outcome" className="flex min-h-0 flex-col overflow-hidden border-line-strong border-l bg-paper">
             {contact === undefined ? (
               <TodayColumn me={me} centre={centre} />
             ) : (
               <>
-                <div className="flex-1">
+                {/* What is known may scroll; the outcome and its Save stay in view from the first second of the call. */}
+                <div className="min-h-24 flex-1 overflow-auto">
                   <Record contact={contact} centre={centre} answeredAtMs={call?.answeredAtMs ?? (ringing ? null : contact.handledSinceMs)} />
                 </div>
                 {!ringing && outcomeSet !== undefined && (

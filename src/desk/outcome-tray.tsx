@@ -76,7 +76,7 @@ export function OutcomeTray({ me, contact, set, script, centre, onSaved, ref }: 
   }))
 
   return (
-    <section aria-label="Outcome tray" className="border-line-strong border-t bg-raised px-4 pt-2 pb-3">
+    <section aria-label="Outcome tray" className="min-h-0 shrink-0 overflow-auto border-line-strong border-t bg-raised px-4 pt-2 pb-3">
       <WrapUpBand me={me} callId={callId} savedLabel={labelOf(set, contact.outcome?.code)} />
       <fieldset ref={codes} className="min-w-0">
         <legend className="font-semibold">Outcome</legend>
@@ -104,18 +104,20 @@ export function OutcomeTray({ me, contact, set, script, centre, onSaved, ref }: 
         rows={2}
         value={notes}
         onChange={(e) => setNotes(e.target.value)}
-        className="mt-0.5 block max-h-40 w-full resize-none rounded-sm border border-line-strong bg-raised px-2 py-1 [field-sizing:content]"
+        className="mt-0.5 block max-h-28 w-full resize-none rounded-sm border border-line-strong bg-raised px-2 py-1 [field-sizing:content]"
       />
-      <label htmlFor={`${id}-follow-up`} className="mt-1 block font-semibold">
-        Follow-up
-      </label>
-      <input
-        id={`${id}-follow-up`}
-        value={followUp}
-        placeholder="What we promised to do next"
-        onChange={(e) => setFollowUp(e.target.value)}
-        className="mt-0.5 block h-8 w-full rounded-sm border border-line-strong bg-raised px-2"
-      />
+      <div className="mt-2 flex items-center gap-2">
+        <label htmlFor={`${id}-follow-up`} className="font-semibold">
+          Follow-up
+        </label>
+        <input
+          id={`${id}-follow-up`}
+          value={followUp}
+          placeholder="What we promised to do next"
+          onChange={(e) => setFollowUp(e.target.value)}
+          className="h-8 min-w-0 flex-1 rounded-sm border border-line-strong bg-raised px-2"
+        />
+      </div>
       <div className="mt-2 flex items-center gap-2">
         <ThenChoice then={then} reasons={chosenReasons(centre)} onChange={setThen} />
         <Button tone="primary" className="ml-auto" onClick={() => void save()} disabled={saving} shortcut={SHORTCUTS.save.keys}>

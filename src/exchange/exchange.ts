@@ -6,6 +6,7 @@ import { type AgentCommand, createFloor, decide, evolve, type FloorState, nextDu
 import type { AgentId } from '@/core/ids'
 import type { LedgerEntry } from '@/core/ledger'
 import { LEDGER_VERSION } from '@/core/ledger'
+import { values } from '@/core/table'
 import { advance, createWorld, type Pace, type World } from '@/world'
 import { customerByNumber, FENNHOLM, toCustomer } from '@/world/scenario'
 import type { FloorMessage, FloorView, Notice, TabMessage } from './protocol'
@@ -88,7 +89,8 @@ export function createExchange(options: ExchangeOptions): Exchange {
       }
       state = evolve(state, resumed.event, resumed.atMs)
       record([resumed], state)
-      if (gapMs > 1000) notice('resumed', 'info', `The floor was closed for ${Math.round(gapMs / 1000)} s and goes on where it was.`)
+      const wasAtWork = values(state.agents).some((a) => a.shift?.seat === 'desk')
+      if (gapMs > 1000 && wasAtWork) notice('resumed', 'info', `The floor was closed for ${Math.round(gapMs / 1000)} s and goes on where it was.`)
     }
     centre = selectCentre(state)
     if (restored.damage !== null) {

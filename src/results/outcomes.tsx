@@ -30,7 +30,11 @@ export function Outcomes({ report, centre, children }: { report: Report; centre:
         <ToggleGroup.Root
           type="single"
           value={by}
-          onValueChange={(value) => value !== '' && (setBy(value as typeof by), setChosen(null))}
+          onValueChange={(value) => {
+            if (value === '') return
+            setBy(value as typeof by)
+            setChosen(null)
+          }}
           aria-label="Outcomes by"
           className="flex"
         >

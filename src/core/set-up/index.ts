@@ -1,5 +1,5 @@
-// The set-up of a contact centre: its people, queues, reasons, scripts and outcome sets, as one document. It is
-// part of the ledger's first event, so that a ledger explains itself.
+// The set-up of a contact centre: its people, queues, reasons, scripts and outcome sets. It is part of the ledger's
+// first event, so that a ledger explains itself.
 import * as z from 'zod'
 import type { AgentId, QueueId } from '@/core/ids'
 import { AgentIdSchema, OutcomeSetIdSchema, QueueIdSchema, ScriptIdSchema } from '@/core/ids'

@@ -1,0 +1,72 @@
+// A floor of 60 agents and 200 live calls (60 talking, 140 waiting), and the commands that keep it so: a talker hangs
+// up and codes, the longest waiting call is answered, a new one comes in.
+import { type Command, createFloor, decide, evolve, type FloorState, openFloor } from '@/core/floor'
+import { toAgentId } from '@/core/ids'
+import { get } from '@/core/table'
+import { FENNHOLM, SAILINGS } from '@/world/scenario'
+
+const AGENTS = 60
+const LIVE_CALLS = 200
+
+const ids = Array.from({ length: AGENTS }, (_, i) => toAgentId(`agent_bench_${i}`))
+const SET_UP = {
+  ...FENNHOLM,
+  agents: ids.map((id, i) => ({ id, name: `Agent ${i}`, pin: '1111', role: 'agent' as const, queueIds: [SAILINGS], playable: false })),
+}
+const arrives: Command = { kind: 'callArrives', queueId: SAILINGS, number: '+441632960112', customer: null, path: null }
+
+export interface BusyFloor {
+  readonly state: FloorState
+  readonly atMs: number
+}
+
+export function aBusyFloor(): BusyFloor {
+  const opened = openFloor('bench', SET_UP, 1)
+  let state = evolve(createFloor('bench', SET_UP), opened.event, 1)
+  let atMs = 1
+  const give = (command: Command) => {
+    state = must(state, command, ++atMs)
+  }
+  for (const agentId of ids) {
+    give({ kind: 'startShift', agentId, pin: '1111', queueIds: [SAILINGS], seat: 'desk' })
+    give({ kind: 'goReady', agentId })
+  }
+  for (let i = 0; i < LIVE_CALLS; i++) give(arrives)
+  for (const agentId of ids) give({ kind: 'answer', agentId, callId: callOf(state, agentId) })
+  return { state, atMs }
+}
+
+/** Gives `count` commands and returns where the floor stands; throws when one is refused, which would be a fast no-op. */
+export function keepBusy({ state: from, atMs: fromMs }: BusyFloor, count: number): BusyFloor {
+  let state = from
+  let atMs = fromMs
+  for (let given = 0; given < count; given += 8) {
+    const agentId = ids[(given / 8) % AGENTS] as (typeof ids)[number]
+    const callId = callOf(state, agentId)
+    const me = { agentId, callId }
+    const turn: Command[] = [
+      { kind: 'hold', ...me },
+      { kind: 'retrieve', ...me },
+      { kind: 'draftNotes', ...me, text: `note ${given}`, followUp: '' },
+      { kind: 'answerScript', ...me, field: 'speaking', value: 'booker' },
+      { kind: 'hangUp', ...me },
+      { kind: 'saveOutcome', ...me, code: 'booking-changed', notes: '', followUp: '', andThen: { state: 'ready' } },
+    ]
+    for (const command of turn) state = must(state, command, ++atMs)
+    state = must(state, { kind: 'answer', agentId, callId: callOf(state, agentId) }, ++atMs)
+    state = must(state, arrives, ++atMs)
+  }
+  return { state, atMs }
+}
+
+function must(state: FloorState, command: Command, atMs: number): FloorState {
+  const decision = decide(state, command, { atMs })
+  if (!decision.ok) throw new Error(`the bench gave a command that is refused: ${JSON.stringify(command)}: ${decision.refusal.reason}`)
+  return decision.state
+}
+
+function callOf(state: FloorState, agentId: (typeof ids)[number]) {
+  const engagement = get(state.agents, agentId)?.engagements[0]
+  if (engagement === undefined) throw new Error(`${agentId} has no call`)
+  return engagement.callId
+}

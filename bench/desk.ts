@@ -1,0 +1,85 @@
+// Press to picture on the production build in Chromium: from the key's event to the frame that shows its effect, and
+// what the desk sends. `BASE_URL` is a server of the production build.
+import { chromium, type Page } from 'playwright'
+import { median, percentile, print } from './statistics'
+
+const ROUNDS = 25
+const url = process.env.BASE_URL
+if (url === undefined) throw new Error('BASE_URL is not set: run npm run bench')
+
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+await sizes(page)
+await presses(page)
+await browser.close()
+
+/** JavaScript that crosses the wire until the desk is at rest, as compressed by the server. */
+async function sizes(page: Page): Promise<void> {
+  const cdp = await page.context().newCDPSession(page)
+  await cdp.send('Network.enable')
+  const scripts = new Map<string, string>()
+  let bytes = 0
+  cdp.on('Network.responseReceived', ({ requestId, type, response }) => {
+    if (type === 'Script') scripts.set(requestId, response.url)
+  })
+  cdp.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+    if (scripts.has(requestId)) bytes += encodedDataLength
+  })
+  await page.goto(`${url}/?world=quiet&seed=7`, { waitUntil: 'networkidle' })
+  await page.getByLabel('Agent', { exact: true }).selectOption({ label: 'Eluned Tarnow' })
+  await page.getByLabel('PIN').fill('2417')
+  await page.getByRole('button', { name: 'Start shift' }).click()
+  await page.getByRole('button', { name: 'Go ready' }).waitFor()
+  await page.waitForLoadState('networkidle')
+  print(`JavaScript sent to the desk, compressed (${scripts.size} files)`, `${(bytes / 1000).toFixed(0)} kB`, 'under 250 kB')
+  const worker = await page.request.get(`${url}/workers/floor.js`)
+  print('the floor’s worker beside it, not compressed', `${((await worker.body()).length / 1000).toFixed(0)} kB`, 'none set')
+}
+
+async function presses(page: Page): Promise<void> {
+  await page.keyboard.press('Alt+r')
+  const spent: Record<string, number[]> = { Answer: [], Hold: [], Retrieve: [], 'Hang up': [], 'Save outcome': [] }
+  for (let i = 0; i < ROUNDS; i++) {
+    await page.getByRole('button', { name: 'Stand-ins' }).click()
+    await page.getByRole('button', { name: 'Ring me' }).click()
+    await page.getByRole('button', { name: 'Answer' }).waitFor()
+    const measure = async (name: string, keys: string, sign: string) => spent[name]?.push(await pressToPicture(page, keys, sign))
+    await measure('Answer', 'Alt+a', 'On call')
+    await measure('Hold', 'Alt+h', 'Retrieve')
+    await measure('Retrieve', 'Alt+h', 'Hold')
+    await measure('Hang up', 'Alt+q', 'Wrap-up')
+    await page.keyboard.press('Alt+1')
+    await measure('Save outcome', 'Alt+Enter', 'Ready')
+  }
+  for (const [name, values] of Object.entries(spent))
+    print(`press to picture, ${name} (${values.length} presses)`, `${median(values).toFixed(0)} ms, 95 % ${percentile(values, 0.95).toFixed(0)} ms`, '95 % under 50 ms')
+}
+
+/** Until the frame after the one in which a button or the state reads exactly `sign`. */
+async function pressToPicture(page: Page, keys: string, sign: string): Promise<number> {
+  const seen = await page.evaluateHandle(
+    (wanted) => ({
+      shown: new Promise<number>((resolve) => {
+        let fromMs = 0
+        window.addEventListener('keydown', (e) => e.key !== 'Alt' && (fromMs ||= e.timeStamp), { capture: true })
+        const here = () =>
+          document.querySelector('[aria-label="Your state"]')?.textContent === wanted ||
+          [...document.querySelectorAll('button')].some((b) => b.firstChild?.textContent === wanted)
+        const observer = new MutationObserver(() => {
+          if (fromMs === 0 || !here()) return
+          observer.disconnect()
+          // The frame that paints the change begins after this callback; the task after it is when it has been handed over.
+          requestAnimationFrame(() => {
+            const { port1, port2 } = new MessageChannel()
+            port1.onmessage = () => resolve(performance.now() - fromMs)
+            port2.postMessage(null)
+          })
+        })
+        observer.observe(document.body, { subtree: true, childList: true, characterData: true })
+      }),
+    }),
+    sign,
+  )
+  await page.keyboard.press(keys)
+  return seen.evaluate((watch) => watch.shown)
+}
