@@ -2,7 +2,6 @@
 // The stand-ins panel: what plays the outside world, plainly marked as such, and steered as a trainer would.
 import { RadioGroup } from 'radix-ui'
 import { useState } from 'react'
-import { toQueueId } from '@/core/ids'
 import type { CentreView, FloorView } from '@/exchange/protocol'
 import { useFloor } from '@/exchange/react'
 import { Button, Dialog, SelectField } from '@/ui'
@@ -49,10 +48,11 @@ export function StandIns({ open, onOpenChange, centre, pace }: Props) {
   const [said, setSaid] = useState('')
 
   const ringMe = async () => {
-    if (floor === null || queueId === '') return
+    const queue = centre.queues.find((q) => q.id === queueId)
+    if (floor === null || queue === undefined) return
     await floor.ask({
       kind: 'ringMe',
-      queueId: toQueueId(queueId),
+      queueId: queue.id,
       customerId: caller === '' ? null : caller,
       patienceMs: patience === '' ? null : Number(patience),
       staysMs: stays === '' ? null : Number(stays),

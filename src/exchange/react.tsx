@@ -2,10 +2,11 @@
 // The floor and the archive for components: one connection per tab, shared through context.
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
 import type { AgentCommand } from '@/core/floor'
-import { type AgentId, AgentIdSchema } from '@/core/ids'
+import { type AgentId, toAgentId } from '@/core/ids'
+import { PACES } from '@/world'
 import { type ArchiveClient, type Opening, openArchive, type Progress } from './archive/client'
 import { connect, type FloorClient, type Reply } from './client'
-import { type FloorView, WorldWishSchema } from './protocol'
+import type { FloorView } from './protocol'
 
 interface Connection {
   readonly floor: FloorClient
@@ -117,14 +118,14 @@ export function useArchiveApi(): ArchiveClient['api'] | null {
 }
 
 function storedSeat(): AgentId | null {
-  const parsed = AgentIdSchema.safeParse(sessionStorage.getItem(SEAT_KEY))
-  return parsed.success ? parsed.data : null
+  const seat = sessionStorage.getItem(SEAT_KEY)
+  return seat?.startsWith('agent_') ? toAgentId(seat) : null
 }
 
 /** `?world=quiet&seed=7` says which world a floor that opens now begins with; a floor that runs keeps its own. */
 function wishedWorld() {
   const query = new URLSearchParams(location.search)
-  if (!query.has('world')) return null
-  const parsed = WorldWishSchema.safeParse({ pace: query.get('world'), seed: Number(query.get('seed') ?? 7) })
-  return parsed.success ? parsed.data : null
+  const pace = PACES.find((p) => p === query.get('world'))
+  const seed = Number(query.get('seed') ?? 7)
+  return pace === undefined || !Number.isSafeInteger(seed) ? null : { pace, seed }
 }

@@ -1,3 +1,3 @@
-export { PACES, type Pace } from './pace'
+export { PACES, type Pace } from './paces'
 export { advance, type DayRequest, simulateDay } from './simulate'
 export { type AnswersAs, createWorld, type RingWish, type World, type WorldOptions } from './world'

@@ -4,9 +4,7 @@ import type { Chance } from '@/core/chance'
 import type { QueueId } from '@/core/ids'
 import { HOUR, MINUTE } from '@/core/time'
 import { ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS } from '@/world/scenario'
-
-export const PACES = ['quiet', 'ordinary', 'storm'] as const
-export type Pace = (typeof PACES)[number]
+import type { Pace } from './paces'
 
 export const OPENS_MS = 8 * HOUR
 export const CLOSES_MS = 18 * HOUR

@@ -5,7 +5,8 @@ import type { LedgerEntry } from '@/core/ledger'
 import type { SetUp } from '@/core/set-up'
 import { DAY } from '@/core/time'
 import { FENNHOLM } from '@/world/scenario'
-import { CLOSES_MS, type Pace } from './pace'
+import { CLOSES_MS } from './pace'
+import type { Pace } from './paces'
 import { createWorld, type World } from './world'
 
 export interface DayRequest {

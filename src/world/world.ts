@@ -16,7 +16,8 @@ import type { Act } from './act'
 import { createAgenda } from './agenda'
 import { answerDelayMs, BACK_AFTER_MISSED_MS, BREAKS, codeCall, planTalk, readOn, wrapUpMs } from './colleagues'
 import { FED_UP, lineOf, MACHINE_GREETING, turnsOf } from './conversation'
-import { arrivalsPerHour, CLOSES_MS, liveStartOfDayMs, nextArrivalMs, OPENS_MS, type Pace } from './pace'
+import { arrivalsPerHour, CLOSES_MS, liveStartOfDayMs, nextArrivalMs, OPENS_MS } from './pace'
+import type { Pace } from './paces'
 import { chanceOfCall, type PersonaWish, personaOf } from './persona'
 
 export type AnswersAs = 'person' | Exclude<Failure, 'invalid' | 'unreachable'>

@@ -1,4 +1,4 @@
-// A call has any number of parties, each with its own connection. Folded from events; holds no rule (decide.ts)
+// A call and its parties, however many, each with its own connection. Folded from events; holds no rule (decide.ts)
 // and no knowledge of agents, queues or scripts beyond their ids.
 import { type AgentId, type CallId, type DeviceId, deviceOfAgent, deviceOfQueue, type QueueId } from '@/core/ids'
 import type { EpochMs } from '@/core/time'

@@ -2,6 +2,7 @@
 // doing; a connection that is over is removed from the call, which is what the standard's state `null` means.
 import * as z from 'zod'
 import { AgentIdSchema, type DeviceIdSchema, QueueIdSchema } from '@/core/ids'
+import type { Failure } from './failure'
 
 export const PartySchema = z
   .discriminatedUnion('kind', [
@@ -15,9 +16,6 @@ export type Party = z.infer<typeof PartySchema>
 export const CONNECTION_STATES = ['initiated', 'alerting', 'connected', 'held', 'queued', 'failed'] as const
 export type ConnectionState = (typeof CONNECTION_STATES)[number]
 
-export const FAILURES = ['busy', 'noAnswer', 'refused', 'invalid', 'machine', 'unreachable'] as const
-export type Failure = (typeof FAILURES)[number]
-
 /** Why a connection ended. `hungUp` is that party's own act; `lastParty` follows from the others having gone. */
 export const CLEAR_CAUSES = ['hungUp', 'lastParty', 'abandoned', 'declined', 'noAnswer', 'answeredElsewhere', 'failed'] as const
 export type ClearCause = (typeof CLEAR_CAUSES)[number]
@@ -28,14 +26,4 @@ export interface Connection {
   readonly state: ConnectionState
   readonly sinceMs: number
   readonly failure: Failure | null
-}
-
-/** A failure as the end of a sentence about the far end. */
-export const FAILURE_WORDS: Readonly<Record<Failure, string>> = {
-  busy: 'is busy',
-  noAnswer: 'does not answer',
-  refused: 'refused the call',
-  invalid: 'is not a number in use',
-  machine: 'is an answering machine',
-  unreachable: 'cannot be reached',
 }

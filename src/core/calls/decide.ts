@@ -2,8 +2,9 @@
 // call (make call, and the network's arrival) are decided by the floor, which alone knows numbers and queues.
 import { type AgentId, type DeviceId, deviceOfAgent } from '@/core/ids'
 import { type Call, connectionOf, isPerson } from './call'
-import type { ClearCause, Failure } from './connection'
+import type { ClearCause } from './connection'
 import type { CallEvent } from './event'
+import type { Failure } from './failure'
 
 export type CallRefusal =
   | { readonly reason: 'noSuchCall' }

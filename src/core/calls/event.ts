@@ -2,7 +2,8 @@
 // renamed, never reused. Events carry facts; who hears whom is computed from them (hearing.ts).
 import * as z from 'zod'
 import { AgentIdSchema, CallIdSchema, DeviceIdSchema, QueueIdSchema } from '@/core/ids'
-import { CLEAR_CAUSES, FAILURES, PartySchema } from './connection'
+import { CLEAR_CAUSES, PartySchema } from './connection'
+import { FAILURES } from './failure'
 
 export const CustomerSchema = z
   .object({

@@ -1,5 +1,6 @@
 export { agentConnection, type Call, type CallDirection, callerLabel, connectionOf, evolveCall, isPerson } from './call'
-export { type ClearCause, type Connection, type ConnectionState, FAILURE_WORDS, FAILURES, type Failure, type Party } from './connection'
+export type { ClearCause, Connection, ConnectionState, Party } from './connection'
 export { answer, type CallDecision, type CallRefusal, clearConnection, hold, type NetworkReport, reportFarEnd, retrieve } from './decide'
 export { type CallEvent, CallEventSchema, type Customer, CustomerSchema } from './event'
+export { FAILURE_WORDS, FAILURES, type Failure } from './failure'
 export { type Ear, type Hearing, whoHearsWhom } from './hearing'

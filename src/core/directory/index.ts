@@ -1,7 +1,7 @@
 // Reads telephone numbers in any pasted form and says as which country's it was read (ITU-T E.164 numbering,
 // through libphonenumber's metadata). Numbers reserved for fiction are possible but not assigned, so a number is
 // taken when its length fits its country, not only when its range is in use.
-import { type CountryCode, ParseError, parsePhoneNumberWithError } from 'libphonenumber-js/min'
+import { type CountryCode, getCountryCallingCode, ParseError, parsePhoneNumberWithError } from 'libphonenumber-js/min'
 
 export interface ReadNumber {
   /** `+441632960112` */
@@ -28,7 +28,7 @@ export function readNumber(typed: string, homeCountry: string): NumberReading {
   if (/\p{L}/u.test(text.replace(/^tel:/i, ''))) return { ok: false, refusal: { reason: 'matchesNobody', typed: text } }
   try {
     const number = parsePhoneNumberWithError(text.replace(/^tel:/i, '').replace(/^00/, '+'), homeCountry as CountryCode)
-    const readAs = number.country ?? `+${number.countryCallingCode}`
+    const readAs = number.country ?? countryOf(number.countryCallingCode, homeCountry as CountryCode)
     if (!number.isPossible()) {
       const tooShort = number.nationalNumber.length < 9
       return { ok: false, refusal: { reason: tooShort ? 'numberTooShort' : 'numberTooLong', typed: text, readAs } }
@@ -41,3 +41,7 @@ export function readNumber(typed: string, homeCountry: string): NumberReading {
     return { ok: false, refusal: { reason: 'noCountryReads', typed: text } }
   }
 }
+
+/** Several countries share some calling codes: a shared code is read as the home country's where it is one of them. */
+const countryOf = (callingCode: string, homeCountry: CountryCode): string =>
+  getCountryCallingCode(homeCountry) === callingCode ? homeCountry : `+${callingCode}`

@@ -2,7 +2,7 @@
 import { type Agent, createAgent, evolveAgent } from '@/core/agents'
 import { type Call, evolveCall } from '@/core/calls'
 import { type Contact, createContact, evolveContact, isClosed } from '@/core/contacts'
-import { type AgentId, type CallId, toAgentId } from '@/core/ids'
+import { type AgentId, type CallId, type QueueId, toAgentId } from '@/core/ids'
 import { concernedAgents, type FloorEvent } from '@/core/ledger'
 import { dequeue, enqueue, type Waiting } from '@/core/queues'
 import type { SetUp } from '@/core/set-up'
@@ -77,7 +77,7 @@ function withCall(state: FloorState, event: CallEventOnFloor, atMs: EpochMs): Fl
     atMs,
   )
   const calls = after === null ? remove(state.calls, event.callId) : put(state.calls, event.callId, after)
-  return withWaiting(withContactOfCall({ ...agentsMoved, calls }, event, after, atMs), event, after)
+  return withWaiting(withContactOfCall({ ...agentsMoved, calls }, event, after, atMs), event.callId, before, after)
 }
 
 function withContactOfCall(state: FloorState, event: CallEventOnFloor, call: Call | null, atMs: EpochMs): FloorState {
@@ -102,19 +102,26 @@ function withContactOfCall(state: FloorState, event: CallEventOnFloor, call: Cal
   }
 }
 
-function withWaiting(state: FloorState, event: CallEventOnFloor, call: Call | null): FloorState {
-  const contact = get(state.contacts, event.callId)
-  const queueId = call?.queueId ?? contact?.queueId ?? null
-  if (event.kind === 'callCleared') {
-    if (queueId === null) return dropClosed(state, event.callId)
-    return dropClosed({ ...state, waiting: dequeue(state.waiting, queueId, event.callId) }, event.callId)
-  }
-  if (queueId === null || call === null) return state
-  const waits = call.connections.some((c) => c.state === 'queued') && !call.connections.some((c) => c.state === 'alerting')
-  const listed = state.waiting[queueId]?.includes(call.id) ?? false
-  if (waits === listed) return state
+/** The waiting line of the call's queue, after a call that stood in it left it or one that did not joined it. */
+function withWaiting(state: FloorState, callId: CallId, before: Call | undefined, after: Call | null): FloorState {
+  const stood = before === undefined ? null : waitsIn(before)
+  const stands = after === null ? null : waitsIn(after)
+  if (stood === stands) return after === null ? dropClosed(state, callId) : state
   const offeredAtMs = (id: CallId) => must(state.calls, id).offeredAtMs
-  return { ...state, waiting: waits ? enqueue(state.waiting, queueId, call, offeredAtMs) : dequeue(state.waiting, queueId, call.id) }
+  let { waiting } = state
+  if (stood !== null) waiting = dequeue(waiting, stood, callId)
+  if (stands !== null && after !== null) waiting = enqueue(waiting, stands, after, offeredAtMs)
+  return after === null ? dropClosed({ ...state, waiting }, callId) : { ...state, waiting }
+}
+
+/** The queue a call waits in; null while it rings at an agent or is in no queue. */
+function waitsIn(call: Call): QueueId | null {
+  let queueId: QueueId | null = null
+  for (const { state, party } of call.connections) {
+    if (state === 'alerting') return null
+    if (state === 'queued' && party.kind === 'queue') queueId = party.queueId
+  }
+  return queueId
 }
 
 function withContact(state: FloorState, callId: CallId, change: (contact: Contact) => Contact): FloorState {

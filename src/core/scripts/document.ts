@@ -70,9 +70,3 @@ export const ScriptSchema = z
     for (const target of targets) if (!ids.has(target)) context.addIssue({ code: 'custom', message: `script "${script.name}" has no page "${target}"` })
   })
 export type Script = z.infer<typeof ScriptSchema>
-
-export function pageOf(script: Script, pageId: string): Page {
-  const page = script.pages.find((p) => p.id === pageId)
-  if (page === undefined) throw new Error(`script ${script.id} has no page "${pageId}"`)
-  return page
-}

@@ -1,9 +1,8 @@
-export { type AnswerValue, AnswerValueSchema, type Page, pageOf, type Question, type Script, ScriptSchema } from './document'
+export { type AnswerValue, AnswerValueSchema, type Page, type Question, type Script, ScriptSchema } from './document'
+export { type MergeValues, mergeFields, pageOf } from './read'
 export {
   checkAnswer,
   evolveRun,
-  type MergeValues,
-  mergeFields,
   nextPage,
   previousPage,
   type ScriptEvent,

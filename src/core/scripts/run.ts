@@ -2,7 +2,8 @@
 // document and what the agent did. Does not choose the script (set-up does) and does not code the call.
 import * as z from 'zod'
 import { CallIdSchema, ScriptIdSchema } from '@/core/ids'
-import { type AnswerValue, AnswerValueSchema, type Page, pageOf, type Question, type Script } from './document'
+import { type AnswerValue, AnswerValueSchema, type Page, type Question, type Script } from './document'
+import { pageOf } from './read'
 
 export interface ScriptRun {
   readonly scriptId: Script['id']
@@ -99,10 +100,3 @@ function missingQuestion(script: Script, page: Page, run: ScriptRun): Pick<Quest
   const needed = page.ways.map((w) => w.when?.field).find((f) => f !== undefined && run.answers[f] === undefined) ?? page.ways[0]?.when?.field ?? ''
   return script.pages.flatMap((p) => p.questions).find((q) => q.field === needed) ?? { field: needed, label: needed }
 }
-
-/** Values a page may merge: dotted names to text. */
-export type MergeValues = Readonly<Record<string, string | null>>
-
-/** The words with `{name|fallback}` filled in; a field without value and fallback reads as an ellipsis. */
-export const mergeFields = (text: string, fields: MergeValues): string =>
-  text.replace(/\{([\w.]+)(?:\|([^}]*))?\}/g, (_all, name: string, fallback: string | undefined) => fields[name] ?? fallback ?? '…')

@@ -1,0 +1,26 @@
+// Runs in the page under measurement: from the next key's event to the frame after the one in which a button or the
+// state reads exactly `wanted`. Plain JavaScript, because it goes into the page as it stands.
+window.watchPress = (wanted) => {
+  window.pressShown = new Promise((resolve) => {
+    let fromMs = 0
+    const onKey = (event) => {
+      if (event.key !== 'Alt' && fromMs === 0) fromMs = event.timeStamp
+    }
+    window.addEventListener('keydown', onKey, { capture: true })
+    const here = () =>
+      document.querySelector('[aria-label="Your state"]')?.textContent === wanted ||
+      [...document.querySelectorAll('button')].some((button) => button.firstChild?.textContent === wanted)
+    const observer = new MutationObserver(() => {
+      if (fromMs === 0 || !here()) return
+      observer.disconnect()
+      window.removeEventListener('keydown', onKey, { capture: true })
+      // The frame that paints the change begins after this callback; the task after it runs when it has been handed over.
+      requestAnimationFrame(() => {
+        const { port1, port2 } = new MessageChannel()
+        port1.onmessage = () => resolve(performance.now() - fromMs)
+        port2.postMessage(null)
+      })
+    })
+    observer.observe(document.body, { subtree: true, childList: true, characterData: true })
+  })
+}

@@ -1,0 +1,24 @@
+// Ids made from other ids, and the checks for text that the product itself has written.
+import type { AgentId, CallId, DeviceId, OutcomeSetId, QueueId, ScriptId } from './schema'
+
+/** The device an agent is reached on: one per agent until an agent may have several. */
+export const deviceOfAgent = (agentId: AgentId): DeviceId => toDeviceId(`dev_${agentId}`)
+
+/** The pseudo-device that holds a call while it waits (ECMA-269 calls it an ACD device). */
+export const deviceOfQueue = (queueId: QueueId): DeviceId => toDeviceId(`dev_${queueId}`)
+
+/** The `n`-th outside party of a call. */
+export const deviceOutside = (callId: CallId, n: number): DeviceId => toDeviceId(`dev_out_${callId}_${n}`)
+
+/** Each `toX` throws when the text lacks its prefix: inside the product that is a bug, not input. */
+export const toAgentId = (text: string): AgentId => prefixed(text, 'agent_') as AgentId
+export const toQueueId = (text: string): QueueId => prefixed(text, 'queue_') as QueueId
+export const toCallId = (text: string): CallId => prefixed(text, 'call_') as CallId
+export const toDeviceId = (text: string): DeviceId => prefixed(text, 'dev_') as DeviceId
+export const toScriptId = (text: string): ScriptId => prefixed(text, 'script_') as ScriptId
+export const toOutcomeSetId = (text: string): OutcomeSetId => prefixed(text, 'outcomes_') as OutcomeSetId
+
+function prefixed(text: string, prefix: string): string {
+  if (!text.startsWith(prefix)) throw new Error(`"${text}" is not an id that starts with ${prefix}`)
+  return text
+}

@@ -1,0 +1,88 @@
+import { describe, expect, test } from 'vitest'
+import type { AgentInterval, AgentLeg, CallRecord } from '@/core/ledger'
+import { byAgent, byQueue, inInterval, measure, occupancy } from '@/core/reports'
+
+const aLeg = (leg: Partial<AgentLeg>): AgentLeg => ({ agent: 'Ann', fromMs: 0, toMs: 0, ringMs: 0, talkMs: 0, holdMs: 0, wrapUpMs: 0, role: 'handled', ...leg })
+const aRecord = (record: Partial<CallRecord>): CallRecord => ({
+  callId: 'call_1',
+  direction: 'inbound',
+  queue: 'First',
+  campaign: null,
+  number: null,
+  customer: null,
+  offeredAtMs: 0,
+  answeredAtMs: null,
+  endedAtMs: 0,
+  result: 'abandoned',
+  shortAbandon: false,
+  liveAnswerAtMs: null,
+  agents: [],
+  outcome: null,
+  outcomeAtMs: null,
+  outcomeBy: null,
+  notes: '',
+  script: null,
+  scriptVersion: null,
+  answers: {},
+  transfers: [],
+  recordings: [],
+  ...record,
+})
+const answeredAfter = (waitMs: number, more: Partial<CallRecord> = {}) =>
+  aRecord({ answeredAtMs: waitMs, endedAtMs: waitMs + 60_000, result: 'handled', outcome: 'done', ...more })
+const abandonedAfter = (waitMs: number) => aRecord({ endedAtMs: waitMs, shortAbandon: waitMs <= 5_000 })
+const OPTIONS = { nowMs: 10_000_000, serviceLevelMs: () => 20_000 }
+
+describe('measures', () => {
+  test('an empty denominator gives no figure, never 0 % or 100 %', () => {
+    expect(measure([], OPTIONS)).toMatchObject({ offered: 0, abandonRatio: null, serviceLevelRatio: null, speedOfAnswer: null, ahtMs: null })
+    expect(measure([abandonedAfter(2_000)], OPTIONS)).toMatchObject({ offered: 1, abandonRatio: null, serviceLevelRatio: null })
+    expect(occupancy([])).toEqual({ occupancyRatio: null, utilisationRatio: null })
+  })
+
+  test.each([
+    { says: 'an answer on the limit is within it', records: [answeredAfter(20_000), answeredAfter(20_001)], ratio: 1 / 2 },
+    { says: 'an abandoned call counts against it', records: [answeredAfter(1_000), abandonedAfter(9_000)], ratio: 1 / 2 },
+    { says: 'a short abandon counts neither way', records: [answeredAfter(1_000), abandonedAfter(5_000)], ratio: 1 },
+    { says: 'dialled calls have none', records: [answeredAfter(1_000), answeredAfter(90_000, { direction: 'outbound', queue: null })], ratio: 1 },
+  ])('service level: $says', ({ records, ratio }) => expect(measure(records, OPTIONS).serviceLevelRatio).toBe(ratio))
+
+  test('speed of answer has mean, median and 90th percentile over answered calls', () => {
+    const waits = Array.from({ length: 11 }, (_, i) => answeredAfter(i * 1_000))
+    expect(measure([...waits, abandonedAfter(600_000)], OPTIONS).speedOfAnswer).toEqual({ meanMs: 5_000, medianMs: 5_000, p90Ms: 9_000 })
+  })
+
+  test('handle time is talk, hold and wrap-up of handled legs; ringing and consulted legs are none of it', () => {
+    const agents = [aLeg({ ringMs: 9_000, talkMs: 60_000, holdMs: 20_000, wrapUpMs: 10_000 }), aLeg({ agent: 'Bo', talkMs: 500_000, role: 'consulted' })]
+    expect(measure([answeredAfter(1_000, { agents })], OPTIONS)).toMatchObject({ ahtMs: 90_000, handledLegs: 1 })
+  })
+
+  test('a call is uncoded from 10 minutes after its end', () => {
+    const call = answeredAfter(0, { outcome: null })
+    expect(measure([call], { ...OPTIONS, nowMs: call.endedAtMs + 599_999 }).uncoded).toBe(0)
+    expect(measure([call], { ...OPTIONS, nowMs: call.endedAtMs + 600_000 }).uncoded).toBe(1)
+  })
+
+  test('a call belongs to the interval in which it was offered, end excluded', () => {
+    const records = [0, 999, 1_000].map((offeredAtMs) => aRecord({ offeredAtMs }))
+    expect(inInterval(records, 0, 1_000).map((r) => r.offeredAtMs)).toEqual([0, 999])
+  })
+
+  test('groups count a call for its queue and for every agent who handled it', () => {
+    const shared = answeredAfter(0, { agents: [aLeg({ talkMs: 10_000 }), aLeg({ agent: 'Bo', talkMs: 30_000 })] })
+    expect(byQueue([shared], ['First', 'Second'], OPTIONS).map((g) => g.measures.offered)).toEqual([1, 0])
+    expect(byAgent([shared], ['Ann', 'Bo', 'Cy'], OPTIONS).map((g) => g.measures.ahtMs)).toEqual([10_000, 30_000, null])
+  })
+
+  test('occupancy leaves not ready and ringing out, utilisation does not', () => {
+    const spans = [
+      ['ready', 30],
+      ['ringing', 10],
+      ['onCall', 40],
+      ['wrapUp', 20],
+      ['notReady', 100],
+    ] as const
+    const intervals = spans.map(([state, toMs]): AgentInterval => ({ agent: 'Ann', state, reason: null, fromMs: 0, toMs }))
+    expect(occupancy(intervals)).toEqual({ occupancyRatio: 60 / 90, utilisationRatio: 60 / 200 })
+  })
+})

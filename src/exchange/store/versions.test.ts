@@ -1,0 +1,45 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, test } from 'vitest'
+import { createFloor, evolve, INVARIANTS } from '@/core/floor'
+import { createLedgerFolder, LEDGER_VERSION, type LedgerEntry, parseEntry } from '@/core/ledger'
+import { SMALL } from '@/core/testing'
+
+const fixture = (name: string) => readFileSync(new URL(`./fixtures/${name}`, import.meta.url), 'utf8')
+const VERSIONS = Array.from({ length: LEDGER_VERSION }, (_, i) => i + 1)
+
+/** Written once when the version was current, and never again: what was stored then must mean the same today. */
+describe.each(VERSIONS)('a ledger of version %i', (version) => {
+  const entries = fixture(`version-${version}.ndjson`)
+    .trimEnd()
+    .split('\n')
+    .map((line) => {
+      const opened = parseEntry(line)
+      if (!opened.ok) throw new Error(`${opened.detail} in ${line}`)
+      return opened.entry
+    })
+
+  test('opens, and folds into a floor in which every invariant holds', () => {
+    let state = createFloor('test', SMALL)
+    for (const { event, atMs } of entries) state = evolve(state, event, atMs)
+    expect(state.seq).toBe(entries.length)
+    for (const [name, holds] of INVARIANTS) expect(holds(state), name).toBe(true)
+  })
+
+  test('gives the call records and agent states it gave then', () => {
+    const folder = createLedgerFolder()
+    for (const entry of entries) folder.add(entry)
+    const nowMs = (entries.at(-1) as LedgerEntry).atMs
+    expect({ records: folder.records(), intervals: folder.intervals(nowMs) }).toEqual(JSON.parse(fixture(`version-${version}.folded.json`)))
+  })
+})
+
+test.each([
+  { says: 'a newer version', line: '{"version":99,"seq":1}', reason: 'savedByNewerVersion' },
+  { says: 'a torn line', line: '{"version":1,"se', reason: 'corrupt' },
+  { says: 'something else', line: '42', reason: 'corrupt' },
+  { says: 'an unknown event', line: '{"version":1,"seq":1,"atMs":0,"causedBy":null,"event":{"kind":"moonRose"}}', reason: 'corrupt' },
+])('$says is refused as $reason, with what is wrong', ({ line, reason }) => {
+  const opened = parseEntry(line)
+  expect(opened).toMatchObject({ ok: false, reason })
+  if (!opened.ok) expect(opened.detail).not.toBe('')
+})

@@ -1,0 +1,47 @@
+import { spawnSync } from 'node:child_process'
+import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { dirname, join, resolve } from 'node:path'
+import { afterAll, describe, expect, test } from 'vitest'
+
+/** A tree of offenders under the product's own rules, linted in one go. */
+const tree = mkdtempSync(join(tmpdir(), 'directions-'))
+afterAll(() => rmSync(tree, { recursive: true }))
+
+function lint(files: readonly { readonly path: string; readonly source: string }[]): ReadonlySet<string> {
+  const config = JSON.parse(readFileSync('biome.json', 'utf8'))
+  writeFileSync(join(tree, 'biome.json'), JSON.stringify({ ...config, vcs: { enabled: false } }))
+  cpSync('tools/lint', join(tree, 'tools/lint'), { recursive: true })
+  for (const { path, source } of files) {
+    mkdirSync(dirname(join(tree, path)), { recursive: true })
+    writeFileSync(join(tree, path), source)
+  }
+  const { stdout } = spawnSync(resolve('node_modules/.bin/biome'), ['lint', '--reporter=github', '--max-diagnostics=none', 'src'], {
+    cwd: tree,
+    encoding: 'utf8',
+  })
+  const caught = /title=(?:lint\/style\/noRestricted(?:Imports|Globals)|plugin),.*?file=.*?(src\/[^,]+)/g
+  return new Set([...stdout.matchAll(caught)].map((match) => match[1] as string))
+}
+
+const OFFENDERS = [
+  { says: 'core imports no screen', path: 'src/core/calls/x.ts', source: "import { Desk } from '@/desk'\nexport const a = Desk\n" },
+  { says: 'core imports no world', path: 'src/core/floor/x.ts', source: "import { simulateDay } from '@/world'\nexport const a = simulateDay\n" },
+  { says: 'a room does not import the floor', path: 'src/core/calls/x.ts', source: "import { decide } from '@/core/floor'\nexport const a = decide\n" },
+  { says: 'core imports no React', path: 'src/core/calls/x.ts', source: "import { useState } from 'react'\nexport const a = useState\n" },
+  { says: 'core reads no clock', path: 'src/core/calls/x.ts', source: 'export const a = () => Date.now()\n' },
+  { says: 'core rolls no dice', path: 'src/core/queues/x.ts', source: 'export const a = () => Math.random()\n' },
+  { says: 'core has no timer', path: 'src/core/queues/x.ts', source: 'export const a = () => setTimeout(() => {}, 1)\n' },
+  { says: 'the world reads no clock', path: 'src/world/x.ts', source: 'export const a = () => new Date()\n' },
+  { says: 'the world imports no exchange', path: 'src/world/x.ts', source: "import { a } from '@/exchange/client'\nexport const b = a\n" },
+  { says: 'sound imports no screen', path: 'src/sound/x.ts', source: "import { Desk } from '@/desk'\nexport const a = Desk\n" },
+  { says: 'screens do not reach into the world', path: 'src/desk/x.ts', source: "import { simulateDay } from '@/world'\nexport const a = simulateDay\n" },
+  { says: 'a room is entered through its index', path: 'src/desk/x.ts', source: "import { hold } from '@/core/calls/decide'\nexport const a = hold\n" },
+].map((offender, i) => ({ ...offender, path: offender.path.replace('x.ts', `offender-${i}.ts`) }))
+const HONEST = { path: 'src/desk/honest.ts', source: "import { callerLabel } from '@/core/calls'\n\nexport const a = callerLabel\n" }
+
+describe('arrows point one way, and the core is pure', () => {
+  const caught = lint([...OFFENDERS, HONEST])
+  test.each(OFFENDERS)('$says', ({ path }) => expect(caught).toContain(path))
+  test('what is allowed passes', () => expect(caught).not.toContain(HONEST.path))
+})
