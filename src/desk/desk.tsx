@@ -112,10 +112,7 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
               <TodayColumn me={me} centre={centre} />
             ) : (
               <>
-                {/* What is known may scroll; the outcome and its Save stay in view from the first second of the call. */}
-                <div className="min-h-24 flex-1 overflow-auto">
-                  <Record contact={contact} centre={centre} answeredAtMs={call?.answeredAtMs ?? (ringing ? null : contact.handledSinceMs)} />
-                </div>
+                <Record contact={contact} centre={centre} answeredAtMs={call?.answeredAtMs ?? (ringing ? null : contact.handledSinceMs)} />
                 {!ringing && outcomeSet !== undefined && (
                   <OutcomeTray
                     key={contact.callId}

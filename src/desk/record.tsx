@@ -13,7 +13,9 @@ export function Record({ contact, centre, answeredAtMs }: { contact: Contact; ce
   const { customer, number, path, offeredAtMs, direction } = contact
   const queue = centre.queues.find((q) => q.id === contact.queueId)?.name
   return (
-    <section aria-label="Record" className="px-4 pt-3 pb-3">
+    // What is known may scroll; the outcome and its Save below stay in view from the first second of the call.
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
+    <section aria-label="Record" tabIndex={0} className="min-h-24 flex-1 overflow-auto px-4 pt-3 pb-3 -outline-offset-4">
       <h2 className="truncate font-semibold text-xl" title={customer?.name ?? number ?? undefined}>
         {customer?.name ?? number ?? 'Withheld number'}
       </h2>
