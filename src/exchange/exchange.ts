@@ -2,7 +2,7 @@
 // ledger and shows every tab its part. Clock and timer come in, so that tests drive it by hand.
 
 import { readNumber } from '@/core/directory'
-import { type AgentCommand, createFloor, decide, evolve, type FloorState, nextDueAtMs, openFloor, toRefusalText } from '@/core/floor'
+import { type AgentCommand, createFloor, decide, evolve, type FloorState, nextDueAtMs, openFloor, preview, toRefusalText } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
 import type { LedgerEntry } from '@/core/ledger'
 import { LEDGER_VERSION } from '@/core/ledger'
@@ -12,7 +12,7 @@ import { customerByNumber, FENNHOLM, toCustomer } from '@/world/scenario'
 import type { FloorMessage, FloorView, Notice, TabMessage } from './protocol'
 import { TabMessageSchema } from './protocol'
 import { createWriter, DAMAGED_KEY, type KeyValue, type LedgerWriter, type Restored } from './store'
-import { selectCentre, selectMe, selectMine, selectQueues, selectSeats } from './views'
+import { selectCentre, selectMe, selectMine, selectParked, selectQueues, selectSeats } from './views'
 
 /** The smallest port that works; a MessagePort is one, and so is a pair of functions in a test. */
 export interface TabPort {
@@ -129,6 +129,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
       } as const,
       seats: selectSeats(state),
       queues: selectQueues(state),
+      parked: selectParked(state),
     }
     const json = new Map<keyof FloorView, string>()
     for (const tab of tabs) {
@@ -182,6 +183,12 @@ export function createExchange(options: ExchangeOptions): Exchange {
         return done()
       case 'command':
         return void command(tab, message.requestId, message.command)
+      case 'preview':
+        return done(JSON.stringify(preview(state, message.command, { atMs: now() })))
+      case 'lineSound':
+        world?.hear(message.callId, tab.agentId, message.samples, state, now())
+        turn()
+        return done()
       case 'setPace':
         world?.setPace(message.pace, state, now())
         turn()

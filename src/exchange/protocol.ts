@@ -2,10 +2,10 @@
 // types for what the floor answers, because both ends are built from this file.
 import * as z from 'zod'
 import type { AgentStateName } from '@/core/agents'
-import type { Connection, Ear } from '@/core/calls'
+import type { Call, Ear } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
 import { AgentCommandSchema } from '@/core/floor'
-import { type AgentId, AgentIdSchema, type CallId, type QueueId, QueueIdSchema } from '@/core/ids'
+import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, type QueueId, QueueIdSchema } from '@/core/ids'
 import type { OutcomeSet } from '@/core/outcomes'
 import type { Script } from '@/core/scripts'
 import { PACES, type Pace } from '@/world'
@@ -30,6 +30,10 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
     })
     .readonly(),
   z.object({ kind: z.literal('nextAnswer'), requestId, as: z.enum(['person', 'busy', 'noAnswer', 'machine', 'refused']) }).readonly(),
+  /** What a command would do to who hears whom, as the JSON of a `Preview`; nothing happens. */
+  z.object({ kind: z.literal('preview'), requestId, command: AgentCommandSchema }).readonly(),
+  /** Sound that leaves this desk on a call: tones, as samples at `TONE_RATE_HERTZ`. Whoever hears the agent hears it. */
+  z.object({ kind: z.literal('lineSound'), requestId, callId: CallIdSchema, samples: z.instanceof(Float32Array) }).readonly(),
   /** The stored ledger after an entry, as NDJSON text. */
   z.object({ kind: z.literal('ledger'), requestId, afterSeq: z.number().int().nonnegative() }).readonly(),
   /** What was set aside as damaged, as text. */
@@ -65,6 +69,8 @@ export interface CentreView {
   readonly homeCountry: string
   readonly holdLimitMs: number
   readonly ringLimitMs: number
+  readonly takeBackMs: number
+  readonly outsidersMayStay: boolean
   readonly notReadyReasons: readonly string[]
   readonly queues: readonly {
     readonly id: QueueId
@@ -87,10 +93,16 @@ export interface SeatView {
   readonly queueIds: readonly QueueId[]
   readonly taken: 'desk' | 'standIn' | null
   readonly state: AgentStateName
+  readonly reason: string | null
+  readonly sinceMs: number
+  /** What rings there, for colleagues who may pick it up. */
+  readonly ringing: { readonly callId: CallId; readonly queueId: QueueId | null; readonly label: string } | null
 }
 
 export interface QueueView {
   readonly id: QueueId
+  /** What a caller who joined now could expect; null when nothing is known yet or nobody serves it. */
+  readonly expectedWaitMs: number | null
   readonly waiting: number
   readonly longestSinceMs: number | null
   readonly onShift: number
@@ -107,17 +119,25 @@ export interface MeView {
   readonly queueIds: readonly QueueId[]
   readonly muted: boolean
   readonly wrapUp: { readonly callId: CallId; readonly startedAtMs: number; readonly recommendedMs: number } | null
+  /** Calls that are over for me and owe an outcome; `wrapUp` is the last of them. */
+  readonly owedCount: number
   /** Calls coded on this shift. */
   readonly codedCount: number
 }
 
 export interface CallView {
-  readonly id: CallId
-  readonly direction: 'inbound' | 'outbound' | 'campaign' | 'internal'
-  readonly offeredAtMs: number
-  readonly answeredAtMs: number | null
-  readonly connections: readonly Connection[]
+  readonly call: Call
+  /** Who hears whom on it, as the core says: drawn, previewed and mixed from this. */
   readonly ears: readonly Ear[]
+}
+
+export interface ParkedView {
+  readonly callId: CallId
+  readonly slot: number
+  readonly label: string
+  readonly sinceMs: number
+  /** Who parked it. */
+  readonly byName: string | null
 }
 
 export interface FloorView {
@@ -131,6 +151,7 @@ export interface FloorView {
   }
   readonly seats: readonly SeatView[]
   readonly queues: readonly QueueView[]
+  readonly parked: readonly ParkedView[]
   readonly me: MeView | null
   readonly calls: readonly CallView[]
   /** What I handle or owe, and what rings at my desk; newest first. */

@@ -6,7 +6,7 @@ import { type Chance, createChance, seedFor } from '@/core/chance'
 import type { Contact } from '@/core/contacts'
 import { agentOfDevice, type Command, type FloorState, MISSED_RING } from '@/core/floor'
 import type { AgentId, CallId, QueueId } from '@/core/ids'
-import type { LedgerEntry } from '@/core/ledger'
+import { LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
 import { pageOf } from '@/core/scripts'
 import { queueSetUp, scriptById } from '@/core/set-up'
 import { get, values } from '@/core/table'
@@ -244,7 +244,7 @@ export function createWorld(options: WorldOptions): World {
   const clockOff = (agentId: AgentId, state: FloorState, atMs: number): readonly Command[] => {
     const agent = get(state.agents, agentId)
     if (agent?.shift == null || (options.day.kind === 'live' && pace !== 'quiet')) return []
-    if (agent.engagements.length === 0 && agent.wrapUp === null) return [{ kind: 'endShift', agentId }]
+    if (agent.engagements.length === 0 && agent.wrapUps.length === 0) return [{ kind: 'endShift', agentId }]
     agenda.note(atMs + 10 * SECOND, { kind: 'clockOff', agentId })
     return []
   }
@@ -304,7 +304,7 @@ function resume(
   note: (atMs: number, act: Act) => void,
   personaFor: (callId: CallId, queueId: QueueId | null) => { readonly patienceMs: number },
 ): void {
-  const seen = (event: LedgerEntry['event']) => observeOne({ version: 1, seq: state.seq, atMs, causedBy: null, event }, state)
+  const seen = (event: LedgerEntry['event']) => observeOne({ version: LEDGER_VERSION, seq: state.seq, atMs, causedBy: null, event }, state)
   for (const call of values(state.calls)) {
     if (call.direction === 'inbound' && call.answeredAtMs === null)
       note(Math.max(atMs + 5 * SECOND, call.offeredAtMs + personaFor(call.id, call.queueId).patienceMs), { kind: 'giveUp', callId: call.id })
@@ -320,7 +320,7 @@ function resume(
   }
   for (const agent of values(state.agents)) {
     if (agent.shift === null || !plays.has(agent.id)) continue
-    if (agent.wrapUp !== null) seen({ kind: 'wrapUpStarted', agentId: agent.id, ...agent.wrapUp })
+    for (const { callId, recommendedMs } of agent.wrapUps) seen({ kind: 'wrapUpStarted', agentId: agent.id, callId, recommendedMs })
     if (agent.state.name === 'notReady') note(atMs + 5 * SECOND, { kind: 'goReady', agentId: agent.id })
   }
 }

@@ -1,8 +1,8 @@
 // An agent's shift as folded from events. Availability, calls and wrap-up are independent axes; the one state
 // that is shown and reported is computed from them and kept with the instant it began.
 
-import type { CallEvent, ConnectionState } from '@/core/calls'
-import { type AgentId, type CallId, type DeviceId, deviceOfAgent, type QueueId } from '@/core/ids'
+import type { ConnectionState } from '@/core/calls'
+import type { AgentId, CallId, QueueId } from '@/core/ids'
 import type { OutcomeEvent } from '@/core/outcomes'
 import type { EpochMs } from '@/core/time'
 import type { AgentEvent } from './event'
@@ -21,12 +21,19 @@ export interface Engagement {
   readonly state: ConnectionState
 }
 
+export interface WrapUp {
+  readonly callId: CallId
+  readonly startedAtMs: EpochMs
+  readonly recommendedMs: number
+}
+
 export interface Agent {
   readonly id: AgentId
   readonly shift: { readonly startedAtMs: EpochMs; readonly queueIds: readonly QueueId[]; readonly seat: 'desk' | 'standIn' } | null
   readonly availability: { readonly ready: boolean; readonly reason: string | null }
   readonly engagements: readonly Engagement[]
-  readonly wrapUp: { readonly callId: CallId; readonly startedAtMs: EpochMs; readonly recommendedMs: number } | null
+  /** Calls that are over for this agent and owe an outcome, oldest first. */
+  readonly wrapUps: readonly WrapUp[]
   /** Belongs to the agent, not to a call: only muteChanged touches it. */
   readonly muted: boolean
   /** Calls coded on this shift. */
@@ -42,31 +49,50 @@ export const createAgent = (id: AgentId): Agent => ({
   shift: null,
   availability: { ready: false, reason: null },
   engagements: [],
-  wrapUp: null,
+  wrapUps: [],
   muted: false,
   codedCount: 0,
   state: { name: 'signedOut', reason: null, sinceMs: 0 },
 })
 
 /** What the axes amount to: a call counts before wrap-up, a talking or dialling call before a ringing one. */
-export function agentStateName(agent: Pick<Agent, 'shift' | 'availability' | 'engagements' | 'wrapUp'>): AgentStateName {
+export function agentStateName(agent: Pick<Agent, 'shift' | 'availability' | 'engagements' | 'wrapUps'>): AgentStateName {
   if (agent.shift === null) return 'signedOut'
   if (agent.engagements.some((e) => e.state !== 'alerting')) return 'onCall'
   if (agent.engagements.length > 0) return 'ringing'
-  if (agent.wrapUp !== null) return 'wrapUp'
+  if (agent.wrapUps.length > 0) return 'wrapUp'
   return agent.availability.ready ? 'ready' : 'notReady'
 }
 
-export function evolveAgent(agent: Agent, event: AgentEvent | CallEvent | OutcomeEvent, atMs: EpochMs): Agent {
-  const changed = applied(agent, event, atMs)
-  if (changed === agent) return agent
+export function evolveAgent(agent: Agent, event: AgentEvent | OutcomeEvent, atMs: EpochMs): Agent {
+  return withState(agent, applied(agent, event, atMs), atMs)
+}
+
+/** The agent after a call changed: `state` is their end of it, null when they have none (or only a failed attempt). */
+export function engageAgent(agent: Agent, callId: CallId, state: ConnectionState | null, atMs: EpochMs): Agent {
+  const before = agent.engagements.find((e) => e.callId === callId)
+  const now = state === 'failed' ? null : state
+  if ((before?.state ?? null) === now) return agent
+  const others = before === undefined ? agent.engagements : agent.engagements.filter((e) => e !== before)
+  // A change of state keeps its place: lines do not jump about on the board.
+  const engagements =
+    now === null
+      ? others
+      : before === undefined
+        ? [...others, { callId, state: now }]
+        : agent.engagements.map((e) => (e === before ? { callId, state: now } : e))
+  return withState(agent, { ...agent, engagements }, atMs)
+}
+
+function withState(before: Agent, changed: Agent, atMs: EpochMs): Agent {
+  if (changed === before) return before
   const name = agentStateName(changed)
   const reason = name === 'notReady' ? changed.availability.reason : null
-  const same = name === agent.state.name && reason === agent.state.reason
+  const same = name === before.state.name && reason === before.state.reason
   return same ? changed : { ...changed, state: { name, reason, sinceMs: atMs } }
 }
 
-function applied(agent: Agent, event: AgentEvent | CallEvent | OutcomeEvent, atMs: EpochMs): Agent {
+function applied(agent: Agent, event: AgentEvent | OutcomeEvent, atMs: EpochMs): Agent {
   switch (event.kind) {
     case 'shiftStarted':
       return {
@@ -82,40 +108,12 @@ function applied(agent: Agent, event: AgentEvent | CallEvent | OutcomeEvent, atM
     case 'agentNotReady':
       return { ...agent, availability: { ready: false, reason: event.reason } }
     case 'wrapUpStarted':
-      return { ...agent, wrapUp: { callId: event.callId, startedAtMs: atMs, recommendedMs: event.recommendedMs } }
+      return { ...agent, wrapUps: [...agent.wrapUps, { callId: event.callId, startedAtMs: atMs, recommendedMs: event.recommendedMs }] }
     case 'wrapUpEnded':
-      return { ...agent, wrapUp: null }
+      return { ...agent, wrapUps: agent.wrapUps.filter((w) => w.callId !== event.callId) }
     case 'muteChanged':
       return { ...agent, muted: event.muted }
-    case 'callOriginated':
-      return engage(agent, event.callId, 'initiated')
-    case 'connectionDelivered':
-    case 'connectionFailed':
-      // The far end rings or cannot be had: the dialling agent's own end is connected from now on.
-      if (event.deviceId !== deviceOfAgent(agent.id)) return advance(agent, event.callId, 'initiated', 'connected')
-      return engage(agent, event.callId, 'alerting')
-    case 'connectionEstablished':
-      return mine(agent, event.deviceId) ? engage(agent, event.callId, 'connected') : agent
-    case 'connectionHeld':
-      return mine(agent, event.deviceId) ? engage(agent, event.callId, 'held') : agent
-    case 'connectionRetrieved':
-      return mine(agent, event.deviceId) ? engage(agent, event.callId, 'connected') : agent
-    case 'connectionCleared':
-      return mine(agent, event.deviceId) ? { ...agent, engagements: agent.engagements.filter((e) => e.callId !== event.callId) } : agent
     case 'outcomeSaved':
       return { ...agent, codedCount: agent.codedCount + 1 }
-    case 'callQueued':
-    case 'callCleared':
-      return agent
   }
 }
-
-const mine = (agent: Agent, deviceId: DeviceId) => deviceId === deviceOfAgent(agent.id)
-
-const engage = (agent: Agent, callId: CallId, state: ConnectionState): Agent => ({
-  ...agent,
-  engagements: [...agent.engagements.filter((e) => e.callId !== callId), { callId, state }],
-})
-
-const advance = (agent: Agent, callId: CallId, from: ConnectionState, to: ConnectionState): Agent =>
-  agent.engagements.some((e) => e.callId === callId && e.state === from) ? engage(agent, callId, to) : agent

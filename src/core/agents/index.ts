@@ -1,2 +1,13 @@
-export { type Agent, type AgentState, type AgentStateName, agentStateName, createAgent, evolveAgent, SIGNED_IN_REASON } from './agent'
+export {
+  type Agent,
+  type AgentState,
+  type AgentStateName,
+  agentStateName,
+  createAgent,
+  type Engagement,
+  engageAgent,
+  evolveAgent,
+  SIGNED_IN_REASON,
+  type WrapUp,
+} from './agent'
 export { type AgentEvent, AgentEventSchema } from './event'

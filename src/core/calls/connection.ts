@@ -9,6 +9,10 @@ export const PartySchema = z
     z.object({ kind: z.literal('agent'), agentId: AgentIdSchema }),
     z.object({ kind: z.literal('outside'), number: z.string().nullable(), name: z.string().nullable() }),
     z.object({ kind: z.literal('queue'), queueId: QueueIdSchema }),
+    /** An agent's mailbox: it greets, listens, and hangs up with the caller. */
+    z.object({ kind: z.literal('voicemail'), agentId: AgentIdSchema }),
+    /** A numbered place where a call waits to be picked up by anyone. */
+    z.object({ kind: z.literal('park'), slot: z.number().int().positive() }),
   ])
   .readonly()
 export type Party = z.infer<typeof PartySchema>
@@ -17,8 +21,26 @@ export const CONNECTION_STATES = ['initiated', 'alerting', 'connected', 'held', 
 export type ConnectionState = (typeof CONNECTION_STATES)[number]
 
 /** Why a connection ended. `hungUp` is that party's own act; `lastParty` follows from the others having gone. */
-export const CLEAR_CAUSES = ['hungUp', 'lastParty', 'abandoned', 'declined', 'noAnswer', 'answeredElsewhere', 'failed'] as const
+export const CLEAR_CAUSES = [
+  'hungUp',
+  'lastParty',
+  'abandoned',
+  'declined',
+  'noAnswer',
+  'answeredElsewhere',
+  'failed',
+  'transferred',
+  'diverted',
+  'parked',
+  'removed',
+  'endedForEveryone',
+  'gaveUp',
+] as const
 export type ClearCause = (typeof CLEAR_CAUSES)[number]
+
+/** The devices an agent may have a call on. */
+export const ENDPOINTS = ['computer', 'handset', 'ownPhone'] as const
+export type Endpoint = (typeof ENDPOINTS)[number]
 
 export interface Connection {
   readonly deviceId: z.infer<typeof DeviceIdSchema>
@@ -26,4 +48,18 @@ export interface Connection {
   readonly state: ConnectionState
   readonly sinceMs: number
   readonly failure: Failure | null
+  /** Muted on this call by an agent; an agent's own mute is theirs and is kept with them. */
+  readonly silenced: boolean
+  /** Which of the agent's devices carries it; `computer` for everybody else. */
+  readonly endpoint: Endpoint
+  /** The last words of this party, as a caption; null before the first. */
+  readonly said: string | null
+  /** Keypad digits this end has received so far. */
+  readonly received: string
 }
+
+/** A party with ears: not a queue and not a parking slot. */
+export const isPerson = (party: Party): boolean => party.kind !== 'queue' && party.kind !== 'park'
+
+/** Someone who is on the line now: neither ringing nor out of reach. */
+export const isOnLine = ({ party, state }: Connection): boolean => isPerson(party) && (state === 'connected' || state === 'held')

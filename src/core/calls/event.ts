@@ -2,7 +2,7 @@
 // renamed, never reused. Events carry facts; who hears whom is computed from them (hearing.ts).
 import * as z from 'zod'
 import { AgentIdSchema, CallIdSchema, DeviceIdSchema, QueueIdSchema } from '@/core/ids'
-import { CLEAR_CAUSES, PartySchema } from './connection'
+import { CLEAR_CAUSES, ENDPOINTS, PartySchema } from './connection'
 import { FAILURES } from './failure'
 
 export const CustomerSchema = z
@@ -14,13 +14,18 @@ export const CustomerSchema = z
   .readonly()
 export type Customer = z.infer<typeof CustomerSchema>
 
+const call = { callId: CallIdSchema }
 const at = { callId: CallIdSchema, deviceId: DeviceIdSchema }
+const by = { byAgentId: AgentIdSchema }
+
+/** What an agent asked to end and may still take back. */
+export const CLEARINGS = ['hangUp', 'remove', 'endForEveryone', 'decline'] as const
 
 export const CallEventSchema = z.discriminatedUnion('kind', [
   z
     .object({
       kind: z.literal('callQueued'),
-      callId: CallIdSchema,
+      ...call,
       callerDeviceId: DeviceIdSchema,
       queueId: QueueIdSchema,
       number: z.string().nullable(),
@@ -28,21 +33,39 @@ export const CallEventSchema = z.discriminatedUnion('kind', [
       path: z.string().nullable(),
     })
     .readonly(),
-  z
-    .object({
-      kind: z.literal('callOriginated'),
-      callId: CallIdSchema,
-      agentId: AgentIdSchema,
-      number: z.string(),
-      customer: CustomerSchema.nullable(),
-    })
-    .readonly(),
+  z.object({ kind: z.literal('callOriginated'), ...call, agentId: AgentIdSchema, number: z.string(), customer: CustomerSchema.nullable() }).readonly(),
+  /** A second call of an agent, about the first (ECMA-269, 17.1.12): it has no contact and owes nothing of its own. */
+  z.object({ kind: z.literal('consultationOriginated'), ...call, agentId: AgentIdSchema, consultFor: CallIdSchema }).readonly(),
+  /** The network is asked for an outside party; Delivered, Established or Failed follows. */
+  z.object({ kind: z.literal('connectionInitiated'), ...at, party: PartySchema }).readonly(),
   z.object({ kind: z.literal('connectionDelivered'), ...at, party: PartySchema }).readonly(),
   z.object({ kind: z.literal('connectionEstablished'), ...at }).readonly(),
   z.object({ kind: z.literal('connectionHeld'), ...at }).readonly(),
   z.object({ kind: z.literal('connectionRetrieved'), ...at }).readonly(),
   z.object({ kind: z.literal('connectionFailed'), ...at, party: PartySchema, failure: z.enum(FAILURES) }).readonly(),
   z.object({ kind: z.literal('connectionCleared'), ...at, cause: z.enum(CLEAR_CAUSES) }).readonly(),
-  z.object({ kind: z.literal('callCleared'), callId: CallIdSchema }).readonly(),
+  /** The call joins a queue in the middle of its life: transferred there, or returned to its head. */
+  z.object({ kind: z.literal('connectionQueued'), ...call, queueId: QueueIdSchema, place: z.enum(['head', 'tail']) }).readonly(),
+  z.object({ kind: z.literal('callCleared'), ...call }).readonly(),
+  /** `fromCallId`'s parties join `callId`, and that call is over (Conference, 17.1.11; Transfer, 17.1.31). */
+  z.object({ kind: z.literal('callsJoined'), ...call, fromCallId: CallIdSchema, ...by }).readonly(),
+  /** The sender leaves the call to somebody else; `blind` until that party answers, then it is done. */
+  z.object({ kind: z.literal('callTransferred'), ...call, how: z.enum(['blind', 'attended']), ...by, toDeviceId: DeviceIdSchema, to: PartySchema }).readonly(),
+  z.object({ kind: z.literal('callDiverted'), ...call, ...by, toDeviceId: DeviceIdSchema, to: PartySchema }).readonly(),
+  z.object({ kind: z.literal('callParked'), ...call, ...by, slot: z.number().int().positive(), limitMs: z.number().positive() }).readonly(),
+  /** A transfer, diversion or parking that came to nothing; where the call went instead follows as its own event. */
+  z.object({ kind: z.literal('callReturned'), ...call, from: PartySchema, failure: z.enum(FAILURES) }).readonly(),
+  z.object({ kind: z.literal('partyMuteChanged'), ...at, muted: z.boolean(), ...by }).readonly(),
+  z.object({ kind: z.literal('asideStarted'), ...at, ...by, othersHear: z.enum(['music', 'eachOther']) }).readonly(),
+  z.object({ kind: z.literal('asideEnded'), ...call, ...by }).readonly(),
+  z.object({ kind: z.literal('digitsSent'), ...call, ...by, digits: z.string() }).readonly(),
+  /** What a far end made of the tones it heard. */
+  z.object({ kind: z.literal('digitsReceived'), ...at, digits: z.string() }).readonly(),
+  z.object({ kind: z.literal('connectionMoved'), ...at, endpoint: z.enum(ENDPOINTS) }).readonly(),
+  z
+    .object({ kind: z.literal('recordingChanged'), ...call, recordingId: z.string(), to: z.enum(['on', 'paused', 'off']), byAgentId: AgentIdSchema.nullable() })
+    .readonly(),
+  z.object({ kind: z.literal('clearRequested'), ...at, ...by, what: z.enum(CLEARINGS), dueAtMs: z.number() }).readonly(),
+  z.object({ kind: z.literal('clearTakenBack'), ...call, ...by }).readonly(),
 ])
 export type CallEvent = z.infer<typeof CallEventSchema>

@@ -1,8 +1,8 @@
-// Who hears whom: a function of the call's connections and of who is muted, and of nothing else. The board draws
-// it, its preview draws the one after a command, and the mixer obeys it.
-import type { AgentId, DeviceId } from '@/core/ids'
+// Who hears whom: a function of the call and of which agents are muted, and of nothing else. The board draws it, its
+// preview draws the one after a command, the mixer obeys it and the recorder takes down what it says.
+import { type AgentId, type DeviceId, deviceOfAgent } from '@/core/ids'
 import type { Call } from './call'
-import type { Connection } from './connection'
+import { type Connection, isPerson } from './connection'
 
 /** What one party's ear gets from one other party. */
 export type Hearing = 'voice' | 'silence' | 'music' | 'ringing'
@@ -14,29 +14,43 @@ export interface Ear {
 }
 
 /**
- * Every ordered pair of different people on the call. A party who holds the call hears nothing of it and is not
- * heard; whoever is left with nobody to talk to hears music; a caller in a queue hears music; whoever waits for
- * an alerting end hears ringing. Mute silences the muted agent's voice and leaves their ear alone.
+ * Every ordered pair of parties on the call, listeners being people. In this order:
+ * - who is not connected, or is being cut off, hears nothing and is heard by nobody;
+ * - in an aside, the two hear each other and nobody else; the others hear music, or each other;
+ * - a muted agent and a silenced party are not heard, and hear as before;
+ * - who holds the call hears nothing of it; whoever is thereby left with nobody to talk to hears music;
+ * - a queue and a parking slot play music; ringing is heard by who dialled, or who waits for a transfer to be answered.
+ * Symmetric but for mute and silencing. 100 parties take well under a millisecond (`npm run bench`).
  */
 export function whoHearsWhom(call: Call, isMuted: (agentId: AgentId) => boolean): readonly Ear[] {
+  const cutOff = cutDevices(call)
+  const talkers = call.connections.filter((c) => c.state === 'connected' && isPerson(c.party) && !cutOff(c.deviceId))
+  const waits = call.connections.some((c) => c.state === 'queued')
+  const mayBeHeard = new Map(call.connections.map((c) => [c.deviceId, !c.silenced && !(c.party.kind === 'agent' && isMuted(c.party.agentId))]))
   const ears: Ear[] = []
   for (const listener of call.connections) {
-    if (listener.party.kind === 'queue') continue
-    const alone = !call.connections.some((c) => c !== listener && c.state === 'connected' && c.party.kind !== 'queue')
-    for (const speaker of call.connections)
-      if (speaker !== listener) ears.push({ listener: listener.deviceId, speaker: speaker.deviceId, hears: hearing(listener, speaker, alone, isMuted) })
+    if (!isPerson(listener.party)) continue
+    const listens = listener.state === 'connected' && !cutOff(listener.deviceId)
+    const alone = talkers.length === 0 || (talkers.length === 1 && talkers[0] === listener)
+    for (const speaker of call.connections) {
+      if (speaker === listener) continue
+      const hears = !listens || cutOff(speaker.deviceId) ? 'silence' : hearing(call, listener, speaker, alone, waits, mayBeHeard.get(speaker.deviceId) ?? true)
+      ears.push({ listener: listener.deviceId, speaker: speaker.deviceId, hears })
+    }
   }
   return ears
 }
 
-function hearing(listener: Connection, speaker: Connection, alone: boolean, isMuted: (agentId: AgentId) => boolean): Hearing {
-  if (listener.state !== 'connected') return 'silence'
+function hearing(call: Call, listener: Connection, speaker: Connection, alone: boolean, waits: boolean, mayBeHeard: boolean): Hearing {
   switch (speaker.state) {
-    case 'connected':
-      return speaker.party.kind === 'agent' && isMuted(speaker.party.agentId) ? 'silence' : 'voice'
+    case 'connected': {
+      const apart = acrossAside(call, listener.deviceId, speaker.deviceId)
+      if (apart !== null) return apart
+      return mayBeHeard ? 'voice' : 'silence'
+    }
     case 'alerting':
-      // A queued caller keeps the music while an agent's phone rings; ringing is for who dialled.
-      return listener.party.kind === 'agent' ? 'ringing' : 'silence'
+      // A queued caller keeps the music while an agent's phone rings; talkers go on talking while a newcomer's does.
+      return !waits && (alone || listener.party.kind === 'agent') ? 'ringing' : 'silence'
     case 'queued':
       return 'music'
     case 'held':
@@ -45,4 +59,21 @@ function hearing(listener: Connection, speaker: Connection, alone: boolean, isMu
     case 'failed':
       return 'silence'
   }
+}
+
+/** What an aside makes of a pair; null when it leaves them as they are. */
+function acrossAside({ aside }: Call, listener: DeviceId, speaker: DeviceId): Hearing | null {
+  if (aside === null) return null
+  const inside = (id: DeviceId) => id === aside.deviceId || id === deviceOfAgent(aside.byAgentId)
+  if (inside(listener) && inside(speaker)) return null
+  if (inside(listener)) return 'silence'
+  if (inside(speaker)) return aside.othersHear === 'music' ? 'music' : 'silence'
+  return aside.othersHear === 'music' ? 'silence' : null
+}
+
+/** Ends that are cut at once although the network has not been told yet. */
+function cutDevices({ clearing }: Call): (deviceId: DeviceId) => boolean {
+  if (clearing === null || clearing.what === 'decline') return () => false
+  if (clearing.what === 'endForEveryone') return () => true
+  return (deviceId) => deviceId === clearing.deviceId
 }

@@ -1,6 +1,23 @@
-export { agentConnection, type Call, type CallDirection, callerLabel, connectionOf, evolveCall, isPerson } from './call'
-export type { ClearCause, Connection, ConnectionState, Party } from './connection'
-export { answer, type CallDecision, type CallRefusal, clearConnection, hold, type NetworkReport, reportFarEnd, retrieve } from './decide'
-export { type CallEvent, CallEventSchema, type Customer, CustomerSchema } from './event'
+export {
+  type Aside,
+  agentConnection,
+  agentsOn,
+  type Call,
+  type CallDirection,
+  type Clearing,
+  callerLabel,
+  connectionOf,
+  dueAtMs,
+  type Handover,
+  isConference,
+  onLine,
+  waitsIn,
+} from './call'
+export { type ClearCause, type Connection, type ConnectionState, ENDPOINTS, type Endpoint, isOnLine, isPerson, type Party, PartySchema } from './connection'
+export type { CallDecision, CallRefusal, NetworkReport } from './decide'
+export * as services from './decide'
+export { type CallEvent, CallEventSchema, CLEARINGS, type Customer, CustomerSchema } from './event'
+export { type CallChange, evolveCalls, withSaid } from './evolve'
 export { FAILURE_WORDS, FAILURES, type Failure } from './failure'
 export { type Ear, type Hearing, whoHearsWhom } from './hearing'
+export { type Target, TargetSchema } from './target'

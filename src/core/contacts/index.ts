@@ -1,17 +1,22 @@
 // A contact is the business around one call: who it is with, what was said, the script's run, the notes and the
 // outcome. It outlives the call until the outcome is saved, so that wrap-up still has the record in front of it.
 import * as z from 'zod'
-import type { Call, CallDirection, Customer } from '@/core/calls'
-import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, type QueueId } from '@/core/ids'
+import type { AgentEvent } from '@/core/agents'
+import { type Call, type CallDirection, type CallEvent, type Customer, isOnLine } from '@/core/calls'
+import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, DeviceIdSchema, type QueueId } from '@/core/ids'
 import type { OutcomeEvent } from '@/core/outcomes'
 import { evolveRun, type ScriptEvent, type ScriptRun } from '@/core/scripts'
 import type { EpochMs } from '@/core/time'
 
 export const ContactEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('notesDrafted'), callId: CallIdSchema, text: z.string(), followUp: z.string() }).readonly(),
-  /** The outside party said something; stand-ins speak in captions. */
-  z.object({ kind: z.literal('captionSpoken'), callId: CallIdSchema, turn: z.number().int(), text: z.string() }).readonly(),
+  /** Somebody said something; stand-ins speak in captions. Without a device it was the call's first outside party. */
+  z
+    .object({ kind: z.literal('captionSpoken'), callId: CallIdSchema, turn: z.number().int(), text: z.string(), deviceId: DeviceIdSchema.optional() })
+    .readonly(),
   z.object({ kind: z.literal('ringSilenced'), callId: CallIdSchema, agentId: AgentIdSchema }).readonly(),
+  /** Whoever handled it has left and this agent, who stays on the line, goes on. */
+  z.object({ kind: z.literal('contactTaken'), callId: CallIdSchema, agentId: AgentIdSchema }).readonly(),
 ])
 export type ContactEvent = z.infer<typeof ContactEventSchema>
 
@@ -30,7 +35,7 @@ export interface Contact {
   readonly path: string | null
   readonly offeredAtMs: EpochMs
   readonly endedAtMs: EpochMs | null
-  /** The agent who handles it and owes its outcome; null while nobody has answered. */
+  /** The agent who handles it, or did last; null while nobody has answered. */
   readonly handledBy: AgentId | null
   readonly handledSinceMs: EpochMs | null
   readonly run: ScriptRun | null
@@ -38,6 +43,12 @@ export interface Contact {
   readonly followUp: string
   readonly captions: readonly Caption[]
   readonly ringSilenced: boolean
+  /** Agents who have left it and not coded it yet. */
+  readonly owedBy: readonly AgentId[]
+  /** Agents who have coded their part of it since they last took it. */
+  readonly codedBy: readonly AgentId[]
+  /** It came back from where it was sent; until somebody answers. */
+  readonly returned: Pick<Extract<CallEvent, { kind: 'callReturned' }>, 'from' | 'failure'> | null
   readonly outcome: OutcomeEvent | null
 }
 
@@ -57,25 +68,73 @@ export const createContact = (call: Call): Contact => ({
   followUp: '',
   captions: [],
   ringSilenced: false,
+  owedBy: [],
+  codedBy: [],
+  returned: null,
   outcome: null,
 })
 
 /** A contact is closed when its call is over and nobody owes an outcome for it. */
-export const isClosed = (contact: Contact): boolean => contact.endedAtMs !== null && (contact.handledBy === null || contact.outcome !== null)
+export const isClosed = ({ endedAtMs, owedBy, handledBy, codedBy }: Contact): boolean =>
+  endedAtMs !== null && owedBy.length === 0 && (handledBy === null || codedBy.includes(handledBy))
 
-export function evolveContact(contact: Contact, event: ContactEvent | ScriptEvent | OutcomeEvent, atMs: EpochMs): Contact {
+/** Who may write notes and the outcome: who handles it, and who owes. */
+export const mayWrite = (contact: Contact, agentId: AgentId): boolean => contact.handledBy === agentId || contact.owedBy.includes(agentId)
+
+/**
+ * The contact after its call changed. It is handled by the agent who answered it first, or while whoever handled it is away;
+ * when the handler leaves others behind, `contactTaken` says who goes on. Until then it is still theirs: somebody always
+ * answers for it.
+ */
+export function followCall(contact: Contact, before: Call | undefined, after: Call | null, atMs: EpochMs): Contact {
+  if (after === null) return { ...contact, endedAtMs: atMs }
+  const has = (call: Call | undefined, agentId: AgentId) =>
+    call?.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === agentId && (isOnLine(c) || c.state === 'initiated')) ?? false
+  if (contact.handledBy !== null && has(after, contact.handledBy)) {
+    // Whoever takes it again begins a new part of it.
+    const again = contact.codedBy.includes(contact.handledBy) && !has(before, contact.handledBy)
+    return again ? taken(contact, contact.handledBy, contact.handledSinceMs ?? atMs) : contact
+  }
+  const next = after.connections.find((c) => c.party.kind === 'agent' && has(after, c.party.agentId) && !has(before, c.party.agentId))?.party
+  return next?.kind === 'agent' ? taken(contact, next.agentId, atMs) : contact
+}
+
+const taken = (contact: Contact, agentId: AgentId, atMs: EpochMs): Contact => ({
+  ...contact,
+  handledBy: agentId,
+  handledSinceMs: atMs,
+  returned: null,
+  codedBy: contact.codedBy.filter((id) => id !== agentId),
+})
+
+type Followed = ContactEvent | ScriptEvent | OutcomeEvent | Extract<AgentEvent, { kind: 'wrapUpStarted' | 'wrapUpEnded' }>
+
+export function evolveContact(contact: Contact, event: Followed, atMs: EpochMs): Contact {
   switch (event.kind) {
+    case 'wrapUpStarted':
+      return { ...contact, owedBy: [...contact.owedBy, event.agentId] }
+    case 'wrapUpEnded':
+      return { ...contact, owedBy: contact.owedBy.filter((id) => id !== event.agentId) }
     case 'notesDrafted':
       return { ...contact, notes: event.text, followUp: event.followUp }
     case 'captionSpoken':
       return { ...contact, captions: [...contact.captions, { atMs, turn: event.turn, text: event.text }] }
     case 'ringSilenced':
       return { ...contact, ringSilenced: true }
+    case 'contactTaken':
+      return taken(contact, event.agentId, atMs)
     case 'outcomeSaved':
-      return { ...contact, outcome: event, notes: event.notes, followUp: event.followUp }
+      return saved(contact, event)
     case 'scriptStarted':
     case 'scriptPageShown':
     case 'scriptAnswered':
       return { ...contact, run: evolveRun(contact.run, event) }
   }
+}
+
+/** What somebody writes about their part does not overwrite the notes of whoever has the call now. */
+function saved(contact: Contact, event: OutcomeEvent): Contact {
+  const codedBy = [...contact.codedBy.filter((id) => id !== event.agentId), event.agentId]
+  const isLatest = contact.handledBy === event.agentId || contact.handledBy === null
+  return isLatest ? { ...contact, codedBy, outcome: event, notes: event.notes, followUp: event.followUp } : { ...contact, codedBy }
 }

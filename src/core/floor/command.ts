@@ -1,13 +1,14 @@
 // What may be asked of the floor: by people at a desk, and by the network and the stand-ins. The schema guards
 // the boundary between tab and worker; inside, the type is enough.
 import * as z from 'zod'
-import { CustomerSchema, type FAILURES } from '@/core/calls'
-import { AgentIdSchema, CallIdSchema, QueueIdSchema } from '@/core/ids'
+import { CustomerSchema, ENDPOINTS, type Failure, TargetSchema } from '@/core/calls'
+import { AgentIdSchema, CallIdSchema, type DeviceId, DeviceIdSchema, QueueIdSchema } from '@/core/ids'
 import { ThenSchema } from '@/core/outcomes'
 import { AnswerValueSchema } from '@/core/scripts'
 
 const me = { agentId: AgentIdSchema }
 const mine = { agentId: AgentIdSchema, callId: CallIdSchema }
+const party = { ...mine, deviceId: DeviceIdSchema }
 
 /** What an agent asks for. */
 export const AgentCommandSchema = z.discriminatedUnion('kind', [
@@ -17,12 +18,35 @@ export const AgentCommandSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('goNotReady'), ...me, reason: z.string() }).readonly(),
   z.object({ kind: z.literal('setMute'), ...me, muted: z.boolean() }).readonly(),
   z.object({ kind: z.literal('makeCall'), ...me, typed: z.string(), customer: CustomerSchema.nullable() }).readonly(),
+  // A call that rings here.
   z.object({ kind: z.literal('answer'), ...mine }).readonly(),
   z.object({ kind: z.literal('decline'), ...mine }).readonly(),
   z.object({ kind: z.literal('silence'), ...mine }).readonly(),
+  z.object({ kind: z.literal('divert'), ...mine, target: TargetSchema }).readonly(),
+  // A live call.
   z.object({ kind: z.literal('hold'), ...mine }).readonly(),
   z.object({ kind: z.literal('retrieve'), ...mine }).readonly(),
+  z.object({ kind: z.literal('alternate'), ...mine }).readonly(),
   z.object({ kind: z.literal('hangUp'), ...mine }).readonly(),
+  z.object({ kind: z.literal('takeBack'), ...mine }).readonly(),
+  z.object({ kind: z.literal('sendDigits'), ...mine, digits: z.string() }).readonly(),
+  z.object({ kind: z.literal('moveCall'), ...mine, endpoint: z.enum(ENDPOINTS) }).readonly(),
+  z.object({ kind: z.literal('record'), ...mine, to: z.enum(['on', 'paused', 'off']) }).readonly(),
+  // Others on the call.
+  z.object({ kind: z.literal('consult'), ...mine, target: TargetSchema }).readonly(),
+  z.object({ kind: z.literal('endConsult'), ...mine }).readonly(),
+  z.object({ kind: z.literal('completeTransfer'), ...mine }).readonly(),
+  z.object({ kind: z.literal('transfer'), ...mine, target: TargetSchema }).readonly(),
+  z.object({ kind: z.literal('conference'), ...mine }).readonly(),
+  z.object({ kind: z.literal('addParty'), ...mine, target: TargetSchema }).readonly(),
+  z.object({ kind: z.literal('muteParty'), ...party, muted: z.boolean() }).readonly(),
+  z.object({ kind: z.literal('removeParty'), ...party }).readonly(),
+  z.object({ kind: z.literal('startAside'), ...party, othersHear: z.enum(['music', 'eachOther']) }).readonly(),
+  z.object({ kind: z.literal('endAside'), ...mine }).readonly(),
+  z.object({ kind: z.literal('endForEveryone'), ...mine }).readonly(),
+  z.object({ kind: z.literal('park'), ...mine }).readonly(),
+  z.object({ kind: z.literal('pickUp'), ...mine }).readonly(),
+  // The business around it.
   z.object({ kind: z.literal('turnPage'), ...mine, direction: z.enum(['next', 'back']) }).readonly(),
   z.object({ kind: z.literal('answerScript'), ...mine, field: z.string(), value: AnswerValueSchema.nullable() }).readonly(),
   z.object({ kind: z.literal('draftNotes'), ...mine, text: z.string(), followUp: z.string() }).readonly(),
@@ -30,7 +54,9 @@ export const AgentCommandSchema = z.discriminatedUnion('kind', [
 ])
 export type AgentCommand = z.infer<typeof AgentCommandSchema>
 
-/** What comes from outside: callers, the far ends of dialled calls, and time itself. */
+type CallId = z.infer<typeof CallIdSchema>
+
+/** What comes from outside: callers, the far ends of dialled calls, and time itself. No device means the first outside party. */
 export type NetworkCommand =
   | {
       readonly kind: 'callArrives'
@@ -39,9 +65,10 @@ export type NetworkCommand =
       readonly customer: z.infer<typeof CustomerSchema> | null
       readonly path: string | null
     }
-  | { readonly kind: 'farEnd'; readonly callId: z.infer<typeof CallIdSchema>; readonly report: 'ringing' | 'answered' | (typeof FAILURES)[number] }
-  | { readonly kind: 'callerHangsUp'; readonly callId: z.infer<typeof CallIdSchema> }
-  | { readonly kind: 'callerSays'; readonly callId: z.infer<typeof CallIdSchema>; readonly turn: number; readonly text: string }
+  | { readonly kind: 'farEnd'; readonly callId: CallId; readonly deviceId?: DeviceId; readonly report: 'ringing' | 'answered' | Failure }
+  | { readonly kind: 'callerHangsUp'; readonly callId: CallId; readonly deviceId?: DeviceId }
+  | { readonly kind: 'callerSays'; readonly callId: CallId; readonly deviceId?: DeviceId; readonly turn: number; readonly text: string }
+  | { readonly kind: 'digitsHeard'; readonly callId: CallId; readonly deviceId: DeviceId; readonly digits: string }
   /** Time has passed: rings over their limit move on. Due whenever `nextDueAtMs` says so. */
   | { readonly kind: 'passTime' }
 

@@ -5,12 +5,14 @@ import { codeOf } from '@/core/outcomes'
 import { checkAnswer, nextPage, previousPage, type Script } from '@/core/scripts'
 import { outcomeSetFor, scriptById } from '@/core/set-up'
 import { get } from '@/core/table'
+import { carryOutClearing } from './clearing'
 import type { AgentCommand } from './command'
 import { type Draft, emit, type Ruling, refuse } from './draft'
 
 type Of<K extends AgentCommand['kind']> = Extract<AgentCommand, { kind: K }>
 
-export function turnPage(draft: Draft, contact: Contact, direction: 'next' | 'back'): Ruling {
+export function turnPage(draft: Draft, agent: Agent, contact: Contact, direction: 'next' | 'back'): Ruling {
+  if (!reads(contact, agent)) return refuse({ reason: 'notYourCall' })
   const script = scriptOf(draft, contact)
   if (script === null || contact.run === null) return refuse({ reason: 'noScript' })
   const page = direction === 'next' ? nextPage(script, contact.run) : previousPage(contact.run)
@@ -18,7 +20,8 @@ export function turnPage(draft: Draft, contact: Contact, direction: 'next' | 'ba
   return emit(draft, null, { kind: 'scriptPageShown', callId: contact.callId, pageId: page.value, direction })
 }
 
-export function answerScript(draft: Draft, contact: Contact, command: Of<'answerScript'>): Ruling {
+export function answerScript(draft: Draft, agent: Agent, contact: Contact, command: Of<'answerScript'>): Ruling {
+  if (!reads(contact, agent)) return refuse({ reason: 'notYourCall' })
   const script = scriptOf(draft, contact)
   if (script === null || contact.run === null) return refuse({ reason: 'noScript' })
   const checked = checkAnswer(script, command.field, command.value)
@@ -27,7 +30,9 @@ export function answerScript(draft: Draft, contact: Contact, command: Of<'answer
   return emit(draft, null, { kind: 'scriptAnswered', callId: contact.callId, field: command.field, value: checked.value })
 }
 
-export function draftNotes(draft: Draft, contact: Contact, command: Of<'draftNotes'>): Ruling {
+/** Notes belong to whoever has the call; one who has left it writes theirs with the outcome. */
+export function draftNotes(draft: Draft, agent: Agent, contact: Contact, command: Of<'draftNotes'>): Ruling {
+  if (!reads(contact, agent)) return null
   if (contact.notes === command.text && contact.followUp === command.followUp) return null
   return emit(draft, null, { kind: 'notesDrafted', callId: contact.callId, text: command.text, followUp: command.followUp })
 }
@@ -37,7 +42,6 @@ export function draftNotes(draft: Draft, contact: Contact, command: Of<'draftNot
  * call `andThen` waits for its end. Refused: outcomeMissing, unknownCode, unknownReason, notYourCall.
  */
 export function saveOutcome(draft: Draft, agent: Agent, contact: Contact, command: Of<'saveOutcome'>): Ruling {
-  if (contact.handledBy !== agent.id) return refuse({ reason: 'notYourCall' })
   if (command.code === null) return refuse({ reason: 'outcomeMissing' })
   if (codeOf(outcomeSetFor(draft.state.setUp, contact.queueId), command.code) === undefined) return refuse({ reason: 'unknownCode', code: command.code })
   const { andThen } = command
@@ -51,7 +55,10 @@ export function saveOutcome(draft: Draft, agent: Agent, contact: Contact, comman
     followUp: command.followUp,
     andThen,
   })
-  if (agent.wrapUp?.callId !== contact.callId) return null
+  const call = get(draft.state.calls, contact.callId)
+  // Coding a call that is being hung up says that it was meant.
+  if (call?.clearing?.byAgentId === agent.id && call.clearing.what !== 'remove') carryOutClearing(draft, call)
+  if (!agent.wrapUps.some((w) => w.callId === contact.callId)) return null
   emit(draft, draft.state.seq, { kind: 'wrapUpEnded', agentId: agent.id, callId: contact.callId })
   return carryOut(draft, agent.id, andThen)
 }
@@ -65,3 +72,6 @@ export function carryOut(draft: Draft, agentId: Agent['id'], andThen: Of<'saveOu
 }
 
 const scriptOf = (draft: Draft, contact: Contact): Script | null => (contact.run === null ? null : scriptById(draft.state.setUp, contact.run.scriptId))
+
+/** The script is read by who has the call; after its end, by who owes it. */
+const reads = (contact: Contact, agent: Agent): boolean => contact.handledBy === agent.id || contact.endedAtMs !== null

@@ -132,7 +132,7 @@ describe('what follows by itself', () => {
     for (const end of [on('hangUp'), { kind: 'callerHangsUp', callId: call(1) } as const]) {
       const floor = aReadyFloor()
       for (const command of [...TALKING, end]) floor.give(command)
-      expect(get(floor.state().agents, ANN)?.wrapUp?.callId).toBe(call(1))
+      expect(get(floor.state().agents, ANN)?.wrapUps[0]?.callId).toBe(call(1))
       floor.give({ ...save('done'), andThen: { state: 'notReady', reason: 'Break' } } as Command)
       expect(get(floor.state().agents, ANN)?.state).toMatchObject({ name: 'notReady', reason: 'Break' })
       expect(values(floor.state().contacts)).toEqual([])

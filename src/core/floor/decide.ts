@@ -1,20 +1,24 @@
 // decide: a command into events or a refusal. The floor's only way forward; people, stand-ins and time use it
 // alike. Nothing here reads a clock or rolls dice.
 import type { Agent } from '@/core/agents'
-import { answer, type Call, type CallDecision, clearConnection, hold, reportFarEnd, retrieve } from '@/core/calls'
-import type { Contact } from '@/core/contacts'
+import { type Call, type CallDecision, services } from '@/core/calls'
+import { type Contact, mayWrite } from '@/core/contacts'
 import { readNumber } from '@/core/directory'
-import { type CallId, deviceOfAgent, deviceOutside, toCallId } from '@/core/ids'
-import type { LedgerEntry } from '@/core/ledger'
-import { get, must, values } from '@/core/table'
+import { type CallId, deviceOfAgent } from '@/core/ids'
+import { LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
+import { get } from '@/core/table'
 import type { EpochMs } from '@/core/time'
-import type { AgentCommand, Command, NetworkCommand } from './command'
+import { clear, takeBack } from './clearing'
+import type { AgentCommand, Command } from './command'
 import { answerScript, draftNotes, saveOutcome, turnPage } from './contact'
 import { type Draft, emit, type Ruling, refuse } from './draft'
+import { divert, park, pickUp, transfer } from './handover'
+import { addParty, alternate, completeTransfer, conference, consult, endConsult, heardCall } from './lines'
+import { ruleNetwork } from './network'
 import { react } from './react'
 import type { FloorRefusal } from './refusal'
-import { busy, endShift, goNotReady, goReady, setMute, startShift } from './shift'
-import type { FloorState } from './state'
+import { busy, endShift, goNotReady, goReady, mayOpenLine, partyOfCall, setMute, startShift } from './shift'
+import { type FloorState, nextCallId } from './state'
 
 export interface Context {
   /** When the command takes effect. An instant before the floor's last event is taken as that event's. */
@@ -36,7 +40,7 @@ export function decide(state: FloorState, command: Command, context: Context): D
 
 /** The first event of a ledger; everything else is decided. */
 export const openFloor = (floorId: string, setUp: FloorState['setUp'], atMs: EpochMs): LedgerEntry => ({
-  version: 1,
+  version: LEDGER_VERSION,
   seq: 1,
   atMs,
   causedBy: null,
@@ -49,6 +53,7 @@ function rule(draft: Draft, command: Command): Ruling {
     case 'farEnd':
     case 'callerHangsUp':
     case 'callerSays':
+    case 'digitsHeard':
     case 'passTime':
       return ruleNetwork(draft, command)
     case 'startShift':
@@ -62,6 +67,7 @@ function rule(draft: Draft, command: Command): Ruling {
 }
 
 type OnCall = Extract<AgentCommand, { callId: CallId }>
+type OnContact = Extract<OnCall, { kind: 'turnPage' | 'answerScript' | 'draftNotes' | 'saveOutcome' }>
 
 function ruleShift(draft: Draft, agent: Agent, command: Exclude<AgentCommand, OnCall | { kind: 'startShift' }>): Ruling {
   switch (command.kind) {
@@ -80,28 +86,79 @@ function ruleShift(draft: Draft, agent: Agent, command: Exclude<AgentCommand, On
 
 function ruleOnCall(draft: Draft, agent: Agent, command: OnCall): Ruling {
   switch (command.kind) {
-    case 'answer':
-      return onCall(draft, command.callId, (call) => answer(call, agent.id))
-    case 'decline':
-      return onCall(draft, command.callId, (call) => decline(call, agent))
-    case 'silence':
-      return silence(draft, agent, command.callId)
-    case 'hold':
-      return onCall(draft, command.callId, (call) => hold(call, agent.id))
-    case 'retrieve':
-      return onCall(draft, command.callId, (call) => retrieve(call, agent.id))
-    case 'hangUp':
-      return onCall(draft, command.callId, (call) => hangUp(call, agent))
     case 'turnPage':
-      return onContact(draft, agent, command.callId, (contact) => turnPage(draft, contact, command.direction))
     case 'answerScript':
-      return onContact(draft, agent, command.callId, (contact) => answerScript(draft, contact, command))
     case 'draftNotes':
-      return onContact(draft, agent, command.callId, (contact) => draftNotes(draft, contact, command))
     case 'saveOutcome':
-      return onContact(draft, agent, command.callId, (contact) => saveOutcome(draft, agent, contact, command))
+      return ruleOnContact(draft, agent, command)
+    default: {
+      const call = get(draft.state.calls, command.callId)
+      return call === undefined ? refuse({ reason: 'noSuchCall' }) : ruleCall(draft, agent, call, command)
+    }
   }
 }
+
+function ruleCall(draft: Draft, agent: Agent, call: Call, command: Exclude<OnCall, OnContact>): Ruling {
+  const mine = deviceOfAgent(agent.id)
+  switch (command.kind) {
+    case 'answer':
+      return withoutHearing(draft, agent, call) ?? take(draft, services.answer(call, agent.id))
+    case 'silence':
+      return silence(draft, agent, call)
+    case 'hold':
+      return take(draft, services.hold(call, agent.id))
+    case 'retrieve':
+      return withoutHearing(draft, agent, call) ?? take(draft, services.retrieve(call, agent.id))
+    case 'alternate':
+      return alternate(draft, agent, call)
+    case 'decline':
+    case 'hangUp':
+    case 'endForEveryone':
+      return clear(draft, agent, call, command.kind, mine)
+    case 'removeParty':
+      return clear(draft, agent, call, 'remove', command.deviceId)
+    case 'takeBack':
+      return takeBack(draft, agent, call)
+    case 'sendDigits':
+      return take(draft, services.sendDigits(call, agent.id, command.digits))
+    case 'moveCall':
+      return take(draft, services.moveTo(call, agent.id, command.endpoint))
+    case 'record':
+      return take(draft, services.changeRecording(call, agent.id, command.to, `rec_${call.id}_${draft.state.seq + 1}`))
+    case 'muteParty':
+      return take(draft, services.muteParty(call, agent.id, command.deviceId, command.muted))
+    case 'startAside':
+      return take(draft, services.startAside(call, agent.id, command.deviceId, command.othersHear))
+    case 'endAside':
+      return take(draft, services.endAside(call, agent.id))
+    case 'consult':
+      return consult(draft, agent, call, command.target)
+    case 'endConsult':
+      return endConsult(draft, agent, call)
+    case 'completeTransfer':
+      return completeTransfer(draft, agent, call)
+    case 'conference':
+      return conference(draft, agent, call)
+    case 'transfer':
+      return transfer(draft, agent, call, command.target)
+    case 'addParty':
+      return addParty(draft, agent, call, command.target)
+    case 'divert':
+      return divert(draft, agent, call, command.target)
+    case 'park':
+      return park(draft, agent, call)
+    case 'pickUp':
+      return mayOpenLine(draft.state, agent) ?? pickUp(draft, agent, call)
+  }
+}
+
+/** An agent hears one call at a time: whatever would let a second one be heard is refused, or asked for as `alternate`. */
+function withoutHearing(draft: Draft, agent: Agent, call: Call): Ruling {
+  const heard = heardCall(draft, agent)
+  return heard === undefined || heard.id === call.id ? null : refuse({ reason: 'hearsAnotherCall', with: partyOfCall(draft.state, heard.id) })
+}
+
+const take = (draft: Draft, decision: CallDecision): Ruling => (decision.ok ? emit(draft, null, ...decision.events) : refuse(decision.refusal))
 
 /** Make Call (ECMA-269, 17.1.20). The network reports what becomes of the far end. */
 function makeCall(draft: Draft, agent: Agent, command: Extract<AgentCommand, { kind: 'makeCall' }>): Ruling {
@@ -113,84 +170,28 @@ function makeCall(draft: Draft, agent: Agent, command: Extract<AgentCommand, { k
   return emit(draft, null, { kind: 'callOriginated', callId, agentId: agent.id, number: reading.number.e164, customer: command.customer })
 }
 
-function decline(call: Call, agent: Agent): CallDecision {
-  const mine = call.connections.find((c) => c.deviceId === deviceOfAgent(agent.id))
-  return mine?.state === 'alerting' ? clearConnection(call, mine.deviceId, 'declined') : { ok: false, refusal: { reason: 'notRinging' } }
+function silence(draft: Draft, agent: Agent, call: Call): Ruling {
+  if (!agent.engagements.some((e) => e.callId === call.id && e.state === 'alerting')) return refuse({ reason: 'notRinging' })
+  // A consultation that rings has no contact to remember it by.
+  if (get(draft.state.contacts, call.id) === undefined) return null
+  return emit(draft, null, { kind: 'ringSilenced', callId: call.id, agentId: agent.id })
 }
 
-function hangUp(call: Call, agent: Agent): CallDecision {
-  const mine = call.connections.find((c) => c.deviceId === deviceOfAgent(agent.id))
-  const talks = mine !== undefined && mine.state !== 'alerting'
-  return talks ? clearConnection(call, mine.deviceId, 'hungUp') : { ok: false, refusal: { reason: 'notOnCall' } }
+function ruleOnContact(draft: Draft, agent: Agent, command: OnContact): Ruling {
+  const contact = get(draft.state.contacts, command.callId)
+  if (contact === undefined || !mayWrite(contact, agent.id)) return refuse({ reason: 'notYourCall' })
+  return onContact(draft, agent, contact, command)
 }
 
-function silence(draft: Draft, agent: Agent, callId: CallId): Ruling {
-  if (!agent.engagements.some((e) => e.callId === callId && e.state === 'alerting')) return refuse({ reason: 'notRinging' })
-  return emit(draft, null, { kind: 'ringSilenced', callId, agentId: agent.id })
-}
-
-function onCall(draft: Draft, callId: CallId, service: (call: Call) => CallDecision): Ruling {
-  const call = get(draft.state.calls, callId)
-  if (call === undefined) return refuse({ reason: 'noSuchCall' })
-  const decision = service(call)
-  return decision.ok ? emit(draft, null, ...decision.events) : refuse(decision.refusal)
-}
-
-function onContact(draft: Draft, agent: Agent, callId: CallId, work: (contact: Contact) => Ruling): Ruling {
-  const contact = get(draft.state.contacts, callId)
-  if (contact?.handledBy !== agent.id) return refuse({ reason: 'notYourCall' })
-  return work(contact)
-}
-
-function ruleNetwork(draft: Draft, command: NetworkCommand): Ruling {
+function onContact(draft: Draft, agent: Agent, contact: Contact, command: OnContact): Ruling {
   switch (command.kind) {
-    case 'callArrives': {
-      const callId = nextCallId(draft.state)
-      const { queueId, number, customer, path } = command
-      return emit(draft, null, { kind: 'callQueued', callId, callerDeviceId: deviceOutside(callId, 1), queueId, number, customer, path })
-    }
-    case 'farEnd':
-      return onCall(draft, command.callId, (call) => reportFarEnd(call, deviceOutside(call.id, 1), command.report))
-    case 'callerHangsUp':
-      return onCall(draft, command.callId, (call) => clearConnection(call, deviceOutside(call.id, 1), call.answeredAtMs === null ? 'abandoned' : 'hungUp'))
-    case 'callerSays': {
-      if (get(draft.state.calls, command.callId) === undefined) return refuse({ reason: 'noSuchCall' })
-      return emit(draft, null, { kind: 'captionSpoken', callId: command.callId, turn: command.turn, text: command.text })
-    }
-    case 'passTime':
-      return passTime(draft)
+    case 'turnPage':
+      return turnPage(draft, agent, contact, command.direction)
+    case 'answerScript':
+      return answerScript(draft, agent, contact, command)
+    case 'draftNotes':
+      return draftNotes(draft, agent, contact, command)
+    case 'saveOutcome':
+      return saveOutcome(draft, agent, contact, command)
   }
 }
-
-/** Rings over the limit go to the next agent; the one who missed it is set not ready and told so by the reason. */
-function passTime(draft: Draft): null {
-  for (const { callId, agentId, dueAtMs } of ringsWithLimit(draft.state)) {
-    if (dueAtMs > draft.atMs) continue
-    const decision = clearConnection(must(draft.state.calls, callId), deviceOfAgent(agentId), 'noAnswer')
-    if (!decision.ok) continue
-    emit(draft, null, ...decision.events)
-    emit(draft, draft.state.seq, { kind: 'agentNotReady', agentId, reason: MISSED_RING })
-  }
-  return null
-}
-
-/** The reason the floor itself gives when an agent lets a call ring out. */
-export const MISSED_RING = 'Missed ring'
-
-/** When `passTime` next has something to do; null when nothing is due at any time. */
-export function nextDueAtMs(state: FloorState): EpochMs | null {
-  let due: EpochMs | null = null
-  for (const { dueAtMs } of ringsWithLimit(state)) due = due === null ? dueAtMs : Math.min(due, dueAtMs)
-  return due
-}
-
-function ringsWithLimit(state: FloorState) {
-  const rings: { readonly callId: CallId; readonly agentId: Agent['id']; readonly dueAtMs: EpochMs }[] = []
-  for (const agent of values(state.agents)) {
-    const ringing = agent.engagements.find((e) => e.state === 'alerting')
-    if (ringing !== undefined) rings.push({ callId: ringing.callId, agentId: agent.id, dueAtMs: agent.state.sinceMs + state.setUp.ringLimitMs })
-  }
-  return rings
-}
-
-const nextCallId = (state: FloorState): CallId => toCallId(`call_${state.floorId}_${state.callCount + 1}`)

@@ -1,9 +1,9 @@
 // What holds on every floor at every moment, whatever was asked of it. Property tests hunt for a counterexample.
 import { agentStateName } from '@/core/agents'
-import { whoHearsWhom } from '@/core/calls'
+import { isPerson, waitsIn, whoHearsWhom } from '@/core/calls'
 import { deviceOfAgent } from '@/core/ids'
 import { count, get, values } from '@/core/table'
-import type { FloorState } from './state'
+import { type FloorState, isMutedOn } from './state'
 
 export type Invariant = readonly [name: string, holds: (state: FloorState) => boolean]
 
@@ -23,11 +23,27 @@ export const INVARIANTS: readonly Invariant[] = [
         a.engagements.every((e) => get(s.calls, e.callId)?.connections.some((c) => c.deviceId === deviceOfAgent(a.id) && c.state === e.state)),
       ) &&
       calls(s).every((c) =>
-        c.connections.every(({ party }) => party.kind !== 'agent' || get(s.agents, party.agentId)?.engagements.some((e) => e.callId === c.id)),
+        c.connections.every(
+          ({ party, state }) => party.kind !== 'agent' || state === 'failed' || get(s.agents, party.agentId)?.engagements.some((e) => e.callId === c.id),
+        ),
       ),
   ],
-  ['a call that exists has a party', (s) => calls(s).every((c) => c.connections.some((x) => x.party.kind !== 'queue'))],
-  ['nobody talks to themselves alone on a call that was answered', (s) => calls(s).every((c) => c.answeredAtMs === null || c.connections.length >= 2)],
+  ['a call that exists has a party', (s) => calls(s).every((c) => c.connections.some((x) => isPerson(x.party) && x.state !== 'failed'))],
+  [
+    'nobody is left alone on a call: somebody else is there, rings, is dialled, or a queue or a slot has the caller',
+    (s) =>
+      calls(s).every(
+        (c) => c.connections.filter((x) => x.state !== 'failed').length >= 2 || c.connections.some((x) => x.state === 'failed' || x.state === 'initiated'),
+      ),
+  ],
+  [
+    'a caller from outside is never with nobody who could help: an agent, a queue, a slot, a mailbox or another outside party',
+    (s) =>
+      calls(s).every((c) =>
+        c.connections.every((x) => x.party.kind !== 'outside' || x.state !== 'connected' || c.connections.some((y) => y !== x && y.state !== 'failed')),
+      ),
+  ],
+  ['no device is on a call twice', (s) => calls(s).every((c) => new Set(c.connections.map((x) => x.deviceId)).size === c.connections.length)],
   [
     'nobody hears a party that is held, and a held party hears nobody',
     (s) =>
@@ -41,37 +57,55 @@ export const INVARIANTS: readonly Invariant[] = [
     'a muted agent is heard by nobody',
     (s) =>
       calls(s).every((call) => {
-        const isMuted = (id: Parameters<Parameters<typeof whoHearsWhom>[1]>[0]) => get(s.agents, id)?.muted ?? false
+        const isMuted = isMutedOn(s)
         return whoHearsWhom(call, isMuted).every((e) => {
           const speaker = call.connections.find((c) => c.deviceId === e.speaker)?.party
           return e.hears !== 'voice' || speaker?.kind !== 'agent' || !isMuted(speaker.agentId)
         })
       }),
   ],
-  ['every call has its contact', (s) => calls(s).every((c) => get(s.contacts, c.id) !== undefined)],
   [
-    'every ended contact that was handled owes exactly one outcome, to the agent in wrap-up for it',
-    (s) =>
-      values(s.contacts)
-        .filter((c) => c.endedAtMs !== null)
-        .every((c) => c.outcome === null && agents(s).filter((a) => a.wrapUp?.callId === c.callId).length === 1),
+    'every call has its contact, save a consult, which is about another call',
+    (s) => calls(s).every((c) => (get(s.contacts, c.id) !== undefined) === (c.consultFor === null)),
   ],
-  ['wrap-up is for a contact that is still kept', (s) => agents(s).every((a) => a.wrapUp === null || get(s.contacts, a.wrapUp.callId) !== undefined)],
+  [
+    'who hears whom is symmetric, save for mute',
+    (s) =>
+      calls(s).every((call) => {
+        const ears = whoHearsWhom({ ...call, connections: call.connections.map((c) => ({ ...c, silenced: false })) }, () => false)
+        const voices = new Set(ears.filter((e) => e.hears === 'voice').map((e) => `${e.listener} ${e.speaker}`))
+        return ears.every((e) => e.hears !== 'voice' || voices.has(`${e.speaker} ${e.listener}`))
+      }),
+  ],
+  [
+    'what an agent owes for a contact, and who owes for it, are the same thing; a contact that is over is kept only while somebody owes',
+    (s) =>
+      values(s.contacts).every((c) => {
+        const owing = agents(s).filter((a) => a.wrapUps.some((w) => w.callId === c.callId))
+        return (
+          owing.length === c.owedBy.length &&
+          owing.every((a) => c.owedBy.includes(a.id)) &&
+          (c.endedAtMs === null || owing.length > 0) &&
+          owing.every((a) => a.wrapUps.filter((w) => w.callId === c.callId).length === 1)
+        )
+      }),
+  ],
+  ['wrap-up is for a contact that is still kept', (s) => agents(s).every((a) => a.wrapUps.every((w) => get(s.contacts, w.callId) !== undefined))],
   ['the state shown is the state the axes amount to', (s) => agents(s).every((a) => a.state.name === agentStateName(a))],
   [
     'a call waits in exactly its own queue while it is queued and rings nowhere, and in none otherwise',
     (s) => {
       const listed = Object.values(s.waiting).flat()
-      const queued = calls(s).filter((c) => c.connections.some((x) => x.state === 'queued') && !c.connections.some((x) => x.state === 'alerting'))
-      return listed.length === queued.length && queued.every((c) => c.queueId !== null && s.waiting[c.queueId]?.includes(c.id))
+      const queued = calls(s).filter((c) => waitsIn(c) !== null)
+      return listed.length === queued.length && queued.every((c) => s.waiting[waitsIn(c) as keyof typeof s.waiting]?.includes(c.id))
     },
   ],
   [
     'a queue is served in the order calls entered it',
-    (s) => Object.values(s.waiting).every((line) => line.every((id, i) => i === 0 || offered(s, line[i - 1] as string) <= offered(s, id))),
+    (s) => Object.values(s.waiting).every((line) => line.every((id, i) => i === 0 || place(s, line[i - 1] as string) <= place(s, id))),
   ],
-  ['who is off shift has no call and no wrap-up', (s) => agents(s).every((a) => a.shift !== null || (a.engagements.length === 0 && a.wrapUp === null))],
+  ['who is off shift has no call and no wrap-up', (s) => agents(s).every((a) => a.shift !== null || (a.engagements.length === 0 && a.wrapUps.length === 0))],
   ['a call is never lost: what is kept is at most what came', (s) => count(s.contacts) <= s.callCount],
 ]
 
-const offered = (s: FloorState, id: string): number => get(s.calls, id)?.offeredAtMs ?? Number.NaN
+const place = (s: FloorState, id: string): number => get(s.calls, id)?.place ?? Number.NaN

@@ -1,13 +1,16 @@
-// What follows by itself from what a command did: a call answered opens its script, a call over owes its outcome,
-// and whoever is free gets the next waiting call. Reactions name the event they follow from.
+// What follows by itself from what a command did: a call answered opens its script, a handover that failed comes back,
+// a call over owes its outcome, and whoever is free gets the next waiting call. Reactions name the event they follow from.
+import { type CallEvent, type Failure, isOnLine } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
 import { deviceOfAgent } from '@/core/ids'
 import type { FloorEvent, LedgerEntry } from '@/core/ledger'
+import type { OutcomeEvent } from '@/core/outcomes'
 import { chooseAgent, inServiceOrder, type Waiting } from '@/core/queues'
 import { queueSetUp, type SetUp, scriptFor } from '@/core/set-up'
 import { get, must, values } from '@/core/table'
 import { carryOut } from './contact'
 import { type Draft, emit } from './draft'
+import { rescueStranded, returnCall } from './handover'
 import { agentOfDevice, type FloorState } from './state'
 
 /** Wrap-up recommended after a call that no queue gives a time for. */
@@ -20,28 +23,81 @@ export function react(draft: Draft, before: FloorState): void {
 }
 
 function follow(draft: Draft, { seq, event }: LedgerEntry, before: FloorState): void {
-  if (event.kind === 'connectionEstablished') openScript(draft, seq, event.callId)
-  if (event.kind !== 'connectionCleared') return
-  const agentId = agentOfDevice(event.deviceId)
-  const contact = get(before.contacts, event.callId)
-  if (agentId === null || contact?.handledBy !== agentId) return
-  if (contact.outcome !== null) carryOut(draft, agentId, contact.outcome.andThen)
-  else emit(draft, seq, { kind: 'wrapUpStarted', agentId, callId: event.callId, recommendedMs: recommendedWrapUpMs(draft.state.setUp, contact) })
+  switch (event.kind) {
+    case 'connectionEstablished':
+      return answered(draft, seq, event)
+    case 'callsJoined':
+      return openScript(draft, seq, event.callId)
+    case 'connectionFailed':
+      handoverFailed(draft, seq, event, event.failure)
+      return rescue(draft, seq, event)
+    case 'connectionCleared':
+      if (event.cause === 'noAnswer' || event.cause === 'declined') handoverFailed(draft, seq, event, event.cause === 'declined' ? 'refused' : 'noAnswer')
+      left(draft, seq, event, before)
+      return rescue(draft, seq, event)
+    default:
+      return
+  }
+}
+
+/** Whoever takes a call they had left before no longer owes an outcome for it: the call goes on. */
+function answered(draft: Draft, seq: number, { callId, deviceId }: Extract<CallEvent, { kind: 'connectionEstablished' }>): void {
+  const agentId = agentOfDevice(deviceId)
+  if (agentId !== null && get(draft.state.agents, agentId)?.wrapUps.some((w) => w.callId === callId)) emit(draft, seq, { kind: 'wrapUpEnded', agentId, callId })
+  openScript(draft, seq, callId)
 }
 
 function openScript(draft: Draft, causedBy: number, callId: Contact['callId']): void {
-  const contact = must(draft.state.contacts, callId)
+  const contact = get(draft.state.contacts, callId)
+  if (contact === undefined) return
   const script = scriptFor(draft.state.setUp, contact.queueId)
   if (contact.run !== null || contact.handledBy === null || script === null) return
   emit(draft, causedBy, { kind: 'scriptStarted', callId, scriptId: script.id, version: script.version, pageId: script.startPage })
+}
+
+function handoverFailed(draft: Draft, seq: number, { callId, deviceId }: Extract<CallEvent, { deviceId: unknown }>, failure: Failure): void {
+  const call = get(draft.state.calls, callId)
+  if (call?.handover?.toDeviceId === deviceId) returnCall(draft, call, failure, seq)
+}
+
+/** The agent who handled a call and leaves it owes its outcome, or has given it and goes on as they chose. */
+function left(draft: Draft, seq: number, { callId, deviceId }: Extract<CallEvent, { kind: 'connectionCleared' }>, before: FloorState): void {
+  const agentId = agentOfDevice(deviceId)
+  const contact = get(before.contacts, callId)
+  if (agentId === null || contact?.handledBy !== agentId) return
+  // A ring in vain at somebody who had left before is not leaving again.
+  const was = get(before.calls, callId)?.connections.find((c) => c.deviceId === deviceId)?.state
+  if (was === 'alerting' || was === 'failed' || was === undefined) return
+  const outcome = outcomeOf(draft, contact, agentId)
+  if (outcome !== null) carryOut(draft, agentId, outcome.andThen)
+  else emit(draft, seq, { kind: 'wrapUpStarted', agentId, callId, recommendedMs: recommendedWrapUpMs(draft.state.setUp, contact) })
+  const next = get(draft.state.calls, callId)?.connections.find((c) => c.party.kind === 'agent' && isOnLine(c))?.party
+  if (next?.kind === 'agent') emit(draft, seq, { kind: 'contactTaken', callId, agentId: next.agentId })
+}
+
+function outcomeOf(draft: Draft, before: Contact, agentId: Contact['handledBy']): OutcomeEvent | null {
+  for (const { event } of draft.entries) if (event.kind === 'outcomeSaved' && event.callId === before.callId && event.agentId === agentId) return event
+  return agentId !== null && before.codedBy.includes(agentId) ? before.outcome : null
+}
+
+function rescue(draft: Draft, seq: number, { callId }: Extract<CallEvent, { kind: 'connectionCleared' | 'connectionFailed' }>): void {
+  const call = get(draft.state.calls, callId)
+  if (call !== undefined) rescueStranded(draft, call, seq)
 }
 
 const recommendedWrapUpMs = (setUp: SetUp, contact: Contact): number =>
   contact.queueId === null ? OUTSIDE_WRAP_UP_MS : queueSetUp(setUp, contact.queueId).recommendedWrapUpMs
 
 /** Events after which a waiting call may find an agent it could not find before. */
-function freesSomebody(event: FloorEvent): boolean {
-  return event.kind === 'callQueued' || event.kind === 'agentReady' || event.kind === 'connectionCleared' || event.kind === 'wrapUpEnded'
+function freesSomebody({ kind }: FloorEvent): boolean {
+  return (
+    kind === 'callQueued' ||
+    kind === 'connectionQueued' ||
+    kind === 'agentReady' ||
+    kind === 'connectionCleared' ||
+    kind === 'connectionFailed' ||
+    kind === 'wrapUpEnded'
+  )
 }
 
 /** Offers waiting calls to ready agents until one of the two runs out. */

@@ -4,6 +4,9 @@ import type { CallRefusal } from '@/core/calls'
 import type { NumberRefusal } from '@/core/directory'
 import type { OutcomeRefusal } from '@/core/outcomes'
 import type { ScriptRefusal } from '@/core/scripts'
+import type { HandoverRefusal } from './handover'
+import type { LineRefusal } from './lines'
+import type { ReachRefusal } from './reach'
 
 export type ShiftRefusal =
   | { readonly reason: 'wrongAgentOrPin' }
@@ -19,7 +22,7 @@ export type ShiftRefusal =
   | { readonly reason: 'outcomeOwed'; readonly with: string }
   | { readonly reason: 'muteUnchanged' }
 
-export type FloorRefusal = ShiftRefusal | CallRefusal | ScriptRefusal | OutcomeRefusal | NumberRefusal
+export type FloorRefusal = ShiftRefusal | CallRefusal | LineRefusal | HandoverRefusal | ReachRefusal | ScriptRefusal | OutcomeRefusal | NumberRefusal
 
 export interface RefusalText {
   /** What happened and why, in one sentence. */
@@ -72,6 +75,64 @@ export function toRefusalText(refusal: FloorRefusal): RefusalText {
       return { says: 'There is nobody to put on hold.', next: 'Wait until the other side answers, or hang up.' }
     case 'alreadyAnswered':
       return { says: 'The far end has answered already.', next: 'You are talking.' }
+    case 'hearsAnotherCall':
+      return { says: `You are talking on the line with ${refusal.with}.`, next: 'Put that line on hold, or go to and fro with “Talk to”.' }
+    case 'beingCleared':
+      return { says: 'That is being ended at this moment.', next: 'Press Undo to keep it, or wait a moment.' }
+    case 'nothingToTakeBack':
+      return { says: 'There is nothing to take back: it has reached the network already.', next: 'Call them again if you need to.' }
+    case 'noSuchParty':
+      return { says: 'That party is not on the call.', next: 'Look at the board for who is on it now.' }
+    case 'partyMuteUnchanged':
+      return { says: 'That party is muted that way already.', next: 'Nothing to do.' }
+    case 'needsConference':
+      return { says: 'That needs three parties or more on the call.', next: 'Add somebody first, or use Hold.' }
+    case 'asideUnderWay':
+      return { says: 'Two of this call are talking apart already.', next: 'Wait until they come back.' }
+    case 'noAside':
+      return { says: 'You are not talking apart with anybody.', next: 'Nothing to do.' }
+    case 'onlyOutsidersLeft':
+      return {
+        says: 'Only people from outside would be left on the call, which this centre does not allow.',
+        next: 'Use End for everyone, or add a colleague first.',
+      }
+    case 'notDigits':
+      return { says: `“${refusal.typed}” cannot be sent as tones.`, next: 'Use the digits 0 to 9, * and #.' }
+    case 'alreadyThere':
+      return { says: 'The call is on that device already.', next: 'Nothing to do.' }
+    case 'recordingUnchanged':
+      return { says: 'The recording is that way already.', next: 'Nothing to do.' }
+    case 'consultUnderWay':
+      return { says: 'You are consulting somebody already.', next: 'End that consult first, or complete it.' }
+    case 'notAConsult':
+      return { says: 'That line is not a consult.', next: 'Use Transfer or Conference on the line itself.' }
+    case 'consultNotAnswered':
+      return { says: 'Nobody has answered yet.', next: 'Wait for the answer, or end the consult and use Blind transfer.' }
+    case 'nobodyToConsultAbout':
+      return { says: 'Nobody is on the line yet.', next: 'Wait until the other side answers.' }
+    case 'callerIsGone':
+      return { says: 'The first caller has hung up.', next: 'End the consult when you are done; the call still owes its outcome.' }
+    case 'parkOnlyOne':
+      return { says: 'Only a call with one other party can be parked.', next: 'Remove the others first, or put the call on hold.' }
+    case 'notParkedOrRinging':
+      return { says: 'That call is neither parked nor ringing any more.', next: 'A colleague was faster, or the caller hung up.' }
+    case 'notInGroup':
+      return { says: 'That call belongs to a queue you do not serve.', next: 'A supervisor can add the queue to your account.' }
+    case 'targetSelf':
+      return { says: 'That is you.', next: 'Choose somebody else.' }
+    case 'targetUnknown':
+      return { says: 'There is nobody and nothing of that name here any more.', next: 'Choose another one from the list.' }
+    case 'targetOffShift':
+      return { says: `${refusal.name} is off shift.`, next: 'Choose a colleague who is on shift, a queue, or their voicemail.' }
+    case 'targetOnCall':
+      return { says: `${refusal.name} is on a call.`, next: 'Choose somebody else, or send the caller to the queue.' }
+    case 'targetNotForThis':
+      return {
+        says: refusal.what === 'queue' ? 'A queue cannot be added to a call.' : 'A voicemail cannot be consulted or added.',
+        next: refusal.what === 'queue' ? 'Consult the queue, or transfer the call to it.' : 'Use Blind transfer to send the caller there.',
+      }
+    case 'targetAlreadyThere':
+      return { says: `${refusal.name} is on this call already.`, next: 'Look at the board for who is on it.' }
     case 'noScript':
       return { says: 'This call runs no script.', next: 'Write what you learn in the notes.' }
     case 'unknownField':

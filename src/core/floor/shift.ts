@@ -6,6 +6,7 @@ import { queueSetUp } from '@/core/set-up'
 import { get } from '@/core/table'
 import type { AgentCommand } from './command'
 import { type Draft, emit, type Refused, type Ruling, refuse } from './draft'
+import { partyName } from './reach'
 import type { FloorState } from './state'
 
 type Of<K extends AgentCommand['kind']> = Extract<AgentCommand, { kind: K }>
@@ -51,16 +52,27 @@ export function setMute(draft: Draft, agent: Agent, muted: boolean): Ruling {
 /** What keeps an agent from anything but their work, if something does. */
 export function busy(state: FloorState, agent: Agent): Refused | null {
   const live = agent.engagements.find((e) => e.state !== 'alerting')
-  if (live !== undefined) return refuse({ reason: 'callUnderWay', with: partyName(state, live.callId) })
+  if (live !== undefined) return refuse({ reason: 'callUnderWay', with: partyOfCall(state, live.callId) })
   const ringing = agent.engagements[0]
-  if (ringing !== undefined) return refuse({ reason: 'callRings', with: partyName(state, ringing.callId) })
-  if (agent.wrapUp !== null) return refuse({ reason: 'outcomeOwed', with: partyName(state, agent.wrapUp.callId) })
+  if (ringing !== undefined) return refuse({ reason: 'callRings', with: partyOfCall(state, ringing.callId) })
+  const owed = agent.wrapUps[0]
+  if (owed !== undefined) return refuse({ reason: 'outcomeOwed', with: partyOfCall(state, owed.callId) })
   return null
 }
 
-function partyName(state: FloorState, callId: CallId): string {
+/** A further line is opened with the others held and nothing ringing. */
+export function mayOpenLine(state: FloorState, agent: Agent): Refused | null {
+  const inTheWay = agent.engagements.find((e) => e.state !== 'held')
+  if (inTheWay === undefined) return null
+  return refuse({ reason: inTheWay.state === 'alerting' ? 'callRings' : 'callUnderWay', with: partyOfCall(state, inTheWay.callId) })
+}
+
+/** Who a call is with, for a sentence: its caller, or whoever is consulted. */
+export function partyOfCall(state: FloorState, callId: CallId): string {
   const contact = get(state.contacts, callId)
-  return contact === undefined ? 'a caller' : callerLabel(contact)
+  if (contact !== undefined) return callerLabel(contact)
+  const consulted = get(state.calls, callId)?.connections.at(-1)?.party
+  return consulted === undefined ? 'a caller' : partyName(state, consulted)
 }
 
 const queueName = (state: FloorState, id: QueueId): string => (state.setUp.queues.some((q) => q.id === id) ? queueSetUp(state.setUp, id).name : id)

@@ -1,10 +1,10 @@
 // The floor's state and its fold over events. `evolve` never refuses: the event already happened.
-import { type Agent, createAgent, evolveAgent } from '@/core/agents'
-import { type Call, evolveCall } from '@/core/calls'
-import { type Contact, createContact, evolveContact, isClosed } from '@/core/contacts'
-import { type AgentId, type CallId, type QueueId, toAgentId } from '@/core/ids'
-import { concernedAgents, type FloorEvent } from '@/core/ledger'
-import { dequeue, enqueue, type Waiting } from '@/core/queues'
+import { type Agent, createAgent, engageAgent, evolveAgent } from '@/core/agents'
+import { type Call, type CallChange, type CallEvent, type Connection, dueAtMs, evolveCalls, waitsIn, withSaid } from '@/core/calls'
+import { type Contact, createContact, evolveContact, followCall, isClosed } from '@/core/contacts'
+import { type AgentId, type CallId, deviceOutside, type QueueId, toAgentId, toCallId } from '@/core/ids'
+import type { FloorEvent } from '@/core/ledger'
+import { dequeue, enqueue, foldHandleMs, type Waiting } from '@/core/queues'
 import type { SetUp } from '@/core/set-up'
 import { emptyTable, get, must, put, remove, type Table } from '@/core/table'
 import type { EpochMs } from '@/core/time'
@@ -21,12 +21,21 @@ export interface FloorState {
   /** Calls under way and calls whose outcome is owed. */
   readonly contacts: Table<Contact>
   readonly waiting: Waiting
+  /** Calls that time itself will change, and when. */
+  readonly due: readonly Due[]
+  /** How long an agent has a call of a queue, as a running mean: what expected waits are reckoned with. */
+  readonly handleMs: Readonly<Record<QueueId, number>>
+}
+
+export interface Due {
+  readonly callId: CallId
+  readonly atMs: EpochMs
 }
 
 export function createFloor(floorId: string, setUp: SetUp): FloorState {
   let agents: Table<Agent> = emptyTable()
   for (const { id } of setUp.agents) agents = put(agents, id, createAgent(id))
-  return { floorId, setUp, seq: 0, atMs: 0, callCount: 0, agents, calls: emptyTable(), contacts: emptyTable(), waiting: {} }
+  return { floorId, setUp, seq: 0, atMs: 0, callCount: 0, agents, calls: emptyTable(), contacts: emptyTable(), waiting: {}, due: [], handleMs: {} }
 }
 
 /** Throws on an event that contradicts the state: that is damage or a bug, never a person's mistake. */
@@ -41,65 +50,101 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs): Flo
     case 'shiftEnded':
     case 'agentReady':
     case 'agentNotReady':
+    case 'muteChanged':
+      return withAgent(base, event.agentId, (agent) => evolveAgent(agent, event, atMs))
     case 'wrapUpStarted':
     case 'wrapUpEnded':
-    case 'muteChanged':
-      return withAgents(base, event, [event.agentId], atMs)
-    case 'outcomeSaved':
-      return withAgents(
-        withContact(base, event.callId, (contact) => evolveContact(contact, event, atMs)),
-        event,
-        [event.agentId],
-        atMs,
-      )
-    case 'notesDrafted':
+    case 'outcomeSaved': {
+      const agentMoved = withAgent(base, event.agentId, (agent) => evolveAgent(agent, event, atMs))
+      // A wrap-up may end after its contact was closed by the outcome that ended it.
+      if (event.kind === 'wrapUpEnded' && get(base.contacts, event.callId) === undefined) return agentMoved
+      return withContact(agentMoved, event.callId, (contact) => evolveContact(contact, event, atMs))
+    }
     case 'captionSpoken':
+      return withCaption(base, event, atMs)
+    case 'notesDrafted':
     case 'ringSilenced':
+    case 'contactTaken':
     case 'scriptStarted':
     case 'scriptPageShown':
     case 'scriptAnswered':
       return withContact(base, event.callId, (contact) => evolveContact(contact, event, atMs))
     default:
-      return withCall(base, event, atMs)
+      return withCalls(base, event, atMs)
   }
 }
 
-type CallEventOnFloor = Parameters<typeof evolveCall>[1]
-
-function withCall(state: FloorState, event: CallEventOnFloor, atMs: EpochMs): FloorState {
-  const before = get(state.calls, event.callId)
-  const after = evolveCall(before, event, atMs)
-  const onCall = (after ?? before)?.connections.flatMap((c) => (c.party.kind === 'agent' ? [c.party.agentId] : [])) ?? []
-  const agentsMoved = withAgents(
-    state,
-    event,
-    concernedAgents(event, () => onCall),
-    atMs,
-  )
-  const calls = after === null ? remove(state.calls, event.callId) : put(state.calls, event.callId, after)
-  return withWaiting(withContactOfCall({ ...agentsMoved, calls }, event, after, atMs), event.callId, before, after)
+function withCalls(state: FloorState, event: CallEvent, atMs: EpochMs): FloorState {
+  let next = state
+  for (const change of evolveCalls((id) => get(state.calls, id), event, atMs)) next = withCall(next, event, change, atMs)
+  return next
 }
 
-function withContactOfCall(state: FloorState, event: CallEventOnFloor, call: Call | null, atMs: EpochMs): FloorState {
-  switch (event.kind) {
-    case 'callQueued':
-    case 'callOriginated': {
-      const contact = createContact(call as Call)
-      const handled = event.kind === 'callOriginated' ? { ...contact, handledBy: event.agentId, handledSinceMs: atMs } : contact
-      return { ...state, callCount: state.callCount + 1, contacts: put(state.contacts, event.callId, handled) }
-    }
-    case 'connectionDelivered':
-      return withContact(state, event.callId, (contact) => (contact.ringSilenced ? { ...contact, ringSilenced: false } : contact))
-    case 'connectionEstablished': {
-      const agentId = agentOfDevice(event.deviceId)
-      if (agentId === null) return state
-      return withContact(state, event.callId, (contact) => (contact.handledBy === null ? { ...contact, handledBy: agentId, handledSinceMs: atMs } : contact))
-    }
-    case 'callCleared':
-      return withContact(state, event.callId, (contact) => ({ ...contact, endedAtMs: atMs }))
-    default:
-      return state
+function withCall(state: FloorState, event: CallEvent, change: CallChange, atMs: EpochMs): FloorState {
+  const { callId, before, after } = change
+  const calls = after === null ? remove(state.calls, callId) : put(state.calls, callId, after)
+  const moved = { ...state, calls, agents: withEngagements(state.agents, change, atMs), due: withDue(state, callId, before, after) }
+  return withWaiting(withContactOfCall(moved, event, change, atMs), callId, before, after)
+}
+
+/** Every agent's end of the call, as the call has it now. */
+function withEngagements(table: Table<Agent>, { callId, before, after }: CallChange, atMs: EpochMs): Table<Agent> {
+  let agents = table
+  const set = (agentId: AgentId, state: Connection['state'] | null) => {
+    const agent = must(agents, agentId)
+    const engaged = engageAgent(agent, callId, state, atMs)
+    if (engaged !== agent) agents = put(agents, agentId, engaged)
   }
+  for (const { party } of before?.connections ?? [])
+    if (party.kind === 'agent' && !after?.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === party.agentId)) set(party.agentId, null)
+  for (const { party, state } of after?.connections ?? []) if (party.kind === 'agent') set(party.agentId, state)
+  return agents
+}
+
+function withDue(state: FloorState, callId: CallId, before: Call | undefined, after: Call | null): FloorState['due'] {
+  const { ringLimitMs } = state.setUp
+  const was = before === undefined ? null : dueAtMs(before, ringLimitMs)
+  const is = after === null ? null : dueAtMs(after, ringLimitMs)
+  if (was === is) return state.due
+  const others = was === null ? state.due : state.due.filter((d) => d.callId !== callId)
+  return is === null ? others : [...others, { callId, atMs: is }]
+}
+
+function withContactOfCall(state: FloorState, event: CallEvent, { callId, before, after }: CallChange, atMs: EpochMs): FloorState {
+  if (before === undefined) {
+    const call = after as Call
+    const counted = { ...state, callCount: state.callCount + 1 }
+    if (call.consultFor !== null) return counted
+    return { ...counted, contacts: put(state.contacts, callId, followCall(createContact(call), undefined, call, atMs)) }
+  }
+  const contact = get(state.contacts, callId)
+  if (contact === undefined) return state
+  const followed = { ...followCall(contact, before, after, atMs), ...about(event, contact) }
+  const contacts = put(state.contacts, callId, followed)
+  const handleMs = event.kind === 'callCleared' ? withHandleMs(state, contact, atMs) : state.handleMs
+  return { ...state, contacts, handleMs }
+}
+
+/** What a call event means for the contact besides who handles it. */
+function about(event: CallEvent, contact: Contact): Partial<Contact> {
+  if (event.kind === 'connectionDelivered' && contact.ringSilenced) return { ringSilenced: false }
+  if (event.kind === 'callReturned') return { returned: { from: event.from, failure: event.failure } }
+  return {}
+}
+
+function withHandleMs(state: FloorState, contact: Contact, atMs: EpochMs): FloorState['handleMs'] {
+  if (contact.queueId === null || contact.handledSinceMs === null) return state.handleMs
+  return { ...state.handleMs, [contact.queueId]: foldHandleMs(state.handleMs[contact.queueId], atMs - contact.handledSinceMs) }
+}
+
+function withCaption(state: FloorState, event: Extract<FloorEvent, { kind: 'captionSpoken' }>, atMs: EpochMs): FloorState {
+  const first = deviceOutside(event.callId, 1)
+  const speaker = event.deviceId ?? first
+  const call = get(state.calls, event.callId)
+  const said = call === undefined ? state : { ...state, calls: put(state.calls, event.callId, withSaid(call, speaker, event.text)) }
+  // The contact keeps what its own outside party says; what colleagues say to each other is not about the caller.
+  const ofContact = speaker === first && get(state.contacts, event.callId) !== undefined
+  return ofContact ? withContact(said, event.callId, (contact) => evolveContact(contact, event, atMs)) : said
 }
 
 /** The waiting line of the call's queue, after a call that stood in it left it or one that did not joined it. */
@@ -107,21 +152,11 @@ function withWaiting(state: FloorState, callId: CallId, before: Call | undefined
   const stood = before === undefined ? null : waitsIn(before)
   const stands = after === null ? null : waitsIn(after)
   if (stood === stands) return after === null ? dropClosed(state, callId) : state
-  const offeredAtMs = (id: CallId) => must(state.calls, id).offeredAtMs
+  const placeOf = (id: CallId) => must(state.calls, id).place
   let { waiting } = state
   if (stood !== null) waiting = dequeue(waiting, stood, callId)
-  if (stands !== null && after !== null) waiting = enqueue(waiting, stands, after, offeredAtMs)
+  if (stands !== null && after !== null) waiting = enqueue(waiting, stands, after, placeOf)
   return after === null ? dropClosed({ ...state, waiting }, callId) : { ...state, waiting }
-}
-
-/** The queue a call waits in; null while it rings at an agent or is in no queue. */
-function waitsIn(call: Call): QueueId | null {
-  let queueId: QueueId | null = null
-  for (const { state, party } of call.connections) {
-    if (state === 'alerting') return null
-    if (state === 'queued' && party.kind === 'queue') queueId = party.queueId
-  }
-  return queueId
 }
 
 function withContact(state: FloorState, callId: CallId, change: (contact: Contact) => Contact): FloorState {
@@ -135,11 +170,18 @@ function dropClosed(state: FloorState, callId: CallId): FloorState {
   return contact !== undefined && isClosed(contact) ? { ...state, contacts: remove(state.contacts, callId) } : state
 }
 
-function withAgents(state: FloorState, event: Parameters<typeof evolveAgent>[1], ids: readonly AgentId[], atMs: EpochMs): FloorState {
-  let { agents } = state
-  for (const id of ids) agents = put(agents, id, evolveAgent(must(agents, id), event, atMs))
-  return agents === state.agents ? state : { ...state, agents }
-}
+const withAgent = (state: FloorState, id: AgentId, change: (agent: Agent) => Agent): FloorState => ({
+  ...state,
+  agents: put(state.agents, id, change(must(state.agents, id))),
+})
 
 /** The agent whose device this is; null for outside parties and queues. */
 export const agentOfDevice = (deviceId: string): AgentId | null => (deviceId.startsWith('dev_agent_') ? toAgentId(deviceId.slice('dev_'.length)) : null)
+
+export const nextCallId = (state: FloorState): CallId => toCallId(`call_${state.floorId}_${state.callCount + 1}`)
+
+/** Whether an agent has muted themselves, as `whoHearsWhom` asks. */
+export const isMutedOn =
+  (state: FloorState) =>
+  (agentId: AgentId): boolean =>
+    get(state.agents, agentId)?.muted ?? false

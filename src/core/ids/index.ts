@@ -1,6 +1,18 @@
 // Branded identifiers. Outside text becomes an id only through the schemas here; two kinds of id never mix
 // at compile time although all of them are strings at run time.
-export { deviceOfAgent, deviceOfQueue, deviceOutside, toAgentId, toCallId, toDeviceId, toOutcomeSetId, toQueueId, toScriptId } from './make'
+export {
+  deviceOfAgent,
+  deviceOfPark,
+  deviceOfQueue,
+  deviceOfVoicemail,
+  deviceOutside,
+  toAgentId,
+  toCallId,
+  toDeviceId,
+  toOutcomeSetId,
+  toQueueId,
+  toScriptId,
+} from './make'
 export {
   type AgentId,
   AgentIdSchema,

@@ -7,6 +7,11 @@ export const deviceOfAgent = (agentId: AgentId): DeviceId => toDeviceId(`dev_${a
 /** The pseudo-device that holds a call while it waits (ECMA-269 calls it an ACD device). */
 export const deviceOfQueue = (queueId: QueueId): DeviceId => toDeviceId(`dev_${queueId}`)
 
+export const deviceOfVoicemail = (agentId: AgentId): DeviceId => toDeviceId(`dev_voicemail_${agentId}`)
+
+/** The numbered place a parked call waits at. */
+export const deviceOfPark = (slot: number): DeviceId => toDeviceId(`dev_park_${slot}`)
+
 /** The `n`-th outside party of a call. */
 export const deviceOutside = (callId: CallId, n: number): DeviceId => toDeviceId(`dev_out_${callId}_${n}`)
 

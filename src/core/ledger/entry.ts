@@ -8,7 +8,8 @@ import { OutcomeEventSchema } from '@/core/outcomes'
 import { ScriptEventSchema } from '@/core/scripts'
 import { SetUpSchema } from '@/core/set-up'
 
-export const LEDGER_VERSION = 1
+/** 2 added the services of call control: consult, transfer, conference, park, recording, take back. */
+export const LEDGER_VERSION = 2
 
 export const FloorOpenedSchema = z.object({ kind: z.literal('floorOpened'), floorId: z.string().regex(/^[a-z0-9-]+$/), setUp: SetUpSchema }).readonly()
 

@@ -1,4 +1,4 @@
 export { type FloorEvent, LEDGER_VERSION, type LedgerEntry, LedgerEntrySchema } from './entry'
-export { concernedAgents, createLedgerFolder, type LedgerFolder } from './folder'
+export { createLedgerFolder, type LedgerFolder } from './folder'
 export { type AgentInterval, AgentIntervalSchema, type AgentLeg, type CallRecord, CallRecordSchema, type CallResult, RESULTS } from './record'
 export { type OpenedEntry, parseEntry, toLine } from './upgrade'

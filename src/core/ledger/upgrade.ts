@@ -3,8 +3,11 @@ import { LEDGER_VERSION, type LedgerEntry, LedgerEntrySchema } from './entry'
 
 type Upgrade = { readonly from: number; readonly apply: (stored: Record<string, unknown>) => Record<string, unknown> }
 
-/** `from: 1` will turn a version 1 entry into version 2, and so on. Version 1 is the first and needs none. */
-const UPGRADES: readonly Upgrade[] = []
+/** `from: 1` turns a version 1 entry into version 2, and so on. */
+const UPGRADES: readonly Upgrade[] = [
+  // Version 2 only adds kinds of event, and settings of the centre that have a default.
+  { from: 1, apply: (stored) => ({ ...stored, version: 2 }) },
+]
 
 UPGRADES.forEach((upgrade, i) => {
   if (upgrade.from !== i + 1) throw new Error(`ledger upgrades have a gap before ${upgrade.from}`)

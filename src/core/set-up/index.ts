@@ -42,6 +42,12 @@ export const SetUpSchema = z
     homeCountry: z.string().length(2),
     ringLimitMs: z.number().positive(),
     holdLimitMs: z.number().positive(),
+    /** How long an end may be taken back before it reaches the network; 0 for not at all. */
+    takeBackMs: z.number().min(0).max(10_000).default(4_000),
+    /** A parked call rings back after this. */
+    parkLimitMs: z.number().positive().default(120_000),
+    /** Whether a conference may go on with nobody of the centre in it. */
+    outsidersMayStay: z.boolean().default(false),
     notReadyReasons: z.array(z.string().min(1)).min(1).readonly(),
     agents: z.array(AgentSetUpSchema).readonly(),
     queues: z.array(QueueSetUpSchema).readonly(),

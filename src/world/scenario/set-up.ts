@@ -22,6 +22,9 @@ export const FENNHOLM: SetUp = {
   homeCountry: 'GB',
   ringLimitMs: 20 * SECOND,
   holdLimitMs: 60 * SECOND,
+  takeBackMs: 4 * SECOND,
+  parkLimitMs: 120 * SECOND,
+  outsidersMayStay: false,
   notReadyReasons: ['Break', 'Lunch', 'Training', 'Team talk', 'Paperwork', 'Technical trouble', 'Missed ring'],
   agents: AGENTS,
   queues: [

@@ -1,0 +1,196 @@
+// The fold of events over calls. It never refuses: the event already happened. An event for a call that does not
+// exist throws, because a ledger that says so is damaged.
+import { type CallId, type DeviceId, deviceOfAgent, deviceOfPark, deviceOfQueue } from '@/core/ids'
+import type { EpochMs } from '@/core/time'
+import { type Call, connectionOf } from './call'
+import { type Connection, type ConnectionState, isPerson, type Party } from './connection'
+import type { CallEvent } from './event'
+
+/** What an event did to a call; `after` is null once the call is over. */
+export interface CallChange {
+  readonly callId: CallId
+  readonly before: Call | undefined
+  readonly after: Call | null
+}
+
+/** The calls an event changes: one, or two when calls are joined. */
+export function evolveCalls(callOf: (id: CallId) => Call | undefined, event: CallEvent, atMs: EpochMs): readonly CallChange[] {
+  const before = callOf(event.callId)
+  if (event.kind === 'callsJoined') return joined(existing(before, event), existing(callOf(event.fromCallId), event), event, atMs)
+  return [{ callId: event.callId, before, after: evolveCall(before, event, atMs) }]
+}
+
+function evolveCall(before: Call | undefined, event: Exclude<CallEvent, { kind: 'callsJoined' }>, atMs: EpochMs): Call | null {
+  if (event.kind === 'callQueued' || event.kind === 'callOriginated' || event.kind === 'consultationOriginated') return createCall(event, atMs)
+  const call = existing(before, event)
+  switch (event.kind) {
+    case 'connectionInitiated':
+      return withConnection(counted(call, event.party), fresh(event.deviceId, event.party, 'initiated', atMs))
+    case 'connectionDelivered':
+      return withConnection(nextToRing(known(call, event.deviceId) ? call : counted(call, event.party)), fresh(event.deviceId, event.party, 'alerting', atMs))
+    case 'connectionFailed':
+      return withConnection(nextToRing(call), { ...fresh(event.deviceId, event.party, 'failed', atMs), failure: event.failure })
+    case 'connectionEstablished':
+      return established(call, event.deviceId, atMs)
+    case 'connectionHeld':
+      return inState(call, event.deviceId, 'held', atMs)
+    case 'connectionRetrieved':
+      return inState(call, event.deviceId, 'connected', atMs)
+    case 'connectionCleared':
+      return cleared(call, event.deviceId, event.cause, atMs)
+    case 'connectionQueued':
+      return {
+        ...withConnection(call, fresh(deviceOfQueue(event.queueId), { kind: 'queue', queueId: event.queueId }, 'queued', atMs)),
+        queueId: event.queueId,
+        place: event.place === 'head' ? 0 : atMs,
+        passedBy: [],
+      }
+    case 'callCleared':
+      return null
+    case 'callTransferred':
+    case 'callDiverted': {
+      const kind = event.kind === 'callDiverted' ? 'divert' : 'transfer'
+      // An attended transfer is over with its event: there is nobody to wait for.
+      const pending = event.kind === 'callDiverted' || event.how === 'blind'
+      return pending ? { ...call, handover: { kind, byAgentId: event.byAgentId, toDeviceId: event.toDeviceId, dueAtMs: null } } : call
+    }
+    case 'callParked': {
+      const deviceId = deviceOfPark(event.slot)
+      const parked = withConnection(call, fresh(deviceId, { kind: 'park', slot: event.slot }, 'queued', atMs))
+      return { ...parked, handover: { kind: 'park', byAgentId: event.byAgentId, toDeviceId: deviceId, dueAtMs: atMs + event.limitMs } }
+    }
+    case 'callReturned':
+      return { ...call, handover: null }
+    case 'partyMuteChanged':
+      return changed(call, event.deviceId, { silenced: event.muted })
+    case 'asideStarted':
+      return { ...call, aside: { byAgentId: event.byAgentId, deviceId: event.deviceId, othersHear: event.othersHear } }
+    case 'asideEnded':
+      return { ...call, aside: null }
+    case 'digitsSent':
+      return call
+    case 'digitsReceived':
+      return changed(call, event.deviceId, { received: (connectionOf(call, event.deviceId)?.received ?? '') + event.digits })
+    case 'connectionMoved':
+      return changed(call, event.deviceId, { endpoint: event.endpoint })
+    case 'recordingChanged':
+      return { ...call, recording: event.to === 'off' ? null : { recordingId: event.recordingId, state: event.to, sinceMs: atMs } }
+    case 'clearRequested':
+      return { ...call, clearing: { what: event.what, byAgentId: event.byAgentId, deviceId: event.deviceId, dueAtMs: event.dueAtMs } }
+    case 'clearTakenBack':
+      return { ...call, clearing: null }
+  }
+}
+
+/** What a party says is remembered with it; null when it is no longer there. */
+export const withSaid = (call: Call, deviceId: DeviceId, text: string): Call => changed(call, deviceId, { said: text })
+
+type Opening = Extract<CallEvent, { kind: 'callQueued' | 'callOriginated' | 'consultationOriginated' }>
+
+function createCall(event: Opening, atMs: EpochMs): Call {
+  const common = {
+    id: event.callId,
+    queueId: null,
+    number: null,
+    customer: null,
+    path: null,
+    offeredAtMs: atMs,
+    answeredAtMs: null,
+    passedBy: [],
+    place: atMs,
+    outsideCount: 0,
+    consultFor: null,
+    handover: null,
+    aside: null,
+    clearing: null,
+    recording: null,
+  }
+  if (event.kind === 'callQueued') {
+    const caller: Party = { kind: 'outside', number: event.number, name: event.customer?.name ?? null }
+    const { queueId, number, customer, path } = event
+    const connections = [fresh(event.callerDeviceId, caller, 'connected', atMs), fresh(deviceOfQueue(queueId), { kind: 'queue', queueId }, 'queued', atMs)]
+    return { ...common, direction: 'inbound', queueId, number, customer, path, outsideCount: 1, connections }
+  }
+  const connections = [fresh(deviceOfAgent(event.agentId), { kind: 'agent', agentId: event.agentId }, 'initiated', atMs)]
+  if (event.kind === 'consultationOriginated') return { ...common, direction: 'internal', consultFor: event.consultFor, connections }
+  return { ...common, direction: 'outbound', number: event.number, customer: event.customer, connections }
+}
+
+function established(call: Call, deviceId: DeviceId, atMs: EpochMs): Call {
+  const joined = inState(call, deviceId, 'connected', atMs)
+  // A queue or a slot has done its work once somebody answers: its connection becomes null.
+  const connections = joined.connections.filter((c) => isPerson(c.party))
+  const bothSides = connections.some((c) => c.party.kind === 'agent') && connections.some((c) => c.party.kind === 'outside')
+  // Whoever answers has the call: what it was on its way to no longer counts.
+  return { ...nextToRing(joined), connections, handover: null, answeredAtMs: call.answeredAtMs ?? (bothSides && call.consultFor === null ? atMs : null) }
+}
+
+/** Clearing an agent who was still ringing leaves the call in its queue and remembers whom it passed. */
+function cleared(call: Call, deviceId: DeviceId, cause: string, atMs: EpochMs): Call {
+  const gone = connectionOf(call, deviceId)
+  const rangInVain = gone?.state === 'alerting' && gone.party.kind === 'agent' && cause !== 'diverted'
+  const passedBy = rangInVain && gone.party.kind === 'agent' ? [...call.passedBy, { agentId: gone.party.agentId, atMs }] : call.passedBy
+  const connections = call.connections.filter((c) => c.deviceId !== deviceId)
+  return {
+    ...call,
+    passedBy,
+    connections,
+    aside: call.aside !== null && (call.aside.deviceId === deviceId || deviceOfAgent(call.aside.byAgentId) === deviceId) ? null : call.aside,
+    clearing: call.clearing !== null && stillMeant(call.clearing.deviceId, deviceOfAgent(call.clearing.byAgentId), deviceId) ? call.clearing : null,
+  }
+}
+
+/** What was to be cleared is pointless once its party, or the agent who asked for it, has gone. */
+const stillMeant = (target: DeviceId, asker: DeviceId, gone: DeviceId): boolean => target !== gone && asker !== gone
+
+function joined(kept: Call, from: Call, event: Extract<CallEvent, { kind: 'callsJoined' }>, atMs: EpochMs): readonly CallChange[] {
+  const mine = deviceOfAgent(event.byAgentId)
+  const coming = from.connections.filter((c) => c.deviceId !== mine && c.state !== 'failed' && isPerson(c.party))
+  // Outside devices are numbered within their call; the newcomers keep the devices they came with.
+  // A failed attempt at somebody who comes along after all is no longer of interest.
+  const staying = inState(kept, mine, 'connected', atMs).connections.filter((c) => !coming.some((n) => n.deviceId === c.deviceId))
+  const connections = [...staying, ...coming.map((c) => ({ ...c, sinceMs: atMs }))]
+  const after: Call = { ...kept, connections, clearing: null }
+  return [
+    { callId: from.id, before: from, after: null },
+    { callId: kept.id, before: kept, after },
+  ]
+}
+
+/** Once the network rings the far end, the caller's own end goes from initiated to connected. */
+const nextToRing = (call: Call): Call =>
+  call.connections.some((c) => c.state === 'initiated' && c.party.kind === 'agent')
+    ? { ...call, connections: call.connections.map((c) => (c.state === 'initiated' && c.party.kind === 'agent' ? { ...c, state: 'connected' as const } : c)) }
+    : call
+
+const counted = (call: Call, party: Party): Call => (party.kind === 'outside' ? { ...call, outsideCount: call.outsideCount + 1 } : call)
+const known = (call: Call, deviceId: DeviceId): boolean => connectionOf(call, deviceId) !== undefined
+
+const fresh = (deviceId: DeviceId, party: Party, state: ConnectionState, sinceMs: EpochMs): Connection => ({
+  deviceId,
+  party,
+  state,
+  sinceMs,
+  failure: null,
+  silenced: false,
+  endpoint: 'computer',
+  said: null,
+  received: '',
+})
+
+const withConnection = (call: Call, connection: Connection): Call => ({
+  ...call,
+  connections: [...call.connections.filter((c) => c.deviceId !== connection.deviceId), connection],
+})
+
+const changed = (call: Call, deviceId: DeviceId, change: Partial<Connection>): Call => ({
+  ...call,
+  connections: call.connections.map((c) => (c.deviceId === deviceId ? { ...c, ...change } : c)),
+})
+
+const inState = (call: Call, deviceId: DeviceId, state: ConnectionState, sinceMs: EpochMs): Call => changed(call, deviceId, { state, sinceMs })
+
+function existing(call: Call | undefined, event: CallEvent): Call {
+  if (call === undefined) throw new Error(`${event.kind} for ${event.callId}, which does not exist`)
+  return call
+}

@@ -1,0 +1,135 @@
+// Handing a call over without talking first: blind transfer, diverting while it rings, parking and picking up (ECMA-269,
+// 17.1: Single Step Transfer Call, Deflect Call, Park Call, Directed and Group Pickup Call), and the way back when the
+// other end fails.
+import type { Agent } from '@/core/agents'
+import { agentConnection, type Call, connectionOf, type Failure, isOnLine, onLine, services, type Target } from '@/core/calls'
+import { type AgentId, deviceOfAgent, type QueueId } from '@/core/ids'
+import { inServiceOrder } from '@/core/queues'
+import { agentName } from '@/core/set-up'
+import { get, must, values } from '@/core/table'
+import { type Draft, emit, type Ruling, refuse } from './draft'
+import { reach } from './reach'
+
+export type HandoverRefusal = { readonly reason: 'parkOnlyOne' } | { readonly reason: 'notParkedOrRinging' } | { readonly reason: 'notInGroup' }
+
+/**
+ * Single Step Transfer: the agent leaves at once, the others wait for the target; what fails comes back. A colleague who is
+ * on a call is refused beforehand. Refused: notOnCall, nobodyToConsultAbout, targetOnCall, and as reaching does.
+ */
+export function transfer(draft: Draft, agent: Agent, call: Call, target: Target): Ruling {
+  const mine = agentConnection(call, agent.id)
+  if (mine === undefined || !isOnLine(mine) || services.leaves(call, mine)) return refuse({ reason: 'notOnCall' })
+  if (call.consultFor !== null) return refuse({ reason: 'consultUnderWay' })
+  if (!call.connections.some((c) => c !== mine && isOnLine(c))) return refuse({ reason: 'nobodyToConsultAbout' })
+  const reaching = reach(draft.state, agent.id, call, target)
+  if (!reaching.ok) return refuse(reaching.refusal)
+  const { party, deviceId, failure, events } = reaching.reached
+  if (failure !== null && party.kind === 'agent') return refuse({ reason: 'targetOnCall', name: agentName(draft.state.setUp, party.agentId) })
+  return emit(
+    draft,
+    null,
+    { kind: 'callTransferred', callId: call.id, how: 'blind', byAgentId: agent.id, toDeviceId: deviceId, to: party },
+    ...events(call.id),
+    { kind: 'connectionCleared', callId: call.id, deviceId: mine.deviceId, cause: 'transferred' },
+  )
+}
+
+/** Deflect Call: a call that rings here goes on to the target instead. Refused: notRinging, and as reaching does. */
+export function divert(draft: Draft, agent: Agent, call: Call, target: Target): Ruling {
+  const mine = agentConnection(call, agent.id)
+  if (mine?.state !== 'alerting') return refuse({ reason: 'notRinging' })
+  // A mailbox of one's own is the usual place to divert to, so the target may be one's own there.
+  const reaching = reach(draft.state, agent.id, call, target)
+  if (!reaching.ok) return refuse(reaching.refusal)
+  const { party, deviceId, failure, events } = reaching.reached
+  if (failure !== null && party.kind === 'agent') return refuse({ reason: 'targetOnCall', name: agentName(draft.state.setUp, party.agentId) })
+  const queued = call.connections.find((c) => c.state === 'queued')
+  emit(
+    draft,
+    null,
+    { kind: 'callDiverted', callId: call.id, byAgentId: agent.id, toDeviceId: deviceId, to: party },
+    { kind: 'connectionCleared', callId: call.id, deviceId: mine.deviceId, cause: 'diverted' },
+  )
+  // The place in the queue is kept until somebody answers, save when it is exchanged for a place in another one.
+  if (party.kind === 'queue' && queued !== undefined && queued.deviceId !== deviceId)
+    emit(draft, null, { kind: 'connectionCleared', callId: call.id, deviceId: queued.deviceId, cause: 'diverted' })
+  return emit(draft, null, ...events(call.id))
+}
+
+/** Park Call: the one other party waits with music in the first free slot. Refused: notOnCall, parkOnlyOne. */
+export function park(draft: Draft, agent: Agent, call: Call): Ruling {
+  const mine = agentConnection(call, agent.id)
+  if (mine === undefined || !isOnLine(mine) || services.leaves(call, mine)) return refuse({ reason: 'notOnCall' })
+  if (call.consultFor !== null || call.connections.length !== 2 || onLine(call).length !== 2) return refuse({ reason: 'parkOnlyOne' })
+  const taken = new Set(values(draft.state.calls).flatMap((c) => c.connections.map((x) => (x.party.kind === 'park' ? x.party.slot : 0))))
+  let slot = 1
+  while (taken.has(slot)) slot++
+  return emit(
+    draft,
+    null,
+    { kind: 'callParked', callId: call.id, byAgentId: agent.id, slot, limitMs: draft.state.setUp.parkLimitMs },
+    { kind: 'connectionCleared', callId: call.id, deviceId: mine.deviceId, cause: 'parked' },
+  )
+}
+
+/**
+ * Directed Pickup (a parked call) and Group Pickup (a call that rings at a colleague of the same queue, or was sent to
+ * them). Refused: callUnderWay while another call is heard, notParkedOrRinging, notInGroup.
+ */
+export function pickUp(draft: Draft, agent: Agent, call: Call): Ruling {
+  const parked = call.connections.find((c) => c.party.kind === 'park')
+  const ringing = call.connections.find((c) => c.party.kind === 'agent' && c.state === 'alerting')
+  if (parked === undefined && ringing === undefined) return refuse({ reason: 'notParkedOrRinging' })
+  if (ringing?.deviceId === deviceOfAgent(agent.id)) {
+    const answered = services.answer(call, agent.id)
+    return answered.ok ? emit(draft, null, ...answered.events) : refuse(answered.refusal)
+  }
+  if (parked === undefined && call.queueId !== null && !agent.shift?.queueIds.includes(call.queueId)) return refuse({ reason: 'notInGroup' })
+  const at = { callId: call.id, deviceId: deviceOfAgent(agent.id) }
+  if (ringing !== undefined) emit(draft, null, { kind: 'connectionCleared', callId: call.id, deviceId: ringing.deviceId, cause: 'answeredElsewhere' })
+  return emit(draft, null, { kind: 'connectionDelivered', ...at, party: { kind: 'agent', agentId: agent.id } }, { kind: 'connectionEstablished', ...at })
+}
+
+/**
+ * A handover came to nothing: the call goes back to the agent it came from when they can be rung, otherwise to the head of
+ * its queue. `failure` says why, and stands on the board with the call.
+ */
+export function returnCall(draft: Draft, call: Call, failure: Failure, causedBy: number | null): void {
+  const { handover } = call
+  if (handover === null) return
+  const from = connectionOf(call, handover.toDeviceId)
+  const fromParty = from?.party ?? ({ kind: 'agent', agentId: handover.byAgentId } as const)
+  if (from !== undefined) emit(draft, causedBy, { kind: 'connectionCleared', callId: call.id, deviceId: from.deviceId, cause: 'failed' })
+  emit(draft, causedBy, { kind: 'callReturned', callId: call.id, from: fromParty, failure })
+  // A call diverted while it waited still has its place in the queue.
+  if (must(draft.state.calls, call.id).connections.some((c) => c.state === 'queued')) return
+  if (!ringBack(draft, call, handover.byAgentId, causedBy)) toHead(draft, call, causedBy)
+}
+
+function ringBack(draft: Draft, call: Call, agentId: AgentId, causedBy: number | null): boolean {
+  const sender = get(draft.state.agents, agentId)
+  if (sender?.shift == null || sender.engagements.length > 0) return false
+  emit(draft, causedBy, { kind: 'connectionDelivered', callId: call.id, deviceId: deviceOfAgent(agentId), party: { kind: 'agent', agentId } })
+  return true
+}
+
+/** A party on the line with nobody there, nobody ringing and no queue: the head of the queue takes care of them. */
+export function rescueStranded(draft: Draft, call: Call, causedBy: number): void {
+  const others = call.connections.filter((c) => c.state !== 'failed')
+  const stranded = others.length === 1 && others[0]?.party.kind === 'outside' && others[0].state === 'connected'
+  if (stranded) toHead(draft, call, causedBy)
+}
+
+function toHead(draft: Draft, call: Call, causedBy: number | null): void {
+  for (const c of call.connections)
+    if (c.state === 'failed' && connectionOf(must(draft.state.calls, call.id), c.deviceId))
+      emit(draft, causedBy, { kind: 'connectionCleared', callId: call.id, deviceId: c.deviceId, cause: 'failed' })
+  emit(draft, causedBy, { kind: 'connectionQueued', callId: call.id, queueId: queueFor(draft, call), place: 'head' })
+}
+
+/** A call that came through no queue is caught by the one that is served first. */
+const queueFor = (draft: Draft, call: Call): QueueId => {
+  const first = inServiceOrder(draft.state.setUp.queues)[0]
+  if (call.queueId === null && first === undefined) throw new Error('a set-up has at least one queue')
+  return call.queueId ?? (first as NonNullable<typeof first>).id
+}

@@ -1,0 +1,94 @@
+// Reaching somebody: a target named by an agent becomes a party with a device, and the events that call it. Says
+// beforehand when there is nobody to reach, so that no caller is sent to an empty chair.
+import type { Call, CallEvent, Failure, Party, Target } from '@/core/calls'
+import { readNumber } from '@/core/directory'
+import { type AgentId, type DeviceId, deviceOfAgent, deviceOfQueue, deviceOfVoicemail, deviceOutside } from '@/core/ids'
+import { agentName, queueSetUp } from '@/core/set-up'
+import { get } from '@/core/table'
+import type { FloorRefusal } from './refusal'
+import type { FloorState } from './state'
+
+export type ReachRefusal =
+  | { readonly reason: 'targetSelf' }
+  | { readonly reason: 'targetUnknown' }
+  | { readonly reason: 'targetOffShift'; readonly name: string }
+  | { readonly reason: 'targetOnCall'; readonly name: string }
+  | { readonly reason: 'targetNotForThis'; readonly what: 'queue' | 'voicemail' }
+  | { readonly reason: 'targetAlreadyThere'; readonly name: string }
+
+export interface Reached {
+  readonly party: Party
+  readonly deviceId: DeviceId
+  /** Why this party cannot be called at the moment although it exists. */
+  readonly failure: Failure | null
+  /** The events that call it, on the given call. */
+  readonly events: (callId: Call['id']) => readonly CallEvent[]
+}
+
+export type Reaching = { readonly ok: true; readonly reached: Reached } | { readonly ok: false; readonly refusal: FloorRefusal }
+
+const refuse = (refusal: FloorRefusal): Reaching => ({ ok: false, refusal })
+
+/** `call` is the one the party will join: its outside parties are numbered on. */
+export function reach(state: FloorState, asking: AgentId, call: Pick<Call, 'id' | 'outsideCount' | 'connections'>, target: Target): Reaching {
+  switch (target.kind) {
+    case 'agent':
+      return reachAgent(state, asking, call, target.agentId)
+    case 'queue': {
+      if (!state.setUp.queues.some((q) => q.id === target.queueId)) return refuse({ reason: 'targetUnknown' })
+      const { queueId } = target
+      const events = (callId: Call['id']): CallEvent[] => [{ kind: 'connectionQueued', callId, queueId, place: 'tail' }]
+      return { ok: true, reached: { party: { kind: 'queue', queueId }, deviceId: deviceOfQueue(queueId), failure: null, events } }
+    }
+    case 'voicemail': {
+      if (!state.setUp.agents.some((a) => a.id === target.agentId)) return refuse({ reason: 'targetUnknown' })
+      const party = { kind: 'voicemail', agentId: target.agentId } as const
+      const deviceId = deviceOfVoicemail(target.agentId)
+      // A mailbox picks up at the first ring.
+      const events = (callId: Call['id']): CallEvent[] => [
+        { kind: 'connectionDelivered', callId, deviceId, party },
+        { kind: 'connectionEstablished', callId, deviceId },
+      ]
+      return { ok: true, reached: { party, deviceId, failure: null, events } }
+    }
+    case 'number': {
+      const reading = readNumber(target.typed, state.setUp.homeCountry)
+      if (!reading.ok) return refuse(reading.refusal)
+      const party = { kind: 'outside', number: reading.number.e164, name: target.name } as const
+      const deviceId = deviceOutside(call.id, call.outsideCount + 1)
+      return { ok: true, reached: { party, deviceId, failure: null, events: (callId) => [{ kind: 'connectionInitiated', callId, deviceId, party }] } }
+    }
+  }
+}
+
+function reachAgent(state: FloorState, asking: AgentId, call: Pick<Call, 'connections'>, agentId: AgentId): Reaching {
+  if (agentId === asking) return refuse({ reason: 'targetSelf' })
+  const agent = get(state.agents, agentId)
+  if (agent === undefined) return refuse({ reason: 'targetUnknown' })
+  const name = agentName(state.setUp, agentId)
+  if (call.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === agentId && c.state !== 'failed'))
+    return refuse({ reason: 'targetAlreadyThere', name })
+  if (agent.shift === null) return refuse({ reason: 'targetOffShift', name })
+  const party = { kind: 'agent', agentId } as const
+  const deviceId = deviceOfAgent(agentId)
+  const failure = agent.engagements.length > 0 ? 'busy' : null
+  const events = (callId: Call['id']): CallEvent[] =>
+    failure === null ? [{ kind: 'connectionDelivered', callId, deviceId, party }] : [{ kind: 'connectionFailed', callId, deviceId, party, failure }]
+  return { ok: true, reached: { party, deviceId, failure, events } }
+}
+
+/** What a party is called in a sentence. */
+export function partyName(state: FloorState, party: Party): string {
+  switch (party.kind) {
+    case 'agent':
+      return agentName(state.setUp, party.agentId)
+    case 'queue':
+      return queueSetUp(state.setUp, party.queueId).name
+    case 'voicemail':
+      return `the voicemail of ${agentName(state.setUp, party.agentId)}`
+    case 'park':
+      return `parking slot ${party.slot}`
+    case 'outside':
+      return party.name ?? party.number ?? 'a withheld number'
+  }
+}

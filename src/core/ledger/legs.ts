@@ -1,0 +1,95 @@
+// The agents' parts of one call: how long it rang at each, was talked, held and wrapped up, and in which role. An agent who
+// comes back to a call goes on with the leg they had.
+import { agentConnection, agentsOn, type Call, type CallChange, type CallEvent, isOnLine } from '@/core/calls'
+import type { AgentId } from '@/core/ids'
+import type { EpochMs } from '@/core/time'
+import type { AgentLeg } from './record'
+
+type Phase = 'ring' | 'talk' | 'hold'
+interface OpenLeg {
+  readonly leg: AgentLeg
+  /** null while the agent is away from the call. */
+  phase: Phase | null
+  sinceMs: EpochMs
+  wrapUpSinceMs: EpochMs | null
+}
+
+export interface Legs {
+  follow(change: CallChange, event: CallEvent, atMs: EpochMs): void
+  wrapUp(agentId: AgentId, begins: boolean, atMs: EpochMs): void
+  /** Whether the first agent's leg began after the second's. */
+  cameLater(agentId: AgentId, than: AgentId): boolean
+  list(): AgentLeg[]
+}
+
+export function createLegs(nameOf: (id: AgentId) => string): Legs {
+  const legs = new Map<AgentId, OpenLeg>()
+
+  const settle = (open: OpenLeg, atMs: EpochMs) => {
+    if (open.phase === null) return
+    open.leg[`${open.phase}Ms`] += atMs - open.sinceMs
+    open.leg.toMs = atMs
+    open.sinceMs = atMs
+  }
+
+  const begin = (agentId: AgentId, atMs: EpochMs): OpenLeg => {
+    const leg: AgentLeg = { agent: nameOf(agentId), fromMs: atMs, toMs: atMs, ringMs: 0, talkMs: 0, holdMs: 0, wrapUpMs: 0, role: 'handled' }
+    const open = { leg, phase: null, sinceMs: atMs, wrapUpSinceMs: null }
+    legs.set(agentId, open)
+    return open
+  }
+
+  return {
+    follow({ before, after }, event, atMs) {
+      for (const agentId of new Set([...(before === undefined ? [] : agentsOn(before)), ...(after === null ? [] : agentsOn(after))])) {
+        const was = before && agentConnection(before, agentId)
+        const is = after === null ? undefined : agentConnection(after, agentId)
+        const phase = is === undefined || is.state === 'failed' || after === null ? null : phaseOf(after, agentId)
+        // Joining two calls ends one and goes on in the other: the leg does not notice.
+        if (event.kind === 'callsJoined' && after === null) continue
+        // The one who consults has their leg on the call it is about.
+        if ((after ?? before)?.consultFor != null && isConsulting((after ?? before) as Call, agentId)) continue
+        const open = legs.get(agentId) ?? (phase === null ? undefined : begin(agentId, atMs))
+        if (open === undefined) continue
+        settle(open, atMs)
+        open.phase = phase
+        open.sinceMs = atMs
+        // A ring in vain is in the ledger; the record lists who took part.
+        if (phase === null && was?.state === 'alerting' && open.leg.talkMs + open.leg.holdMs + open.leg.wrapUpMs === 0) legs.delete(agentId)
+        else if (phase !== 'ring' && phase !== null) open.leg.role = roleOf(open.leg, was?.state === 'alerting', before, after as Call, agentId)
+      }
+      if (event.kind === 'callTransferred' && event.how === 'attended' && event.to.kind === 'agent') {
+        const open = legs.get(event.to.agentId)
+        if (open !== undefined) open.leg.role = 'transferredTo'
+      }
+      if (event.kind === 'callsJoined' && after !== null)
+        for (const [id, open] of legs) if (open.leg.role === 'consulted' && agentsOn(after).includes(id)) open.leg.role = 'joined'
+    },
+    wrapUp(agentId, begins, atMs) {
+      const open = legs.get(agentId)
+      if (open === undefined) return
+      if (!begins && open.wrapUpSinceMs !== null) open.leg.wrapUpMs += atMs - open.wrapUpSinceMs
+      open.wrapUpSinceMs = begins ? atMs : null
+    },
+    cameLater: (agentId, than) => (legs.get(agentId)?.leg.fromMs ?? 0) > (legs.get(than)?.leg.fromMs ?? 0),
+    list: () => [...legs.values()].map((l) => ({ ...l.leg })),
+  }
+}
+
+/** Ringing until two hear each other; then talk, or hold while the agent's own end is held. */
+function phaseOf(call: Call, agentId: AgentId): Phase {
+  const mine = agentConnection(call, agentId)
+  if (mine?.state === 'held') return 'hold'
+  return mine?.state === 'connected' && call.connections.some((c) => c !== mine && isOnLine(c)) ? 'talk' : 'ring'
+}
+
+/** The agent who opened a consult is its first connection for as long as they are on it. */
+const isConsulting = (call: Call, agentId: AgentId): boolean => call.connections[0]?.party.kind === 'agent' && call.connections[0].party.agentId === agentId
+
+/** Decided when an agent comes onto the line: by how the call came to them. */
+function roleOf(leg: AgentLeg, justAnswered: boolean, before: Call | undefined, after: Call, agentId: AgentId): AgentLeg['role'] {
+  if (after.consultFor !== null) return 'consulted'
+  if (!justAnswered || leg.talkMs > 0) return leg.role
+  if (before?.handover?.kind === 'transfer' || before?.handover?.kind === 'park') return 'transferredTo'
+  return agentsOn(after).some((id) => id !== agentId && isOnLine(agentConnection(after, id) as Call['connections'][number])) ? 'joined' : 'handled'
+}

@@ -1,0 +1,64 @@
+// What became of a call, and how its record begins.
+import type { Call, CallEvent } from '@/core/calls'
+import { agentName, queueSetUp, type SetUp } from '@/core/set-up'
+import type { EpochMs } from '@/core/time'
+import type { CallRecord, CallResult } from './record'
+
+export const blankRecord = (setUp: SetUp, call: Call): CallRecord => ({
+  callId: call.id,
+  direction: call.direction,
+  queue: call.queueId === null ? null : queueSetUp(setUp, call.queueId).name,
+  campaign: null,
+  number: call.number,
+  customer: call.customer?.name ?? null,
+  offeredAtMs: call.offeredAtMs,
+  answeredAtMs: null,
+  endedAtMs: call.offeredAtMs,
+  // Until something better is known: nobody has answered a caller, nobody has been reached by a dialled number.
+  result: call.direction === 'inbound' ? 'abandoned' : 'noAnswer',
+  shortAbandon: false,
+  liveAnswerAtMs: null,
+  agents: [],
+  outcome: null,
+  outcomeAtMs: null,
+  outcomeBy: null,
+  notes: '',
+  script: null,
+  scriptVersion: null,
+  answers: {},
+  transfers: [],
+  recordings: [],
+})
+
+/** Takes down what an event says about the result, while the call is still on. */
+export function noteResult(record: CallRecord, event: CallEvent, before: Call | undefined, after: Call | null): void {
+  if (after !== null) record.answeredAtMs = after.answeredAtMs
+  if (record.answeredAtMs !== null) return
+  if (event.kind === 'connectionFailed' && event.party.kind === 'outside' && record.direction !== 'inbound')
+    record.result = event.failure === 'unreachable' ? 'invalid' : event.failure
+  if (event.kind !== 'connectionEstablished') return
+  const kind = before?.connections.find((c) => c.deviceId === event.deviceId)?.party.kind
+  if (kind === 'voicemail') record.result = 'voicemail'
+  if (kind === 'outside' && record.direction === 'inbound') record.result = 'diverted'
+}
+
+export const resultOf = (record: CallRecord): CallResult => (record.answeredAtMs === null ? record.result : 'handled')
+
+export function transferOf(setUp: SetUp, event: Extract<CallEvent, { kind: 'callTransferred' }>, atMs: EpochMs): CallRecord['transfers'][number] {
+  return { kind: event.how, from: agentName(setUp, event.byAgentId), to: labelOf(setUp, event.to), atMs }
+}
+
+function labelOf(setUp: SetUp, party: Extract<CallEvent, { kind: 'callTransferred' }>['to']): string {
+  switch (party.kind) {
+    case 'agent':
+      return agentName(setUp, party.agentId)
+    case 'queue':
+      return queueSetUp(setUp, party.queueId).name
+    case 'voicemail':
+      return `Voicemail of ${agentName(setUp, party.agentId)}`
+    case 'park':
+      return `Slot ${party.slot}`
+    case 'outside':
+      return party.name ?? party.number ?? 'Withheld number'
+  }
+}

@@ -1,0 +1,227 @@
+// A generator of everything that may be asked of a floor, aimed at what is there, so that long and deep runs come about.
+import fc from 'fast-check'
+import type { Agent, Engagement } from '@/core/agents'
+import { agentsOn, isConference, type Target } from '@/core/calls'
+import type { AgentCommand, Command, FloorState } from '@/core/floor'
+import { type AgentId, type CallId, toAgentId, toCallId, toDeviceId } from '@/core/ids'
+import { type SetUp, SetUpSchema } from '@/core/set-up'
+import { get, values } from '@/core/table'
+import { aFloor, FIRST, SECOND_QUEUE, SMALL, type TestFloor } from './small'
+
+const AGENT_COUNT = 12
+export const MANY: readonly AgentId[] = Array.from({ length: AGENT_COUNT }, (_, i) => toAgentId(`agent_${i + 1}`))
+const OUTSIDE_PARTIES = 30
+
+/** The small centre with twelve agents and a grace for taking back. */
+export const CROWDED: SetUp = SetUpSchema.parse({
+  ...SMALL,
+  takeBackMs: 4_000,
+  parkLimitMs: 20_000,
+  agents: MANY.map((id, i) => ({ id, name: `Agent ${i + 1}`, pin: '1111', role: 'agent', queueIds: [FIRST, SECOND_QUEUE], playable: false })),
+})
+
+/** The crowded centre with everybody on shift and ready. */
+export function aCrowdedFloor(): TestFloor {
+  const floor = aFloor(CROWDED)
+  for (const agentId of MANY) {
+    floor.give({ kind: 'startShift', agentId, pin: '1111', queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' }, 10)
+    floor.give({ kind: 'goReady', agentId }, 10)
+  }
+  return floor
+}
+
+/** A wish names no call and no party: they are picked, by number, among what the floor has at the moment. */
+interface Wish {
+  readonly agent: number
+  readonly pick: number
+  readonly party: number
+  readonly kind: (typeof KINDS)[number]
+  readonly flag: boolean
+}
+
+const KINDS = [
+  ...(['startShift', 'startShift', 'startShift', 'goReady', 'goReady', 'goReady', 'goNotReady', 'endShift', 'setMute', 'makeCall'] as const),
+  ...([
+    'callArrives',
+    'callArrives',
+    'callArrives',
+    'farEnd',
+    'farEnd',
+    'farEnd',
+    'callerHangsUp',
+    'callerSays',
+    'digitsHeard',
+    'passTime',
+    'passTime',
+  ] as const),
+  ...(['answer', 'answer', 'answer', 'answer', 'answer', 'decline', 'silence', 'divert'] as const),
+  ...(['hold', 'retrieve', 'alternate', 'hangUp', 'hangUp', 'takeBack', 'sendDigits', 'moveCall', 'record'] as const),
+  ...(['consult', 'consult', 'consult', 'endConsult', 'completeTransfer', 'transfer', 'transfer', 'conference', 'conference', 'addParty', 'addParty'] as const),
+  ...([
+    'muteParty',
+    'muteParty',
+    'removeParty',
+    'startAside',
+    'startAside',
+    'startAside',
+    'endAside',
+    'endAside',
+    'endAside',
+    'endAside',
+    'endForEveryone',
+    'park',
+    'pickUp',
+    'pickUp',
+  ] as const),
+  ...(['saveOutcome', 'saveOutcome', 'saveOutcome', 'answerScript', 'answerScript', 'turnPage', 'turnPage', 'turnPage', 'draftNotes'] as const),
+] as const
+
+const wish: fc.Arbitrary<Wish> = fc.record({
+  agent: fc.nat(AGENT_COUNT - 1),
+  pick: fc.nat(99),
+  party: fc.nat(99),
+  kind: fc.constantFrom(...KINDS),
+  flag: fc.boolean(),
+})
+
+export type Step = readonly [Wish, number]
+export const steps = (maxLength: number): fc.Arbitrary<Step[]> =>
+  fc.array(fc.tuple(wish, fc.constantFrom(0, 200, 1_500, 5_000, 12_000)), { minLength: 40, maxLength, size: 'max' })
+
+const nth = <T>(items: readonly T[], n: number): T | undefined => (items.length === 0 ? undefined : items[n % items.length])
+
+/** The command a wish stands for on this floor at this moment. */
+export function toCommand(floor: TestFloor, { agent, pick, party, kind, flag }: Wish): Command {
+  const state = floor.state()
+  const agentId = pick % 9 === 0 ? (MANY[agent] as AgentId) : (nth(suited(state, kind), agent) ?? (MANY[agent] as AgentId))
+  const me = get(state.agents, agentId)
+  const anyCall = nth(values(state.calls), pick)
+  const fitting = me?.engagements.filter((e) => fits(state, e, kind)).map((e) => e.callId) ?? []
+  const own = nth(fitting.length > 0 ? fitting : [...(me?.engagements.map((e) => e.callId) ?? []), ...(me?.wrapUps.map((w) => w.callId) ?? [])], pick)
+  // Mostly somebody who could press this, at a call of their own; sometimes not.
+  const callId: CallId = (pick % 9 === 0 ? anyCall?.id : own) ?? anyCall?.id ?? toCallId('call_test_1')
+  const call = get(state.calls, callId)
+  const deviceId = nth(call?.connections ?? [], party)?.deviceId ?? toDeviceId('dev_nobody')
+  const outside = nth(
+    values(state.calls).flatMap((c) => c.connections.flatMap((x) => (x.party.kind === 'outside' ? [{ callId: c.id, deviceId: x.deviceId }] : []))),
+    pick,
+  )
+  const far = outside ?? { callId, deviceId }
+  // The far end the network has yet to say something about: dialled and not ringing, or ringing.
+  const awaited = nth(
+    values(state.calls).flatMap((c) => {
+      const dialled = c.connections.flatMap((x) => (x.party.kind === 'outside' && (x.state === 'initiated' || x.state === 'alerting') ? [x.deviceId] : []))
+      return c.direction === 'outbound' && c.outsideCount === 0 ? [{ callId: c.id }] : dialled.map((d) => ({ callId: c.id, deviceId: d }))
+    }),
+    pick,
+  )
+  const on = { agentId, callId }
+  const target = targetOf(party, flag)
+  switch (kind) {
+    case 'startShift':
+      return { kind, agentId, pin: '1111', queueIds: flag ? [FIRST] : [FIRST, SECOND_QUEUE], seat: pick % 5 === 0 ? 'standIn' : 'desk' }
+    case 'goReady':
+    case 'endShift':
+      return { kind, agentId }
+    case 'goNotReady':
+      return { kind, agentId, reason: 'Break' }
+    case 'setMute':
+      return { kind, agentId, muted: flag }
+    case 'makeCall':
+      return { kind, agentId, typed: `01632 9601${String(party % OUTSIDE_PARTIES).padStart(2, '0')}`, customer: null }
+    case 'callArrives':
+      return {
+        kind,
+        queueId: flag ? FIRST : SECOND_QUEUE,
+        number: `+4416329601${String(party % OUTSIDE_PARTIES).padStart(2, '0')}`,
+        customer: null,
+        path: null,
+      }
+    case 'farEnd':
+      return {
+        kind,
+        ...(awaited ?? far),
+        report: nth(['ringing', 'ringing', 'answered', 'answered', 'answered', 'busy', 'noAnswer', 'machine'] as const, party) ?? 'busy',
+      }
+    case 'callerHangsUp':
+      return { kind, ...far }
+    case 'callerSays':
+      return { kind, ...far, turn: 0, text: 'Well.' }
+    case 'digitsHeard':
+      return { kind, ...far, digits: '1' }
+    case 'passTime':
+      return { kind }
+    case 'sendDigits':
+      return { kind, ...on, digits: flag ? '12#' : 'x' }
+    case 'moveCall':
+      return { kind, ...on, endpoint: flag ? 'handset' : 'computer' }
+    case 'record':
+      return { kind, ...on, to: nth(['on', 'paused', 'off'] as const, party) ?? 'on' }
+    case 'divert':
+    case 'consult':
+    case 'transfer':
+    case 'addParty':
+      return { kind, ...on, target }
+    case 'muteParty':
+      return { kind, ...on, deviceId, muted: flag }
+    case 'removeParty':
+      return { kind, ...on, deviceId }
+    case 'startAside':
+      return { kind, ...on, deviceId, othersHear: flag ? 'music' : 'eachOther' }
+    case 'pickUp':
+      return { kind, agentId, callId: anyCall?.id ?? callId }
+    case 'saveOutcome':
+      return { kind, ...on, code: flag ? 'done' : party % 4 === 0 ? null : 'later', notes: 'n', followUp: '', andThen: { state: 'ready' } }
+    case 'answerScript':
+      return { kind, ...on, field: 'speaking', value: true }
+    case 'turnPage':
+      return { kind, ...on, direction: flag ? 'next' : 'back' }
+    case 'draftNotes':
+      return { kind, ...on, text: 'half', followUp: '' }
+    default:
+      return { kind, ...on } as AgentCommand
+  }
+}
+
+const WHILE_RINGING: readonly string[] = ['answer', 'decline', 'silence', 'divert']
+const AFTERWARDS: readonly string[] = ['saveOutcome']
+const ON_CONSULT: readonly string[] = ['endConsult', 'completeTransfer', 'conference']
+const IN_CONFERENCE: readonly string[] = ['muteParty', 'startAside', 'endForEveryone', 'removeParty']
+const WHILE_HELD: readonly string[] = ['retrieve', 'alternate']
+
+/** Agents who could press this now: somebody must ring to be answered, and consult to complete. */
+function suited(state: FloorState, kind: Wish['kind']): readonly AgentId[] {
+  const could = (a: Agent): boolean => {
+    if (AFTERWARDS.includes(kind)) return a.wrapUps.length > 0
+    if (kind === 'startShift') return a.shift === null
+    if (kind === 'endAside') return values(state.calls).some((c) => c.aside?.byAgentId === a.id)
+    return a.engagements.some((e) => fits(state, e, kind))
+  }
+  return values(state.agents).flatMap((a) => (could(a) ? [a.id] : []))
+}
+
+/** Calls this may be pressed on: somebody must ring to be answered, and be consulted to complete. */
+function fits(state: FloorState, { callId, state: end }: Engagement, kind: Wish['kind']): boolean {
+  const call = get(state.calls, callId)
+  if (call === undefined) return false
+  if (WHILE_RINGING.includes(kind)) return end === 'alerting'
+  if (ON_CONSULT.includes(kind)) return call.consultFor !== null && end !== 'alerting' && call.connections.every((c) => c.state !== 'alerting')
+  if (IN_CONFERENCE.includes(kind)) return isConference(call)
+  if (kind === 'endAside') return call.aside !== null
+  if (kind === 'turnPage') return get(state.contacts, callId)?.run?.answers.speaking !== undefined
+  if (WHILE_HELD.includes(kind)) return end === 'held'
+  return end !== 'alerting'
+}
+
+function targetOf(n: number, flag: boolean): Target {
+  if (n % 6 === 0) return { kind: 'queue', queueId: flag ? FIRST : SECOND_QUEUE }
+  if (n % 6 === 1) return { kind: 'number', typed: `01632 9601${String(n % OUTSIDE_PARTIES).padStart(2, '0')}`, name: null }
+  if (n % 17 === 2) return { kind: 'voicemail', agentId: MANY[n % AGENT_COUNT] as AgentId }
+  return { kind: 'agent', agentId: MANY[n % AGENT_COUNT] as AgentId }
+}
+
+/** Everybody with a place on a call, as comparable text: what a transfer must conserve. */
+export const partiesOn = (floor: TestFloor, callId: CallId): string[] => {
+  const call = get(floor.state().calls, callId)
+  return call === undefined ? [] : [...agentsOn(call), ...call.connections.flatMap((c) => (c.party.kind === 'outside' ? [c.deviceId] : []))].map(String).sort()
+}

@@ -1,0 +1,131 @@
+// Builders for tests: a small centre, and a floor that is driven by commands and remembers its entries.
+import { type Command, createFloor, decide, evolve, type FloorState, openFloor } from '@/core/floor'
+import { toAgentId, toOutcomeSetId, toQueueId, toScriptId } from '@/core/ids'
+import type { LedgerEntry } from '@/core/ledger'
+import { type SetUp, SetUpSchema } from '@/core/set-up'
+
+export const START_MS = Date.UTC(2026, 10, 24, 9)
+export const ANN = toAgentId('agent_ann')
+export const BO = toAgentId('agent_bo')
+export const CY = toAgentId('agent_cy')
+export const FIRST = toQueueId('queue_first')
+export const SECOND_QUEUE = toQueueId('queue_second')
+
+const code = (key: string, id: string, follows = 'nothing') => ({
+  code: id,
+  label: id,
+  key,
+  means: 'for tests',
+  counts: { contact: true, rightParty: true, conversion: false, final: true },
+  follows,
+})
+
+export const SMALL: SetUp = SetUpSchema.parse({
+  centre: 'Small centre',
+  homeCountry: 'GB',
+  ringLimitMs: 20_000,
+  holdLimitMs: 60_000,
+  takeBackMs: 0,
+  notReadyReasons: ['Break', 'Missed ring'],
+  agents: [ANN, BO, CY].map((id, i) => ({ id, name: ['Ann', 'Bo', 'Cy'][i], pin: `111${i}`, role: 'agent', queueIds: [FIRST, SECOND_QUEUE], playable: false })),
+  queues: [
+    {
+      id: FIRST,
+      name: 'First',
+      priority: 1,
+      serviceLevelMs: 10_000,
+      recommendedWrapUpMs: 30_000,
+      scriptId: 'script_small',
+      outcomeSetId: 'outcomes_small',
+      paths: ['one'],
+    },
+    {
+      id: SECOND_QUEUE,
+      name: 'Second',
+      priority: 2,
+      serviceLevelMs: 20_000,
+      recommendedWrapUpMs: 30_000,
+      scriptId: null,
+      outcomeSetId: 'outcomes_small',
+      paths: [],
+    },
+  ],
+  scripts: [
+    {
+      id: toScriptId('script_small'),
+      version: 3,
+      name: 'Small script',
+      startPage: 'hello',
+      pages: [
+        {
+          id: 'hello',
+          title: 'Hello',
+          say: ['Hello {caller.name|there}'],
+          direction: null,
+          questions: [
+            { field: 'speaking', label: 'Speaking', kind: 'yesNo' },
+            { field: 'reference', label: 'Reference', kind: 'text', shape: { pattern: 'FL-\\d{6}', example: 'FL-204816' } },
+            {
+              field: 'wish',
+              label: 'Wish',
+              kind: 'choice',
+              options: [
+                { value: 'go', label: 'Go' },
+                { value: 'stay', label: 'Stay' },
+              ],
+            },
+          ],
+          ways: [
+            { when: { field: 'speaking', is: true }, to: 'end' },
+            { when: { field: 'speaking', is: false }, to: 'sorry' },
+          ],
+          suggests: [],
+        },
+        { id: 'end', title: 'End', say: ['Bye'], direction: null, questions: [], ways: [], suggests: ['done'] },
+        { id: 'sorry', title: 'Sorry', say: ['Sorry'], direction: null, questions: [], ways: [{ when: null, to: 'end' }], suggests: [] },
+      ],
+    },
+  ],
+  outcomeSets: [{ id: toOutcomeSetId('outcomes_small'), name: 'Small', codes: [code('1', 'done'), code('2', 'later', 'callback')] }],
+  outsideOutcomeSetId: 'outcomes_small',
+})
+
+export interface TestFloor {
+  state(): FloorState
+  readonly entries: LedgerEntry[]
+  /** Gives a command `inMs` after the last one; `ok` or the reason it was refused for. */
+  give(command: Command, inMs?: number): string
+}
+
+export function aFloor(setUp: SetUp = SMALL): TestFloor {
+  const opened = openFloor('test', setUp, START_MS)
+  const entries = [opened]
+  let atMs = START_MS
+  let state = evolve(createFloor('test', setUp), opened.event, atMs)
+  return {
+    state: () => state,
+    entries,
+    give(command, inMs = 1000) {
+      atMs += inMs
+      const decision = decide(state, command, { atMs })
+      if (!decision.ok) return decision.refusal.reason
+      state = decision.state
+      entries.push(...decision.entries)
+      return 'ok'
+    },
+  }
+}
+
+const PINS = { [ANN]: '1110', [BO]: '1111', [CY]: '1112' }
+
+/** A floor with these agents on shift and ready. */
+export function aReadyFloor(agents: readonly (typeof ANN)[] = [ANN]): TestFloor {
+  const floor = aFloor()
+  for (const agentId of agents) {
+    floor.give({ kind: 'startShift', agentId, pin: PINS[agentId] ?? '', queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' })
+    floor.give({ kind: 'goReady', agentId })
+  }
+  return floor
+}
+
+export const arrives = (queueId = FIRST): Command => ({ kind: 'callArrives', queueId, number: '+441632960112', customer: null, path: 'one' })
