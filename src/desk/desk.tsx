@@ -1,15 +1,16 @@
 'use client'
 // The desk: an agent's screen. Puts the parts together, gives the commands, and keeps focus where the agent has it.
 import { useRef, useState } from 'react'
+import type { Contact } from '@/core/contacts'
 import type { AgentCommand } from '@/core/floor'
-import type { CallId } from '@/core/ids'
-import type { FloorView, MeView } from '@/exchange/protocol'
+import type { CallView, FloorView, MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { Announcer } from './announcer'
-import { Board } from './board/board'
-import type { CallActions } from './board/call-row'
+import { Board, type OpenPanel } from './board/board'
 import { isMine } from './board/describe'
+import { callShortcuts, lineInFront } from './call-shortcuts'
 import { DialLine } from './dial-line'
+import { useLineSound } from './line-sound'
 import { Notices } from './notices'
 import { OutcomeTray, type OutcomeTrayHandle } from './outcome-tray'
 import { ReadingPane, type ReadingPaneHandle } from './reading-pane'
@@ -32,35 +33,28 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
   const tray = useRef<OutcomeTrayHandle>(null)
   const dialLine = useRef<{ focus(): void }>(null)
 
-  const { centre, calls, contacts } = view
+  const [panel, setPanel] = useState<OpenPanel | null>(null)
+  const { centre, calls, contacts, seats } = view
   const agentId = me.id
-  /** The contact in front of the agent: the call that rings or is on, otherwise the one that owes its outcome. */
-  const contact = contacts.find((c) => c.callId === calls[0]?.id) ?? contacts.find((c) => c.callId === me.wrapUp?.callId)
-  const call = calls.find((c) => c.id === contact?.callId)
+  /** The line in front of the agent: the one that rings, otherwise the one heard, otherwise the first. */
+  const inFront = lineInFront(calls, me)
+  const contact = contactInFront(inFront, contacts, me)
+  const call = calls.find((c) => c.call.id === contact?.callId)?.call
   const mine = call?.connections.find((c) => isMine(c, agentId))
-  const ringing = mine?.state === 'alerting'
-  useRingSound(ringing && contact?.ringSilenced === false)
+  const ringing = inFront?.call.connections.some((c) => isMine(c, agentId) && c.state === 'alerting') ?? false
+  useRingSound(ringing && contact?.ringSilenced !== true)
+  useLineSound(me, calls)
 
   // What was refused is said until the state it was said in has passed.
   const stateKey = `${me.state} ${me.sinceMs} ${mine?.state}`
   const give = async (asked: AgentCommand) => {
     const reply = await command(asked)
     setTrouble(reply.ok ? null : { says: `${reply.refusal.says} ${reply.refusal.next}`, forState: stateKey })
+    return reply.ok
   }
-  const actions: CallActions = {
-    answer: (callId) => void give({ kind: 'answer', agentId, callId }),
-    silence: (callId) => void give({ kind: 'silence', agentId, callId }),
-    decline: (callId) => void give({ kind: 'decline', agentId, callId }),
-    holdOrRetrieve: (callId) => void give({ kind: mine?.state === 'held' ? 'retrieve' : 'hold', agentId, callId }),
-    toggleMute: () => void give({ kind: 'setMute', agentId, muted: !me.muted }),
-    hangUp: (callId) => void give({ kind: 'hangUp', agentId, callId }),
-  }
-  const onCall = (action: (callId: CallId) => void) => () => call !== undefined && action(call.id)
-
   useShortcuts({
-    ...(ringing ? { answer: onCall(actions.answer), silence: onCall(actions.silence), decline: onCall(actions.decline) } : {}),
-    ...(call !== undefined && !ringing ? { hold: onCall(actions.holdOrRetrieve), hangUp: onCall(actions.hangUp) } : {}),
-    mute: actions.toggleMute,
+    ...callShortcuts({ me, calls, inFront, give, onPanel: setPanel, panel }),
+    mute: () => void give({ kind: 'setMute', agentId, muted: !me.muted }),
     nextPage: () => pane.current?.turn('next'),
     previousPage: () => pane.current?.turn('back'),
     notes: () => tray.current?.focusNotes(),
@@ -71,6 +65,8 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
     help: () => setHelpOpen(true),
   })
 
+  /** Whoever has the call codes it, and whoever has left it and owes; others on the line read along. */
+  const mayCode = contact !== undefined && !ringing && (contact.handledBy === agentId || contact.owedBy.includes(agentId))
   const script = contact === undefined ? null : (centre.scripts.find((s) => s.id === (contact.run?.scriptId ?? scriptIdFor(view, contact.queueId))) ?? null)
   const setId = centre.queues.find((q) => q.id === contact?.queueId)?.outcomeSetId ?? centre.outsideOutcomeSetId
   const outcomeSet = centre.outcomeSets.find((s) => s.id === setId)
@@ -96,16 +92,20 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
           me={me}
           centre={centre}
           queues={view.queues}
+          seats={seats}
           calls={calls}
+          parked={view.parked}
           contacts={contacts}
-          actions={actions}
+          give={give}
+          panel={panel}
+          onPanel={setPanel}
           problem={trouble?.forState === stateKey ? trouble.says : null}
         />
         <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_420px]">
           {contact === undefined ? (
             <WaitingPane me={me} centre={centre} queues={view.queues} seats={view.seats} />
           ) : (
-            <ReadingPane ref={pane} me={me} contact={contact} script={script} ringing={ringing} />
+            <ReadingPane ref={pane} me={me} contact={contact} script={script} readOnly={!mayCode} opensOnAnswer={ringing} />
           )}
           <aside aria-label="Record and outcome" className="flex min-h-0 flex-col overflow-hidden border-line-strong border-l bg-paper">
             {contact === undefined ? (
@@ -113,7 +113,7 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
             ) : (
               <>
                 <Record contact={contact} centre={centre} answeredAtMs={call?.answeredAtMs ?? (ringing ? null : contact.handledSinceMs)} />
-                {!ringing && outcomeSet !== undefined && (
+                {mayCode && outcomeSet !== undefined && (
                   <OutcomeTray
                     key={contact.callId}
                     ref={tray}
@@ -131,7 +131,7 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
         </div>
       </main>
       <DialLine ref={dialLine} me={me} centre={centre} />
-      <Announcer me={me} calls={calls} said={said} />
+      <Announcer me={me} calls={calls} names={{ me, seats, centre }} said={said} />
       <ShortcutsDialog open={helpOpen} onOpenChange={setHelpOpen} />
       <StandIns open={standInsOpen} onOpenChange={setStandInsOpen} centre={centre} pace={view.floor.pace} />
     </div>
@@ -140,3 +140,9 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
 
 /** Which script will open when a ringing call is answered, so that it can be read already. */
 const scriptIdFor = (view: FloorView, queueId: string | null): string | null => view.centre.queues.find((q) => q.id === queueId)?.scriptId ?? null
+
+/** The contact of the line in front, or of the one it consults about; with no line, the call that owes its outcome. */
+function contactInFront(line: CallView | undefined, contacts: readonly Contact[], me: MeView): Contact | undefined {
+  const callId = line?.call.consultFor ?? line?.call.id ?? me.wrapUp?.callId
+  return contacts.find((c) => c.callId === callId) ?? contacts.find((c) => c.callId === line?.call.id)
+}

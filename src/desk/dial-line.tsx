@@ -1,10 +1,11 @@
 'use client'
 // The dial line: type or paste anything; suggestions open upward; what Enter will do is written beside it.
-import { type KeyboardEvent, type Ref, useEffect, useId, useImperativeHandle, useRef, useState } from 'react'
+import { type KeyboardEvent, type Ref, useId, useImperativeHandle, useRef, useState } from 'react'
 import type { NumberReading } from '@/core/directory'
 import type { CentreView, MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { Button, ShortcutHint } from '@/ui'
+import { useNumberReader } from './number-reader'
 import { SHORTCUTS } from './shortcuts'
 
 interface Props {
@@ -153,18 +154,3 @@ function EnterDoes({ person, reading, text }: { person: CentreView['people'][num
 
 const COUNTRIES = new Intl.DisplayNames(['en'], { type: 'region' })
 const countryName = (readAs: string): string => (readAs.startsWith('+') ? readAs : (COUNTRIES.of(readAs) ?? readAs))
-
-type ReadNumber = (typed: string, homeCountry: string) => NumberReading
-
-/** Number metadata is large and needed only here: it is fetched once the desk has come to rest. */
-function useNumberReader(): ReadNumber | null {
-  const [read, setRead] = useState<ReadNumber | null>(null)
-  useEffect(() => {
-    let alive = true
-    void import('@/core/directory').then((m) => alive && setRead(() => m.readNumber))
-    return () => {
-      alive = false
-    }
-  }, [])
-  return read
-}

@@ -15,7 +15,9 @@ interface Props {
   readonly me: MeView
   readonly contact: Contact
   readonly script: Script | null
-  readonly ringing: boolean
+  /** The script is somebody else's, or not open yet: it may be read and not filled in. */
+  readonly readOnly: boolean
+  readonly opensOnAnswer: boolean
   readonly ref: Ref<ReadingPaneHandle>
 }
 
@@ -29,7 +31,7 @@ interface Trouble {
   readonly says: string
 }
 
-export function ReadingPane({ me, contact, script, ringing, ref }: Props) {
+export function ReadingPane({ me, contact, script, readOnly, opensOnAnswer, ref }: Props) {
   const command = useCommand()
   const [trouble, setTrouble] = useState<Trouble | null>(null)
   const dirty = useRef(new Map<string, AnswerValue>())
@@ -82,7 +84,7 @@ export function ReadingPane({ me, contact, script, ringing, ref }: Props) {
           <h2 className="font-semibold text-lg">{page.title}</h2>
           <p className="eyebrow">
             {script.name} · page {pageNo}
-            {ringing && ' · opens when you answer'}
+            {opensOnAnswer ? ' · opens when you answer' : readOnly && ' · read along'}
           </p>
         </div>
         <div className="mt-3 max-w-[62ch] space-y-3 font-serif text-[20px] leading-8">
@@ -96,7 +98,7 @@ export function ReadingPane({ me, contact, script, ringing, ref }: Props) {
             {page.direction}
           </p>
         )}
-        {!ringing && (
+        {!readOnly && (
           <div className="mt-5 space-y-4">
             {page.questions.map((question) => (
               <QuestionField
@@ -118,7 +120,7 @@ export function ReadingPane({ me, contact, script, ringing, ref }: Props) {
         )}
       </div>
       <Captions contact={contact} />
-      {!ringing && (
+      {!readOnly && (
         <div className="flex items-center gap-2 border-line border-t px-8 py-2">
           <Button onClick={() => void turn('back')} disabled={run === null || run.trail.length === 0} shortcut={SHORTCUTS.previousPage.keys}>
             Back

@@ -83,7 +83,7 @@ describe('the running floor', () => {
   test('a tab is sent everything once, and then only the parts that changed', async () => {
     const { tab, exchange } = await inCall()
     const first = tab.messages.find((m) => m.kind === 'view')
-    expect(first?.kind === 'view' && Object.keys(first.changes).sort()).toEqual(['calls', 'centre', 'contacts', 'floor', 'me', 'queues', 'seats'])
+    expect(first?.kind === 'view' && Object.keys(first.changes).sort()).toEqual(['calls', 'centre', 'contacts', 'floor', 'me', 'parked', 'queues', 'seats'])
     const before = tab.messages.length
     await tab.give({ kind: 'setMute', agentId: ELUNED, muted: true })
     const changes = tab.messages.slice(before).filter((m) => m.kind === 'view')

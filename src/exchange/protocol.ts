@@ -82,6 +82,8 @@ export interface CentreView {
   readonly scripts: readonly Script[]
   readonly outcomeSets: readonly OutcomeSet[]
   readonly outsideOutcomeSetId: string
+  /** Numbers the centre calls often. */
+  readonly places: readonly { readonly name: string; readonly number: string }[]
   /** People of the customer record stand-in who can be looked up and who can be asked to ring. */
   readonly people: readonly { readonly id: string; readonly name: string; readonly number: string; readonly group: string }[]
 }

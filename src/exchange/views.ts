@@ -5,7 +5,7 @@ import type { AgentId, CallId } from '@/core/ids'
 import { expectedWaitMs } from '@/core/queues'
 import { agentName } from '@/core/set-up'
 import { get, values } from '@/core/table'
-import { CUSTOMERS } from '@/world/scenario'
+import { CUSTOMERS, PLACES } from '@/world/scenario'
 import type { CallView, CentreView, FloorView, MeView, ParkedView, QueueView, SeatView } from './protocol'
 
 export function selectCentre({ setUp }: FloorState): CentreView {
@@ -22,6 +22,7 @@ export function selectCentre({ setUp }: FloorState): CentreView {
     scripts,
     outcomeSets,
     outsideOutcomeSetId,
+    places: PLACES.map(({ name, number }) => ({ name, number })),
     people: CUSTOMERS.map(({ id, name, number, group }) => ({ id, name, number, group })),
   }
 }
@@ -42,7 +43,15 @@ export const selectParked = (state: FloorState): readonly ParkedView[] =>
     .flatMap((call) =>
       call.connections.flatMap(({ party, sinceMs }): ParkedView[] =>
         party.kind === 'park'
-          ? [{ callId: call.id, slot: party.slot, label: labelOf(state, call), sinceMs, byName: call.handover === null ? null : agentName(state.setUp, call.handover.byAgentId) }]
+          ? [
+              {
+                callId: call.id,
+                slot: party.slot,
+                label: labelOf(state, call),
+                sinceMs,
+                byName: call.handover === null ? null : agentName(state.setUp, call.handover.byAgentId),
+              },
+            ]
           : [],
       ),
     )

@@ -1,5 +1,5 @@
 // The ledger's events in words, for the page of a single call. Every kind has its sentence; the compiler misses none.
-import { FAILURE_WORDS } from '@/core/calls'
+import { FAILURE_WORDS, type Party } from '@/core/calls'
 import type { FloorEvent } from '@/core/ledger'
 import type { CentreView, SeatView } from '@/exchange/protocol'
 
@@ -11,8 +11,28 @@ export interface Names {
 export function eventWords(event: FloorEvent, names: Names): string {
   const agent = (id: string) => names.seats.find((s) => s.id === id)?.name ?? id
   const queue = (id: string) => names.centre.queues.find((q) => q.id === id)?.name ?? id
-  const device = (id: string) =>
-    id.startsWith('dev_agent_') ? agent(id.slice('dev_'.length)) : id.startsWith('dev_queue_') ? queue(id.slice('dev_'.length)) : 'the outside party'
+  const device = (id: string) => {
+    const rest = id.slice('dev_'.length)
+    if (id.startsWith('dev_agent_')) return agent(rest)
+    if (id.startsWith('dev_queue_')) return queue(rest)
+    if (id.startsWith('dev_park_')) return `slot ${rest.slice('park_'.length)}`
+    if (id.startsWith('dev_voicemail_')) return `the voicemail of ${agent(rest.slice('voicemail_'.length))}`
+    return id.endsWith('_1') ? 'the outside party' : 'a further outside party'
+  }
+  const party = (p: Party) => {
+    switch (p.kind) {
+      case 'agent':
+        return agent(p.agentId)
+      case 'queue':
+        return queue(p.queueId)
+      case 'voicemail':
+        return `the voicemail of ${agent(p.agentId)}`
+      case 'park':
+        return `slot ${p.slot}`
+      case 'outside':
+        return p.name ?? p.number ?? 'a withheld number'
+    }
+  }
   switch (event.kind) {
     case 'callQueued':
       return `The call entered ${queue(event.queueId)}${event.path === null ? '' : `; the caller had chosen “${event.path}”`}`
@@ -27,9 +47,45 @@ export function eventWords(event: FloorEvent, names: Names): string {
     case 'connectionRetrieved':
       return `${device(event.deviceId)} retrieved the call`
     case 'connectionFailed':
-      return `The far end ${FAILURE_WORDS[event.failure]}`
+      return `${capital(party(event.party))} ${FAILURE_WORDS[event.failure]}`
     case 'connectionCleared':
       return `${capital(device(event.deviceId))} left: ${CAUSES[event.cause]}`
+    case 'consultationOriginated':
+      return `${agent(event.agentId)} began to consult about the call`
+    case 'connectionInitiated':
+      return `The network was asked for ${party(event.party)}`
+    case 'connectionQueued':
+      return `The call joined ${queue(event.queueId)}${event.place === 'head' ? ', at its head' : ''}`
+    case 'callsJoined':
+      return `${agent(event.byAgentId)} joined both lines`
+    case 'callTransferred':
+      return `${agent(event.byAgentId)} transferred the call to ${party(event.to)}${event.how === 'blind' ? ' without talking first' : ''}`
+    case 'callDiverted':
+      return `${agent(event.byAgentId)} diverted the call to ${party(event.to)}`
+    case 'callParked':
+      return `${agent(event.byAgentId)} parked the call in slot ${event.slot}`
+    case 'callReturned':
+      return `The call came back: ${party(event.from)} ${FAILURE_WORDS[event.failure]}`
+    case 'partyMuteChanged':
+      return `${agent(event.byAgentId)} ${event.muted ? 'muted' : 'unmuted'} ${device(event.deviceId)}`
+    case 'asideStarted':
+      return `${agent(event.byAgentId)} talked privately to ${device(event.deviceId)}; the others heard ${event.othersHear === 'music' ? 'music' : 'each other'}`
+    case 'asideEnded':
+      return `${agent(event.byAgentId)} came back to all`
+    case 'digitsSent':
+      return `${agent(event.byAgentId)} sent the keys ${event.digits}`
+    case 'digitsReceived':
+      return `${capital(device(event.deviceId))} heard the keys ${event.digits}`
+    case 'connectionMoved':
+      return `${device(event.deviceId)} went on with the call on another device (${ENDPOINT_WORDS[event.endpoint]})`
+    case 'recordingChanged':
+      return `Recording ${RECORDING_WORDS[event.to]}${event.byAgentId === null ? '' : ` by ${agent(event.byAgentId)}`}`
+    case 'clearRequested':
+      return `${agent(event.byAgentId)} pressed ${CLEARING_WORDS[event.what]}; it could still be taken back`
+    case 'clearTakenBack':
+      return `${agent(event.byAgentId)} took it back`
+    case 'contactTaken':
+      return `${agent(event.agentId)} went on with the call`
     case 'callCleared':
       return 'The call was over'
     case 'wrapUpStarted':
@@ -71,6 +127,16 @@ const CAUSES = {
   noAnswer: 'did not answer in time',
   answeredElsewhere: 'answered elsewhere',
   failed: 'failed',
+  transferred: 'transferred the call',
+  diverted: 'diverted',
+  parked: 'parked the call',
+  removed: 'was removed',
+  endedForEveryone: 'ended for everyone',
+  gaveUp: 'gave up',
 } as const
+
+const ENDPOINT_WORDS = { computer: 'the computer', handset: 'the desk handset', ownPhone: 'their own phone' } as const
+const RECORDING_WORDS = { on: 'started', paused: 'paused', off: 'stopped' } as const
+const CLEARING_WORDS = { hangUp: 'Hang up', remove: 'Remove', endForEveryone: 'End for everyone', decline: 'Decline' } as const
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,2 +1,4 @@
-export { play, type SoundStart } from './player'
-export { type Cadence, RINGING } from './tones'
+export { createMixer, type Mixer } from './mixer'
+export { audioContext, play, playSamples, type SoundStart } from './player'
+export { type Scene, SILENCE, sceneOf } from './scene'
+export { type Cadence, HELD_TOO_LONG, RINGING } from './tones'

@@ -1,6 +1,7 @@
-// Plays a cadence through Web Audio until told to stop. A browser that plays nothing yet (no gesture so far) or has no
-// sound at all answers with the reason.
-import type { Cadence } from './tones'
+// The one audio context of a tab, and short sounds played through it. A browser that plays nothing yet (no gesture so
+// far) or has no sound at all answers with the reason.
+import { TONE_RATE_HERTZ } from '@/core/tones'
+import { type Cadence, cadenceSamples } from './tones'
 
 export type SoundStart =
   | { readonly ok: true; readonly stop: () => void /** Peak of the last moments, 0 to 1. */; readonly level: () => number }
@@ -8,32 +9,34 @@ export type SoundStart =
 
 let shared: AudioContext | null = null
 const LOUDNESS = 0.12
-/** Cadences are scheduled ahead in one go; a ring is over long before. */
-const AHEAD_S = 60
+/** A cadence is rendered for this long and looped. */
+const PERIODS = 4
 
-export async function play(cadence: Cadence): Promise<SoundStart> {
-  if (typeof AudioContext === 'undefined') return { ok: false, reason: 'noSound' }
+/** null where the browser has no sound at all. The context may still be waiting for a first gesture. */
+export function audioContext(): AudioContext | null {
+  if (typeof AudioContext === 'undefined') return null
   shared ??= new AudioContext()
-  const context = shared
+  return shared
+}
+
+export async function play(cadence: Cadence, loudness = LOUDNESS): Promise<SoundStart> {
+  const context = audioContext()
+  if (context === null) return { ok: false, reason: 'noSound' }
   if (context.state === 'suspended') await Promise.race([context.resume(), nextTask()])
   if (context.state !== 'running') return { ok: false, reason: 'notAllowedYet' }
+  const period = cadence.secondsOnOff.reduce((sum, s) => sum + s, 0)
+  const source = sourceOf(context, cadenceSamples(cadence, period * PERIODS, context.sampleRate), context.sampleRate)
+  source.loop = true
   const gain = context.createGain()
   const analyser = context.createAnalyser()
-  gain.gain.value = 0
-  gain.connect(analyser).connect(context.destination)
-  const oscillators = cadence.hertz.map((hertz) => {
-    const oscillator = context.createOscillator()
-    oscillator.frequency.value = hertz
-    oscillator.connect(gain)
-    oscillator.start()
-    return oscillator
-  })
-  schedule(gain.gain, cadence, context.currentTime)
+  gain.gain.value = loudness
+  source.connect(gain).connect(analyser).connect(context.destination)
+  source.start()
   const samples = new Float32Array(analyser.fftSize)
   return {
     ok: true,
     stop: () => {
-      for (const oscillator of oscillators) oscillator.stop()
+      source.stop()
       gain.disconnect()
       analyser.disconnect()
     },
@@ -44,12 +47,23 @@ export async function play(cadence: Cadence): Promise<SoundStart> {
   }
 }
 
-function schedule(gain: AudioParam, { secondsOnOff, hertz }: Cadence, startS: number): void {
-  for (let at = startS; at < startS + AHEAD_S; )
-    for (const [i, seconds] of secondsOnOff.entries()) {
-      gain.setTargetAtTime(i % 2 === 0 ? LOUDNESS / hertz.length : 0, at, 0.005)
-      at += seconds
-    }
+/** Plays samples at telephone rate once, quietly, for the agent's own ear; nothing when the browser plays nothing yet. */
+export function playSamples(samples: Float32Array): void {
+  const context = audioContext()
+  if (context === null || context.state !== 'running') return
+  const source = sourceOf(context, samples, TONE_RATE_HERTZ)
+  const gain = context.createGain()
+  gain.gain.value = LOUDNESS
+  source.connect(gain).connect(context.destination)
+  source.start()
+}
+
+function sourceOf(context: AudioContext, samples: Float32Array, rateHertz: number): AudioBufferSourceNode {
+  const buffer = context.createBuffer(1, samples.length, rateHertz)
+  buffer.copyToChannel(samples as Float32Array<ArrayBuffer>, 0)
+  const source = context.createBufferSource()
+  source.buffer = buffer
+  return source
 }
 
 /** `resume` stays pending until a gesture: one task is long enough to know that it was not granted at once. */

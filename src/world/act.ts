@@ -1,6 +1,6 @@
 // Everything a stand-in may mean to do. Plain data, so that an agenda can be looked at.
 import type { Failure } from '@/core/calls'
-import type { AgentId, CallId, QueueId } from '@/core/ids'
+import type { AgentId, CallId, DeviceId, QueueId } from '@/core/ids'
 
 export type Act =
   | { readonly kind: 'arrive'; readonly queueId: QueueId; readonly dayNo: number }
@@ -8,8 +8,11 @@ export type Act =
   | { readonly kind: 'giveUp'; readonly callId: CallId }
   | { readonly kind: 'fedUp'; readonly callId: CallId; readonly heldSinceMs: number }
   | { readonly kind: 'say'; readonly callId: CallId; readonly turn: number }
-  | { readonly kind: 'leave'; readonly callId: CallId }
-  | { readonly kind: 'farEnd'; readonly callId: CallId; readonly report: 'ringing' | 'answered' | Failure }
+  | { readonly kind: 'leave'; readonly callId: CallId; readonly deviceId?: DeviceId }
+  /** Words of anybody but the caller: a colleague who is consulted, a place that was dialled, a mailbox. */
+  | { readonly kind: 'remark'; readonly callId: CallId; readonly deviceId: DeviceId; readonly text: string }
+  | { readonly kind: 'heardDigits'; readonly callId: CallId; readonly deviceId: DeviceId; readonly digits: string }
+  | { readonly kind: 'farEnd'; readonly callId: CallId; readonly deviceId?: DeviceId; readonly report: 'ringing' | 'answered' | Failure }
   | { readonly kind: 'clockOn'; readonly agentId: AgentId }
   | { readonly kind: 'clockOff'; readonly agentId: AgentId }
   | { readonly kind: 'goReady'; readonly agentId: AgentId }

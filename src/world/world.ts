@@ -1,21 +1,22 @@
 // The world: everything outside the floor, played by stand-ins from one seed. It sees only events and the floor's
 // state, and does only what anyone may: give commands. Time comes in with every call.
 
-import type { Failure } from '@/core/calls'
+import { type Failure, onLine } from '@/core/calls'
 import { type Chance, createChance, seedFor } from '@/core/chance'
 import type { Contact } from '@/core/contacts'
 import { agentOfDevice, type Command, type FloorState, MISSED_RING } from '@/core/floor'
-import type { AgentId, CallId, QueueId } from '@/core/ids'
+import type { AgentId, CallId, DeviceId, QueueId } from '@/core/ids'
 import { LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
 import { pageOf } from '@/core/scripts'
 import { queueSetUp, scriptById } from '@/core/set-up'
 import { get, values } from '@/core/table'
 import { HOUR, MINUTE, SECOND } from '@/core/time'
-import { CUSTOMERS, customerById, toCustomer } from '@/world/scenario'
+import { CUSTOMERS, customerById, placeByNumber, toCustomer } from '@/world/scenario'
 import type { Act } from './act'
 import { createAgenda } from './agenda'
 import { answerDelayMs, BACK_AFTER_MISSED_MS, BREAKS, codeCall, planTalk, readOn, wrapUpMs } from './colleagues'
 import { FED_UP, lineOf, MACHINE_GREETING, turnsOf } from './conversation'
+import { createFarEnds, isOutside } from './far-ends'
 import { arrivalsPerHour, CLOSES_MS, liveStartOfDayMs, nextArrivalMs, OPENS_MS } from './pace'
 import type { Pace } from './paces'
 import { chanceOfCall, type PersonaWish, personaOf } from './persona'
@@ -37,6 +38,8 @@ export interface World {
   takeDue(atMs: number, state: FloorState): readonly Command[] | undefined
   setPace(pace: Pace, state: FloorState, atMs: number): void
   ringMe(wish: RingWish, atMs: number): void
+  /** Sound that an agent sends into a call: whoever out there hears them may make something of it. */
+  hear(callId: CallId, agentId: AgentId | null, samples: Float32Array, state: FloorState, atMs: number): void
   setNextAnswer(answersAs: AnswersAs): void
   pace(): Pace
 }
@@ -63,6 +66,7 @@ export function createWorld(options: WorldOptions): World {
   // Arrivals noted before the pace changed are void.
   let dayNo = 0
   let nextAnswer: AnswersAs | null = null
+  const farEnds = createFarEnds({ note: agenda.note, plays, chanceOf: (callId) => chanceOfCall(seed, callId, 'remark') })
 
   const startDay = (state: FloorState, atMs: number) => {
     dayNo++
@@ -113,12 +117,22 @@ export function createWorld(options: WorldOptions): World {
         return
       }
       case 'callOriginated':
-        return planFarEnd(event.callId, atMs)
+        return planFarEnd({ callId: event.callId }, event.number, atMs)
+      case 'connectionInitiated':
+        if (event.party.kind === 'outside') planFarEnd({ callId: event.callId, deviceId: event.deviceId }, event.party.number, atMs)
+        return
+      case 'connectionQueued':
+        // Handed on to another queue, they wait anew, with new patience.
+        return agenda.note(atMs + personaFor(event.callId, event.queueId).patienceMs, { kind: 'giveUp', callId: event.callId })
+      case 'contactTaken':
+        if (plays.has(event.agentId)) goOnTalking(event.callId, event.agentId, state, atMs)
+        return
       case 'connectionDelivered':
         if (event.party.kind === 'agent' && plays.has(event.party.agentId))
           agenda.note(atMs + answerDelayMs(seed, event.callId), { kind: 'answer', agentId: event.party.agentId, callId: event.callId })
         return
       case 'connectionEstablished':
+        farEnds.answered(event.callId, event.deviceId, state, atMs)
         return planCall(event.callId, agentOfDevice(event.deviceId), state, atMs)
       case 'connectionHeld': {
         const agentId = agentOfDevice(event.deviceId)
@@ -154,21 +168,28 @@ export function createWorld(options: WorldOptions): World {
     const contact = get(state.contacts, callId)
     if (contact?.handledBy == null) return
     const persona = personaFor(callId, contact.queueId)
-    if (agentId !== null && plays.has(agentId)) {
-      for (const { inMs, act } of planTalk(seed, agentId, callId, persona)) agenda.note(atMs + inMs, act)
-      return
-    }
+    if (agentId !== null && plays.has(agentId)) return goOnTalking(callId, agentId, state, atMs)
+    // A consulted colleague or a further party says something of their own; the caller has said good day already.
+    if (agentId !== null && contact.handledBy !== agentId) return
+    if (agentId === null && contact.captions.length > 0) return
     agenda.note(atMs + 900, { kind: 'say', callId, turn: contact.captions.length })
     agenda.note(atMs + persona.staysMs, { kind: 'leave', callId })
   }
 
-  const planFarEnd = (callId: CallId, atMs: number) => {
-    const as: AnswersAs = nextAnswer ?? chanceOfCall(seed, callId, 'far end').weighted(FAR_ENDS)
+  /** A colleague who has the call now sees it through. */
+  const goOnTalking = (callId: CallId, agentId: AgentId, state: FloorState, atMs: number) => {
+    const contact = get(state.contacts, callId)
+    if (contact?.handledBy !== agentId) return
+    for (const { inMs, act } of planTalk(seed, agentId, callId, personaFor(callId, contact.queueId))) agenda.note(atMs + inMs, act)
+  }
+
+  const planFarEnd = (end: { readonly callId: CallId; readonly deviceId?: DeviceId }, number: string | null, atMs: number) => {
+    const as: AnswersAs = nextAnswer ?? (placeByNumber(number) ? 'person' : chanceOfCall(seed, end.callId, 'far end').weighted(FAR_ENDS))
     nextAnswer = null
-    if (as === 'busy') return agenda.note(atMs + 1500, { kind: 'farEnd', callId, report: 'busy' })
-    agenda.note(atMs + 800, { kind: 'farEnd', callId, report: 'ringing' })
-    if (as === 'person') return agenda.note(atMs + 4000, { kind: 'farEnd', callId, report: 'answered' })
-    return agenda.note(atMs + (as === 'noAnswer' ? 20 * SECOND : 5000), { kind: 'farEnd', callId, report: as })
+    if (as === 'busy') return agenda.note(atMs + 1500, { kind: 'farEnd', ...end, report: 'busy' })
+    agenda.note(atMs + 800, { kind: 'farEnd', ...end, report: 'ringing' })
+    if (as === 'person') return agenda.note(atMs + 4000, { kind: 'farEnd', ...end, report: 'answered' })
+    return agenda.note(atMs + (as === 'noAnswer' ? 20 * SECOND : 5000), { kind: 'farEnd', ...end, report: as })
   }
 
   /** Callers go on when the agent does; left alone they go on by themselves, but say good-bye only at the end. */
@@ -194,7 +215,7 @@ export function createWorld(options: WorldOptions): World {
       case 'ringMe':
         return [arrival(state, act.queueId, act.customerId, createChance(seedFor(seed, `ring me ${state.callCount}`)))]
       case 'giveUp':
-        return get(state.calls, act.callId)?.answeredAtMs === null ? [{ kind: 'callerHangsUp', callId: act.callId }] : []
+        return waitsForSomebody(state, act.callId) ? [{ kind: 'callerHangsUp', callId: act.callId }] : []
       case 'fedUp': {
         const stillHeld = get(state.calls, act.callId)?.connections.some((c) => c.state === 'held' && c.sinceMs === act.heldSinceMs)
         return stillHeld
@@ -213,11 +234,15 @@ export function createWorld(options: WorldOptions): World {
         }
         return [{ kind: 'callerSays', callId: act.callId, turn: act.turn, text: lineOf(seed, contact, act.turn) }]
       case 'leave':
-        return [{ kind: 'callerHangsUp', callId: act.callId }]
+        return [{ kind: 'callerHangsUp', ...endOf(act) }]
       case 'farEnd': {
-        const report: Command = { kind: 'farEnd', callId: act.callId, report: act.report }
-        return act.report === 'machine' ? [report, { kind: 'callerSays', callId: act.callId, turn: 0, text: MACHINE_GREETING }] : [report]
+        const report: Command = { kind: 'farEnd', ...endOf(act), report: act.report }
+        return act.report === 'machine' ? [report, { kind: 'callerSays', ...endOf(act), turn: 0, text: MACHINE_GREETING }] : [report]
       }
+      case 'remark':
+        return [{ kind: 'callerSays', callId: act.callId, deviceId: act.deviceId, turn: 0, text: act.text }]
+      case 'heardDigits':
+        return farEnds.respond(act, state, atMs)
       case 'clockOn': {
         const account = state.setUp.agents.find((a) => a.id === act.agentId)
         if (account === undefined || pace === 'quiet') return []
@@ -276,6 +301,9 @@ export function createWorld(options: WorldOptions): World {
       wishes.push(wish)
       agenda.note(atMs, { kind: 'ringMe', queueId: wish.queueId, customerId: wish.customerId })
     },
+    hear(callId, agentId, samples, state, atMs) {
+      farEnds.hear(callId, agentId, samples, state, atMs)
+    },
     setNextAnswer: (answersAs) => {
       nextAnswer = answersAs
     },
@@ -308,8 +336,10 @@ function resume(
   for (const call of values(state.calls)) {
     if (call.direction === 'inbound' && call.answeredAtMs === null)
       note(Math.max(atMs + 5 * SECOND, call.offeredAtMs + personaFor(call.id, call.queueId).patienceMs), { kind: 'giveUp', callId: call.id })
-    if (call.direction === 'outbound' && call.answeredAtMs === null) note(atMs + SECOND, { kind: 'farEnd', callId: call.id, report: 'noAnswer' })
+    if (call.direction === 'outbound' && call.outsideCount === 0) note(atMs + SECOND, { kind: 'farEnd', callId: call.id, report: 'noAnswer' })
     for (const c of call.connections) {
+      if (isOutside(c) && (c.state === 'initiated' || c.state === 'alerting'))
+        note(atMs + SECOND, { kind: 'farEnd', callId: call.id, deviceId: c.deviceId, report: 'noAnswer' })
       if (c.party.kind !== 'agent') continue
       const at = { callId: call.id, deviceId: c.deviceId }
       if (c.state === 'alerting') seen({ kind: 'connectionDelivered', ...at, party: c.party })
@@ -323,6 +353,14 @@ function resume(
     for (const { callId, recommendedMs } of agent.wrapUps) seen({ kind: 'wrapUpStarted', agentId: agent.id, callId, recommendedMs })
     if (agent.state.name === 'notReady') note(atMs + 5 * SECOND, { kind: 'goReady', agentId: agent.id })
   }
+}
+
+const endOf = ({ callId, deviceId }: { readonly callId: CallId; readonly deviceId?: DeviceId }) => (deviceId === undefined ? { callId } : { callId, deviceId })
+
+/** A caller with nobody to talk to: in a queue, or rung through to somebody who has not answered. */
+function waitsForSomebody(state: FloorState, callId: CallId): boolean {
+  const call = get(state.calls, callId)
+  return call !== undefined && onLine(call).every(isOutside)
 }
 
 const isHeld = (state: FloorState, callId: CallId): boolean => get(state.calls, callId)?.connections.some((c) => c.state === 'held') ?? false

@@ -27,7 +27,7 @@ export interface DtmfOptions {
 }
 
 /** Samples of the keys one after another, each followed by a pause; what is no key is left out. */
-export function dtmfSamples(keys: string, { toneMs = 100, pauseMs = 80, level = 0.25 }: DtmfOptions = {}): Float32Array {
+export function dtmfSamples(keys: string, { toneMs = 100, pauseMs = 80, level = 0.25 }: DtmfOptions = {}): Float32Array<ArrayBuffer> {
   const tone = Math.round((toneMs / 1000) * TONE_RATE_HERTZ)
   const step = tone + Math.round((pauseMs / 1000) * TONE_RATE_HERTZ)
   const pairs = [...keys].flatMap((key) => {

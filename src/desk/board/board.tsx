@@ -1,48 +1,82 @@
 'use client'
-// The board: who hears whom, drawn as cords. You at the left edge, a row a call, the actions of a call at its end.
+// The board: who hears whom, drawn as cords. A row a line; what is parked below; one line of words when nothing is on.
 import type { Contact } from '@/core/contacts'
+import type { AgentCommand } from '@/core/floor'
+import type { CallId } from '@/core/ids'
 import { stateWords } from '@/desk/state-words'
-import type { CallView, CentreView, MeView, QueueView } from '@/exchange/protocol'
+import type { CallView, CentreView, MeView, ParkedView, QueueView, SeatView } from '@/exchange/protocol'
 import { Clock } from '@/ui'
-import { type CallActions, CallRow } from './call-row'
+import { BoardProvider, usePreview } from './board-context'
+import type { Panel } from './call-actions'
+import { CallRow } from './call-row'
+import { describeAfter, nameOf, othersOn } from './describe'
+import { ParkedStrip } from './parked-strip'
+
+export interface OpenPanel {
+  readonly callId: CallId
+  readonly panel: Exclude<Panel, null>
+}
 
 interface Props {
   readonly me: MeView
   readonly centre: CentreView
+  readonly seats: readonly SeatView[]
   readonly queues: readonly QueueView[]
   readonly calls: readonly CallView[]
+  readonly parked: readonly ParkedView[]
   readonly contacts: readonly Contact[]
-  readonly actions: CallActions
+  readonly give: (command: AgentCommand) => Promise<boolean>
+  readonly panel: OpenPanel | null
+  readonly onPanel: (panel: OpenPanel | null) => void
   readonly problem: string | null
 }
 
-export function Board({ me, centre, queues, calls, contacts, actions, problem }: Props) {
+export function Board({ me, centre, seats, queues, calls, parked, contacts, give, panel, onPanel, problem }: Props) {
+  const { shown, startPreview, endPreview } = usePreview()
+  const names = { me, seats, centre }
   return (
-    <section aria-label="Board" className="border-line-strong border-b bg-paper px-4">
-      {calls.length === 0 ? (
-        <IdleLine me={me} centre={centre} queues={queues} contacts={contacts} />
-      ) : (
-        <ul className="divide-y divide-line">
-          {calls.map((call) => (
-            <CallRow
-              key={call.id}
-              me={me}
-              call={call}
-              contact={contacts.find((c) => c.callId === call.id)}
-              queueName={centre.queues.find((q) => q.id === contacts.find((c) => c.callId === call.id)?.queueId)?.name ?? null}
-              holdLimitMs={centre.holdLimitMs}
-              actions={actions}
-            />
-          ))}
-        </ul>
-      )}
-      {problem !== null && (
-        <p role="alert" className="mb-2 border-red border-l-4 pl-2 text-red">
-          {problem}
-        </p>
-      )}
-    </section>
+    <BoardProvider value={{ me, centre, seats, queues, give, startPreview, endPreview }}>
+      <section aria-label="Board" className="relative shrink-0 border-line-strong border-b bg-paper px-4">
+        {calls.length === 0 ? (
+          <IdleLine me={me} centre={centre} queues={queues} contacts={contacts} />
+        ) : (
+          <ul className="max-h-[58vh] divide-y divide-line overflow-auto">
+            {calls.map((view) => (
+              <CallRow
+                key={view.call.id}
+                view={view}
+                after={shown?.views.find((v) => v.call.id === view.call.id)}
+                contact={contacts.find((c) => c.callId === view.call.id)}
+                firstName={firstNameOf(view, calls, names)}
+                panel={panel?.callId === view.call.id ? panel.panel : null}
+                onPanel={(next) => onPanel(next === null ? null : { callId: view.call.id, panel: next })}
+                onTryNext={() => view.call.consultFor !== null && onPanel({ callId: view.call.consultFor, panel: 'transfer' })}
+              />
+            ))}
+          </ul>
+        )}
+        <ParkedStrip parked={parked} />
+        {shown !== null && (
+          // Over the edge of the board, so that nothing below moves while the pointer goes from button to button.
+          <p role="status" aria-label="What would happen" className="absolute right-4 -bottom-4 z-20 border border-ink bg-ink px-3 py-1 text-white">
+            {describeAfter(shown.views, names)}
+          </p>
+        )}
+        {problem !== null && (
+          <p role="alert" className="mb-2 border-red border-l-4 pl-2 text-red">
+            {problem}
+          </p>
+        )}
+      </section>
+    </BoardProvider>
   )
+}
+
+/** Who is on the line a consult is about, by the name they are spoken to. */
+function firstNameOf({ call }: CallView, calls: readonly CallView[], names: Parameters<typeof nameOf>[1]): string {
+  const first = calls.find((v) => v.call.id === call.consultFor)
+  const others = first === undefined ? [] : othersOn(first, names.me.id)
+  return others.length === 1 && others[0] !== undefined ? nameOf(others[0].party, names) : 'the others'
 }
 
 /** One line when nothing is on: what the desk waits for, or what it still owes. */
@@ -56,12 +90,14 @@ function IdleLine({ me, centre, queues, contacts }: Pick<Props, 'me' | 'centre' 
       <span className="font-semibold">No call.</span>
       {owed !== undefined && (
         <span>
-          The call with <strong>{owed.customer?.name ?? owed.number ?? 'a withheld number'}</strong> is over and owes an outcome.
+          {owed.endedAtMs === null ? 'You have left the call with ' : 'The call with '}
+          <strong>{owed.customer?.name ?? owed.number ?? 'a withheld number'}</strong>
+          {owed.endedAtMs === null ? '; your part of it owes an outcome.' : ' is over and owes an outcome.'}
         </span>
       )}
       {owed === undefined && me.state === 'ready' && (
         <span>
-          Waiting for the next call from {listed(served)}.{waiting > 0 && ` ${waiting} waiting, being handed out.`}
+          Waiting for the next call from {listedOr(served)}.{waiting > 0 && ` ${waiting} waiting, being handed out.`}
         </span>
       )}
       {owed === undefined && me.state === 'notReady' && <span>Nothing rings here while you are {stateWords(me.state, me.reason).toLowerCase()}.</span>}
@@ -74,4 +110,4 @@ function IdleLine({ me, centre, queues, contacts }: Pick<Props, 'me' | 'centre' 
   )
 }
 
-const listed = (names: readonly string[]): string => (names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} or ${names.at(-1)}`)
+const listedOr = (names: readonly string[]): string => (names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} or ${names.at(-1)}`)

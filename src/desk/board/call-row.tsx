@@ -1,174 +1,159 @@
 'use client'
-// One call on the board: my plate, the cord, the other parties' plates, what is said, and the actions of the call.
-import type { Connection } from '@/core/calls'
+// One line of the board: my plate, the cords, the other parties' plates, and the actions of the call. While an action is
+// pointed at, the cords are drawn as they will be.
+import { useState } from 'react'
+import { type Connection, isOnLine } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
-import type { CallId } from '@/core/ids'
-import { SHORTCUTS } from '@/desk/shortcuts'
-import type { CallView, MeView } from '@/exchange/protocol'
-import { Button, Clock, useNowMs } from '@/ui'
-import { Cord } from './cord'
-import { cordForm, failureWords, isMine, partyName } from './describe'
+import type { CallView } from '@/exchange/protocol'
+import { Button, Clock } from '@/ui'
+import { useBoard } from './board-context'
+import { ConsultActions, LiveActions, type Panel, RingingActions } from './call-actions'
+import { Cords } from './cord'
+import { cordOf } from './cord-form'
+import { isMine, nameOf, othersOn } from './describe'
+import { Keypad } from './keypad'
+import { PartyPlate } from './party-plate'
+import { Picker } from './picker'
 import { Plate } from './plate'
+import { UndoStrip } from './undo-strip'
 
-export interface CallActions {
-  readonly answer: (callId: CallId) => void
-  readonly silence: (callId: CallId) => void
-  readonly decline: (callId: CallId) => void
-  readonly holdOrRetrieve: (callId: CallId) => void
-  readonly toggleMute: () => void
-  readonly hangUp: (callId: CallId) => void
-}
+/** More other parties than this are folded into a counted stack until it is opened. */
+const UNFOLDED = 3
 
 interface Props {
-  readonly me: MeView
-  readonly call: CallView
+  readonly view: CallView
+  /** The same call as an action that is pointed at would make it. */
+  readonly after: CallView | undefined
   readonly contact: Contact | undefined
-  readonly queueName: string | null
-  readonly holdLimitMs: number
-  readonly actions: CallActions
+  /** Who is on the line that this one consults about. */
+  readonly firstName: string
+  readonly panel: Panel
+  readonly onPanel: (panel: Panel) => void
+  /** Opens the picker on the first line, to ask somebody else instead. */
+  readonly onTryNext: () => void
 }
 
-export function CallRow({ me, call, contact, queueName, holdLimitMs, actions }: Props) {
+export function CallRow({ view, after, contact, firstName, panel, onPanel, onTryNext }: Props) {
+  const { me, seats, centre } = useBoard()
+  const [open, setOpen] = useState(false)
+  const { call } = view
   const mine = call.connections.find((c) => isMine(c, me.id))
-  const others = call.connections.filter((c) => c !== mine && c.party.kind !== 'queue')
-  const held = mine?.state === 'held'
+  const others = othersOn(view, me.id)
+  const folds = others.length > UNFOLDED
+  const shown = folds && !open ? others.slice(0, UNFOLDED - 1) : others
+  const second = call.consultFor !== null
+  if (mine === undefined) return null
+  const removing = call.clearing?.what === 'remove' ? call.connections.find((c) => c.deviceId === call.clearing?.deviceId) : undefined
   return (
-    <li className="grid min-h-28 grid-cols-[210px_220px_minmax(200px,1fr)_auto] items-center py-2">
-      <Plate name="You" kind={me.muted ? 'Agent · muted' : 'Agent'} clock={<MyClock mine={mine} call={call} contact={contact} />} />
-      <div className="flex flex-col">
-        {others.length === 0 ? <Cord form="ringing" muted={false} /> : others.map((c) => <Cord key={c.deviceId} form={cordForm(mine, c)} muted={me.muted} />)}
-      </div>
-      <div className="flex min-w-0 flex-col gap-2">
-        {others.length === 0 && <Plate name={contact?.customer?.name ?? contact?.number ?? 'Number'} kind="Outside" clock="dialling" tone="waiting" />}
-        {others.map((c) => (
-          <OtherPlate key={c.deviceId} connection={c} mine={mine} call={call} contact={contact} queueName={queueName} holdLimitMs={holdLimitMs} />
+    <li className="grid grid-cols-[190px_150px_minmax(220px,1fr)_auto] items-center py-2" data-line={second ? 'consult' : 'call'}>
+      <Plate
+        name="You"
+        kind={mineKind(mine, me.muted, call.recording !== null)}
+        clock={<MyClock mine={mine} view={view} contact={contact} />}
+        tone={second ? 'second' : 'plain'}
+      />
+      <Line view={after ?? view} shown={shown} folded={folds && !open} muted={me.muted} second={second} preview={after !== undefined} />
+      <div className={open && folds ? 'grid grid-cols-2 gap-2' : 'flex min-w-0 flex-col gap-2'}>
+        {others.length === 0 && <WaitingPlate view={view} contact={contact} />}
+        {shown.map((c) => (
+          <PartyPlate key={c.deviceId} view={view} connection={c} contact={contact} />
         ))}
-      </div>
-      <div className="flex gap-2 pl-6">
-        {mine?.state === 'alerting' ? (
-          <RingingActions call={call} contact={contact} actions={actions} />
-        ) : (
-          <LiveActions me={me} call={call} held={held} mine={mine} others={others} actions={actions} />
+        {folds && (
+          <Button onClick={() => setOpen(!open)} aria-expanded={open} className="!h-[68px] justify-start px-3">
+            {open ? 'Fold them together' : stackWords(others.slice(UNFOLDED - 1), { me, seats, centre })}
+          </Button>
         )}
       </div>
+      <div className="pl-5">
+        {call.clearing !== null ? (
+          <UndoStrip call={call} about={removing === undefined ? '' : nameOf(removing.party, { me, seats, centre })} />
+        ) : mine.state === 'alerting' ? (
+          <RingingActions view={view} onPanel={onPanel} silenced={contact?.ringSilenced ?? false} />
+        ) : second ? (
+          <ConsultActions view={view} mine={mine} firstName={firstName} onTryNext={onTryNext} />
+        ) : (
+          <LiveActions view={view} mine={mine} panel={panel} onPanel={onPanel} />
+        )}
+      </div>
+      {panel === 'keypad' && (
+        <Keypad callId={call.id} received={others.flatMap((c) => (c.received === '' ? [] : [c.received]))} onClose={() => onPanel(null)} />
+      )}
+      {panel !== null && panel !== 'keypad' && <Picker callId={call.id} use={panel} onClose={() => onPanel(null)} />}
     </li>
   )
 }
 
+function stackWords(folded: readonly Connection[], names: Parameters<typeof nameOf>[1]): string {
+  const first = folded[0]
+  const online = folded.filter(isOnLine).length
+  const name = first === undefined ? '' : nameOf(first.party, names)
+  return `${name} and ${folded.length - 1} more · ${online === folded.length ? 'all on the line' : `${online} on the line`} · open`
+}
+
+interface LineProps {
+  readonly view: CallView
+  readonly shown: readonly Connection[]
+  readonly folded: boolean
+  readonly muted: boolean
+  readonly second: boolean
+  readonly preview: boolean
+}
+
+/** One cord for each plate that is shown, and one for the stack: drawn as for its first member. */
+function Line({ view, shown, folded, muted, second, preview }: LineProps) {
+  const { me } = useBoard()
+  const mine = view.call.connections.find((c) => isMine(c, me.id))
+  const others = othersOn(view, me.id)
+  const now = shown.map((c) => others.find((o) => o.deviceId === c.deviceId))
+  const cords = now.map((c) => (c === undefined ? NONE : cordOf(view, mine, c, muted)))
+  if (folded) {
+    const next = others.find((o) => !shown.some((s) => s.deviceId === o.deviceId))
+    cords.push(next === undefined ? NONE : cordOf(view, mine, next, muted))
+  }
+  // Somebody comes whose plate is not there yet, or a queue has the line: a dotted cord says that it rings.
+  if (cords.length === 0) cords.push({ ...NONE, form: mine === undefined ? 'none' : 'ringing' })
+  return <Cords cords={cords} second={second} preview={preview} />
+}
+
+const NONE = { form: 'none', mutedHere: false, mutedThere: false } as const
+
+function WaitingPlate({ view: { call }, contact }: { view: CallView; contact: Contact | undefined }) {
+  const { me, seats, centre } = useBoard()
+  const queue = call.connections.find((c) => c.party.kind === 'queue')
+  if (queue !== undefined)
+    return (
+      <Plate
+        name={nameOf(queue.party, { me, seats, centre })}
+        kind="Queue"
+        tone="waiting"
+        clock={
+          <>
+            you wait, with music <Clock sinceMs={queue.sinceMs} className="text-ink" />
+          </>
+        }
+      />
+    )
+  return <Plate name={contact?.customer?.name ?? contact?.number ?? 'Number'} kind="Outside" clock="dialling" tone="waiting" />
+}
+
+const ENDPOINTS = { computer: '', handset: ' · on the desk handset', ownPhone: ' · on your own phone' } as const
+const mineKind = (mine: Connection, muted: boolean, recording: boolean): string =>
+  `Agent${muted ? ' · muted' : ''}${recording ? ' · recording' : ''}${ENDPOINTS[mine.endpoint]}`
+
 /** Two clocks, named: with you since you took or dialled it, and in all since the caller came in. */
-function MyClock({ mine, call, contact }: { mine: Connection | undefined; call: CallView; contact: Contact | undefined }) {
-  if (mine?.state === 'alerting') return <span>ringing here</span>
+function MyClock({ mine, view: { call }, contact }: { mine: Connection; view: CallView; contact: Contact | undefined }) {
+  if (mine.state === 'alerting') return <span>ringing here</span>
+  if (call.consultFor !== null)
+    return (
+      <span>
+        {mine.state === 'held' ? 'consult on hold ' : 'consulting '}
+        <Clock sinceMs={call.offeredAtMs} className="text-ink" />
+      </span>
+    )
   return (
     <span className="whitespace-nowrap">
       with you <Clock sinceMs={contact?.handledSinceMs ?? call.offeredAtMs} className="text-ink" /> · in all{' '}
       <Clock sinceMs={call.offeredAtMs} className="text-ink" />
     </span>
-  )
-}
-
-function OtherPlate({
-  connection,
-  mine,
-  call,
-  contact,
-  queueName,
-  holdLimitMs,
-}: { connection: Connection; mine: Connection | undefined } & Pick<Props, 'call' | 'contact' | 'queueName' | 'holdLimitMs'>) {
-  const now = useNowMs()
-  const failed = failureWords(connection)
-  const kind = call.direction === 'inbound' ? `Caller${queueName === null ? '' : ` · ${queueName}`}` : 'Outside'
-  const held = mine?.state === 'held'
-  const late = held && now - mine.sinceMs > holdLimitMs
-  const name = partyName(connection)
-  const said = contact?.captions.at(-1)?.text
-  if (failed !== null) return <Plate name={name} kind={kind} tone="lost" clock={<span className="text-red">{failed}</span>} />
-  if (mine?.state === 'alerting' || connection.state === 'alerting')
-    return (
-      <Plate
-        name={name}
-        kind={kind}
-        tone="waiting"
-        clock={
-          mine?.state === 'alerting' ? (
-            <>
-              waited <Clock sinceMs={call.offeredAtMs} className="text-ink" />
-              {contact?.path && <> · chose “{contact.path}”</>}
-            </>
-          ) : (
-            <>
-              ringing there <Clock sinceMs={connection.sinceMs} className="text-ink" />
-            </>
-          )
-        }
-      />
-    )
-  return (
-    <Plate
-      name={name}
-      kind={kind}
-      tone={late ? 'late' : held ? 'waiting' : 'plain'}
-      clock={
-        held ? (
-          <>
-            on hold <Clock sinceMs={mine.sinceMs} className="font-semibold text-ink" />, hears music
-            {late && <strong className="text-red"> · held too long</strong>}
-          </>
-        ) : (
-          <span className="text-ink italic" title={said}>
-            {said === undefined ? 'connected' : `“${said}”`}
-          </span>
-        )
-      }
-    />
-  )
-}
-
-function RingingActions({ call, contact, actions }: Pick<Props, 'call' | 'contact' | 'actions'>) {
-  return (
-    <>
-      <Button tone="primary" size="large" onClick={() => actions.answer(call.id)} shortcut={SHORTCUTS.answer.keys}>
-        Answer
-      </Button>
-      <Button size="large" onClick={() => actions.silence(call.id)} disabled={contact?.ringSilenced} shortcut={SHORTCUTS.silence.keys}>
-        Silence
-      </Button>
-      <Button size="large" onClick={() => actions.decline(call.id)} shortcut={SHORTCUTS.decline.keys}>
-        Decline
-      </Button>
-    </>
-  )
-}
-
-interface LiveProps {
-  readonly me: MeView
-  readonly call: CallView
-  readonly held: boolean
-  readonly mine: Connection | undefined
-  readonly others: readonly Connection[]
-  readonly actions: CallActions
-}
-
-function LiveActions({ me, call, held, mine, others, actions }: LiveProps) {
-  const canHold = held || (mine?.state === 'connected' && others.some((c) => c.state === 'connected'))
-  return (
-    <>
-      <Button
-        size="large"
-        tone={held ? 'brass' : 'plain'}
-        disabled={!canHold}
-        title={canHold ? undefined : 'Nobody is connected yet.'}
-        onClick={() => actions.holdOrRetrieve(call.id)}
-        shortcut={SHORTCUTS.hold.keys}
-      >
-        {held ? 'Retrieve' : 'Hold'}
-      </Button>
-      <Button size="large" tone={me.muted ? 'brass' : 'plain'} onClick={actions.toggleMute} shortcut={SHORTCUTS.mute.keys}>
-        {me.muted ? 'Unmute' : 'Mute'}
-      </Button>
-      <span aria-hidden className="mx-2 w-px self-stretch bg-line" />
-      <Button size="large" tone="loss" onClick={() => actions.hangUp(call.id)} shortcut={SHORTCUTS.hangUp.keys}>
-        Hang up
-      </Button>
-    </>
   )
 }

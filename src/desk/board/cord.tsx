@@ -1,41 +1,71 @@
-// A cord between two plates: solid and taut while talking, slack and broken while held, dotted while ringing, with a
-// cross-bar while muted. Form tells the state; colour only repeats it.
-import type { CordForm } from './describe'
+// Cords between my plate and the others: solid and taut while talking, slack and broken while held, dotted while ringing,
+// cut short while an end is being cut, with a cross-bar at the muted end. Form tells the state; colour only repeats it.
+import type { Cord, CordForm } from './cord-form'
 
-const WIDTH = 220
-const HEIGHT = 72
-const LOOKS: Record<Exclude<CordForm, 'none'>, { stroke: string; width: number; dash: string | undefined; sag: number }> = {
-  talking: { stroke: 'var(--color-green)', width: 5, dash: undefined, sag: 4 },
-  held: { stroke: 'var(--color-brass)', width: 4, dash: '58 34 400', sag: 30 },
+export const CORD_WIDTH = 150
+/** One party's share of the height. */
+export const PLATE_STEP = 76
+
+interface Looks {
+  readonly stroke: string
+  readonly width: number
+  readonly dash?: string
+  readonly sag: number
+}
+const LOOKS: Record<Exclude<CordForm, 'none' | 'cut'>, Looks> = {
+  talking: { stroke: 'var(--color-green)', width: 5, sag: 4 },
+  held: { stroke: 'var(--color-brass)', width: 4, dash: '38 26 400', sag: 26 },
   ringing: { stroke: 'var(--color-brass)', width: 5, dash: '0.1 12', sag: 4 },
+  apart: { stroke: 'var(--color-line-strong)', width: 2, dash: '4 6', sag: 4 },
 }
 
-export function Cord({ form, muted }: { form: CordForm; muted: boolean }) {
-  const middle = HEIGHT / 2
-  if (form === 'none')
-    return (
-      <svg aria-hidden width={WIDTH} height={HEIGHT} className="shrink-0">
-        <Jack x={8} />
-        <Jack x={WIDTH - 8} />
-      </svg>
-    )
-  const { stroke, width, dash, sag } = LOOKS[form]
-  const path = `M 8 ${middle} C ${WIDTH * 0.35} ${middle + sag}, ${WIDTH * 0.65} ${middle + sag}, ${WIDTH - 8} ${middle}`
+/** `second` draws the line of a consult: sea instead of green. `preview` draws what would be, thinner and paler. */
+export function Cords({ cords, second, preview }: { cords: readonly Cord[]; second: boolean; preview: boolean }) {
+  const height = Math.max(1, cords.length) * PLATE_STEP
+  const from = height / 2
   return (
-    <svg aria-hidden width={WIDTH} height={HEIGHT} data-cord={form} className="shrink-0">
-      <path d={path} fill="none" stroke={stroke} strokeWidth={width} strokeDasharray={dash} strokeLinecap="round" />
-      <Jack x={8} />
-      <Jack x={WIDTH - 8} />
-      {muted && form === 'talking' && (
-        <g stroke="var(--color-red)" strokeWidth={4} strokeLinecap="round">
-          <line x1={44} y1={middle - 14} x2={44} y2={middle + 16} />
-          <line x1={52} y1={middle - 14} x2={52} y2={middle + 16} />
-        </g>
-      )}
+    <svg aria-hidden width={CORD_WIDTH} height={height} className="shrink-0" opacity={preview ? 0.65 : 1}>
+      {cords.map((cord, i) => (
+        // The plates keep their order: a place is all there is to tell two cords apart.
+        // biome-ignore lint/suspicious/noArrayIndexKey: see above
+        <OneCord key={i} cord={cord} fromY={from} toY={i * PLATE_STEP + PLATE_STEP / 2} second={second} />
+      ))}
+      <Jack x={8} y={from} />
     </svg>
   )
 }
 
-function Jack({ x }: { x: number }) {
-  return <circle cx={x} cy={HEIGHT / 2} r={5} fill="var(--color-raised)" stroke="var(--color-ink)" strokeWidth={2} />
+function OneCord({ cord, fromY, toY, second }: { cord: Cord; fromY: number; toY: number; second: boolean }) {
+  const right = CORD_WIDTH - 8
+  if (cord.form === 'none') return <Jack x={right} y={toY} />
+  if (cord.form === 'cut')
+    return (
+      <g data-cord="cut" stroke="var(--color-red)" strokeWidth={4} strokeLinecap="round" fill="none">
+        <path d={`M 8 ${fromY} q 20 2 34 14`} />
+        <path d={`M ${right} ${toY} q -20 2 -34 14`} />
+        <Jack x={right} y={toY} />
+      </g>
+    )
+  const { stroke, width, dash, sag } = LOOKS[cord.form]
+  const colour = second && cord.form === 'talking' ? 'var(--color-sea)' : stroke
+  const path = `M 8 ${fromY} C ${CORD_WIDTH * 0.4} ${fromY + sag}, ${CORD_WIDTH * 0.6} ${toY + sag}, ${right} ${toY}`
+  return (
+    <g data-cord={cord.form}>
+      <path d={path} fill="none" stroke={colour} strokeWidth={width} strokeDasharray={dash} strokeLinecap="round" />
+      <Jack x={right} y={toY} />
+      {cord.mutedHere && <CrossBar x={36} y={fromY} />}
+      {cord.mutedThere && <CrossBar x={right - 26} y={toY} />}
+    </g>
+  )
+}
+
+const CrossBar = ({ x, y }: { x: number; y: number }) => (
+  <g stroke="var(--color-red)" strokeWidth={4} strokeLinecap="round">
+    <line x1={x} y1={y - 13} x2={x} y2={y + 15} />
+    <line x1={x + 8} y1={y - 13} x2={x + 8} y2={y + 15} />
+  </g>
+)
+
+function Jack({ x, y }: { x: number; y: number }) {
+  return <circle cx={x} cy={y} r={5} fill="var(--color-raised)" stroke="var(--color-ink)" strokeWidth={2} strokeDasharray="none" />
 }

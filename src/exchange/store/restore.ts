@@ -3,10 +3,10 @@
 import * as z from 'zod'
 import { createFloor, evolve, type FloorState } from '@/core/floor'
 import { type LedgerEntry, parseEntry } from '@/core/ledger'
-import { checksumOf, chunkKey, chunkRange, DAMAGED_KEY, type KeyValue } from './store'
+import { checksumOf, chunkKey, chunkRange, DAMAGED_KEY, type KeyValue, SNAPSHOT_VERSION } from './store'
 
 const ChunkSchema = z.object({ fromSeq: z.number(), toSeq: z.number(), text: z.string(), checksum: z.number() })
-const SnapshotSchema = z.object({ seq: z.number(), text: z.string(), checksum: z.number() })
+const SnapshotSchema = z.object({ version: z.literal(SNAPSHOT_VERSION), seq: z.number(), text: z.string(), checksum: z.number() })
 
 export interface Restored {
   /** null when nothing usable is stored: the floor opens anew. */

@@ -9,7 +9,11 @@ export interface StoredChunk {
   readonly checksum: number
 }
 
+/** Of the state a snapshot holds: one of another shape is passed over, and the ledger folded instead. */
+export const SNAPSHOT_VERSION = 2
+
 export interface StoredSnapshot {
+  readonly version: typeof SNAPSHOT_VERSION
   readonly seq: number
   readonly text: string
   readonly checksum: number

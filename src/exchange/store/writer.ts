@@ -2,7 +2,7 @@
 // Every so often it adds a snapshot and joins the small chunks before it into one.
 import type { FloorState } from '@/core/floor'
 import { type LedgerEntry, toLine } from '@/core/ledger'
-import { checksumOf, chunkKey, chunkRange, type KeyValue, memoryStore, type StoredChunk, type StoredSnapshot, snapshotKey } from './store'
+import { checksumOf, chunkKey, chunkRange, type KeyValue, memoryStore, SNAPSHOT_VERSION, type StoredChunk, type StoredSnapshot, snapshotKey } from './store'
 
 const SNAPSHOT_EVERY = 500
 
@@ -105,7 +105,7 @@ function withoutRepeats(chunks: readonly StoredChunk[]): StoredChunk[] {
 
 async function snapshot(store: KeyValue, state: FloorState, formerSeq: number): Promise<void> {
   const text = JSON.stringify(state)
-  await store.set(snapshotKey(state.seq), { seq: state.seq, text, checksum: checksumOf(text) } satisfies StoredSnapshot)
+  await store.set(snapshotKey(state.seq), { version: SNAPSHOT_VERSION, seq: state.seq, text, checksum: checksumOf(text) } satisfies StoredSnapshot)
   const keys = await store.keys()
   // The former snapshot stays: it is the way back when entries before this one turn out damaged.
   for (const key of keys) if (key.startsWith('snapshot/') && key < snapshotKey(formerSeq)) await store.remove(key)

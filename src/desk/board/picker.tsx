@@ -1,0 +1,168 @@
+'use client'
+// Chooses whom in place, on the line it is for: one field finds colleagues, queues, mailboxes, places and any number. Each
+// row shows the state before anyone is sent there; the verbs stand beside, and Enter takes the one the agent prefers.
+import clsx from 'clsx'
+import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react'
+import type { Target } from '@/core/calls'
+import { type AgentCommand, toRefusalText } from '@/core/floor'
+import type { CallId } from '@/core/ids'
+import { useNumberReader } from '@/desk/number-reader'
+import { Button, Clock, Problem } from '@/ui'
+import { useBoard } from './board-context'
+import { usePersonalSetting } from './personal-setting'
+import { type Choice, choicesFor } from './targets'
+
+export type PickerUse = 'transfer' | 'conference' | 'divert'
+
+type Verb = 'transfer' | 'consult' | 'addParty' | 'divert'
+const LABELS: Record<Verb, string> = { transfer: 'Blind transfer', consult: 'Consult', addParty: 'Add now', divert: 'Divert' }
+const VERBS: Record<PickerUse, readonly Verb[]> = { transfer: ['consult', 'transfer'], conference: ['consult', 'addParty'], divert: ['divert'] }
+const TITLES: Record<PickerUse, string> = { transfer: 'Transfer', conference: 'Conference', divert: 'Divert' }
+
+interface Props {
+  readonly callId: CallId
+  readonly use: PickerUse
+  /** Already chosen, when it was dropped on the line. */
+  readonly target?: Target | null
+  readonly onClose: () => void
+}
+
+export function Picker({ callId, use, target = null, onClose }: Props) {
+  const { me, centre, seats, queues, give, startPreview, endPreview } = useBoard()
+  const [typed, setTyped] = useState('')
+  const [at, setAt] = useState(0)
+  const [problem, setProblem] = useState<string | null>(null)
+  const [preferred, setPreferred] = usePersonalSetting<Verb>(`verb of ${use}`, VERBS[use][0] as Verb)
+  const readNumber = useNumberReader()
+  const field = useRef<HTMLInputElement>(null)
+  const id = useId()
+  // The agent asked for this field, so the focus follows; it goes back to where it was when the picker closes.
+  useEffect(() => {
+    const before = document.activeElement
+    field.current?.focus()
+    return () => {
+      if (before instanceof HTMLElement && before.isConnected) before.focus()
+    }
+  }, [])
+
+  const reading = /\d/.test(typed) ? readNumber?.(typed, centre.homeCountry) : undefined
+  const all = choicesFor(typed, { me, centre, seats, queues }, reading)
+  const choices = target === null || typed !== '' ? all : all.filter((c) => JSON.stringify(c.target) === JSON.stringify(target))
+  const chosen = choices[Math.min(at, choices.length - 1)]
+  const verbs = VERBS[use]
+
+  const commandFor = (verb: Verb, choice: Choice): AgentCommand => ({ kind: verb, agentId: me.id, callId, target: choice.target })
+  const take = async (verb: Verb, choice: Choice | undefined) => {
+    if (choice === undefined) {
+      setProblem(
+        reading !== undefined && !reading.ok
+          ? `${toRefusalText(reading.refusal).says} ${toRefusalText(reading.refusal).next}`
+          : `“${typed.trim()}” matches nobody here and is not a number. Check the spelling, or type the number.`,
+      )
+      field.current?.focus()
+      return
+    }
+    setPreferred(verb)
+    endPreview()
+    if (await give(commandFor(verb, choice))) onClose()
+    else field.current?.focus()
+  }
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.altKey) return
+    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
+    if (step !== 0) {
+      event.preventDefault()
+      setAt((i) => (choices.length === 0 ? 0 : (Math.min(i, choices.length - 1) + step + choices.length) % choices.length))
+    } else if (event.key === 'Enter' && event.target === field.current) {
+      event.preventDefault()
+      void take(preferred, chosen)
+    } else if (event.key === 'Escape') {
+      event.preventDefault()
+      event.stopPropagation()
+      endPreview()
+      onClose()
+    }
+  }
+
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: keys are heard for the field and its list together
+    <div onKeyDown={onKeyDown} className="col-span-full mb-2 rounded-sm border border-ink bg-raised p-3 shadow-lg">
+      <section aria-label={TITLES[use]} className="grid grid-cols-[300px_minmax(0,1fr)] gap-x-4">
+        <div>
+          <label htmlFor={id} className="font-semibold">
+            Who or what number
+          </label>
+          <input
+            ref={field}
+            id={id}
+            role="combobox"
+            aria-expanded
+            aria-controls={`${id}-list`}
+            aria-activedescendant={chosen ? `${id}-${chosen.key}` : undefined}
+            aria-invalid={problem !== null || undefined}
+            autoComplete="off"
+            className="mt-1 h-9 w-full rounded-sm border border-line-strong bg-paper px-2 text-base aria-invalid:border-2 aria-invalid:border-red"
+            value={typed}
+            onChange={(e) => {
+              setTyped(e.target.value)
+              setAt(0)
+              setProblem(null)
+            }}
+          />
+          <div className="mt-2 flex flex-wrap gap-2">
+            {verbs.map((verb) => (
+              <Button
+                key={verb}
+                tone={verb === preferred ? 'primary' : 'plain'}
+                onPointerEnter={() => chosen && startPreview(commandFor(verb, chosen))}
+                onPointerLeave={endPreview}
+                onFocus={() => chosen && startPreview(commandFor(verb, chosen))}
+                onBlur={endPreview}
+                onClick={() => void take(verb, chosen)}
+              >
+                {LABELS[verb]}
+              </Button>
+            ))}
+            <Button tone="quiet" onClick={onClose}>
+              Cancel
+            </Button>
+          </div>
+          <p className="mt-2 text-soft">{chosen === undefined ? 'Enter needs somebody to go to.' : `Enter: ${LABELS[preferred]} to ${chosen.name}`}</p>
+          {problem !== null && <Problem>{problem}</Problem>}
+        </div>
+        <div id={`${id}-list`} role="listbox" aria-label="Where to" className="max-h-[228px] min-w-0 overflow-auto">
+          {choices.length === 0 && <p className="py-1 text-soft">{typed === '' ? 'Nobody else is here.' : `Nothing here is called “${typed.trim()}”.`}</p>}
+          {choices.map((choice, i) => (
+            <Row key={choice.key} id={`${id}-${choice.key}`} choice={choice} chosen={choice === chosen} onChoose={() => setAt(i)} />
+          ))}
+        </div>
+      </section>
+    </div>
+  )
+}
+
+function Row({ id, choice, chosen, onChoose }: { id: string; choice: Choice; chosen: boolean; onChoose: () => void }) {
+  return (
+    <div
+      id={id}
+      role="option"
+      aria-selected={chosen}
+      tabIndex={-1}
+      onPointerDown={(event) => {
+        event.preventDefault()
+        onChoose()
+      }}
+      className={clsx(
+        'grid cursor-pointer grid-cols-[minmax(150px,1fr)_92px_minmax(0,1.6fr)_auto] items-baseline gap-3 border-l-4 px-2 py-1',
+        chosen ? 'border-l-ink bg-green-wash' : 'border-l-transparent',
+      )}
+    >
+      <span className="truncate font-semibold">{choice.name}</span>
+      <span className="text-soft">{choice.kind}</span>
+      <span className={clsx('truncate', choice.isFree ? 'font-semibold text-green' : 'text-soft')} title={choice.state}>
+        {choice.state}
+      </span>
+      <span className="text-soft">{choice.sinceMs !== null && <Clock sinceMs={choice.sinceMs} />}</span>
+    </div>
+  )
+}

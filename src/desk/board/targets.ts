@@ -1,0 +1,105 @@
+// What the picker offers for what is typed: colleagues, queues, mailboxes, places, people we know, and any number.
+import type { Target } from '@/core/calls'
+import type { NumberReading } from '@/core/directory'
+import { formatClock } from '@/core/time'
+import { stateWords } from '@/desk/state-words'
+import type { CentreView, MeView, QueueView, SeatView } from '@/exchange/protocol'
+
+export interface Choice {
+  readonly key: string
+  readonly target: Target
+  readonly name: string
+  readonly kind: string
+  /** State in words: what the agent must know before sending anybody there. */
+  readonly state: string
+  /** Since when, for a clock; null when there is none to show. */
+  readonly sinceMs: number | null
+  /** Free now: stands out and comes first. */
+  readonly isFree: boolean
+}
+
+interface Known {
+  readonly me: MeView
+  readonly centre: CentreView
+  readonly seats: readonly SeatView[]
+  readonly queues: readonly QueueView[]
+}
+
+const AT_MOST = 7
+const ORDER = { ready: 0, notReady: 1, wrapUp: 2, ringing: 3, onCall: 4, signedOut: 5 } as const
+
+/** Best first: who is free, then the rest by state; numbers and people only once something is typed. */
+export function choicesFor(typed: string, known: Known, reading: NumberReading | undefined): readonly Choice[] {
+  const wanted = typed.trim().toLowerCase()
+  const fits = (name: string) => wanted === '' || name.toLowerCase().includes(wanted)
+  const colleagues = known.seats
+    .filter((s) => s.id !== known.me.id && s.role === 'agent' && fits(s.name) && (wanted !== '' || s.state !== 'signedOut'))
+    .toSorted((a, b) => ORDER[a.state] - ORDER[b.state] || a.sinceMs - b.sinceMs)
+    .map(colleague)
+  const queues = known.centre.queues.filter((q) => fits(q.name)).map((q) => queue(q.name, known.queues.find((v) => v.id === q.id) as QueueView))
+  const mailboxes = known.seats
+    .filter((s) => s.role === 'agent' && wanted !== '' && (fits(`voicemail of ${s.name}`) || (s.state === 'signedOut' && fits(s.name))))
+    .map(mailbox)
+  const places = known.centre.places.filter((p) => fits(p.name)).map((p) => outside(p.name, p.number, 'Place'))
+  const people = wanted.length < 2 ? [] : known.centre.people.filter((p) => fits(p.name)).map((p) => outside(p.name, p.number, p.group))
+  const number = reading?.ok ? [typedNumber(typed, reading.number.international, reading.number.readAs)] : []
+  const free = colleagues.filter((c) => c.isFree)
+  const rest = colleagues.filter((c) => !c.isFree)
+  const all = wanted === '' ? [...queues, ...free, ...rest, ...places] : [...number, ...free, ...queues, ...rest, ...mailboxes, ...places, ...people]
+  return all.slice(0, wanted === '' ? 12 : AT_MOST)
+}
+
+const colleague = (s: SeatView): Choice => ({
+  key: s.id,
+  target: { kind: 'agent', agentId: s.id },
+  name: s.name,
+  kind: 'Colleague',
+  state: stateWords(s.state, s.reason),
+  sinceMs: s.state === 'signedOut' ? null : s.sinceMs,
+  isFree: s.state === 'ready',
+})
+
+function queue(name: string, view: QueueView): Choice {
+  const waiting = view.waiting === 0 ? 'nobody waits' : view.waiting === 1 ? '1 waits' : `${view.waiting} wait`
+  const served = view.onShift === 0 ? 'nobody serves it' : `${view.ready} of ${view.onShift} ready`
+  const expected = view.ready > view.waiting ? 'answered at once' : view.expectedWaitMs === null ? null : `expect ${formatClock(view.expectedWaitMs)}`
+  return {
+    key: view.id,
+    target: { kind: 'queue', queueId: view.id },
+    name,
+    kind: 'Queue',
+    state: [waiting, served, expected].filter((t) => t !== null).join(' · '),
+    sinceMs: null,
+    isFree: view.ready > view.waiting,
+  }
+}
+
+const mailbox = (s: SeatView): Choice => ({
+  key: `voicemail ${s.id}`,
+  target: { kind: 'voicemail', agentId: s.id },
+  name: `Voicemail of ${s.name}`,
+  kind: 'Voicemail',
+  state: 'takes a message',
+  sinceMs: null,
+  isFree: false,
+})
+
+const outside = (name: string, number: string, kind: string): Choice => ({
+  key: `${name} ${number}`,
+  target: { kind: 'number', typed: number, name },
+  name,
+  kind,
+  state: number,
+  sinceMs: null,
+  isFree: false,
+})
+
+const typedNumber = (typed: string, international: string, readAs: string): Choice => ({
+  key: 'typed',
+  target: { kind: 'number', typed, name: null },
+  name: international,
+  kind: 'Number',
+  state: `read as ${readAs}`,
+  sinceMs: null,
+  isFree: false,
+})

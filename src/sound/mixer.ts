@@ -1,0 +1,89 @@
+// The mixer: every other end of my calls is an input, and what reaches my ear is what the core says I hear. The recorder
+// takes the same mix with my own voice as the others hear it. It works on any audio context, so that a test can render it.
+import type { DeviceId } from '@/core/ids'
+import { holdTuneSamples } from './hold-tune'
+import { type Scene, SILENCE } from './scene'
+import { BUSY, cadenceSamples, RINGING, UNOBTAINABLE } from './tones'
+
+/** Gains move within this, too fast to notice and too slow to click. */
+const GLIDE_S = 0.004
+const TONE_LEVEL = 0.12
+/** A tone is rendered once for this long and looped. */
+const LOOPS_S = { ringing: 3, busy: 0.75, unobtainable: 1 } as const
+
+export interface Mixer {
+  /** Where the sound of another end goes in; made when it is first asked for. */
+  input(deviceId: DeviceId): AudioNode
+  /** My own microphone. */
+  readonly microphone: AudioNode
+  /** What I hear, and what is recorded. */
+  readonly ear: AudioNode
+  readonly recording: AudioNode
+  setVoiceVolume(volume: number): void
+  apply(scene: Scene): void
+}
+
+export function createMixer(context: BaseAudioContext): Mixer {
+  const gain = (value: number): GainNode => {
+    const node = context.createGain()
+    node.gain.value = value
+    return node
+  }
+  const heard = gain(1)
+  const ear = gain(1)
+  const recording = gain(1)
+  const microphone = gain(1)
+  const voiceOut = gain(0)
+  heard.connect(ear)
+  heard.connect(recording)
+  microphone.connect(voiceOut).connect(recording)
+
+  const loop = (samples: Float32Array): GainNode => {
+    const buffer = context.createBuffer(1, samples.length, context.sampleRate)
+    buffer.copyToChannel(samples as Float32Array<ArrayBuffer>, 0)
+    const source = context.createBufferSource()
+    source.buffer = buffer
+    source.loop = true
+    const level = gain(0)
+    source.connect(level).connect(heard)
+    source.start()
+    return level
+  }
+  const rate = context.sampleRate
+  const music = loop(holdTuneSamples(rate))
+  const tones = {
+    ringing: loop(cadenceSamples(RINGING, LOOPS_S.ringing, rate)),
+    busy: loop(cadenceSamples(BUSY, LOOPS_S.busy, rate)),
+    unobtainable: loop(cadenceSamples(UNOBTAINABLE, LOOPS_S.unobtainable, rate)),
+  }
+
+  const inputs = new Map<DeviceId, GainNode>()
+  let scene = SILENCE
+  const set = (node: GainNode, value: number) => node.gain.setTargetAtTime(value, context.currentTime, GLIDE_S)
+  const levelOf = (deviceId: DeviceId) => (scene.ear[deviceId] === 'voice' ? 1 : 0)
+
+  return {
+    input(deviceId) {
+      const known = inputs.get(deviceId)
+      if (known !== undefined) return known
+      const made = gain(levelOf(deviceId))
+      made.connect(heard)
+      inputs.set(deviceId, made)
+      return made
+    },
+    microphone,
+    ear,
+    recording,
+    setVoiceVolume: (volume) => set(ear, volume),
+    apply(next) {
+      scene = next
+      for (const [deviceId, node] of inputs) set(node, levelOf(deviceId))
+      const hears = new Set(Object.values(next.ear))
+      set(music, hears.has('music') && !hears.has('voice') ? 1 : 0)
+      set(tones.ringing, hears.has('ringing') && !hears.has('voice') ? TONE_LEVEL : 0)
+      set(tones.busy, next.failed === 'busy' ? TONE_LEVEL : 0)
+      set(tones.unobtainable, next.failed === 'unobtainable' ? TONE_LEVEL : 0)
+      set(voiceOut, next.heard ? 1 : 0)
+    },
+  }
+}

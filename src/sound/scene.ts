@@ -1,0 +1,36 @@
+// What one agent's ear gets, read from who hears whom on each of their calls: the mixer obeys it, and so does the recorder.
+import type { Call, Ear, Hearing } from '@/core/calls'
+import { type AgentId, type DeviceId, deviceOfAgent } from '@/core/ids'
+
+export interface Scene {
+  /** What I hear from each other end of my calls. */
+  readonly ear: Readonly<Record<DeviceId, Hearing>>
+  /** Somebody hears me. */
+  readonly heard: boolean
+  /** The far end of what I dialled cannot be had: the tone that says so. */
+  readonly failed: 'busy' | 'unobtainable' | null
+  /** The line that is recorded now; null while none is, or while it is paused. */
+  readonly recordingId: string | null
+}
+
+export const SILENCE: Scene = { ear: {}, heard: false, failed: null, recordingId: null }
+
+export function sceneOf(views: readonly { readonly call: Call; readonly ears: readonly Ear[] }[], agentId: AgentId): Scene {
+  const mine = deviceOfAgent(agentId)
+  const ear: Record<DeviceId, Hearing> = {}
+  let heard = false
+  let failed: Scene['failed'] = null
+  let recordingId: string | null = null
+  for (const { call, ears } of views) {
+    for (const { listener, speaker, hears } of ears) {
+      if (listener === mine) ear[speaker] = hears
+      if (speaker === mine && hears === 'voice') heard = true
+    }
+    if (call.recording?.state === 'on') recordingId = call.recording.recordingId
+    const alone = !call.connections.some((c) => c.deviceId !== mine && c.state === 'connected')
+    const lost = call.connections.find((c) => c.state === 'failed')?.failure
+    if (lost != null && alone && call.connections.some((c) => c.deviceId === mine && c.state === 'connected'))
+      failed = lost === 'busy' || lost === 'refused' ? 'busy' : 'unobtainable'
+  }
+  return { ear, heard, failed, recordingId }
+}

@@ -1,0 +1,26 @@
+// Places outside the centre that agents call: a menu that listens for keypad digits, and desks that are answered by a person.
+
+export interface Place {
+  readonly name: string
+  readonly number: string
+  /** What is said on answering. */
+  readonly greeting: string
+  /** What each digit leads to; null for a person who listens to words. */
+  readonly menu: Readonly<Record<string, string>> | null
+}
+
+export const PLACES: readonly Place[] = [
+  {
+    name: 'Port office, Arnmoor',
+    number: '+441632960900',
+    greeting: 'Port office, Arnmoor. Press 1 for berths, 2 for livestock.',
+    menu: { '1': 'Berths. Berth two is free from six in the evening.', '2': 'Livestock. The pens open at five; have the papers ready.' },
+  },
+  { name: 'Night watch, Skarvey', number: '+441632960901', greeting: 'Night watch, Skarvey. What is it?', menu: null },
+  { name: 'Vet on call, Great Hythe', number: '+441632960902', greeting: 'Vet on call. Go ahead.', menu: null },
+  { name: 'Coach hire, Arnmoor', number: '+441632960903', greeting: 'Coach hire, good day.', menu: null },
+]
+
+export const NOT_ON_THE_MENU = 'That is not on offer.'
+
+export const placeByNumber = (number: string | null): Place | undefined => PLACES.find((p) => p.number === number)
