@@ -56,3 +56,31 @@ export async function pastDaysThere(page: Page): Promise<void> {
   await expect(page.getByRole('region', { name: 'Calls' }).getByRole('row').nth(5)).toBeVisible({ timeout: 30_000 })
   await expect(page.getByText('Past days are being simulated')).toBeHidden({ timeout: 30_000 })
 }
+
+export const KESTER = { name: 'Kester Oddersey', pin: '3108' }
+export const SUNNIVA = { name: 'Sunniva Merrowby', pin: '5526' }
+
+/** Another seat of the same floor, in a tab of its own. */
+export async function anotherSeat(page: Page, { name, pin }: typeof KESTER, ready = true): Promise<Page> {
+  const tab = await page.context().newPage()
+  await startShift(tab, name, pin)
+  if (ready) await goReady(tab)
+  return tab
+}
+
+/** Opens the picker of the line in front, finds somebody and takes a verb. */
+export async function sendTo(page: Page, opens: 'Transfer' | 'Conference' | 'Divert', whom: string, verb: string): Promise<void> {
+  await button(page, opens).click()
+  await page.getByLabel('Who or what number').fill(whom)
+  await expect(page.getByRole('listbox', { name: 'Where to' }).getByRole('option').first()).toContainText(whom)
+  await button(page, verb).click()
+  await expect(page.getByLabel('Who or what number')).toBeHidden()
+}
+
+/** The stand-ins answer the next number that is dialled so. */
+export async function nextAnswersAs(page: Page, as: string): Promise<void> {
+  await button(page, 'Stand-ins').click()
+  await page.getByLabel('Next call answers as').selectOption({ label: as })
+  await expect(page.getByText('The next number you dial answers so.')).toBeVisible()
+  await page.keyboard.press('Escape')
+}

@@ -4,8 +4,8 @@ import { format, startOfDay } from 'date-fns'
 import { useCallback } from 'react'
 import { formatClock, HOUR } from '@/core/time'
 import type { CentreView, MeView, QueueView, SeatView } from '@/exchange/protocol'
-import { useArchive } from '@/exchange/react'
-import { Clock } from '@/ui'
+import { useArchive, useCommand } from '@/exchange/react'
+import { Button, Clock } from '@/ui'
 import { HistoryProgress } from './history-progress'
 import { outcomeLabel, resultWords } from './outcome-words'
 import { stateWords } from './state-words'
@@ -73,11 +73,26 @@ function Colleagues({ me, seats }: Pick<WaitingProps, 'me' | 'seats'>) {
         {colleagues.map((seat) => (
           <li key={seat.id} className="flex justify-between border-line border-b py-1.5">
             <span>{seat.name}</span>
-            <span className={seat.state === 'ready' ? 'font-semibold text-green' : 'text-soft'}>{stateWords(seat.state, null)}</span>
+            <span className="flex items-center gap-2">
+              <span className={seat.state === 'ready' ? 'font-semibold text-green' : 'text-soft'}>{stateWords(seat.state, null)}</span>
+              {mayPickUp(me, seat) && seat.ringing !== null && <PickUp me={me} ringing={seat.ringing} />}
+            </span>
           </li>
         ))}
       </ul>
     </>
+  )
+}
+
+/** A call that rings at a colleague is anybody's who serves its queue. */
+const mayPickUp = (me: MeView, { ringing }: SeatView): boolean => ringing !== null && (ringing.queueId === null || me.queueIds.includes(ringing.queueId))
+
+function PickUp({ me, ringing }: { me: MeView; ringing: NonNullable<SeatView['ringing']> }) {
+  const command = useCommand()
+  return (
+    <Button aria-label={`Pick up ${ringing.label}`} className="!h-6" onClick={() => void command({ kind: 'pickUp', agentId: me.id, callId: ringing.callId })}>
+      Pick up
+    </Button>
   )
 }
 

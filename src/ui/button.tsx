@@ -29,6 +29,7 @@ export function Button({ tone = 'plain', size = 'regular', shortcut, className, 
       className={clsx(
         'relative inline-flex items-center justify-center gap-2 whitespace-nowrap rounded-sm border font-semibold',
         'disabled:border-line disabled:bg-paper disabled:text-soft',
+        'aria-disabled:cursor-not-allowed aria-disabled:border-line aria-disabled:bg-paper aria-disabled:text-soft',
         size === 'large' ? 'h-10 px-5 text-base' : 'h-8 px-3 text-sm',
         TONES[tone],
         className,

@@ -6,11 +6,13 @@ import type { CallId } from '@/core/ids'
 import { stateWords } from '@/desk/state-words'
 import type { CallView, CentreView, MeView, ParkedView, QueueView, SeatView } from '@/exchange/protocol'
 import { Clock } from '@/ui'
-import { BoardProvider, usePreview } from './board-context'
+import { BoardProvider, useBoard, usePreview } from './board-context'
 import type { Panel } from './call-actions'
 import { CallRow } from './call-row'
 import { describeAfter, nameOf, othersOn } from './describe'
+import { Keypad } from './keypad'
 import { ParkedStrip } from './parked-strip'
+import { Picker } from './picker'
 
 export interface OpenPanel {
   readonly callId: CallId
@@ -48,6 +50,7 @@ export function Board({ me, centre, seats, queues, calls, parked, contacts, give
                 after={shown?.views.find((v) => v.call.id === view.call.id)}
                 contact={contacts.find((c) => c.callId === view.call.id)}
                 firstName={firstNameOf(view, calls, names)}
+                consulting={calls.some((v) => v.call.consultFor === view.call.id && v.call.connections.every((c) => c.state !== 'failed'))}
                 panel={panel?.callId === view.call.id ? panel.panel : null}
                 onPanel={(next) => onPanel(next === null ? null : { callId: view.call.id, panel: next })}
                 onTryNext={() => view.call.consultFor !== null && onPanel({ callId: view.call.consultFor, panel: 'transfer' })}
@@ -56,9 +59,10 @@ export function Board({ me, centre, seats, queues, calls, parked, contacts, give
           </ul>
         )}
         <ParkedStrip parked={parked} />
+        {panel !== null && <OpenedPanel calls={calls} panel={panel} onClose={() => onPanel(null)} />}
         {shown !== null && (
           // Over the edge of the board, so that nothing below moves while the pointer goes from button to button.
-          <p role="status" aria-label="What would happen" className="absolute right-4 -bottom-4 z-20 border border-ink bg-ink px-3 py-1 text-white">
+          <p role="status" aria-label="What would happen" className="absolute right-4 -bottom-3 z-30 border border-ink bg-ink px-3 py-1 text-white">
             {describeAfter(shown.views, names)}
           </p>
         )}
@@ -69,6 +73,23 @@ export function Board({ me, centre, seats, queues, calls, parked, contacts, give
         )}
       </section>
     </BoardProvider>
+  )
+}
+
+/** Opens over what lies below the board, so that no line and no field moves under the agent's hand. */
+function OpenedPanel({ calls, panel, onClose }: { calls: readonly CallView[]; panel: OpenPanel; onClose: () => void }) {
+  const { me } = useBoard()
+  const view = calls.find((v) => v.call.id === panel.callId)
+  if (view === undefined) return null
+  const received = othersOn(view, me.id).flatMap((c) => (c.received === '' ? [] : [c.received]))
+  return (
+    <div className="absolute inset-x-4 top-full z-20">
+      {panel.panel === 'keypad' ? (
+        <Keypad key={panel.callId} callId={panel.callId} received={received} onClose={onClose} />
+      ) : (
+        <Picker key={`${panel.callId} ${panel.panel}`} callId={panel.callId} use={panel.panel} onClose={onClose} />
+      )}
+    </div>
   )
 }
 

@@ -113,7 +113,7 @@ function nameForTalk(call: Call, mine: Connection): string {
 }
 
 /** An ordinary line or a conference. While a consult about it is on, the second line has the actions. */
-export function LiveActions({ view: { call }, mine, panel, onPanel }: Props) {
+export function LiveActions({ view: { call }, mine, panel, onPanel, consulting }: Props & { consulting: boolean }) {
   const { me, centre } = useBoard()
   const on = { agentId: me.id, callId: call.id }
   const held = mine.state === 'held'
@@ -121,9 +121,15 @@ export function LiveActions({ view: { call }, mine, panel, onPanel }: Props) {
   const dialling = call.connections.length === 1 || call.connections.every((c) => c === mine || c.state !== 'connected')
   const nobody: FloorRefusal | null = dialling ? { reason: 'nobodyToConsultAbout' } : null
   const toggle = (next: Exclude<Panel, null>) => onPanel(panel === next ? null : next)
+  if (consulting)
+    return (
+      <ActionButton command={{ kind: 'hangUp', ...on }} tone="loss" shortcut={SHORTCUTS.hangUp.keys}>
+        Hang up
+      </ActionButton>
+    )
   return (
     <div className="flex items-stretch gap-3">
-      <div className="grid auto-cols-fr grid-flow-col grid-rows-2 gap-1">
+      <div className="grid auto-cols-auto grid-flow-col grid-rows-2 gap-1">
         <ActionButton
           command={{ kind: held ? 'retrieve' : 'hold', ...on }}
           refusal={why(held ? services.retrieve(call, me.id) : services.hold(call, me.id))}

@@ -8,12 +8,10 @@ import type { CallView } from '@/exchange/protocol'
 import { Button, Clock } from '@/ui'
 import { useBoard } from './board-context'
 import { ConsultActions, LiveActions, type Panel, RingingActions } from './call-actions'
-import { Cords } from './cord'
-import { cordOf } from './cord-form'
+import { Cords, type Link } from './cord'
+import { cordOf, linkOf } from './cord-form'
 import { isMine, nameOf, othersOn } from './describe'
-import { Keypad } from './keypad'
 import { PartyPlate } from './party-plate'
-import { Picker } from './picker'
 import { Plate } from './plate'
 import { UndoStrip } from './undo-strip'
 
@@ -29,42 +27,44 @@ interface Props {
   readonly firstName: string
   readonly panel: Panel
   readonly onPanel: (panel: Panel) => void
+  /** Somebody is consulted about this line: that line has the actions. */
+  readonly consulting: boolean
   /** Opens the picker on the first line, to ask somebody else instead. */
   readonly onTryNext: () => void
 }
 
-export function CallRow({ view, after, contact, firstName, panel, onPanel, onTryNext }: Props) {
+export function CallRow({ view, after, contact, firstName, consulting, panel, onPanel, onTryNext }: Props) {
   const { me, seats, centre } = useBoard()
   const [open, setOpen] = useState(false)
   const { call } = view
   const mine = call.connections.find((c) => isMine(c, me.id))
   const others = othersOn(view, me.id)
   const folds = others.length > UNFOLDED
-  const shown = folds && !open ? others.slice(0, UNFOLDED - 1) : others
+  const shown = folds ? others.slice(0, UNFOLDED - 1) : others
+  const stack = folds ? others.slice(UNFOLDED - 1) : []
+  /** Who would come onto this line: drawn as a plate that is not there yet. */
+  const coming = after === undefined ? [] : comers(after, view, me.id)
   const second = call.consultFor !== null
   if (mine === undefined) return null
   const removing = call.clearing?.what === 'remove' ? call.connections.find((c) => c.deviceId === call.clearing?.deviceId) : undefined
   return (
-    <li className="grid grid-cols-[190px_150px_minmax(220px,1fr)_auto] items-center py-2" data-line={second ? 'consult' : 'call'}>
+    <li className="grid grid-cols-[214px_128px_minmax(220px,1fr)_auto] items-center py-2" data-line={second ? 'consult' : 'call'}>
       <Plate
         name="You"
         kind={mineKind(mine, me.muted, call.recording !== null)}
         clock={<MyClock mine={mine} view={view} contact={contact} />}
         tone={second ? 'second' : 'plain'}
       />
-      <Line view={after ?? view} shown={shown} folded={folds && !open} muted={me.muted} second={second} preview={after !== undefined} />
-      <div className={open && folds ? 'grid grid-cols-2 gap-2' : 'flex min-w-0 flex-col gap-2'}>
+      <Line view={after ?? view} shown={shown} folded={folds} muted={me.muted} second={second} preview={after !== undefined} />
+      <div className="flex min-w-0 flex-col gap-2">
         {others.length === 0 && <WaitingPlate view={view} contact={contact} />}
         {shown.map((c) => (
           <PartyPlate key={c.deviceId} view={view} connection={c} contact={contact} />
         ))}
-        {folds && (
-          <Button onClick={() => setOpen(!open)} aria-expanded={open} className="!h-[68px] justify-start px-3">
-            {open ? 'Fold them together' : stackWords(others.slice(UNFOLDED - 1), { me, seats, centre })}
-          </Button>
-        )}
+        {folds && <StackButton stack={stack} open={open} onToggle={() => setOpen(!open)} />}
       </div>
-      <div className="pl-5">
+      <div className="relative pl-5">
+        {coming.length > 0 && after !== undefined && <Comers coming={coming} after={after} beside={shown.at(-1)} />}
         {call.clearing !== null ? (
           <UndoStrip call={call} about={removing === undefined ? '' : nameOf(removing.party, { me, seats, centre })} />
         ) : mine.state === 'alerting' ? (
@@ -72,23 +72,96 @@ export function CallRow({ view, after, contact, firstName, panel, onPanel, onTry
         ) : second ? (
           <ConsultActions view={view} mine={mine} firstName={firstName} onTryNext={onTryNext} />
         ) : (
-          <LiveActions view={view} mine={mine} panel={panel} onPanel={onPanel} />
+          <LiveActions view={view} mine={mine} panel={panel} onPanel={onPanel} consulting={consulting} />
         )}
       </div>
-      {panel === 'keypad' && (
-        <Keypad callId={call.id} received={others.flatMap((c) => (c.received === '' ? [] : [c.received]))} onClose={() => onPanel(null)} />
-      )}
-      {panel !== null && panel !== 'keypad' && <Picker callId={call.id} use={panel} onClose={() => onPanel(null)} />}
+      {open && folds && <OpenStack view={view} stack={stack} contact={contact} />}
     </li>
   )
 }
 
-function stackWords(folded: readonly Connection[], names: Parameters<typeof nameOf>[1]): string {
-  const first = folded[0]
-  const online = folded.filter(isOnLine).length
-  const name = first === undefined ? '' : nameOf(first.party, names)
-  return `${name} and ${folded.length - 1} more · ${online === folded.length ? 'all on the line' : `${online} on the line`} · open`
+/** Parties of the call as it would be that are not on it now; a queue counts, because it is where the caller would wait. */
+const comers = (after: CallView, now: CallView, agentId: Parameters<typeof isMine>[1]): readonly Connection[] =>
+  after.call.connections.filter((c) => !isMine(c, agentId) && !now.call.connections.some((n) => n.deviceId === c.deviceId))
+
+/**
+ * Who would come, beside the plates and over the actions: it takes no room and no pointer, so that nothing moves away from
+ * under the hand that asks.
+ */
+function Comers({ coming, after, beside }: { coming: readonly Connection[]; after: CallView; beside: Connection | undefined }) {
+  const { me, seats, centre } = useBoard()
+  const first = coming[0]
+  if (first === undefined) return null
+  const form = beside === undefined ? null : linkOf(after, beside, first)
+  const more = coming.length > 1 ? ` and ${coming.length - 1} more` : ''
+  const clock =
+    first.state === 'failed'
+      ? 'is busy'
+      : first.state === 'connected'
+        ? 'would be on this line'
+        : first.state === 'queued'
+          ? 'would have the caller'
+          : 'would ring'
+  return (
+    <div className="pointer-events-none absolute inset-y-0 left-0 z-10 flex items-center" data-preview="comer">
+      <svg aria-hidden width={24} height={20}>
+        <path
+          d="M 0 10 H 24"
+          stroke={form === 'talking' ? 'var(--color-green)' : 'var(--color-brass)'}
+          strokeWidth={5}
+          strokeDasharray={form === 'talking' ? undefined : '0.1 10'}
+          strokeLinecap="round"
+        />
+      </svg>
+      <div className="w-60">
+        <Plate name={`${nameOf(first.party, { me, seats, centre })}${more}`} kind="After this" clock={clock} tone="ghost" />
+      </div>
+    </div>
+  )
 }
+
+/** Many parties folded into one plate that says how many they are. */
+function StackButton({ stack, open, onToggle }: { stack: readonly Connection[]; open: boolean; onToggle: () => void }) {
+  const { me, seats, centre } = useBoard()
+  const online = stack.filter(isOnLine).length
+  const first = stack[0] === undefined ? '' : nameOf(stack[0].party, { me, seats, centre })
+  return (
+    <Button onClick={onToggle} aria-expanded={open} className="!h-[68px] !justify-start px-3 text-left">
+      <span className="min-w-0">
+        <span className="block truncate text-base">
+          {first} and {stack.length - 1} more
+        </span>
+        <span className="block font-normal text-soft">
+          {online === stack.length ? 'all on the line' : `${online} of ${stack.length} on the line`} · {open ? 'fold together' : 'show them'}
+        </span>
+      </span>
+    </Button>
+  )
+}
+
+/** The opened stack, below the row and as wide as it: each plate's edge is drawn like its cord. */
+function OpenStack({ view, stack, contact }: { view: CallView; stack: readonly Connection[]; contact: Contact | undefined }) {
+  const { me } = useBoard()
+  const mine = view.call.connections.find((c) => isMine(c, me.id))
+  return (
+    <ul className="col-span-full mt-2 grid grid-cols-3 gap-2 xl:grid-cols-4">
+      {stack.map((c) => (
+        <li key={c.deviceId} className={`border-l-[5px] ${EDGES[cordOf(view, mine, c, me.muted).form]}`}>
+          <PartyPlate view={view} connection={c} contact={contact} />
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+const EDGES = {
+  talking: 'border-solid border-green',
+  held: 'border-dashed border-brass',
+  ringing: 'border-dotted border-brass',
+  apart: 'border-dotted border-line-strong',
+  cut: 'border-dashed border-red',
+  none: 'border-solid border-transparent',
+} as const
 
 interface LineProps {
   readonly view: CallView
@@ -99,20 +172,23 @@ interface LineProps {
   readonly preview: boolean
 }
 
-/** One cord for each plate that is shown, and one for the stack: drawn as for its first member. */
+/** One cord for each plate that is shown, one for the stack (drawn as for its first member), and links among the others. */
 function Line({ view, shown, folded, muted, second, preview }: LineProps) {
   const { me } = useBoard()
   const mine = view.call.connections.find((c) => isMine(c, me.id))
   const others = othersOn(view, me.id)
-  const now = shown.map((c) => others.find((o) => o.deviceId === c.deviceId))
-  const cords = now.map((c) => (c === undefined ? NONE : cordOf(view, mine, c, muted)))
-  if (folded) {
-    const next = others.find((o) => !shown.some((s) => s.deviceId === o.deviceId))
-    cords.push(next === undefined ? NONE : cordOf(view, mine, next, muted))
-  }
+  const ends = shown.map((c) => others.find((o) => o.deviceId === c.deviceId))
+  const stack = folded ? others.find((o) => !shown.some((s) => s.deviceId === o.deviceId)) : undefined
+  if (folded) ends.push(stack)
+  const cords = ends.map((c) => (c === undefined ? NONE : cordOf(view, mine, c, muted)))
   // Somebody comes whose plate is not there yet, or a queue has the line: a dotted cord says that it rings.
   if (cords.length === 0) cords.push({ ...NONE, form: mine === undefined ? 'none' : 'ringing' })
-  return <Cords cords={cords} second={second} preview={preview} />
+  const links = ends.flatMap((c, upper): Link[] => {
+    const next = ends[upper + 1]
+    const form = c === undefined || next === undefined ? null : linkOf(view, c, next)
+    return form === null ? [] : [{ upper, form }]
+  })
+  return <Cords cords={cords} links={links} second={second} preview={preview} />
 }
 
 const NONE = { form: 'none', mutedHere: false, mutedThere: false } as const

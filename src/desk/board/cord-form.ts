@@ -28,8 +28,9 @@ function formOf({ call, ears }: CallView, mine: Connection | undefined, theirs: 
   return 'talking'
 }
 
-/** Parties other than me who hear each other: what the bar beside their plates joins. */
-export function linkedPairs({ ears }: CallView, others: readonly Connection[]): number {
-  const ids = new Set(others.map((c) => c.deviceId))
-  return ears.filter((e) => e.hears === 'voice' && ids.has(e.listener) && ids.has(e.speaker)).length
+/** What joins two other parties whose plates stand next to each other; null when nothing does. */
+export function linkOf({ ears }: CallView, a: Connection, b: Connection): 'talking' | 'ringing' | null {
+  const between = ears.filter((e) => (e.listener === a.deviceId && e.speaker === b.deviceId) || (e.listener === b.deviceId && e.speaker === a.deviceId))
+  if (between.some((e) => e.hears === 'voice')) return 'talking'
+  return between.some((e) => e.hears === 'ringing') ? 'ringing' : null
 }

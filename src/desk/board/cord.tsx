@@ -2,7 +2,7 @@
 // cut short while an end is being cut, with a cross-bar at the muted end. Form tells the state; colour only repeats it.
 import type { Cord, CordForm } from './cord-form'
 
-export const CORD_WIDTH = 150
+export const CORD_WIDTH = 128
 /** One party's share of the height. */
 export const PLATE_STEP = 76
 
@@ -20,7 +20,21 @@ const LOOKS: Record<Exclude<CordForm, 'none' | 'cut'>, Looks> = {
 }
 
 /** `second` draws the line of a consult: sea instead of green. `preview` draws what would be, thinner and paler. */
-export function Cords({ cords, second, preview }: { cords: readonly Cord[]; second: boolean; preview: boolean }) {
+export interface Link {
+  /** Places of two plates next to each other. */
+  readonly upper: number
+  readonly form: 'talking' | 'ringing'
+}
+
+interface Props {
+  readonly cords: readonly Cord[]
+  /** What joins the other plates among themselves. */
+  readonly links: readonly Link[]
+  readonly second: boolean
+  readonly preview: boolean
+}
+
+export function Cords({ cords, links, second, preview }: Props) {
   const height = Math.max(1, cords.length) * PLATE_STEP
   const from = height / 2
   return (
@@ -29,6 +43,9 @@ export function Cords({ cords, second, preview }: { cords: readonly Cord[]; seco
         // The plates keep their order: a place is all there is to tell two cords apart.
         // biome-ignore lint/suspicious/noArrayIndexKey: see above
         <OneCord key={i} cord={cord} fromY={from} toY={i * PLATE_STEP + PLATE_STEP / 2} second={second} />
+      ))}
+      {links.map(({ upper, form }) => (
+        <LinkCord key={upper} y={upper * PLATE_STEP + PLATE_STEP / 2} form={form} second={second} />
       ))}
       <Jack x={8} y={from} />
     </svg>
@@ -57,6 +74,15 @@ function OneCord({ cord, fromY, toY, second }: { cord: Cord; fromY: number; toY:
       {cord.mutedThere && <CrossBar x={right - 26} y={toY} />}
     </g>
   )
+}
+
+/** From one plate to the next: the others hear each other too, with or without me. */
+function LinkCord({ y, form, second }: { y: number; form: Link['form']; second: boolean }) {
+  const right = CORD_WIDTH - 8
+  const { stroke, width, dash } = LOOKS[form]
+  const path = `M ${right} ${y + 5} C ${right - 20} ${y + 20}, ${right - 20} ${y + PLATE_STEP - 20}, ${right} ${y + PLATE_STEP - 5}`
+  const colour = second && form === 'talking' ? 'var(--color-sea)' : stroke
+  return <path data-link={form} d={path} fill="none" stroke={colour} strokeWidth={width - 1} strokeDasharray={dash} strokeLinecap="round" />
 }
 
 const CrossBar = ({ x, y }: { x: number; y: number }) => (

@@ -86,7 +86,8 @@ function afterCall({ call, ears }: CallView, names: Names): string[] {
   for (const c of people) {
     const hears = ears.filter((e) => e.listener === c.deviceId).map((e) => e.hears)
     if (hears.includes('voice')) continue
-    if (hears.includes('music')) parts.push(`${name(c)} ${c.party.kind === 'agent' && c.party.agentId === names.me.id ? 'hear' : 'hears'} music`)
+    if (hears.includes('ringing') && !isMine(c, names.me.id)) parts.push(`${name(c)} hears ringing`)
+    else if (hears.includes('music')) parts.push(`${name(c)} ${c.party.kind === 'agent' && c.party.agentId === names.me.id ? 'hear' : 'hears'} music`)
   }
   const ringing = people.filter((c) => c.state === 'alerting' || c.state === 'initiated').filter((c) => !isMine(c, names.me.id))
   if (ringing.length > 0) parts.push(`it rings at ${listed(ringing.map(name))}`)

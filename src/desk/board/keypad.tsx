@@ -22,7 +22,7 @@ export function Keypad({ callId, received, onClose }: { callId: CallId; received
   return (
     <section
       aria-label="Keypad"
-      className="col-span-full mb-2 flex items-center gap-4 rounded-sm border border-ink bg-raised p-3 shadow-lg"
+      className="mt-1 flex items-center gap-4 rounded-sm border border-ink bg-raised p-3 shadow-lg"
       onKeyDown={(event) => {
         if (event.key !== 'Escape') return
         event.preventDefault()

@@ -1,9 +1,12 @@
 'use client'
 // The plate of somebody else on a call, in every state that party can be in.
+import { DropdownMenu } from 'radix-ui'
+import type { ReactNode } from 'react'
 import { type Connection, isConference, isOnLine } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
+import type { AgentId, CallId, DeviceId } from '@/core/ids'
 import type { CallView } from '@/exchange/protocol'
-import { Clock, useNowMs } from '@/ui'
+import { Button, Clock, useNowMs } from '@/ui'
 import { ActionButton } from './action-button'
 import { useBoard } from './board-context'
 import { failureWords, isMine, nameOf } from './describe'
@@ -28,7 +31,7 @@ export function PartyPlate({ view, connection, contact }: Props) {
       tone={late ? 'late' : toneOf(view, connection, mine)}
       clock={<Clocked view={view} connection={connection} mine={mine} contact={contact} late={late} />}
     >
-      <PartyActions view={view} connection={connection} name={name} />
+      {partyActions({ view, connection, name, agentId: me.id })}
     </Plate>
   )
 }
@@ -103,29 +106,34 @@ const RETURNED: Readonly<Record<string, string>> = {
   machine: 'a machine answered',
 }
 
-/** In a conference, what concerns one party: muting them, a word apart, taking them off. A failed attempt is put away. */
-function PartyActions({ view: { call }, connection, name }: { view: CallView; connection: Connection; name: string }) {
-  const { me } = useBoard()
-  const on = { agentId: me.id, callId: call.id, deviceId: connection.deviceId }
-  const mine = call.connections.find((c) => isMine(c, me.id))
-  if (mine?.state !== 'connected' || call.clearing !== null) return null
-  if (connection.state === 'failed' && call.connections.length > 2)
+interface ActionsOf {
+  readonly view: CallView
+  readonly connection: Connection
+  readonly name: string
+  readonly agentId: AgentId
+}
+
+/** In a conference, what concerns one party: muting them, a word apart, taking them off. Nothing with only one other. */
+function partyActions({ view: { call }, connection, name, agentId }: ActionsOf): ReactNode {
+  const on = { agentId, callId: call.id, deviceId: connection.deviceId }
+  const mine = call.connections.find((c) => isMine(c, agentId))
+  if (mine?.state !== 'connected' || call.clearing !== null || call.connections.length < 3) return undefined
+  if (connection.state === 'failed')
     return (
       <Small command={{ kind: 'removeParty', ...on }} name={`Put away ${name}`}>
         Put away
       </Small>
     )
-  if (!isConference(call) || !isOnLine(connection)) {
-    const calledIn = connection.state === 'alerting' || connection.state === 'initiated'
-    return calledIn && call.connections.length > 2 ? (
-      <Small command={{ kind: 'removeParty', ...on }} name={`Remove ${name}`}>
-        Remove
-      </Small>
-    ) : null
-  }
-  const apart = call.aside?.byAgentId === me.id && call.aside.deviceId === connection.deviceId
+  const remove = (
+    <Small command={{ kind: 'removeParty', ...on }} name={`Remove ${name}`}>
+      Remove
+    </Small>
+  )
+  if (!isOnLine(connection)) return remove
+  if (!isConference(call)) return undefined
+  const apart = call.aside?.byAgentId === agentId && call.aside.deviceId === connection.deviceId
   return (
-    <div className="flex shrink-0 gap-1">
+    <>
       <Small
         command={{ kind: 'muteParty', ...on, muted: !connection.silenced }}
         name={`${connection.silenced ? 'Unmute' : 'Mute'} ${name}`}
@@ -133,26 +141,60 @@ function PartyActions({ view: { call }, connection, name }: { view: CallView; co
       >
         {connection.silenced ? 'Unmute' : 'Mute'}
       </Small>
-      {apart ? (
-        <Small command={{ kind: 'endAside', agentId: me.id, callId: call.id }} name="Come back to all" pressed>
+      {apart && (
+        <Small command={{ kind: 'endAside', agentId, callId: call.id }} name="Come back to all" pressed>
           Come back to all
         </Small>
-      ) : (
-        call.aside === null && (
-          <Small command={{ kind: 'startAside', ...on, othersHear: 'music' }} name={`Talk privately to ${name}`}>
-            Privately
-          </Small>
-        )
       )}
-      <Small command={{ kind: 'removeParty', ...on }} name={`Remove ${name}`}>
-        Remove
-      </Small>
-    </div>
+      {call.aside === null && <AsideMenu on={on} name={name} />}
+      {!apart && remove}
+    </>
+  )
+}
+
+/** What the others hear meanwhile is a choice, made in the same gesture. */
+function AsideMenu({ on, name }: { on: { agentId: AgentId; callId: CallId; deviceId: DeviceId }; name: string }) {
+  const { give, startPreview, endPreview } = useBoard()
+  const item = (othersHear: 'music' | 'eachOther', words: string) => {
+    const command = { kind: 'startAside', ...on, othersHear } as const
+    return (
+      <DropdownMenu.Item
+        onFocus={() => startPreview(command)}
+        onBlur={endPreview}
+        onSelect={() => {
+          endPreview()
+          void give(command)
+        }}
+        className="cursor-pointer px-3 py-1.5 outline-none data-[highlighted]:bg-green-wash"
+      >
+        {words}
+      </DropdownMenu.Item>
+    )
+  }
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger asChild>
+        <Button aria-label={`Talk privately to ${name}`} className="!h-7 px-2">
+          Privately
+        </Button>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="start"
+          sideOffset={4}
+          aria-label={`While you talk privately to ${name}`}
+          className="z-40 rounded-sm border border-line-strong bg-raised py-1 shadow-lg"
+        >
+          {item('music', 'The others hear music')}
+          {item('eachOther', 'The others hear each other')}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
   )
 }
 
 function Small(props: Parameters<typeof ActionButton>[0]) {
-  return <ActionButton {...props} className="px-2 text-sm" />
+  return <ActionButton {...props} className="!h-7 px-2" />
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

@@ -86,7 +86,7 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
 
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: keys are heard for the field and its list together
-    <div onKeyDown={onKeyDown} className="col-span-full mb-2 rounded-sm border border-ink bg-raised p-3 shadow-lg">
+    <div onKeyDown={onKeyDown} className="mt-1 rounded-sm border border-ink bg-raised p-3 shadow-lg">
       <section aria-label={TITLES[use]} className="grid grid-cols-[300px_minmax(0,1fr)] gap-x-4">
         <div>
           <label htmlFor={id} className="font-semibold">
@@ -153,12 +153,12 @@ function Row({ id, choice, chosen, onChoose }: { id: string; choice: Choice; cho
         onChoose()
       }}
       className={clsx(
-        'grid cursor-pointer grid-cols-[minmax(150px,1fr)_92px_minmax(0,1.6fr)_auto] items-baseline gap-3 border-l-4 px-2 py-1',
+        'grid cursor-pointer grid-cols-[minmax(150px,1fr)_150px_minmax(0,1.6fr)_56px] items-baseline gap-3 border-l-4 px-2 py-1',
         chosen ? 'border-l-ink bg-green-wash' : 'border-l-transparent',
       )}
     >
       <span className="truncate font-semibold">{choice.name}</span>
-      <span className="text-soft">{choice.kind}</span>
+      <span className="truncate text-soft">{choice.kind}</span>
       <span className={clsx('truncate', choice.isFree ? 'font-semibold text-green' : 'text-soft')} title={choice.state}>
         {choice.state}
       </span>

@@ -2,14 +2,14 @@
 import clsx from 'clsx'
 import type { ReactNode } from 'react'
 
-export type PlateTone = 'plain' | 'waiting' | 'late' | 'lost' | 'second'
+export type PlateTone = 'plain' | 'waiting' | 'late' | 'lost' | 'second' | 'ghost'
 
 interface Props {
   readonly name: string
   readonly kind: string
   readonly clock: ReactNode
   readonly tone?: PlateTone
-  /** Controls of this party, at the plate's end. */
+  /** Controls of this party, below its name; the plate says less then. */
   readonly children?: ReactNode
 }
 
@@ -19,19 +19,33 @@ const TONES: Record<PlateTone, string> = {
   late: 'border-2 border-red bg-red-wash',
   lost: 'border-red bg-raised',
   second: 'border-sea bg-sea-wash',
+  ghost: 'border-dashed border-ink bg-paper',
 }
 
 export function Plate({ name, kind, clock, tone = 'plain', children }: Props) {
-  return (
-    <div className={clsx('flex h-[68px] min-w-0 items-center gap-2 rounded-sm border px-3', TONES[tone])}>
-      <div className="min-w-0 flex-1">
-        <div className="eyebrow truncate">{kind}</div>
-        <div className="truncate font-semibold text-lg leading-6" title={name}>
-          {name}
+  const box = clsx('flex h-[68px] min-w-0 flex-col justify-center rounded-sm border px-3', TONES[tone])
+  if (children !== undefined)
+    return (
+      <div className={box}>
+        <div className="flex min-w-0 items-baseline gap-2">
+          <span className="max-w-[75%] shrink-0 truncate font-semibold text-base" title={name}>
+            {name}
+          </span>
+          <span className="eyebrow min-w-0 shrink truncate">{kind}</span>
         </div>
-        <div className="truncate text-soft">{clock}</div>
+        <div className="mt-0.5 flex items-center gap-1">
+          {children}
+          <span className="ml-1 min-w-0 truncate text-soft text-xs">{clock}</span>
+        </div>
       </div>
-      {children}
+    )
+  return (
+    <div className={box}>
+      <div className="eyebrow truncate">{kind}</div>
+      <div className="truncate font-semibold text-lg leading-6" title={name}>
+        {name}
+      </div>
+      <div className="truncate text-soft">{clock}</div>
     </div>
   )
 }
