@@ -73,7 +73,7 @@ export async function sendTo(page: Page, opens: 'Transfer' | 'Conference' | 'Div
   await button(page, opens).click()
   await page.getByLabel('Who or what number').fill(whom)
   await expect(page.getByRole('listbox', { name: 'Where to' }).getByRole('option').first()).toContainText(whom)
-  await button(page, verb).click()
+  await page.getByRole('region', { name: opens, exact: true }).getByRole('button', { name: verb, exact: true }).click()
   await expect(page.getByLabel('Who or what number')).toBeHidden()
 }
 

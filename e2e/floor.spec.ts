@@ -76,8 +76,8 @@ async function reopen(context: BrowserContext, closing: Page): Promise<Page> {
 
 test('a torn last chunk: restored to the last good event, said, and offered as a file', async ({ context, page }) => {
   await takeCall(page)
-  await button(page, 'Hang up').click()
-  await expect(state(page)).toHaveText('Wrap-up')
+  await button(page, 'Hold').click()
+  await expect(board(page).getByText('hears music')).toBeVisible()
   await page.goto('/api/schemas/call')
   expect(await alterStore(context, 'tear')).toBeGreaterThan(2)
   await page.goto('/')
@@ -85,7 +85,8 @@ test('a torn last chunk: restored to the last good event, said, and offered as a
   const download = page.waitForEvent('download')
   await button(page, 'Save the damaged part as a file').click()
   expect((await download).suggestedFilename()).toBe('damaged-ledger.json')
-  // The hang-up was in the torn part: the call is as it was before it, and work goes on.
+  // The hold was in the torn part: the call is as it was before it, and work goes on.
+  await expect(button(page, 'Hold')).toBeVisible()
   await expect(state(page)).toHaveText('On call')
   await button(page, 'Hang up').click()
   await expect(state(page)).toHaveText('Wrap-up')

@@ -48,13 +48,11 @@ export function advance(from: FloorState, world: World, untilMs: number, sink: (
     sink(decision.entries, state)
     world.observe(decision.entries, state)
   }
-  // Rings change only with the agents, and most steps change neither: look for the next due time when they do.
-  let dueOf = { agents: state.agents, atMs: nextDueAtMs(state) }
   for (;;) {
-    if (dueOf.agents !== state.agents) dueOf = { agents: state.agents, atMs: nextDueAtMs(state) }
-    const atMs = Math.min(world.nextAtMs() ?? Infinity, dueOf.atMs ?? Infinity)
+    const dueAtMs = nextDueAtMs(state)
+    const atMs = Math.min(world.nextAtMs() ?? Infinity, dueAtMs ?? Infinity)
     if (atMs > untilMs) return state
-    if (dueOf.atMs === atMs) give({ kind: 'passTime' }, atMs)
+    if (dueAtMs === atMs) give({ kind: 'passTime' }, atMs)
     const commands = world.takeDue(atMs, state)
     for (const command of commands ?? []) give(command, atMs)
   }

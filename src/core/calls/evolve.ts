@@ -37,7 +37,7 @@ function evolveCall(before: Call | undefined, event: Exclude<CallEvent, { kind: 
     case 'connectionRetrieved':
       return inState(call, event.deviceId, 'connected', atMs)
     case 'connectionCleared':
-      return cleared(call, event.deviceId, event.cause, atMs)
+      return cleared(call, event.deviceId, atMs)
     case 'connectionQueued':
       return {
         ...withConnection(call, fresh(deviceOfQueue(event.queueId), { kind: 'queue', queueId: event.queueId }, 'queued', atMs)),
@@ -126,9 +126,9 @@ function established(call: Call, deviceId: DeviceId, atMs: EpochMs): Call {
 }
 
 /** Clearing an agent who was still ringing leaves the call in its queue and remembers whom it passed. */
-function cleared(call: Call, deviceId: DeviceId, cause: string, atMs: EpochMs): Call {
+function cleared(call: Call, deviceId: DeviceId, atMs: EpochMs): Call {
   const gone = connectionOf(call, deviceId)
-  const rangInVain = gone?.state === 'alerting' && gone.party.kind === 'agent' && cause !== 'diverted'
+  const rangInVain = gone?.state === 'alerting' && gone.party.kind === 'agent'
   const passedBy = rangInVain && gone.party.kind === 'agent' ? [...call.passedBy, { agentId: gone.party.agentId, atMs }] : call.passedBy
   const connections = call.connections.filter((c) => c.deviceId !== deviceId)
   return {
