@@ -8,8 +8,10 @@ import { useCommand } from '@/exchange/react'
 import { Announcer } from './announcer'
 import { Board, type OpenPanel } from './board/board'
 import { isMine } from './board/describe'
+import { usePersonalNumber } from './board/personal-setting'
 import { callShortcuts, lineInFront } from './call-shortcuts'
 import { DialLine } from './dial-line'
+import { HeldTooLong } from './held-too-long'
 import { useLineSound } from './line-sound'
 import { Notices } from './notices'
 import { OutcomeTray, type OutcomeTrayHandle } from './outcome-tray'
@@ -19,6 +21,7 @@ import { useRingSound } from './ring-sound'
 import { ShiftBar } from './shift-bar'
 import { useShortcuts } from './shortcuts'
 import { ShortcutsDialog } from './shortcuts-dialog'
+import { SoundMenu } from './sound-menu'
 import { StandIns } from './stand-ins'
 import { TodayColumn, WaitingPane } from './waiting'
 
@@ -42,8 +45,10 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
   const call = calls.find((c) => c.call.id === contact?.callId)?.call
   const mine = call?.connections.find((c) => isMine(c, agentId))
   const ringing = inFront?.call.connections.some((c) => isMine(c, agentId) && c.state === 'alerting') ?? false
-  useRingSound(ringing && contact?.ringSilenced !== true)
-  useLineSound(me, calls)
+  const [voiceVolume, setVoiceVolume] = usePersonalNumber('voice volume', 1)
+  const [ringVolume, setRingVolume] = usePersonalNumber('ring volume', 0.75)
+  useRingSound(ringing && contact?.ringSilenced !== true, ringVolume)
+  const sound = useLineSound(me, calls, voiceVolume)
 
   // What was refused is said until the state it was said in has passed.
   const stateKey = `${me.state} ${me.sinceMs} ${mine?.state}`
@@ -84,6 +89,7 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
         onNotReady={(reason) => void give({ kind: 'goNotReady', agentId, reason })}
         onEndShift={() => void give({ kind: 'endShift', agentId })}
         onStandIns={() => setStandInsOpen(true)}
+        sound={<SoundMenu voice={voiceVolume} ring={ringVolume} onVoice={setVoiceVolume} onRing={setRingVolume} problem={sound.problem} />}
       />
       <Notices floor={view.floor} />
       <main className="flex min-h-0 flex-1 flex-col">
@@ -131,6 +137,7 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
         </div>
       </main>
       <DialLine ref={dialLine} me={me} centre={centre} />
+      <HeldTooLong me={me} centre={centre} calls={calls} />
       <Announcer me={me} calls={calls} names={{ me, seats, centre }} said={said} />
       <ShortcutsDialog open={helpOpen} onOpenChange={setHelpOpen} />
       <StandIns open={standInsOpen} onOpenChange={setStandInsOpen} centre={centre} pace={view.floor.pace} />

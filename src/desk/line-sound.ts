@@ -1,22 +1,96 @@
 'use client'
-// The agent's ear: a mixer that is told who hears whom whenever the calls change, and a soft sign when somebody has been
-// held too long.
-import { useEffect, useRef } from 'react'
+// The agent's ear and mouth: a mixer that is told who hears whom whenever the calls change, the voices of who speaks, the
+// microphone, and the recorder. No part of it ever holds up a call; what is missing is said.
+import { useEffect, useRef, useState } from 'react'
+import { type AgentId, type DeviceId, deviceOfAgent } from '@/core/ids'
 import type { CallView, MeView } from '@/exchange/protocol'
-import { audioContext, createMixer, type Mixer, SILENCE, sceneOf } from '@/sound'
+import { keepPiece } from '@/exchange/recordings/client'
+import { audioContext, createMixer, createRecorder, createVoices, type Mixer, type Recorder, SILENCE, sceneOf, type Voices } from '@/sound'
 
-export function useLineSound(me: MeView, calls: readonly CallView[]): void {
-  const mixer = useRef<Mixer | null>(null)
+export interface LineSound {
+  /** What is wrong with the sound, as a sentence with its cure; null when nothing is. */
+  readonly problem: string | null
+}
+
+interface Desk {
+  readonly mixer: Mixer
+  readonly voices: Voices
+  readonly recorder: Recorder
+}
+
+export function useLineSound(me: MeView, calls: readonly CallView[], voiceVolume: number): LineSound {
+  const desk = useRef<Desk | null>(null)
+  const said = useRef(new Map<string, string>())
+  const [problem, setProblem] = useState<string | null>(null)
   const { id } = me
+
   useEffect(() => {
+    if (calls.length === 0 && desk.current === null) return
     const context = audioContext()
-    // Before the first gesture a browser plays nothing; the next change of the calls tries again.
-    if (context === null || context.state !== 'running') return
-    if (mixer.current === null) {
-      mixer.current = createMixer(context)
-      mixer.current.ear.connect(context.destination)
+    if (context === null) return setProblem('This browser has no sound. Captions show what is said.')
+    const go = () => {
+      desk.current ??= connectDesk(context, setProblem)
+      desk.current.mixer.setVoiceVolume(voiceVolume)
+      const scene = calls.length === 0 ? SILENCE : sceneOf(calls, id)
+      desk.current.mixer.apply(scene)
+      desk.current.recorder.follow(scene.recordingId)
+      speakNew(desk.current, calls, id, said.current)
     }
-    mixer.current.apply(calls.length === 0 ? SILENCE : sceneOf(calls, id))
-  }, [calls, id])
-  useEffect(() => () => mixer.current?.ear.disconnect(), [])
+    if (context.state === 'running') return go()
+    // A browser plays nothing before the first press on the page; answering is one.
+    let alive = true
+    void context.resume().then(() => alive && go())
+    return () => {
+      alive = false
+    }
+  }, [calls, id, voiceVolume])
+  useEffect(
+    () => () => {
+      desk.current?.recorder.follow(null)
+      desk.current?.mixer.ear.disconnect()
+      desk.current = null
+    },
+    [],
+  )
+  return { problem }
+}
+
+function connectDesk(context: AudioContext, onProblem: (says: string | null) => void): Desk {
+  const mixer = createMixer(context)
+  mixer.ear.connect(context.destination)
+  const recorder = createRecorder(context, mixer.recording, Date.now, (piece) => {
+    keepPiece(piece).catch((error: unknown) =>
+      onProblem(`The recording could not be kept: ${error instanceof Error ? error.message : String(error)}. The call goes on without it.`),
+    )
+  })
+  void openMicrophone(context, mixer, onProblem)
+  return { mixer, voices: createVoices(context), recorder }
+}
+
+/** Refused or absent, the call goes on: the agent hears, and is told why nobody hears them. */
+async function openMicrophone(context: AudioContext, mixer: Mixer, onProblem: (says: string | null) => void): Promise<void> {
+  try {
+    const stream = await navigator.mediaDevices.getUserMedia({ audio: { echoCancellation: true, noiseSuppression: true } })
+    context.createMediaStreamSource(stream).connect(mixer.microphone)
+    onProblem(null)
+  } catch (error) {
+    if (!(error instanceof Error)) throw error
+    const refused = error.name === 'NotAllowedError'
+    onProblem(
+      refused
+        ? 'No microphone: this browser does not allow it. Allow it beside the address, then reload.'
+        : 'No microphone was found. Plug one in; the call goes on meanwhile.',
+    )
+  }
+}
+
+/** New words of somebody else on my lines, in their own voice. */
+function speakNew({ mixer, voices }: Desk, calls: readonly CallView[], agentId: AgentId, said: Map<string, string>): void {
+  for (const { call } of calls)
+    for (const { deviceId, said: words, party } of call.connections) {
+      const key = `${call.id} ${deviceId}`
+      if (words === null || deviceId === deviceOfAgent(agentId) || said.get(key) === words) continue
+      said.set(key, words)
+      void voices.speak(words, party.kind === 'outside' ? (party.name ?? party.number ?? 'nobody') : deviceId, mixer.input(deviceId as DeviceId))
+    }
 }

@@ -3,12 +3,14 @@
 import { useEffect } from 'react'
 import { play, RINGING } from '@/sound'
 
-export function useRingSound(ringing: boolean): void {
+const FULL_LOUDNESS = 0.16
+
+export function useRingSound(ringing: boolean, volume: number): void {
   useEffect(() => {
     if (!ringing) return
     let stop: (() => void) | null = null
     let over = false
-    void play(RINGING).then((started) => {
+    void play(RINGING, FULL_LOUDNESS * volume).then((started) => {
       if (!started.ok) return
       if (over) started.stop()
       else stop = started.stop
@@ -17,5 +19,5 @@ export function useRingSound(ringing: boolean): void {
       over = true
       stop?.()
     }
-  }, [ringing])
+  }, [ringing, volume])
 }

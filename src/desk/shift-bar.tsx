@@ -2,6 +2,7 @@
 // The shift bar: state in words with its clock and the one button that changes it, what is served, where to go.
 import clsx from 'clsx'
 import { DropdownMenu } from 'radix-ui'
+import type { ReactNode } from 'react'
 import type { AgentStateName } from '@/core/agents'
 import type { CentreView, FloorView, MeView, QueueView } from '@/exchange/protocol'
 import { Button, Clock } from '@/ui'
@@ -20,6 +21,8 @@ interface Props {
   readonly onNotReady: (reason: string) => void
   readonly onEndShift: () => void
   readonly onStandIns: () => void
+  /** The sound controls of the desk. */
+  readonly sound: ReactNode
 }
 
 /** The mark beside the words: full while working with somebody, an outline while waiting, a bar while away. */
@@ -53,6 +56,7 @@ export function ShiftBar(props: Props) {
       </div>
       <ServedQueues mine={mine} centre={centre} />
       <div className="ml-auto flex items-center gap-3">
+        {props.sound}
         <Button tone="quiet" onClick={onStandIns}>
           Stand-ins
         </Button>

@@ -8,6 +8,7 @@ import { formatClock } from '@/core/time'
 import { outcomeLabel, resultWords } from '@/desk'
 import { useArchive, useHistory } from '@/exchange/react'
 import { eventWords, type Names } from './event-words'
+import { Recording } from './recording'
 
 export function OneCall({ callId, names }: { callId: string; names: Names }) {
   const { value, problem } = useArchive(useCallback((api) => api.call(callId).then((found) => ({ found })), [callId]))
@@ -77,7 +78,15 @@ function Found({ record, entries, names }: { record: CallRecord; entries: readon
             {record.agents.map((leg) => (
               <Leg key={`${leg.agent} ${leg.fromMs}`} leg={leg} />
             ))}
+            {record.transfers.map((t) => (
+              <p key={t.atMs} className="mt-1 text-soft">
+                {t.kind === 'blind' ? 'Sent on' : 'Handed over'} by {t.from} to <span className="text-ink">{t.to}</span> at {format(t.atMs, 'HH:mm:ss')}
+              </p>
+            ))}
           </section>
+          {record.recordings.map((id) => (
+            <Recording key={id} recordingId={id} entries={entries} />
+          ))}
           <section aria-label="Script answers">
             <h2 className="eyebrow">Script answers{record.script !== null && ` · ${record.script}, version ${record.scriptVersion}`}</h2>
             {Object.keys(record.answers).length === 0 && <p className="text-soft">None were taken.</p>}

@@ -1,4 +1,7 @@
+export { clipOf, voiceOf } from './clip'
 export { createMixer, type Mixer } from './mixer'
 export { audioContext, play, playSamples, type SoundStart } from './player'
+export { createRecorder, type Piece, type Recorder } from './recorder'
 export { type Scene, SILENCE, sceneOf } from './scene'
 export { type Cadence, HELD_TOO_LONG, RINGING } from './tones'
+export { createVoices, type Voices } from './voices'

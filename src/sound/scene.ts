@@ -26,7 +26,9 @@ export function sceneOf(views: readonly { readonly call: Call; readonly ears: re
       if (listener === mine) ear[speaker] = hears
       if (speaker === mine && hears === 'voice') heard = true
     }
-    if (call.recording?.state === 'on') recordingId = call.recording.recordingId
+    // One desk records a call: that of the first agent on it, who hears what there is to hear.
+    const first = call.connections.find((c) => c.party.kind === 'agent' && (c.state === 'connected' || c.state === 'held'))
+    if (call.recording?.state === 'on' && first?.deviceId === mine) recordingId = call.recording.recordingId
     const alone = !call.connections.some((c) => c.deviceId !== mine && c.state === 'connected')
     const lost = call.connections.find((c) => c.state === 'failed')?.failure
     if (lost != null && alone && call.connections.some((c) => c.deviceId === mine && c.state === 'connected'))

@@ -1,6 +1,6 @@
-/** Hands text to the browser as a download. */
-export function saveFile(name: string, text: string, type: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }))
+/** Hands text or sound to the browser as a download. */
+export function saveFile(name: string, content: string | Blob, type: string): void {
+  const url = URL.createObjectURL(content instanceof Blob ? content : new Blob([content], { type }))
   const link = document.createElement('a')
   link.href = url
   link.download = name

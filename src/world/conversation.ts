@@ -71,3 +71,10 @@ export function lineOf(seed: number, contact: Contact, turn: number): string {
   const booking = contact.customer?.facts.find((f) => f.label === 'Booking')?.value ?? 'I do not have it at hand'
   return chanceOfCall(seed, contact.callId, `turn ${turn}`).pick(choices).replace('{booking}', booking)
 }
+
+/** Everything a caller may say, before a booking is filled in: what there are voices for. */
+export const CALLER_LINES: readonly string[] = [
+  ...[SAILING_LINES, FREIGHT_LINES, DISRUPTION_LINES, ASSISTANCE_LINES, DIALLED_LINES].flat(2),
+  MACHINE_GREETING,
+  FED_UP,
+]

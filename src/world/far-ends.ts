@@ -12,9 +12,9 @@ import { detectDigits } from '@/core/tones'
 import { NOT_ON_THE_MENU, placeByNumber } from '@/world/scenario'
 import type { Act } from './act'
 
-const COLLEAGUE_LINES = ['Yes, what have you got?', 'Go on, I am listening.', 'Is it about the late boat?', 'I have a minute. What is it?']
-const STRANGER_LINES = ['Hello?', 'Yes, who is it?', 'Good day.']
-const MESSAGE = 'It is about my crossing. Please call me back. Thank you.'
+export const COLLEAGUE_LINES = ['Yes, what have you got?', 'Go on, I am listening.', 'Is it about the late boat?', 'I have a minute. What is it?']
+export const STRANGER_LINES = ['Hello?', 'Yes, who is it?', 'Good day.']
+export const MESSAGE = 'It is about my crossing. Please call me back. Thank you.'
 /** A mailbox greets, the caller leaves a message and goes. */
 const MESSAGE_AFTER_MS = 5 * SECOND
 const MESSAGE_LASTS_MS = 7 * SECOND

@@ -18,7 +18,7 @@ import { ruleNetwork } from './network'
 import { react } from './react'
 import type { FloorRefusal } from './refusal'
 import { busy, endShift, goNotReady, goReady, mayOpenLine, partyOfCall, setMute, startShift } from './shift'
-import { type FloorState, nextCallId } from './state'
+import { type FloorState, nextCallId, recordingIdFor } from './state'
 
 export interface Context {
   /** When the command takes effect. An instant before the floor's last event is taken as that event's. */
@@ -124,7 +124,7 @@ function ruleCall(draft: Draft, agent: Agent, call: Call, command: Exclude<OnCal
     case 'moveCall':
       return take(draft, services.moveTo(call, agent.id, command.endpoint))
     case 'record':
-      return take(draft, services.changeRecording(call, agent.id, command.to, `rec_${call.id}_${draft.state.seq + 1}`))
+      return take(draft, services.changeRecording(call, agent.id, command.to, recordingIdFor(draft.state, call.id)))
     case 'muteParty':
       return take(draft, services.muteParty(call, agent.id, command.deviceId, command.muted))
     case 'startAside':

@@ -6,12 +6,13 @@ import { deviceOfAgent } from '@/core/ids'
 import type { FloorEvent, LedgerEntry } from '@/core/ledger'
 import type { OutcomeEvent } from '@/core/outcomes'
 import { chooseAgent, inServiceOrder, type Waiting } from '@/core/queues'
-import { queueSetUp, type SetUp, scriptFor } from '@/core/set-up'
+import { pageOf } from '@/core/scripts'
+import { queueSetUp, type SetUp, scriptById, scriptFor } from '@/core/set-up'
 import { get, must, values } from '@/core/table'
 import { carryOut } from './contact'
 import { type Draft, emit } from './draft'
 import { rescueStranded, returnCall } from './handover'
-import { agentOfDevice, type FloorState } from './state'
+import { agentOfDevice, type FloorState, recordingIdFor } from './state'
 
 /** Wrap-up recommended after a call that no queue gives a time for. */
 const OUTSIDE_WRAP_UP_MS = 30_000
@@ -28,6 +29,8 @@ function follow(draft: Draft, { seq, event }: LedgerEntry, before: FloorState): 
       return answered(draft, seq, event)
     case 'callsJoined':
       return openScript(draft, seq, event.callId)
+    case 'scriptPageShown':
+      return recordPage(draft, seq, event.callId, get(before.contacts, event.callId)?.run?.pageId ?? null)
     case 'connectionFailed':
       handoverFailed(draft, seq, event, event.failure)
       return rescue(draft, seq, event)
@@ -45,6 +48,28 @@ function answered(draft: Draft, seq: number, { callId, deviceId }: Extract<CallE
   const agentId = agentOfDevice(deviceId)
   if (agentId !== null && get(draft.state.agents, agentId)?.wrapUps.some((w) => w.callId === callId)) emit(draft, seq, { kind: 'wrapUpEnded', agentId, callId })
   openScript(draft, seq, callId)
+  recordFromAnswer(draft, seq, callId)
+}
+
+/** A queue that records begins when an agent and the caller first hear each other. */
+function recordFromAnswer(draft: Draft, causedBy: number, callId: Contact['callId']): void {
+  const call = get(draft.state.calls, callId)
+  if (call?.answeredAtMs !== draft.atMs || call.recording !== null || call.queueId === null) return
+  if (!queueSetUp(draft.state.setUp, call.queueId).records) return
+  emit(draft, causedBy, { kind: 'recordingChanged', callId, recordingId: recordingIdFor(draft.state, callId), to: 'on', byAgentId: null })
+  recordPage(draft, causedBy, callId, null)
+}
+
+/** A recording pauses when a sensitive page is shown and goes on when it is left for another. */
+function recordPage(draft: Draft, causedBy: number, callId: Contact['callId'], leaves: string | null): void {
+  const recording = get(draft.state.calls, callId)?.recording
+  const run = get(draft.state.contacts, callId)?.run
+  if (recording == null || run == null) return
+  const script = scriptById(draft.state.setUp, run.scriptId)
+  const now = pageOf(script, run.pageId).sensitive
+  const wasSensitive = leaves !== null && pageOf(script, leaves).sensitive
+  const to = now ? 'paused' : wasSensitive ? 'on' : recording.state
+  if (to !== recording.state) emit(draft, causedBy, { kind: 'recordingChanged', callId, recordingId: recording.recordingId, to, byAgentId: null })
 }
 
 function openScript(draft: Draft, causedBy: number, callId: Contact['callId']): void {

@@ -185,3 +185,5 @@ export const isMutedOn =
   (state: FloorState) =>
   (agentId: AgentId): boolean =>
     get(state.agents, agentId)?.muted ?? false
+
+export const recordingIdFor = (state: FloorState, callId: CallId): string => `rec_${callId}_${state.seq + 1}`

@@ -51,6 +51,8 @@ export const PageSchema = z
     ways: z.array(WaySchema).readonly(),
     /** Outcome codes this page speaks for; an end page has some and no ways. */
     suggests: z.array(z.string()).readonly(),
+    /** What is said here is nobody else's business: a recording pauses while the page is open. */
+    sensitive: z.boolean().default(false),
   })
   .readonly()
 export type Page = z.infer<typeof PageSchema>

@@ -16,6 +16,8 @@ export const QueueSetUpSchema = z
     recommendedWrapUpMs: z.number().nonnegative(),
     scriptId: ScriptIdSchema.nullable(),
     outcomeSetId: OutcomeSetIdSchema,
+    /** Every call of the queue is recorded from the answer on. */
+    records: z.boolean().default(false),
     /** What callers may choose on the way in to this queue. */
     paths: z.array(z.string()).readonly(),
   })

@@ -11,3 +11,10 @@ export function usePersonalSetting<T extends string>(name: string, initial: T): 
   }
   return [value, set]
 }
+
+/** The same for a number from 0 to 1. */
+export function usePersonalNumber(name: string, initial: number): readonly [number, (value: number) => void] {
+  const [text, setText] = usePersonalSetting<string>(name, String(initial))
+  const value = Number(text)
+  return [value >= 0 && value <= 1 ? value : initial, (next) => setText(String(next))]
+}

@@ -105,7 +105,12 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: () => Pr
     async call(callId) {
       const record = records().find((r) => r.callId === callId)
       if (record === undefined) return null
-      const ofCall = (entries: readonly LedgerEntry[]) => entries.filter((e) => 'callId' in e.event && e.event.callId === callId)
+      const ofCall = (entries: readonly LedgerEntry[]) => {
+        // What was consulted about the call is part of what happened on it.
+        const ids = new Set<string>([callId])
+        for (const { event } of entries) if (event.kind === 'consultationOriginated' && event.consultFor === callId) ids.add(event.callId)
+        return entries.filter((e) => 'callId' in e.event && ids.has(e.event.callId))
+      }
       const fromLive = ofCall(liveEntries)
       return { record, entries: fromLive.length > 0 ? fromLive : ofCall(await entriesOfDay(store, utcDay(record.offeredAtMs))) }
     },

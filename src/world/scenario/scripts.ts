@@ -10,6 +10,7 @@ const page = (id: string, title: string, rest: Partial<Page>): Page => ({
   questions: [],
   ways: [],
   suggests: [],
+  sensitive: false,
   ...rest,
 })
 const choice = (field: string, label: string, options: Record<string, string>): Question => ({
@@ -93,6 +94,7 @@ const SAILINGS: Script = {
       ways: yes('confirmed', 'close', 'purpose'),
     }),
     page('refund', 'Giving up a booking', {
+      sensitive: true,
       say: [
         'I am sorry to hear it. If you give up the booking now, three quarters of the fare come back to the card you paid with, within ten days.',
         'Shall I do that?',
@@ -186,6 +188,7 @@ const ASSISTANCE: Script = {
       ways: to('need'),
     }),
     page('need', 'What is needed', {
+      sensitive: true,
       say: ['What would make boarding easy? There is no need to tell me why.'],
       questions: [
         choice('need', 'They need', {

@@ -14,6 +14,8 @@ const queue = (id: typeof SAILINGS, name: string, priority: number, seconds: { a
   recommendedWrapUpMs: seconds.wrapUp * SECOND,
   scriptId: toScriptId(`script_${name.toLowerCase()}`),
   outcomeSetId: toOutcomeSetId(`outcomes_${name.toLowerCase()}`),
+  // What is agreed about freight is kept: weights, papers, and who said so.
+  records: id === FREIGHT,
   paths,
 })
 

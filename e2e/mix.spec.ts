@@ -1,0 +1,177 @@
+// What is heard is what is drawn: the mixer is rendered with a known tone for each party, and the levels are measured.
+import { readFile } from 'node:fs/promises'
+import { expect, type Page, test } from '@playwright/test'
+import { build } from 'esbuild'
+import { board, button, goReady, ringMe, startShift, state } from './desk'
+
+/** Put into the page as a laboratory: the mixer and the scene of the product, driven by its own floor. */
+const LABORATORY = `
+  import { createMixer, sceneOf } from './src/sound'
+  import { whoHearsWhom } from './src/core/calls'
+  import { isMutedOn } from './src/core/floor'
+  import { deviceOfAgent, deviceOutside, toCallId } from './src/core/ids'
+  import { get, values } from './src/core/table'
+  import { aReadyFloor, ANN, arrives, BO } from './src/core/testing'
+  export const lab = { createMixer, sceneOf, whoHearsWhom, isMutedOn, deviceOfAgent, deviceOutside, toCallId, get, values, aReadyFloor, ANN, BO, arrives }
+`
+
+const TONES = { caller: 500, colleague: 900, me: 1300 } as const
+type Levels = Record<'ear' | 'recording', Record<keyof typeof TONES, number>>
+
+async function render(page: Page): Promise<Record<string, Levels>> {
+  const { outputFiles } = await build({
+    stdin: { contents: LABORATORY, resolveDir: process.cwd(), loader: 'ts' },
+    bundle: true,
+    format: 'iife',
+    globalName: 'laboratory',
+    alias: { '@': './src' },
+    write: false,
+  })
+  await page.goto('/api/schemas/call')
+  await page.addScriptTag({ content: outputFiles[0]?.text ?? '' })
+  return page.evaluate(async (tones) => {
+    // biome-ignore lint/suspicious/noExplicitAny: the laboratory is a bundle put into the page, unknown to the type checker
+    const { lab } = (globalThis as any).laboratory
+    const RATE = 16_000
+    const STEP_S = 0.5
+    const floor = lab.aReadyFloor([lab.ANN, lab.BO])
+    const call = (n: number) => lab.toCallId(`call_test_${n}`)
+    const on = (kind: string, n: number, more = {}) => ({ kind, agentId: lab.ANN, callId: call(n), ...more })
+    const consult = on('consult', 1, { target: { kind: 'agent', agentId: lab.BO } })
+    const steps: [string, object[]][] = [
+      ['talking', [lab.arrives(), on('answer', 1)]],
+      ['on hold', [on('hold', 1)]],
+      ['retrieved and muted', [on('retrieve', 1), { kind: 'setMute', agentId: lab.ANN, muted: true }]],
+      ['consulting', [consult, { kind: 'answer', agentId: lab.BO, callId: call(2) }]],
+      ['joined, still muted', [on('conference', 2)]],
+      ['unmuted', [{ kind: 'setMute', agentId: lab.ANN, muted: false }]],
+      ['privately with the colleague', [on('startAside', 1, { deviceId: lab.deviceOfAgent(lab.BO), othersHear: 'music' })]],
+      ['back to all', [on('endAside', 1)]],
+      ['caller muted for all', [on('muteParty', 1, { deviceId: lab.deviceOutside(call(1), 1), muted: true })]],
+      [
+        'colleague removed',
+        [on('muteParty', 1, { deviceId: lab.deviceOutside(call(1), 1), muted: false }), on('removeParty', 1, { deviceId: lab.deviceOfAgent(lab.BO) })],
+      ],
+      ['hung up', [on('hangUp', 1)]],
+    ]
+    const context = new OfflineAudioContext(2, steps.length * STEP_S * RATE, RATE)
+    const mixer = lab.createMixer(context)
+    const out = context.createChannelMerger(2)
+    mixer.ear.connect(out, 0, 0)
+    mixer.recording.connect(out, 0, 1)
+    out.connect(context.destination)
+    const tone = (hertz: number, into: AudioNode) => {
+      const source = context.createOscillator()
+      const level = context.createGain()
+      level.gain.value = 0.2
+      source.frequency.value = hertz
+      source.connect(level).connect(into)
+      source.start()
+    }
+    tone(tones.caller, mixer.input(lab.deviceOutside(call(1), 1)))
+    tone(tones.colleague, mixer.input(lab.deviceOfAgent(lab.BO)))
+    tone(tones.me, mixer.microphone)
+    const apply = (commands: object[]) => {
+      for (const command of commands) {
+        const verdict = floor.give(command)
+        if (verdict !== 'ok') throw new Error(`${JSON.stringify(command)}: ${verdict}`)
+      }
+      const state = floor.state()
+      const mine = lab.get(state.agents, lab.ANN).engagements.map((e: { callId: string }) => lab.get(state.calls, e.callId))
+      const views = mine.map((c: object) => ({ call: c, ears: lab.whoHearsWhom(c, lab.isMutedOn(state)) }))
+      mixer.apply(lab.sceneOf(views, lab.ANN))
+    }
+    for (const [i, [, commands]] of steps.entries()) {
+      if (i === 0) apply(commands)
+      else
+        void context.suspend(i * STEP_S).then(() => {
+          apply(commands)
+          return context.resume()
+        })
+    }
+    const rendered = await context.startRendering()
+    /** Amplitude of one frequency in the middle of a step, where no gain moves. */
+    const level = (samples: Float32Array, step: number, hertz: number) => {
+      const from = Math.round((step + 0.4) * STEP_S * RATE)
+      const length = Math.round(0.5 * STEP_S * RATE)
+      let re = 0
+      let im = 0
+      for (let n = 0; n < length; n++) {
+        const angle = (2 * Math.PI * hertz * n) / RATE
+        re += (samples[from + n] as number) * Math.cos(angle)
+        im += (samples[from + n] as number) * Math.sin(angle)
+      }
+      return (2 * Math.hypot(re, im)) / length
+    }
+    const levels = (channel: number, step: number) => {
+      const samples = rendered.getChannelData(channel)
+      return Object.fromEntries(Object.entries(tones).map(([name, hertz]) => [name, level(samples, step, hertz)]))
+    }
+    return Object.fromEntries(steps.map(([name], i) => [name, { ear: levels(0, i), recording: levels(1, i) }]))
+  }, TONES) as Promise<Record<string, Levels>>
+}
+
+test.describe('the mix, by measured levels', () => {
+  // A script from elsewhere is put into the page; the page's own policy rightly forbids it.
+  test.use({ bypassCSP: true })
+
+  test('obeys who hears whom in every state, and the recording holds what was heard', async ({ page }) => {
+    const levels = await render(page)
+    const there = (step: string, where: 'ear' | 'recording') =>
+      (Object.keys(TONES) as (keyof typeof TONES)[]).filter((name) => (levels[step]?.[where][name] ?? 0) > 0.1)
+    /** Less than a thousandth of what a heard voice has. */
+    const gone = (step: string, where: 'ear' | 'recording') =>
+      (Object.keys(TONES) as (keyof typeof TONES)[]).filter((name) => (levels[step]?.[where][name] ?? 1) < 0.004)
+    const expectHeard = (step: string, ear: string[], recording: string[]) => {
+      expect(there(step, 'ear'), `ear, ${step}`).toEqual(ear)
+      expect(there(step, 'recording'), `recording, ${step}`).toEqual(recording)
+      expect(gone(step, 'ear').length + ear.length, `nothing in between, ear, ${step}`).toBe(3)
+      expect(gone(step, 'recording').length + recording.length, `nothing in between, recording, ${step}`).toBe(3)
+    }
+    expectHeard('talking', ['caller'], ['caller', 'me'])
+    expectHeard('on hold', [], [])
+    expectHeard('retrieved and muted', ['caller'], ['caller'])
+    expectHeard('consulting', ['colleague'], ['colleague'])
+    expectHeard('joined, still muted', ['caller', 'colleague'], ['caller', 'colleague'])
+    expectHeard('unmuted', ['caller', 'colleague'], ['caller', 'colleague', 'me'])
+    expectHeard('privately with the colleague', ['colleague'], ['colleague', 'me'])
+    expectHeard('back to all', ['caller', 'colleague'], ['caller', 'colleague', 'me'])
+    expectHeard('caller muted for all', ['colleague'], ['colleague', 'me'])
+    expectHeard('colleague removed', ['caller'], ['caller', 'me'])
+    expectHeard('hung up', [], [])
+  })
+})
+
+test('a call of a queue that records is recorded by itself, survives a reload, and is played and saved from its page', async ({ page }) => {
+  await startShift(page)
+  await goReady(page)
+  await ringMe(page, { queue: 'Freight', caller: 'Perrin Arncliffe' })
+  await button(page, 'Answer').click()
+  await expect(board(page)).toContainText('recording')
+  // Two turns of the caller are spoken; the second one after a reload in the middle.
+  await expect(page.getByRole('log', { name: 'What the caller says' }).getByRole('paragraph').or(page.getByRole('log').locator('p'))).not.toHaveCount(0)
+  await expect(board(page)).toContainText(/with you 0:0[4-9]/)
+  await page.reload()
+  await expect(button(page, 'Stop recording')).toBeVisible()
+  await button(page, 'Hold').click()
+  await expect(board(page).getByText('hears music')).toBeVisible()
+  await button(page, 'Retrieve').click()
+  await button(page, 'Stop recording').click()
+  await expect(button(page, 'Start recording')).toBeVisible()
+  await button(page, 'Hang up').click()
+  await expect(state(page)).toHaveText('Wrap-up')
+  await page.getByRole('link', { name: 'Results' }).click()
+  await button(page, 'Today').click()
+  await page.getByRole('row', { name: /Perrin Arncliffe/ }).click()
+  const recording = page.getByRole('region', { name: 'Recording' })
+  await expect(recording.getByRole('img', { name: 'The sound of the recording over time' })).toBeVisible({ timeout: 20_000 })
+  await expect(recording.locator('[data-span="hold"]')).toHaveCount(1)
+  const download = page.waitForEvent('download')
+  await button(page, 'Save as WAV').click()
+  const wav = await readFile(await (await download).path())
+  expect(wav.toString('latin1', 0, 4)).toBe('RIFF')
+  const samples = new Int16Array(wav.buffer.slice(wav.byteOffset + 44, wav.byteOffset + wav.byteLength))
+  expect(samples.length).toBeGreaterThan(3 * 16_000)
+  // The caller was heard: their voice is in it.
+  expect(samples.reduce((peak, s) => Math.max(peak, Math.abs(s)), 0)).toBeGreaterThan(1_000)
+})
