@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { expect, type Page, test } from '@playwright/test'
-import { board, button, goReady, pastDaysThere, QUIET, ringMe, startShift, state } from './desk'
+import { anotherSeat, board, boardWords, button, goReady, KESTER, pastDaysThere, QUIET, ringMe, sendTo, startShift, state, takeCall } from './desk'
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
@@ -70,4 +70,40 @@ test('every main view passes axe-core and fits', async ({ page }) => {
   await expect(state(page)).toHaveText('Wrap-up')
   await page.keyboard.press('Alt+1')
   await look(page, 'desk-in-wrap-up')
+})
+
+test('the board with several lines and parties passes axe-core and fits', async ({ page }) => {
+  test.slow()
+  await takeCall(page, { caller: 'Tegan Brackenhythe' })
+  await page.getByRole('radio', { name: 'The person who booked' }).click()
+  const kester = await anotherSeat(page, KESTER)
+  await page.bringToFront()
+  await button(page, 'Transfer').click()
+  await expect(page.getByLabel('Who or what number')).toBeFocused()
+  await look(page, 'picker')
+  await page.getByLabel('Who or what number').fill('Kester Odd')
+  await button(page, 'Blind transfer').hover()
+  await expect(page.getByRole('status', { name: 'What would happen' })).toContainText('it rings at Kester Oddersey; you leave')
+  await look(page, 'transfer-preview')
+  await page.getByLabel('Who or what number').press('Escape')
+  await sendTo(page, 'Transfer', 'Kester Oddersey', 'Consult')
+  await button(kester, 'Answer').click()
+  await expect(boardWords(page)).toContainText('You are talking with Kester Oddersey.')
+  await page.mouse.move(640, 600)
+  await look(page, 'consult')
+  await button(page, 'Conference').click()
+  await sendTo(page, 'Conference', 'Port office', 'Add now')
+  await expect(board(page)).toContainText('Press 1 for berths', { timeout: 15_000 })
+  await page.mouse.move(640, 600)
+  await look(page, 'conference')
+  await button(page, 'Remove Port office, Arnmoor').click()
+  await expect(button(page, 'Undo')).toBeVisible()
+  await look(page, 'undo')
+  await expect(board(page).getByText('Port office, Arnmoor', { exact: true })).toBeHidden({ timeout: 8_000 })
+  await button(kester, 'Leave conference').click()
+  await expect(state(kester)).not.toHaveText('On call', { timeout: 8_000 })
+  await button(page, 'Park').click()
+  await expect(page.getByRole('region', { name: 'Parked' })).toContainText('Tegan Brackenhythe')
+  await page.keyboard.press('Alt+6')
+  await look(page, 'parked')
 })

@@ -1,8 +1,10 @@
 'use client'
 // The desk: an agent's screen. Puts the parts together, gives the commands, and keeps focus where the agent has it.
 import { useRef, useState } from 'react'
+import type { Target } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
 import type { AgentCommand } from '@/core/floor'
+import type { CallId } from '@/core/ids'
 import type { CallView, FloorView, MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { Announcer } from './announcer'
@@ -11,6 +13,7 @@ import { isMine } from './board/describe'
 import { usePersonalNumber } from './board/personal-setting'
 import { callShortcuts, lineInFront } from './call-shortcuts'
 import { DialLine } from './dial-line'
+import { DragToLine } from './drag-to-line'
 import { HeldTooLong } from './held-too-long'
 import { useLineSound } from './line-sound'
 import { Notices } from './notices'
@@ -70,6 +73,9 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
     help: () => setHelpOpen(true),
   })
 
+  /** The caller's line, to which somebody may be brought; null while none is on. */
+  const pickable = inFront === undefined || ringing ? null : (inFront.call.consultFor ?? inFront.call.id)
+  const choose = (callId: CallId, target: Target) => setPanel({ callId, panel: 'transfer', target })
   /** Whoever has the call codes it, and whoever has left it and owes; others on the line read along. */
   const mayCode = contact !== undefined && !ringing && (contact.handledBy === agentId || contact.owedBy.includes(agentId))
   const script = contact === undefined ? null : (centre.scripts.find((s) => s.id === (contact.run?.scriptId ?? scriptIdFor(view, contact.queueId))) ?? null)
@@ -77,71 +83,80 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
   const outcomeSet = centre.outcomeSets.find((s) => s.id === setId)
 
   return (
-    <div className="flex h-screen min-w-[1024px] flex-col">
-      <ShiftBar
-        me={me}
-        centre={centre}
-        queues={view.queues}
-        floor={view.floor}
-        notReadyOpen={notReadyOpen}
-        onNotReadyOpen={setNotReadyOpen}
-        onReady={() => void give({ kind: 'goReady', agentId })}
-        onNotReady={(reason) => void give({ kind: 'goNotReady', agentId, reason })}
-        onEndShift={() => void give({ kind: 'endShift', agentId })}
-        onStandIns={() => setStandInsOpen(true)}
-        sound={<SoundMenu voice={voiceVolume} ring={ringVolume} onVoice={setVoiceVolume} onRing={setRingVolume} problem={sound.problem} />}
-      />
-      <Notices floor={view.floor} />
-      <main className="flex min-h-0 flex-1 flex-col">
-        <h1 className="sr-only">Desk of {me.name}</h1>
-        <Board
+    <DragToLine onDrop={choose}>
+      <div className="flex h-screen min-w-[1024px] flex-col">
+        <ShiftBar
           me={me}
           centre={centre}
           queues={view.queues}
-          seats={seats}
-          calls={calls}
-          parked={view.parked}
-          contacts={contacts}
-          give={give}
-          panel={panel}
-          onPanel={setPanel}
-          problem={trouble?.forState === stateKey ? trouble.says : null}
+          floor={view.floor}
+          notReadyOpen={notReadyOpen}
+          onNotReadyOpen={setNotReadyOpen}
+          onReady={() => void give({ kind: 'goReady', agentId })}
+          onNotReady={(reason) => void give({ kind: 'goNotReady', agentId, reason })}
+          onEndShift={() => void give({ kind: 'endShift', agentId })}
+          onStandIns={() => setStandInsOpen(true)}
+          sound={<SoundMenu voice={voiceVolume} ring={ringVolume} onVoice={setVoiceVolume} onRing={setRingVolume} problem={sound.problem} />}
         />
-        <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_420px]">
-          {contact === undefined ? (
-            <WaitingPane me={me} centre={centre} queues={view.queues} seats={view.seats} />
-          ) : (
-            <ReadingPane ref={pane} me={me} contact={contact} script={script} readOnly={!mayCode} opensOnAnswer={ringing} />
-          )}
-          <aside aria-label="Record and outcome" className="flex min-h-0 flex-col overflow-hidden border-line-strong border-l bg-paper">
+        <Notices floor={view.floor} />
+        <main className="flex min-h-0 flex-1 flex-col">
+          <h1 className="sr-only">Desk of {me.name}</h1>
+          <Board
+            me={me}
+            centre={centre}
+            queues={view.queues}
+            seats={seats}
+            calls={calls}
+            parked={view.parked}
+            contacts={contacts}
+            give={give}
+            panel={panel}
+            onPanel={setPanel}
+            problem={trouble?.forState === stateKey ? trouble.says : null}
+          />
+          <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_420px]">
             {contact === undefined ? (
-              <TodayColumn me={me} centre={centre} />
+              <WaitingPane me={me} centre={centre} queues={view.queues} seats={view.seats} />
             ) : (
-              <>
-                <Record contact={contact} centre={centre} answeredAtMs={call?.answeredAtMs ?? (ringing ? null : contact.handledSinceMs)} />
-                {mayCode && outcomeSet !== undefined && (
-                  <OutcomeTray
-                    key={contact.callId}
-                    ref={tray}
-                    me={me}
-                    contact={contact}
-                    set={outcomeSet}
-                    script={script}
-                    centre={centre}
-                    onSaved={(label, kept) => setSaid(kept ? `Outcome saved: ${label}.` : `Outcome taken: ${label}. It is not on disk.`)}
-                  />
-                )}
-              </>
+              <ReadingPane ref={pane} me={me} contact={contact} script={script} readOnly={!mayCode} opensOnAnswer={ringing} />
             )}
-          </aside>
-        </div>
-      </main>
-      <DialLine ref={dialLine} me={me} centre={centre} />
-      <HeldTooLong me={me} centre={centre} calls={calls} />
-      <Announcer me={me} calls={calls} names={{ me, seats, centre }} said={said} />
-      <ShortcutsDialog open={helpOpen} onOpenChange={setHelpOpen} />
-      <StandIns open={standInsOpen} onOpenChange={setStandInsOpen} centre={centre} pace={view.floor.pace} />
-    </div>
+            <aside aria-label="Record and outcome" className="flex min-h-0 flex-col overflow-hidden border-line-strong border-l bg-paper">
+              {contact === undefined ? (
+                <TodayColumn me={me} centre={centre} />
+              ) : (
+                <>
+                  <Record contact={contact} centre={centre} answeredAtMs={call?.answeredAtMs ?? (ringing ? null : contact.handledSinceMs)} />
+                  {mayCode && outcomeSet !== undefined && (
+                    <OutcomeTray
+                      key={contact.callId}
+                      ref={tray}
+                      me={me}
+                      contact={contact}
+                      set={outcomeSet}
+                      script={script}
+                      centre={centre}
+                      onSaved={(label, kept) => setSaid(kept ? `Outcome saved: ${label}.` : `Outcome taken: ${label}. It is not on disk.`)}
+                    />
+                  )}
+                </>
+              )}
+            </aside>
+          </div>
+        </main>
+        <DialLine
+          ref={dialLine}
+          me={me}
+          centre={centre}
+          seats={seats}
+          queues={view.queues}
+          onPick={pickable === null ? null : (target) => choose(pickable, target)}
+        />
+        <HeldTooLong me={me} centre={centre} calls={calls} />
+        <Announcer me={me} calls={calls} names={{ me, seats, centre }} said={said} />
+        <ShortcutsDialog open={helpOpen} onOpenChange={setHelpOpen} />
+        <StandIns open={standInsOpen} onOpenChange={setStandInsOpen} centre={centre} pace={view.floor.pace} />
+      </div>
+    </DragToLine>
   )
 }
 

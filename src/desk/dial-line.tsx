@@ -1,25 +1,32 @@
 'use client'
-// The dial line: type or paste anything; suggestions open upward; what Enter will do is written beside it.
+// The dial line: type or paste anything; suggestions open upward; what Enter will do is written beside it. With a call on
+// the board it finds whom to bring to it: Enter opens the choices there, and a suggestion may be dragged onto a line.
+import { useDraggable } from '@dnd-kit/core'
+import clsx from 'clsx'
 import { type KeyboardEvent, type Ref, useId, useImperativeHandle, useRef, useState } from 'react'
+import type { Target } from '@/core/calls'
 import type { NumberReading } from '@/core/directory'
-import type { CentreView, MeView } from '@/exchange/protocol'
+import type { CentreView, MeView, QueueView, SeatView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { Button, ShortcutHint } from '@/ui'
+import { type Choice, choicesFor } from './board/targets'
 import { useNumberReader } from './number-reader'
 import { SHORTCUTS } from './shortcuts'
 
 interface Props {
   readonly me: MeView
   readonly centre: CentreView
+  readonly seats: readonly SeatView[]
+  readonly queues: readonly QueueView[]
+  /** Opens the choices for somebody on the line in front; null while no line is on. */
+  readonly onPick: ((target: Target) => void) | null
   readonly ref: Ref<{ focus(): void }>
 }
 
-const SUGGESTIONS = 6
-
-export function DialLine({ me, centre, ref }: Props) {
+export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
   const command = useCommand()
   const [typed, setTyped] = useState('')
-  const [chosen, setChosen] = useState(0)
+  const [at, setAt] = useState(0)
   const [open, setOpen] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
   const readNumber = useNumberReader()
@@ -28,42 +35,50 @@ export function DialLine({ me, centre, ref }: Props) {
   useImperativeHandle(ref, () => ({ focus: () => input.current?.focus() }))
 
   const text = typed.trim()
-  const wanted = text.toLowerCase()
-  const people = /\p{L}/u.test(text) ? centre.people.filter((p) => p.name.toLowerCase().includes(wanted)).slice(0, SUGGESTIONS) : []
-  const person = people[Math.min(chosen, people.length - 1)]
-  const reading = person === undefined && text !== '' ? readNumber?.(text, centre.homeCountry) : undefined
+  const reading = /\d/.test(text) || !/\p{L}/u.test(text) ? (text === '' ? undefined : readNumber?.(text, centre.homeCountry)) : undefined
+  const found = text === '' ? [] : choicesFor(text, { me, centre, seats, queues }, onPick === null ? undefined : reading)
+  // Without a call only what can be dialled is of use.
+  const choices = onPick === null ? found.filter((c) => c.target.kind === 'number') : found
+  const choice = choices[Math.min(at, choices.length - 1)]
 
-  const dial = async () => {
-    const reply = await command({ kind: 'makeCall', agentId: me.id, typed: person?.number ?? typed, customer: null })
+  const clear = () => {
+    setTyped('')
+    setProblem(null)
+    setOpen(false)
+  }
+  const act = async () => {
+    if (onPick !== null && choice !== undefined) {
+      clear()
+      return onPick(choice.target)
+    }
+    const number = choice?.target.kind === 'number' ? choice.target.typed : typed
+    const reply = await command({ kind: 'makeCall', agentId: me.id, typed: number, customer: null })
     if (!reply.ok) {
       setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
       input.current?.focus()
       return
     }
-    setTyped('')
-    setProblem(null)
-    setOpen(false)
+    clear()
     input.current?.blur()
   }
-
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.altKey) return
     if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
       event.preventDefault()
       const step = event.key === 'ArrowDown' ? 1 : -1
-      setChosen((c) => (people.length === 0 ? 0 : (c + step + people.length) % people.length))
+      setAt((i) => (choices.length === 0 ? 0 : (Math.min(i, choices.length - 1) + step + choices.length) % choices.length))
     } else if (event.key === 'Enter') {
       event.preventDefault()
-      void dial()
+      void act()
     } else if (event.key === 'Escape') {
-      if (open && people.length > 0) setOpen(false)
+      if (open && choices.length > 0) setOpen(false)
       else setTyped('')
     }
   }
 
-  const listed = open && people.length > 0
+  const listed = open && choices.length > 0
   return (
-    <footer className="relative flex h-11 items-center gap-3 border-line-strong border-t bg-raised px-4">
+    <footer className="relative flex h-11 shrink-0 items-center gap-3 border-line-strong border-t bg-raised px-4">
       <label htmlFor={id} className="relative font-semibold">
         Dial line
         <ShortcutHint keys={SHORTCUTS.dial.keys} />
@@ -74,7 +89,7 @@ export function DialLine({ me, centre, ref }: Props) {
         role="combobox"
         aria-expanded={listed}
         aria-controls={`${id}-list`}
-        aria-activedescendant={listed && person ? `${id}-${person.id}` : undefined}
+        aria-activedescendant={listed && choice ? `${id}-${choice.key}` : undefined}
         aria-invalid={problem !== null || undefined}
         aria-describedby={`${id}-does`}
         autoComplete="off"
@@ -83,7 +98,7 @@ export function DialLine({ me, centre, ref }: Props) {
         value={typed}
         onChange={(e) => {
           setTyped(e.target.value)
-          setChosen(0)
+          setAt(0)
           setOpen(true)
           setProblem(null)
         }}
@@ -91,8 +106,8 @@ export function DialLine({ me, centre, ref }: Props) {
         onBlur={() => setOpen(false)}
       />
       {text !== '' && (
-        <Button onPointerDown={(e) => e.preventDefault()} onClick={() => void dial()}>
-          Call
+        <Button onPointerDown={(e) => e.preventDefault()} onClick={() => void act()}>
+          {onPick === null ? 'Call' : 'Choose'}
         </Button>
       )}
       {listed && (
@@ -100,50 +115,89 @@ export function DialLine({ me, centre, ref }: Props) {
           id={`${id}-list`}
           role="listbox"
           aria-label="People"
-          className="absolute bottom-11 left-24 z-20 w-[420px] border border-line-strong bg-raised py-1 shadow-lg"
+          className="absolute bottom-11 left-24 z-20 w-[520px] border border-line-strong bg-raised py-1 shadow-lg"
         >
-          {people.map((p) => (
-            <div
-              key={p.id}
-              id={`${id}-${p.id}`}
-              role="option"
-              tabIndex={-1}
-              aria-selected={p === person}
-              onPointerDown={(e) => {
-                e.preventDefault()
-                setChosen(people.indexOf(p))
-              }}
-              className={`grid cursor-pointer grid-cols-[1fr_auto] gap-4 px-3 py-1 ${p === person ? 'bg-green-wash' : ''}`}
-            >
-              <span className="truncate">
-                {p.name} <span className="text-soft">· {p.group}</span>
-              </span>
-              <span className="tabular">{p.number}</span>
-            </div>
+          {choices.map((c, i) => (
+            <Suggestion key={c.key} id={`${id}-${c.key}`} choice={c} chosen={c === choice} draggable={onPick !== null} onChoose={() => setAt(i)} />
           ))}
         </div>
       )}
       <p id={`${id}-does`} aria-live="polite" className="min-w-0 truncate">
-        {problem !== null ? <span className="text-red">{problem}</span> : <EnterDoes person={person ?? null} reading={reading} text={text} />}
+        {problem !== null ? (
+          <span className="text-red">{problem}</span>
+        ) : (
+          <EnterDoes choice={choice ?? null} reading={reading} text={text} brings={onPick !== null} />
+        )}
       </p>
       <span className="ml-auto shrink-0 text-soft">Press ? for the keyboard</span>
     </footer>
   )
 }
 
-function EnterDoes({ person, reading, text }: { person: CentreView['people'][number] | null; reading: NumberReading | undefined; text: string }) {
+interface SuggestionProps {
+  readonly id: string
+  readonly choice: Choice
+  readonly chosen: boolean
+  readonly draggable: boolean
+  readonly onChoose: () => void
+}
+
+function Suggestion({ id, choice, chosen, draggable, onChoose }: SuggestionProps) {
+  const { setNodeRef, listeners, isDragging } = useDraggable({ id: `choice ${choice.key}`, data: { choice }, disabled: !draggable })
+  return (
+    <div
+      ref={setNodeRef}
+      id={id}
+      role="option"
+      tabIndex={-1}
+      aria-selected={chosen}
+      {...listeners}
+      onPointerDown={(event) => {
+        // First the drag, which does not begin on an event that was prevented; then the field keeps the focus, and with it the list.
+        listeners?.onPointerDown?.(event)
+        event.preventDefault()
+        onChoose()
+      }}
+      className={clsx(
+        'grid grid-cols-[1fr_auto] gap-4 px-3 py-1',
+        draggable ? 'cursor-grab' : 'cursor-pointer',
+        chosen && 'bg-green-wash',
+        isDragging && 'opacity-50',
+      )}
+    >
+      <span className="truncate">
+        {choice.name} <span className="text-soft">· {choice.kind}</span>
+      </span>
+      <span className={clsx('truncate', choice.target.kind === 'number' ? 'tabular' : choice.isFree ? 'font-semibold text-green' : 'text-soft')}>
+        {choice.state}
+      </span>
+    </div>
+  )
+}
+
+interface EnterProps {
+  readonly choice: Choice | null
+  readonly reading: NumberReading | undefined
+  readonly text: string
+  readonly brings: boolean
+}
+
+function EnterDoes({ choice, reading, text, brings }: EnterProps) {
   if (text === '') return null
-  if (person !== null)
+  if (choice !== null && brings)
     return (
       <>
-        Enter dials <strong>{person.name}</strong> on <span className="tabular">{person.number}</span>
+        Enter: choose what to do with <strong>{choice.name}</strong>, or drag it onto a line
       </>
     )
-  if (reading === undefined) return null
-  if (!reading.ok)
+  if (choice !== null)
     return (
-      <span className="text-soft">{reading.refusal.reason === 'matchesNobody' ? 'Nobody by that name, and not a number.' : 'Not a whole number yet.'}</span>
+      <>
+        Enter dials <strong>{choice.name}</strong> on <span className="tabular">{choice.state}</span>
+      </>
     )
+  if (reading === undefined) return <span className="text-soft">Nobody by that name, and not a number.</span>
+  if (!reading.ok) return <span className="text-soft">Not a whole number yet.</span>
   const { international, readAs } = reading.number
   return (
     <>

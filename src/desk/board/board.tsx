@@ -1,5 +1,6 @@
 'use client'
 // The board: who hears whom, drawn as cords. A row a line; what is parked below; one line of words when nothing is on.
+import type { Target } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
 import type { AgentCommand } from '@/core/floor'
 import type { CallId } from '@/core/ids'
@@ -17,6 +18,8 @@ import { Picker } from './picker'
 export interface OpenPanel {
   readonly callId: CallId
   readonly panel: Exclude<Panel, null>
+  /** Whom it is about, when they were dropped on the line or found in the dial line. */
+  readonly target?: Target
 }
 
 interface Props {
@@ -87,7 +90,7 @@ function OpenedPanel({ calls, panel, onClose }: { calls: readonly CallView[]; pa
       {panel.panel === 'keypad' ? (
         <Keypad key={panel.callId} callId={panel.callId} received={received} onClose={onClose} />
       ) : (
-        <Picker key={`${panel.callId} ${panel.panel}`} callId={panel.callId} use={panel.panel} onClose={onClose} />
+        <Picker key={`${panel.callId} ${panel.panel}`} callId={panel.callId} use={panel.panel} target={panel.target ?? null} onClose={onClose} />
       )}
     </div>
   )

@@ -1,6 +1,8 @@
 'use client'
 // One line of the board: my plate, the cords, the other parties' plates, and the actions of the call. While an action is
 // pointed at, the cords are drawn as they will be.
+import { useDroppable } from '@dnd-kit/core'
+import clsx from 'clsx'
 import { useState } from 'react'
 import { type Connection, isOnLine } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
@@ -37,6 +39,7 @@ export function CallRow({ view, after, contact, firstName, consulting, panel, on
   const { me, seats, centre } = useBoard()
   const [open, setOpen] = useState(false)
   const { call } = view
+  const { setNodeRef, isOver } = useDroppable({ id: call.consultFor ?? call.id })
   const mine = call.connections.find((c) => isMine(c, me.id))
   const others = othersOn(view, me.id)
   const folds = others.length > UNFOLDED
@@ -48,7 +51,11 @@ export function CallRow({ view, after, contact, firstName, consulting, panel, on
   if (mine === undefined) return null
   const removing = call.clearing?.what === 'remove' ? call.connections.find((c) => c.deviceId === call.clearing?.deviceId) : undefined
   return (
-    <li className="grid grid-cols-[214px_128px_minmax(220px,1fr)_auto] items-center py-2" data-line={second ? 'consult' : 'call'}>
+    <li
+      ref={setNodeRef}
+      className={clsx(isOver && 'outline outline-2 outline-ink outline-dashed', 'grid grid-cols-[214px_128px_minmax(220px,1fr)_auto] items-center py-2')}
+      data-line={second ? 'consult' : 'call'}
+    >
       <Plate
         name="You"
         kind={mineKind(mine, me.muted, call.recording !== null)}

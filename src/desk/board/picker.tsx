@@ -10,7 +10,7 @@ import { useNumberReader } from '@/desk/number-reader'
 import { Button, Clock, Problem } from '@/ui'
 import { useBoard } from './board-context'
 import { usePersonalSetting } from './personal-setting'
-import { type Choice, choicesFor } from './targets'
+import { type Choice, choicesFor, choicesOf } from './targets'
 
 export type PickerUse = 'transfer' | 'conference' | 'divert'
 
@@ -47,7 +47,7 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
 
   const reading = /\d/.test(typed) ? readNumber?.(typed, centre.homeCountry) : undefined
   const all = choicesFor(typed, { me, centre, seats, queues }, reading)
-  const choices = target === null || typed !== '' ? all : all.filter((c) => JSON.stringify(c.target) === JSON.stringify(target))
+  const choices = target === null || typed !== '' ? all : choicesOf(target, { me, centre, seats, queues })
   const chosen = choices[Math.min(at, choices.length - 1)]
   const verbs = VERBS[use]
 

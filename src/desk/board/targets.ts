@@ -49,6 +49,20 @@ export function choicesFor(typed: string, known: Known, reading: NumberReading |
   return all.slice(0, wanted === '' ? 12 : AT_MOST)
 }
 
+/** The one choice that stands for somebody who was named already. */
+export function choicesOf(target: Target, known: Known): readonly Choice[] {
+  switch (target.kind) {
+    case 'agent':
+      return known.seats.filter((s) => s.id === target.agentId).map(colleague)
+    case 'queue':
+      return known.queues.filter((q) => q.id === target.queueId).map((q) => queue(known.centre.queues.find((c) => c.id === q.id)?.name ?? q.id, q))
+    case 'voicemail':
+      return known.seats.filter((s) => s.id === target.agentId).map(mailbox)
+    case 'number':
+      return [outside(target.name ?? target.typed, target.typed, 'Number')]
+  }
+}
+
 const colleague = (s: SeatView): Choice => ({
   key: s.id,
   target: { kind: 'agent', agentId: s.id },
