@@ -1,5 +1,8 @@
 // The floor's figures, without a browser: commands a second, a simulated day, restoring a long ledger.
-import { createFloor, evolve, openFloor } from '@/core/floor'
+import { type Call, evolveCalls, whoHearsWhom } from '@/core/calls'
+import { createFloor, evolve, openFloor, preview } from '@/core/floor'
+import { deviceOutside, toAgentId, toCallId } from '@/core/ids'
+import { get } from '@/core/table'
 import { HOUR } from '@/core/time'
 import { createWriter, memoryStore, restore } from '@/exchange/store'
 import { advance, createWorld, simulateDay } from '@/world'
@@ -15,6 +18,39 @@ function commandRate(): void {
     floor = keepBusy(floor, COMMANDS)
   })
   print('commands decided and folded, 60 agents and 200 live calls', `${Math.round((COMMANDS / median(spent)) * 1000)} /s`, '100000 /s')
+}
+
+/** Every ordered pair of a hundred parties. */
+function hearing(): void {
+  const callId = toCallId('call_bench_1')
+  const opened = evolveCalls(
+    () => undefined,
+    { kind: 'callOriginated', callId, agentId: toAgentId('agent_bench_0'), number: '+441632960112', customer: null },
+    1,
+  )
+  let call = opened[0]?.after as Call
+  for (let n = 1; n < 100; n++) {
+    const deviceId = deviceOutside(callId, n)
+    const party = { kind: 'outside', number: null, name: null } as const
+    for (const event of [
+      { kind: 'connectionDelivered', callId, deviceId, party },
+      { kind: 'connectionEstablished', callId, deviceId },
+    ] as const)
+      call = evolveCalls(() => call, event, 2)[0]?.after as Call
+  }
+  whoHearsWhom(call, () => false)
+  const spent = timed(200, () => whoHearsWhom(call, () => false))
+  print(`who hears whom among ${call.connections.length} parties`, `${median(spent).toFixed(2)} ms`, 'under 1 ms')
+}
+
+function previews(): void {
+  const { state, atMs } = aBusyFloor()
+  const agentId = toAgentId('agent_bench_0')
+  const callId = get(state.agents, agentId)?.engagements[0]?.callId ?? toCallId('call_none')
+  const spent = timed(200, () => {
+    if (!preview(state, { kind: 'hangUp', agentId, callId }, { atMs }).ok) throw new Error('the bench previews what is refused')
+  })
+  print('a preview, 60 agents and 200 live calls', `${median(spent).toFixed(2)} ms`, 'under 16 ms')
 }
 
 function simulatedDay(): void {
@@ -50,5 +86,7 @@ async function restored(): Promise<void> {
 }
 
 commandRate()
+hearing()
+previews()
 simulatedDay()
 await restored()

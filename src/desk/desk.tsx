@@ -114,7 +114,7 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
             onPanel={setPanel}
             problem={trouble?.forState === stateKey ? trouble.says : null}
           />
-          <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_420px]">
+          <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_420px] [contain:strict]">
             {contact === undefined ? (
               <WaitingPane me={me} centre={centre} queues={view.queues} seats={view.seats} />
             ) : (

@@ -4,12 +4,17 @@
 import { useEffect, useRef, useState } from 'react'
 import { type AgentId, type DeviceId, deviceOfAgent } from '@/core/ids'
 import type { CallView, MeView } from '@/exchange/protocol'
-import { keepPiece } from '@/exchange/recordings/client'
 import { audioContext, createMixer, createRecorder, createVoices, type Mixer, type Recorder, SILENCE, sceneOf, type Voices } from '@/sound'
 
+export interface SoundProblem {
+  /** For the shift bar: `no microphone`. */
+  readonly inShort: string
+  /** What is wrong and what to do, in sentences. */
+  readonly says: string
+}
+
 export interface LineSound {
-  /** What is wrong with the sound, as a sentence with its cure; null when nothing is. */
-  readonly problem: string | null
+  readonly problem: SoundProblem | null
 }
 
 interface Desk {
@@ -21,13 +26,13 @@ interface Desk {
 export function useLineSound(me: MeView, calls: readonly CallView[], voiceVolume: number): LineSound {
   const desk = useRef<Desk | null>(null)
   const said = useRef(new Map<string, string>())
-  const [problem, setProblem] = useState<string | null>(null)
+  const [problem, setProblem] = useState<SoundProblem | null>(null)
   const { id } = me
 
   useEffect(() => {
     if (calls.length === 0 && desk.current === null) return
     const context = audioContext()
-    if (context === null) return setProblem('This browser has no sound. Captions show what is said.')
+    if (context === null) return setProblem({ inShort: 'none', says: 'This browser has no sound. Captions show what is said.' })
     const go = () => {
       desk.current ??= connectDesk(context, setProblem)
       desk.current.mixer.setVoiceVolume(voiceVolume)
@@ -55,12 +60,17 @@ export function useLineSound(me: MeView, calls: readonly CallView[], voiceVolume
   return { problem }
 }
 
-function connectDesk(context: AudioContext, onProblem: (says: string | null) => void): Desk {
+function connectDesk(context: AudioContext, onProblem: (problem: SoundProblem | null) => void): Desk {
   const mixer = createMixer(context)
   mixer.ear.connect(context.destination)
   const recorder = createRecorder(context, mixer.recording, Date.now, (piece) => {
-    keepPiece(piece).catch((error: unknown) =>
-      onProblem(`The recording could not be kept: ${error instanceof Error ? error.message : String(error)}. The call goes on without it.`),
+    // The store of recordings is fetched with the first piece: most calls are not recorded.
+    const kept = import('@/exchange/recordings/client').then(({ keepPiece }) => keepPiece(piece))
+    kept.catch((error: unknown) =>
+      onProblem({
+        inShort: 'recording not kept',
+        says: `The recording could not be kept: ${error instanceof Error ? error.message : String(error)}. The call goes on without it.`,
+      }),
     )
   })
   void openMicrophone(context, mixer, onProblem)
@@ -68,7 +78,7 @@ function connectDesk(context: AudioContext, onProblem: (says: string | null) => 
 }
 
 /** Refused or absent, the call goes on: the agent hears, and is told why nobody hears them. */
-async function openMicrophone(context: AudioContext, mixer: Mixer, onProblem: (says: string | null) => void): Promise<void> {
+async function openMicrophone(context: AudioContext, mixer: Mixer, onProblem: (problem: SoundProblem | null) => void): Promise<void> {
   try {
     const stream = await navigator.mediaDevices.getUserMedia({ audio: { echoCancellation: true, noiseSuppression: true } })
     context.createMediaStreamSource(stream).connect(mixer.microphone)
@@ -76,11 +86,12 @@ async function openMicrophone(context: AudioContext, mixer: Mixer, onProblem: (s
   } catch (error) {
     if (!(error instanceof Error)) throw error
     const refused = error.name === 'NotAllowedError'
-    onProblem(
-      refused
-        ? 'No microphone: this browser does not allow it. Allow it beside the address, then reload.'
-        : 'No microphone was found. Plug one in; the call goes on meanwhile.',
-    )
+    onProblem({
+      inShort: 'no microphone',
+      says: refused
+        ? 'Callers do not hear you: this browser does not allow the microphone. Allow it beside the address, then reload.'
+        : 'Callers do not hear you: no microphone was found. Plug one in, then reload; the call goes on meanwhile.',
+    })
   }
 }
 

@@ -5,26 +5,27 @@ import { Popover } from 'radix-ui'
 import { useEffect, useId, useState } from 'react'
 import { audioContext } from '@/sound'
 import { Button } from '@/ui'
+import type { SoundProblem } from './line-sound'
 
 interface Props {
   readonly voice: number
   readonly ring: number
   readonly onVoice: (volume: number) => void
   readonly onRing: (volume: number) => void
-  readonly problem: string | null
+  readonly problem: SoundProblem | null
 }
 
 export function SoundMenu({ voice, ring, onVoice, onRing, problem }: Props) {
   return (
     <Popover.Root>
       <Popover.Trigger asChild>
-        <Button tone="quiet">{problem === null ? 'Sound' : 'Sound: look'}</Button>
+        <Button tone="quiet">{problem === null ? 'Sound' : `Sound: ${problem.inShort}`}</Button>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content align="end" sideOffset={6} aria-label="Sound" className="z-40 w-80 rounded-sm border border-line-strong bg-raised p-4 shadow-lg">
           {problem !== null && (
             <p role="status" className="mb-3 border-brass border-l-4 pl-2">
-              {problem}
+              {problem.says}
             </p>
           )}
           <Volume label="Voices" value={voice} onChange={onVoice} />

@@ -1,21 +1,8 @@
 // A connection is one party's relation to one call (ECMA-269, 6.1.5). Its state says what that party's end is
 // doing; a connection that is over is removed from the call, which is what the standard's state `null` means.
-import * as z from 'zod'
-import { AgentIdSchema, type DeviceIdSchema, QueueIdSchema } from '@/core/ids'
+import type { DeviceId } from '@/core/ids'
 import type { Failure } from './failure'
-
-export const PartySchema = z
-  .discriminatedUnion('kind', [
-    z.object({ kind: z.literal('agent'), agentId: AgentIdSchema }),
-    z.object({ kind: z.literal('outside'), number: z.string().nullable(), name: z.string().nullable() }),
-    z.object({ kind: z.literal('queue'), queueId: QueueIdSchema }),
-    /** An agent's mailbox: it greets, listens, and hangs up with the caller. */
-    z.object({ kind: z.literal('voicemail'), agentId: AgentIdSchema }),
-    /** A numbered place where a call waits to be picked up by anyone. */
-    z.object({ kind: z.literal('park'), slot: z.number().int().positive() }),
-  ])
-  .readonly()
-export type Party = z.infer<typeof PartySchema>
+import type { Party } from './party'
 
 export const CONNECTION_STATES = ['initiated', 'alerting', 'connected', 'held', 'queued', 'failed'] as const
 export type ConnectionState = (typeof CONNECTION_STATES)[number]
@@ -43,7 +30,7 @@ export const ENDPOINTS = ['computer', 'handset', 'ownPhone'] as const
 export type Endpoint = (typeof ENDPOINTS)[number]
 
 export interface Connection {
-  readonly deviceId: z.infer<typeof DeviceIdSchema>
+  readonly deviceId: DeviceId
   readonly party: Party
   readonly state: ConnectionState
   readonly sinceMs: number

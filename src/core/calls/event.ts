@@ -2,8 +2,9 @@
 // renamed, never reused. Events carry facts; who hears whom is computed from them (hearing.ts).
 import * as z from 'zod'
 import { AgentIdSchema, CallIdSchema, DeviceIdSchema, QueueIdSchema } from '@/core/ids'
-import { CLEAR_CAUSES, ENDPOINTS, PartySchema } from './connection'
+import { CLEAR_CAUSES, ENDPOINTS } from './connection'
 import { FAILURES } from './failure'
+import { PartySchema } from './party'
 
 export const CustomerSchema = z
   .object({

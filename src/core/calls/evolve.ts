@@ -3,8 +3,9 @@
 import { type CallId, type DeviceId, deviceOfAgent, deviceOfPark, deviceOfQueue } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
 import { type Call, connectionOf } from './call'
-import { type Connection, type ConnectionState, isPerson, type Party } from './connection'
+import { type Connection, type ConnectionState, isPerson } from './connection'
 import type { CallEvent } from './event'
+import type { Party } from './party'
 
 /** What an event did to a call; `after` is null once the call is over. */
 export interface CallChange {

@@ -13,11 +13,12 @@ export {
   onLine,
   waitsIn,
 } from './call'
-export { type ClearCause, type Connection, type ConnectionState, ENDPOINTS, type Endpoint, isOnLine, isPerson, type Party, PartySchema } from './connection'
+export { type ClearCause, type Connection, type ConnectionState, ENDPOINTS, type Endpoint, isOnLine, isPerson } from './connection'
 export type { CallDecision, CallRefusal, NetworkReport } from './decide'
 export * as services from './decide'
 export { type CallEvent, CallEventSchema, CLEARINGS, type Customer, CustomerSchema } from './event'
 export { type CallChange, evolveCalls, withSaid } from './evolve'
 export { FAILURE_WORDS, FAILURES, type Failure } from './failure'
 export { type Ear, type Hearing, whoHearsWhom } from './hearing'
+export { type Party, PartySchema } from './party'
 export { type Target, TargetSchema } from './target'

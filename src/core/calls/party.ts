@@ -1,0 +1,16 @@
+// Who may be at one end of a call. The schema stands apart, because screens read parties and check none.
+import * as z from 'zod'
+import { AgentIdSchema, QueueIdSchema } from '@/core/ids'
+
+export const PartySchema = z
+  .discriminatedUnion('kind', [
+    z.object({ kind: z.literal('agent'), agentId: AgentIdSchema }),
+    z.object({ kind: z.literal('outside'), number: z.string().nullable(), name: z.string().nullable() }),
+    z.object({ kind: z.literal('queue'), queueId: QueueIdSchema }),
+    /** An agent's mailbox: it greets, listens, and hangs up with the caller. */
+    z.object({ kind: z.literal('voicemail'), agentId: AgentIdSchema }),
+    /** A numbered place where a call waits to be picked up by anyone. */
+    z.object({ kind: z.literal('park'), slot: z.number().int().positive() }),
+  ])
+  .readonly()
+export type Party = z.infer<typeof PartySchema>
