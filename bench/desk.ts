@@ -8,7 +8,7 @@ const url = process.env.BASE_URL
 if (url === undefined) throw new Error('BASE_URL is not set: run npm run bench')
 
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
 await page.addInitScript({ path: 'bench/press-watch.js' })
 await firstStart()
 await sizes(page)

@@ -16,31 +16,38 @@ const DayLineSchema = z.object({ kind: z.literal('day'), day: z.string(), dayNo:
 
 export type Progress = { readonly done: number; readonly days: number }
 
+/** The line after a day's header: what its entries fold into, so that a visitor need not wait for the folding. */
+export const foldedLine = (day: PastDay): string => JSON.stringify({ kind: 'folded', ...day })
+const FoldedLineSchema = PastDaySchema.extend({ kind: z.literal('folded') })
+
 /**
- * Reads a stream of days (a header line, then its entries), keeps each day as soon as it is whole. Entries are folded
- * as they come, which throws on whatever does not follow. Checking 70,000 entries one by one as well would cost a visitor
- * a second for data our own server has just made; what is stored is checked whenever it is read back.
+ * Reads a stream of days: a header, what the day folds into, and its entries. A day is handed on as soon as its second line
+ * is there; its entries are kept as they come, and read when somebody follows a figure down to them. Throws on a line that is
+ * not what it should be.
  */
 export async function importDays(store: KeyValue, batches: AsyncIterable<readonly string[]>, onDay: (day: PastDay, progress: Progress) => void): Promise<void> {
   let header: z.infer<typeof DayLineSchema> | null = null
+  let folded: PastDay | null = null
   let lines: string[] = []
   const writes: Promise<void>[] = []
   const finish = () => {
-    if (header === null) return
-    // One parse of a whole day takes half the time of ten thousand small ones.
-    const day = foldDay(header.day, JSON.parse(`[${lines.join(',')}]`) as LedgerEntry[])
-    onDay(day, { done: header.dayNo, days: header.days })
+    if (header === null || folded === null) return
     // The disk keeps up in its own time; a day counts as kept only with its entries, which are therefore first.
-    const { day: name } = header
+    const day = folded
     const text = lines.join('\n')
-    writes.push(store.set(`entries/${name}`, text).then(() => store.set(`day/${name}`, day)))
+    writes.push(store.set(`entries/${day.day}`, text).then(() => store.set(`day/${day.day}`, day)))
   }
   for await (const batch of batches)
     for (const line of batch) {
       if (line.startsWith('{"kind":"day"')) {
         finish()
         header = DayLineSchema.parse(JSON.parse(line))
+        folded = null
         lines = []
+      } else if (header !== null && folded === null) {
+        const { kind: _kind, ...day } = FoldedLineSchema.parse(JSON.parse(line))
+        folded = day
+        onDay(day, { done: header.dayNo, days: header.days })
       } else if (line !== '') lines.push(line)
     }
   finish()

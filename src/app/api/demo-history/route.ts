@@ -1,10 +1,11 @@
 // GET /api/demo-history?seed=7&days=5&pace=week: past days of the scenario, simulated by the same floor and world
-// that run in the page, streamed as gzip NDJSON. A day is a header line and then its ledger entries.
+// that run in the page, streamed as gzip NDJSON. A day is a header line, what it folds into, and then its ledger entries.
 import { Readable, type Transform } from 'node:stream'
 import { createGzip } from 'node:zlib'
 import * as z from 'zod'
 import { toLine } from '@/core/ledger'
 import { DAY, utcDay } from '@/core/time'
+import { foldDay, foldedLine } from '@/exchange/archive/days'
 import { PACES, type Pace, simulateDay } from '@/world'
 
 export const dynamic = 'force-dynamic'
@@ -59,6 +60,7 @@ async function* days({ seed, days: count, pace, before }: z.infer<typeof QuerySc
     const paceOfDay: Pace = pace === 'week' ? (dayNo % 7 === 4 ? 'storm' : 'ordinary') : pace
     const entries = simulateDay({ seed, pace: paceOfDay, midnightMs })
     yield `${JSON.stringify({ kind: 'day', day: utcDay(midnightMs), dayNo, days: count, pace: paceOfDay })}\n`
+    yield `${foldedLine(foldDay(utcDay(midnightMs), entries))}\n`
     yield entries.map((entry) => `${toLine(entry)}\n`).join('')
     // A day takes a good part of a second: let the server answer others in between.
     await new Promise((resolve) => setImmediate(resolve))

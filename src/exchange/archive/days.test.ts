@@ -1,0 +1,37 @@
+import { expect, test } from 'vitest'
+import { toLine } from '@/core/ledger'
+import { memoryStore } from '@/exchange/store'
+import { simulateDay } from '@/world'
+import { entriesOfDay, foldDay, foldedLine, importDays, loadDays, type PastDay } from './days'
+
+const DAYS = ['2026-11-21', '2026-11-22'] as const
+const ENTRIES = DAYS.map((day) => simulateDay({ seed: 3, pace: 'ordinary', midnightMs: Date.parse(`${day}T00:00:00Z`) }))
+const LINES = DAYS.flatMap((day, i) => [
+  JSON.stringify({ kind: 'day', day, dayNo: i + 1, days: 2, pace: 'ordinary' }),
+  foldedLine(foldDay(day, ENTRIES[i] ?? [])),
+  ...(ENTRIES[i] ?? []).map(toLine),
+])
+
+/** The stream as a network would cut it. */
+async function* batchesOf(lines: readonly string[], size: number) {
+  for (let i = 0; i < lines.length; i += size) yield lines.slice(i, i + size)
+}
+
+test('a day is handed on before its entries, is what they fold into, and is kept with them', async () => {
+  const store = memoryStore()
+  const seen: { readonly day: PastDay; readonly stored: number }[] = []
+  await importDays(store, batchesOf(LINES, 700), (day) => seen.push({ day, stored: seen.length }))
+  expect(seen.map((s) => s.day.day)).toEqual([...DAYS])
+  for (const [i, day] of DAYS.entries()) {
+    const entries = await entriesOfDay(store, day)
+    expect(entries).toEqual(ENTRIES[i])
+    // The figures of the day can be recomputed from its entries alone.
+    expect(JSON.parse(JSON.stringify(foldDay(day, entries)))).toEqual(seen[i]?.day)
+  }
+  expect((await loadDays(store)).map((d) => d.records.length)).toEqual(seen.map((s) => s.day.records.length))
+})
+
+test('a day whose folding is damaged stops the import instead of being believed', async () => {
+  const broken = LINES.map((line, i) => (i === 1 ? line.replace('"direction":"inbound"', '"direction":"sideways"') : line))
+  await expect(importDays(memoryStore(), batchesOf(broken, 50), () => {})).rejects.toThrow('direction')
+})
