@@ -5,7 +5,7 @@ import { useHistory } from '@/exchange/react'
 export function HistoryProgress() {
   const { progress, opening } = useHistory()
   if (opening !== null) return opening.ok ? null : <p className="mt-4 border-red border-l-4 pl-2 text-red">{opening.says}</p>
-  if (progress === null) return null
+  if (progress === null || progress.done === progress.days) return null
   return (
     <div className="mt-4 max-w-96">
       <label htmlFor="history-progress" className="eyebrow">

@@ -85,7 +85,7 @@ export interface Asked<T> {
 
 /**
  * Asks the archive and asks again whenever it holds more. `ask` must be stable (useCallback). The former answer stays
- * until the next one is there; answers that come late are dropped.
+ * until the next one is there; an answer that comes after a newer one is dropped.
  */
 export function useArchive<T>(ask: (api: ArchiveClient['api']) => Promise<T>): Asked<T> {
   const archive = useContext(ConnectionContext)?.archive
@@ -94,11 +94,17 @@ export function useArchive<T>(ask: (api: ArchiveClient['api']) => Promise<T>): A
   useEffect(() => {
     if (archive === undefined) return
     let alive = true
+    let shown = 0
     const run = () => {
       const mine = ++turn.current
+      const show = (next: Asked<T>) => {
+        if (!alive || mine < shown) return
+        shown = mine
+        setAsked(next)
+      }
       ask(archive.api).then(
-        (value) => alive && mine === turn.current && setAsked({ value, problem: null }),
-        (error: unknown) => alive && mine === turn.current && setAsked({ value: null, problem: error instanceof Error ? error.message : String(error) }),
+        (value) => show({ value, problem: null }),
+        (error: unknown) => show({ value: null, problem: error instanceof Error ? error.message : String(error) }),
       )
     }
     run()

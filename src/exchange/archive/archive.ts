@@ -52,6 +52,8 @@ const PREVIOUS_LIMIT = 12
 
 export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: () => Promise<Response>): Archive {
   let past: PastDay[] = []
+  /** Days are here before their entries are. */
+  let importing: Promise<void> = Promise.resolve()
   const live = createLedgerFolder()
   const liveEntries: LedgerEntry[] = []
 
@@ -71,10 +73,11 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: () => Pr
       const response = await fetchDays()
       if (!response.ok || response.body === null)
         return { ok: false, says: `Past days could not be fetched (${response.status}). Today's figures work without them.` }
-      await importDays(store, linesOf(response.body), (day, progress) => {
+      importing = importDays(store, linesOf(response.body), (day, progress) => {
         past = [...past, day]
         onProgress(progress)
       })
+      await importing
       return { ok: true, days: past.length }
     },
     addLive(text) {
@@ -112,7 +115,9 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: () => Pr
         return entries.filter((e) => 'callId' in e.event && ids.has(e.event.callId))
       }
       const fromLive = ofCall(liveEntries)
-      return { record, entries: fromLive.length > 0 ? fromLive : ofCall(await entriesOfDay(store, utcDay(record.offeredAtMs))) }
+      if (fromLive.length > 0) return { record, entries: fromLive }
+      await importing
+      return { record, entries: ofCall(await entriesOfDay(store, utcDay(record.offeredAtMs))) }
     },
     previousContacts({ customer, number }, exceptCallId) {
       if (customer === null && number === null) return []

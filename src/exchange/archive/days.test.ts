@@ -2,15 +2,14 @@ import { expect, test } from 'vitest'
 import { toLine } from '@/core/ledger'
 import { memoryStore } from '@/exchange/store'
 import { simulateDay } from '@/world'
-import { entriesOfDay, foldDay, foldedLine, importDays, loadDays, type PastDay } from './days'
+import { entriesLine, entriesOfDay, foldDay, foldedLine, importDays, loadDays, type PastDay } from './days'
 
 const DAYS = ['2026-11-21', '2026-11-22'] as const
 const ENTRIES = DAYS.map((day) => simulateDay({ seed: 3, pace: 'ordinary', midnightMs: Date.parse(`${day}T00:00:00Z`) }))
-const LINES = DAYS.flatMap((day, i) => [
-  JSON.stringify({ kind: 'day', day, dayNo: i + 1, days: 2, pace: 'ordinary' }),
-  foldedLine(foldDay(day, ENTRIES[i] ?? [])),
-  ...(ENTRIES[i] ?? []).map(toLine),
-])
+const LINES = [
+  ...DAYS.map((day, i) => foldedLine(foldDay(day, ENTRIES[i] ?? []), i + 1, DAYS.length)),
+  ...DAYS.flatMap((day, i) => [entriesLine(day), ...(ENTRIES[i] ?? []).map(toLine)]),
+]
 
 /** The stream as a network would cut it. */
 async function* batchesOf(lines: readonly string[], size: number) {

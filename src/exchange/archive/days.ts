@@ -12,44 +12,48 @@ export const PastDaySchema = z.object({
 })
 export type PastDay = z.infer<typeof PastDaySchema>
 
-const DayLineSchema = z.object({ kind: z.literal('day'), day: z.string(), dayNo: z.number(), days: z.number() })
-
 export type Progress = { readonly done: number; readonly days: number }
 
-/** The line after a day's header: what its entries fold into, so that a visitor need not wait for the folding. */
-export const foldedLine = (day: PastDay): string => JSON.stringify({ kind: 'folded', ...day })
-const FoldedLineSchema = PastDaySchema.extend({ kind: z.literal('folded') })
+const BATCHES_BETWEEN_PAUSES = 8
+
+/** What a day's entries fold into: sent before them, so that a visitor need not wait for the folding. */
+export const foldedLine = (day: PastDay, dayNo: number, days: number): string => JSON.stringify({ kind: 'folded', dayNo, days, ...day })
+export const entriesLine = (day: string): string => JSON.stringify({ kind: 'entries', day })
+const FoldedLineSchema = PastDaySchema.extend({ kind: z.literal('folded'), dayNo: z.number(), days: z.number() })
+const EntriesLineSchema = z.object({ kind: z.literal('entries'), day: z.string() })
 
 /**
- * Reads a stream of days: a header, what the day folds into, and its entries. A day is handed on as soon as its second line
- * is there; its entries are kept as they come, and read when somebody follows a figure down to them. Throws on a line that is
- * not what it should be.
+ * Reads a stream of days: first what each of them folds into, which is handed on at once, then the entries of each, which are
+ * kept and read when somebody follows a figure down to them. Throws on a line that is not what it should be.
  */
 export async function importDays(store: KeyValue, batches: AsyncIterable<readonly string[]>, onDay: (day: PastDay, progress: Progress) => void): Promise<void> {
-  let header: z.infer<typeof DayLineSchema> | null = null
-  let folded: PastDay | null = null
-  let lines: string[] = []
+  const folded = new Map<string, PastDay>()
   const writes: Promise<void>[] = []
+  let current: string | null = null
+  let lines: string[] = []
   const finish = () => {
-    if (header === null || folded === null) return
+    const day = current === null ? undefined : folded.get(current)
+    if (day === undefined) return
     // The disk keeps up in its own time; a day counts as kept only with its entries, which are therefore first.
-    const day = folded
     const text = lines.join('\n')
     writes.push(store.set(`entries/${day.day}`, text).then(() => store.set(`day/${day.day}`, day)))
   }
-  for await (const batch of batches)
+  let batchNo = 0
+  for await (const batch of batches) {
     for (const line of batch) {
-      if (line.startsWith('{"kind":"day"')) {
+      if (line.startsWith('{"kind":"folded"')) {
+        const { kind: _kind, dayNo, days, ...day } = FoldedLineSchema.parse(JSON.parse(line))
+        folded.set(day.day, day)
+        onDay(day, { done: dayNo, days })
+      } else if (line.startsWith('{"kind":"entries"')) {
         finish()
-        header = DayLineSchema.parse(JSON.parse(line))
-        folded = null
+        current = EntriesLineSchema.parse(JSON.parse(line)).day
         lines = []
-      } else if (header !== null && folded === null) {
-        const { kind: _kind, ...day } = FoldedLineSchema.parse(JSON.parse(line))
-        folded = day
-        onDay(day, { done: header.dayNo, days: header.days })
       } else if (line !== '') lines.push(line)
     }
+    // Chunks that are there already would follow each other without a pause: questions are answered in between.
+    if (++batchNo % BATCHES_BETWEEN_PAUSES === 0) await new Promise((resolve) => setTimeout(resolve))
+  }
   finish()
   await Promise.all(writes)
 }

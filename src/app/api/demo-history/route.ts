@@ -1,11 +1,12 @@
 // GET /api/demo-history?seed=7&days=5&pace=week: past days of the scenario, simulated by the same floor and world
-// that run in the page, streamed as gzip NDJSON. A day is a header line, what it folds into, and then its ledger entries.
+// that run in the page, streamed as gzip NDJSON. First a line for each day with
+// what it folds into (call records and agent states), then each day's ledger entries.
 import { Readable, type Transform } from 'node:stream'
 import { createGzip } from 'node:zlib'
 import * as z from 'zod'
 import { toLine } from '@/core/ledger'
 import { DAY, utcDay } from '@/core/time'
-import { foldDay, foldedLine } from '@/exchange/archive/days'
+import { entriesLine, foldDay, foldedLine } from '@/exchange/archive/days'
 import { PACES, type Pace, simulateDay } from '@/world'
 
 export const dynamic = 'force-dynamic'
@@ -55,14 +56,16 @@ function remember(key: string, stream: Transform): Transform {
 
 async function* days({ seed, days: count, pace, before }: z.infer<typeof QuerySchema>): AsyncGenerator<string> {
   const endMs = Date.parse(`${before ?? utcDay(Date.now())}T00:00:00Z`)
+  const ledgers: { readonly day: string; readonly text: string }[] = []
   for (let dayNo = 1; dayNo <= count; dayNo++) {
     const midnightMs = endMs - (count - dayNo + 1) * DAY
     const paceOfDay: Pace = pace === 'week' ? (dayNo % 7 === 4 ? 'storm' : 'ordinary') : pace
     const entries = simulateDay({ seed, pace: paceOfDay, midnightMs })
-    yield `${JSON.stringify({ kind: 'day', day: utcDay(midnightMs), dayNo, days: count, pace: paceOfDay })}\n`
-    yield `${foldedLine(foldDay(utcDay(midnightMs), entries))}\n`
-    yield entries.map((entry) => `${toLine(entry)}\n`).join('')
+    const day = utcDay(midnightMs)
+    ledgers.push({ day, text: entries.map((entry) => `${toLine(entry)}\n`).join('') })
+    yield `${foldedLine(foldDay(day, entries), dayNo, count)}\n`
     // A day takes a good part of a second: let the server answer others in between.
     await new Promise((resolve) => setImmediate(resolve))
   }
+  for (const { day, text } of ledgers) yield `${entriesLine(day)}\n${text}`
 }
