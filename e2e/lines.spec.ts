@@ -133,7 +133,7 @@ test('a conference of three: mute one, talk privately with one, leave it', async
   await button(page, `Unmute ${OTTOLINE}`).click()
   await button(page, 'Talk privately to Kester Oddersey').click()
   await page.getByRole('menuitem', { name: 'The others hear music' }).click()
-  await expect(boardWords(page)).toHaveText(`You are talking privately with Kester Oddersey; ${OTTOLINE} hear music.`)
+  await expect(boardWords(page)).toHaveText(`You are talking privately with Kester Oddersey; ${OTTOLINE} hears music.`)
   await expect(cord(page, 'apart')).toHaveCount(1)
   await button(page, 'Come back to all').click()
   await expect(cord(page, 'talking')).toHaveCount(2)
@@ -198,6 +198,9 @@ test('a hang-up can be undone, and Hang up and then wait ends the call', async (
   await expect(boardWords(page)).toHaveText(`You are talking with ${OTTOLINE}.`)
   await button(page, 'Hang up').click()
   await expect(state(page)).toHaveText('Wrap-up', { timeout: 8_000 })
+  await page.goto('/results')
+  await button(page, 'Today').click()
+  await expect(page.getByText('1 press was taken back within the grace')).toBeVisible()
 })
 
 test('keypad tones are heard by the port office, and the call moves to the desk handset', async ({ page }) => {

@@ -61,6 +61,12 @@ export function Results({ centre }: { centre: CentreView }) {
       {report !== null && (
         <div className="mt-4 space-y-8">
           <Figures report={report} />
+          {report.takenBackCount > 0 && (
+            <p className="!mt-3 text-soft">
+              <strong className="text-ink">{report.takenBackCount}</strong> {report.takenBackCount === 1 ? 'press was' : 'presses were'} taken back within the
+              grace, before anybody was cut off.
+            </p>
+          )}
           <div className="grid gap-10 lg:grid-cols-2">
             <SeriesChart series={report.series} byHour={days.from === days.to} />
             <GroupsTable caption="By queue" rows={report.queues} />

@@ -57,8 +57,9 @@ function describeCall(me: MeView, view: CallView, names: Names, nowMs: number): 
   if (mine?.state === 'held') return `${who} ${reached.length === 1 ? 'is' : 'are'} on hold, ${formatClock(nowMs - mine.sinceMs)}.${failed}`
   const private_ = call.aside?.byAgentId === me.id ? others.find((c) => c.deviceId === call.aside?.deviceId) : undefined
   if (private_ !== undefined) {
-    const rest = listed(reached.filter((c) => c !== private_).map((c) => nameOf(c.party, names)))
-    return `You are talking privately with ${nameOf(private_.party, names)}; ${rest} ${call.aside?.othersHear === 'music' ? 'hear music' : 'hear each other'}.`
+    const rest = reached.filter((c) => c !== private_).map((c) => nameOf(c.party, names))
+    const hear = rest.length === 1 ? 'hears' : 'hear'
+    return `You are talking privately with ${nameOf(private_.party, names)}; ${listed(rest)} ${hear} ${call.aside?.othersHear === 'music' ? 'music' : 'each other'}.`
   }
   return `You are talking with ${who}.${me.muted ? ' You are muted.' : ''}${failed}`
 }

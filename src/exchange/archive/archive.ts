@@ -22,6 +22,8 @@ export interface Report {
   /** Calls offered, answered and abandoned per hour or per day of the span. */
   readonly series: readonly SeriesPoint[]
   readonly records: readonly CallRecord[]
+  /** Ends that were pressed and taken back within the grace: presses by mistake, for the centre's own improvement. */
+  readonly takenBackCount: number
 }
 
 export interface SeriesPoint {
@@ -102,6 +104,7 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: () => Pr
         ),
         agents: byAgent(inSpan, names, options(nowMs)).map((g) => ({ ...g, ...occupancy(states.filter((i) => i.agent === g.name)) })),
         series: toSeries(inSpan, span, stepMs),
+        takenBackCount: liveEntries.filter((e) => e.event.kind === 'clearTakenBack' && e.atMs >= span.fromMs && e.atMs < span.toMs).length,
         records: inSpan.toSorted((a, b) => b.offeredAtMs - a.offeredAtMs),
       }
     },
