@@ -1,10 +1,10 @@
 'use client'
-import { Desk } from '@/desk'
+import { Desk, PageFrame } from '@/desk'
 import { useFloorView } from '@/exchange/react'
-import { StartFrame, StartShift } from '@/start'
+import { StartShift } from '@/start'
 
 export default function DeskPage() {
   const view = useFloorView()
   if (view?.me) return <Desk view={view} me={view.me} />
-  return <StartFrame view={view}>{view !== null && <StartShift centre={view.centre} seats={view.seats} queues={view.queues} />}</StartFrame>
+  return <PageFrame here="desk">{(floor) => <StartShift centre={floor.centre} seats={floor.seats} queues={floor.queues} />}</PageFrame>
 }

@@ -7,10 +7,12 @@ import type { AgentCommand } from '@/core/floor'
 import type { CallId } from '@/core/ids'
 import type { CallView, FloorView, MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
+import { RINGING } from '@/sound'
 import { Announcer } from './announcer'
 import { Board, type OpenPanel } from './board/board'
 import { isMine } from './board/describe'
 import { usePersonalNumber } from './board/personal-setting'
+import { useCadence } from './cadence'
 import { callShortcuts, lineInFront } from './call-shortcuts'
 import { DialLine } from './dial-line'
 import { DragToLine } from './drag-to-line'
@@ -20,13 +22,14 @@ import { Notices } from './notices'
 import { OutcomeTray, type OutcomeTrayHandle } from './outcome-tray'
 import { ReadingPane, type ReadingPaneHandle } from './reading-pane'
 import { Record } from './record'
-import { useRingSound } from './ring-sound'
 import { ShiftBar } from './shift-bar'
 import { useShortcuts } from './shortcuts'
 import { ShortcutsDialog } from './shortcuts-dialog'
 import { SoundMenu } from './sound-menu'
 import { StandIns } from './stand-ins'
 import { TodayColumn, WaitingPane } from './waiting'
+
+const RING_LOUDNESS = 0.16
 
 export function Desk({ view, me }: { view: FloorView; me: MeView }) {
   const command = useCommand()
@@ -50,7 +53,7 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
   const ringing = inFront?.call.connections.some((c) => isMine(c, agentId) && c.state === 'alerting') ?? false
   const [voiceVolume, setVoiceVolume] = usePersonalNumber('voice volume', 1)
   const [ringVolume, setRingVolume] = usePersonalNumber('ring volume', 0.75)
-  useRingSound(ringing && contact?.ringSilenced !== true, ringVolume)
+  useCadence(RINGING, ringing && contact?.ringSilenced !== true, RING_LOUDNESS * ringVolume)
   const sound = useLineSound(me, calls, voiceVolume)
 
   // What was refused is said until the state it was said in has passed.

@@ -1,3 +1,2 @@
-export { ResultsFrame } from './frame'
 export { OneCall } from './one-call'
 export { Results } from './results'

@@ -1,2 +1,1 @@
-export { StartFrame } from './frame'
 export { StartShift } from './start-shift'

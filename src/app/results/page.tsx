@@ -1,15 +1,16 @@
 'use client'
 import { Suspense } from 'react'
-import { Results, ResultsFrame } from '@/results'
+import { PageFrame } from '@/desk'
+import { Results } from '@/results'
 
 export default function ResultsPage() {
   return (
-    <ResultsFrame>
+    <PageFrame here="results">
       {(view) => (
         <Suspense>
           <Results centre={view.centre} />
         </Suspense>
       )}
-    </ResultsFrame>
+    </PageFrame>
   )
 }

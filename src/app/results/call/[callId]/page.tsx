@@ -1,8 +1,9 @@
 'use client'
 import { use } from 'react'
-import { OneCall, ResultsFrame } from '@/results'
+import { PageFrame } from '@/desk'
+import { OneCall } from '@/results'
 
 export default function CallPage({ params }: { params: Promise<{ callId: string }> }) {
   const { callId } = use(params)
-  return <ResultsFrame>{(view) => <OneCall callId={callId} names={view} />}</ResultsFrame>
+  return <PageFrame here="results">{(view) => <OneCall callId={callId} names={view} />}</PageFrame>
 }

@@ -1,17 +1,20 @@
 'use client'
-// The frame around the start of shift: name, places, and what the floor has to say before anybody has signed in.
+// The frame of every page but the desk itself: name, places, notices, and a word while the floor opens.
 import type { ReactNode } from 'react'
-import { Navigation, Notices } from '@/desk'
 import type { FloorView } from '@/exchange/protocol'
+import { useFloorView } from '@/exchange/react'
+import { Navigation } from './navigation'
+import { Notices } from './notices'
 
-export function StartFrame({ view, children }: { view: FloorView | null; children: ReactNode }) {
+export function PageFrame({ here, children }: { here: 'desk' | 'results'; children: (view: FloorView) => ReactNode }) {
+  const view = useFloorView()
   return (
     <div className="min-h-screen">
       <header className="flex h-11 items-center gap-4 border-line-strong border-b bg-raised px-4">
         <span className="font-semibold text-green">Loyal Switchboard</span>
         <span className="text-soft">{view?.centre.name}</span>
         <div className="ml-auto">
-          <Navigation here="desk" />
+          <Navigation here={here} />
         </div>
       </header>
       {view !== null && <Notices floor={view.floor} />}
@@ -20,7 +23,7 @@ export function StartFrame({ view, children }: { view: FloorView | null; childre
           Opening the floor…
         </p>
       ) : (
-        children
+        children(view)
       )}
     </div>
   )

@@ -1,0 +1,85 @@
+import { describe, expect, test } from 'vitest'
+import { toLine } from '@/core/ledger'
+import { DAY, HOUR } from '@/core/time'
+import { memoryStore } from '@/exchange/store'
+import { simulateDay } from '@/world'
+import { FENNHOLM } from '@/world/scenario'
+import { createArchive } from './archive'
+import { entriesLine, foldDay, foldedLine } from './days'
+
+const MIDNIGHT_MS = Date.parse('2026-11-23T00:00:00Z')
+const PAST = simulateDay({ seed: 5, pace: 'ordinary', midnightMs: MIDNIGHT_MS })
+const TODAY = simulateDay({ seed: 6, pace: 'ordinary', midnightMs: MIDNIGHT_MS + DAY })
+const NOW_MS = MIDNIGHT_MS + 2 * DAY
+const BOTH = { fromMs: MIDNIGHT_MS, toMs: NOW_MS }
+
+function answerOf(status = 200): Response {
+  const lines = [foldedLine(foldDay('2026-11-23', PAST), 1, 1), entriesLine('2026-11-23'), ...PAST.map(toLine)].join('\n')
+  return new Response(new Blob([lines]).stream().pipeThrough(new CompressionStream('gzip')), { status })
+}
+
+async function anArchive(store = memoryStore(), fetchDays = async () => answerOf()) {
+  const archive = createArchive(store, FENNHOLM, fetchDays)
+  const opening = await archive.open(() => {})
+  return { archive, opening }
+}
+
+describe('the archive', () => {
+  test('past days and the live ledger are added up together', async () => {
+    const { archive } = await anArchive()
+    const past = archive.report(BOTH, NOW_MS, HOUR).all
+    expect(archive.addLive(TODAY.map(toLine).join('\n'))).toBe(TODAY.length)
+    const both = archive.report(BOTH, NOW_MS, HOUR)
+    const queued = (entries: typeof PAST) => entries.filter((e) => e.event.kind === 'callQueued').length
+    expect(past.offered).toBe(queued(PAST))
+    expect(both.all.offered).toBe(queued(PAST) + queued(TODAY))
+    expect(both.queues.reduce((sum, q) => sum + q.measures.offered, 0)).toBe(both.all.offered)
+    // Every offered call stands in exactly one step of the series, unless it was still waiting at the end.
+    expect(both.series.reduce((sum, p) => sum + p.answered + p.abandoned, 0)).toBe(both.all.answered + both.all.abandoned)
+  })
+
+  test('entries that come twice are taken once', async () => {
+    const { archive } = await anArchive()
+    const text = TODAY.map(toLine).join('\n')
+    archive.addLive(text)
+    const once = archive.report(BOTH, NOW_MS, HOUR).all
+    archive.addLive(text)
+    expect(archive.report(BOTH, NOW_MS, HOUR).all).toEqual(once)
+  })
+
+  test('a call of a past day is followed down to its events', async () => {
+    const { archive } = await anArchive()
+    const { callId } = archive.report(BOTH, NOW_MS, HOUR).records.find((r) => r.result === 'handled') ?? { callId: '' }
+    const found = await archive.call(callId)
+    expect(found?.entries[0]?.event.kind).toBe('callQueued')
+    expect(found?.entries.some((e) => e.event.kind === 'outcomeSaved')).toBe(true)
+    expect(await archive.call('call_of_nobody')).toBeNull()
+  })
+
+  test('days that are stored are not fetched again', async () => {
+    const store = memoryStore()
+    await anArchive(store)
+    const { opening, archive } = await anArchive(store, async () => {
+      throw new Error('asked the server in vain')
+    })
+    expect(opening).toEqual({ ok: true, days: 1 })
+    expect(archive.report(BOTH, NOW_MS, HOUR).all.offered).toBeGreaterThan(500)
+  })
+
+  test('without a server today’s figures work, and it is said', async () => {
+    const { opening, archive } = await anArchive(memoryStore(), async () => answerOf(503))
+    expect(opening).toEqual({ ok: false, says: 'Past days could not be fetched (503). Today’s figures work without them.'.replace('’', "'") })
+    archive.addLive(TODAY.map(toLine).join('\n'))
+    expect(archive.report(BOTH, NOW_MS, HOUR).all.offered).toBeGreaterThan(500)
+  })
+
+  test('earlier calls with a person come newest first, by name and otherwise by number', async () => {
+    const { archive } = await anArchive()
+    const known = archive.report(BOTH, NOW_MS, HOUR).records.find((r) => r.customer !== null)
+    const earlier = archive.previousContacts({ customer: known?.customer ?? null, number: null }, 'none')
+    expect(earlier.length).toBeGreaterThan(0)
+    expect(earlier.every((r) => r.customer === known?.customer)).toBe(true)
+    expect(earlier.map((r) => r.offeredAtMs)).toEqual(earlier.map((r) => r.offeredAtMs).toSorted((a, b) => b - a))
+    expect(archive.previousContacts({ customer: null, number: null }, 'none')).toEqual([])
+  })
+})
