@@ -85,7 +85,7 @@ export interface CentreView {
   /** Numbers the centre calls often. */
   readonly places: readonly { readonly name: string; readonly number: string }[]
   /** People of the customer record stand-in who can be looked up and who can be asked to ring. */
-  readonly people: readonly { readonly id: string; readonly name: string; readonly number: string; readonly group: string }[]
+  readonly people: readonly { readonly id: string; readonly name: string; readonly number: string; readonly mobile: string | null; readonly group: string }[]
 }
 
 export interface SeatView {

@@ -23,7 +23,7 @@ export function selectCentre({ setUp }: FloorState): CentreView {
     outcomeSets,
     outsideOutcomeSetId,
     places: PLACES.map(({ name, number }) => ({ name, number })),
-    people: CUSTOMERS.map(({ id, name, number, group }) => ({ id, name, number, group })),
+    people: CUSTOMERS.map(({ id, name, number, mobile, group }) => ({ id, name, number, mobile, group })),
   }
 }
 

@@ -276,6 +276,21 @@ describe('what comes of it', () => {
     expect(record?.agents.find((l) => l.agent === 'Ann')).toMatchObject({ role: 'handled', holdMs: 2_000 })
   })
 
+  test('a hundred parties: everybody hears everybody, and nothing is fixed at three', () => {
+    const floor = floorAfter(TALKING)
+    for (let nth = 2; nth <= 100; nth++) {
+      const typed = `01632 960${String(nth).padStart(3, '0')}`
+      for (const command of [on('addParty', 1, { target: { ...number, typed } }), farEnd(1, nth, 'ringing'), farEnd(1, nth, 'answered')])
+        expect(floor.give(command, 10)).toBe('ok')
+    }
+    const crowd = must(floor.state().calls, call(1))
+    expect(crowd.connections).toHaveLength(101)
+    const ears = whoHearsWhom(crowd, isMutedOn(floor.state()))
+    expect(ears.filter((e) => e.hears === 'voice')).toHaveLength(101 * 100)
+    expect(floor.give(on('endForEveryone'))).toBe('ok')
+    expect(get(floor.state().calls, call(1))).toBeUndefined()
+  })
+
   test('a queue that records begins at the answer, pauses on a sensitive page and goes on after it', () => {
     const [queue, ...queues] = SMALL.queues
     const [script] = SMALL.scripts

@@ -2,7 +2,7 @@
 // What every part of the board needs: who I am, the names, a way to give commands, and the preview that is shown.
 import { createContext, useCallback, useContext, useRef, useState } from 'react'
 import type { AgentCommand, Preview } from '@/core/floor'
-import type { CallView, CentreView, MeView, QueueView, SeatView } from '@/exchange/protocol'
+import type { CallView, CentreView, MeView, ParkedView, QueueView, SeatView } from '@/exchange/protocol'
 import { useFloor } from '@/exchange/react'
 
 export interface Shown {
@@ -14,6 +14,7 @@ export interface BoardTools {
   readonly centre: CentreView
   readonly seats: readonly SeatView[]
   readonly queues: readonly QueueView[]
+  readonly parked: readonly ParkedView[]
   readonly give: (command: AgentCommand) => Promise<boolean>
   /** Draws the cords as they would be after the command, until `endPreview`. */
   readonly startPreview: (command: AgentCommand) => void

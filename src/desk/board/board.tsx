@@ -40,7 +40,7 @@ export function Board({ me, centre, seats, queues, calls, parked, contacts, give
   const { shown, startPreview, endPreview } = usePreview()
   const names = { me, seats, centre }
   return (
-    <BoardProvider value={{ me, centre, seats, queues, give, startPreview, endPreview }}>
+    <BoardProvider value={{ me, centre, seats, queues, parked, give, startPreview, endPreview }}>
       <section aria-label="Board" className="relative shrink-0 border-line-strong border-b bg-paper px-4">
         {calls.length === 0 ? (
           <IdleLine me={me} centre={centre} queues={queues} contacts={contacts} />

@@ -28,7 +28,7 @@ interface Props {
 }
 
 export function Picker({ callId, use, target = null, onClose }: Props) {
-  const { me, centre, seats, queues, give, startPreview, endPreview } = useBoard()
+  const { me, centre, seats, queues, parked, give, startPreview, endPreview } = useBoard()
   const [typed, setTyped] = useState('')
   const [at, setAt] = useState(0)
   const [problem, setProblem] = useState<string | null>(null)
@@ -46,12 +46,17 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
   }, [])
 
   const reading = /\d/.test(typed) ? readNumber?.(typed, centre.homeCountry) : undefined
-  const all = choicesFor(typed, { me, centre, seats, queues }, reading)
+  const all = choicesFor(typed, { me, centre, seats, queues, parked }, reading)
   const choices = target === null || typed !== '' ? all : choicesOf(target, { me, centre, seats, queues })
   const chosen = choices[Math.min(at, choices.length - 1)]
   const verbs = VERBS[use]
 
-  const commandFor = (verb: Verb, choice: Choice): AgentCommand => ({ kind: verb, agentId: me.id, callId, target: choice.target })
+  const commandFor = (verb: Verb, { target: whom, instead }: Choice): AgentCommand => {
+    if (instead === undefined) return { kind: verb, agentId: me.id, callId, target: whom }
+    if (instead.verb === 'Pick up') return { kind: 'pickUp', agentId: me.id, callId: instead.callId }
+    return { kind: 'moveCall', agentId: me.id, callId, endpoint: instead.endpoint }
+  }
+  const labelOf = (verb: Verb) => chosen?.instead?.verb ?? LABELS[verb]
   const take = async (verb: Verb, choice: Choice | undefined) => {
     if (choice === undefined) {
       setProblem(
@@ -62,7 +67,7 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
       field.current?.focus()
       return
     }
-    setPreferred(verb)
+    if (choice.instead === undefined) setPreferred(verb)
     endPreview()
     if (await give(commandFor(verb, choice))) onClose()
     else field.current?.focus()
@@ -110,7 +115,7 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
             }}
           />
           <div className="mt-2 flex flex-wrap gap-2">
-            {verbs.map((verb) => (
+            {(chosen?.instead === undefined ? verbs : [preferred]).map((verb) => (
               <Button
                 key={verb}
                 tone={verb === preferred ? 'primary' : 'plain'}
@@ -120,14 +125,18 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
                 onBlur={endPreview}
                 onClick={() => void take(verb, chosen)}
               >
-                {LABELS[verb]}
+                {labelOf(verb)}
               </Button>
             ))}
             <Button tone="quiet" onClick={onClose}>
               Cancel
             </Button>
           </div>
-          <p className="mt-2 text-soft">{chosen === undefined ? 'Enter needs somebody to go to.' : `Enter: ${LABELS[preferred]} to ${chosen.name}`}</p>
+          <p className="mt-2 text-soft">
+            {chosen === undefined
+              ? 'Enter needs somebody to go to.'
+              : `Enter: ${labelOf(preferred)} ${chosen.instead?.verb === 'Pick up' ? '' : 'to '}${chosen.name}`}
+          </p>
           {problem !== null && <Problem>{problem}</Problem>}
         </div>
         <div id={`${id}-list`} role="listbox" aria-label="Where to" className="max-h-[228px] min-w-0 overflow-auto">

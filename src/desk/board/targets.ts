@@ -1,13 +1,20 @@
-// What the picker offers for what is typed: colleagues, queues, mailboxes, places, people we know, and any number.
-import type { Target } from '@/core/calls'
+// What the picker offers for what is typed: colleagues, queues, mailboxes, places, people we know with each of their numbers,
+// any number; and, of one's own, the devices a call may be moved to and the slots with a parked call.
+import type { Endpoint, Target } from '@/core/calls'
 import type { NumberReading } from '@/core/directory'
+import type { CallId } from '@/core/ids'
 import { formatClock } from '@/core/time'
 import { stateWords } from '@/desk/state-words'
-import type { CentreView, MeView, QueueView, SeatView } from '@/exchange/protocol'
+import type { CentreView, MeView, ParkedView, QueueView, SeatView } from '@/exchange/protocol'
+
+/** What is not somebody to go to, but has a verb of its own. */
+export type Instead = { readonly verb: 'Move call'; readonly endpoint: Endpoint } | { readonly verb: 'Pick up'; readonly callId: CallId }
 
 export interface Choice {
   readonly key: string
   readonly target: Target
+  /** Set where the usual verbs do not apply; `target` then says nothing. */
+  readonly instead?: Instead
   readonly name: string
   readonly kind: string
   /** State in words: what the agent must know before sending anybody there. */
@@ -23,6 +30,7 @@ interface Known {
   readonly centre: CentreView
   readonly seats: readonly SeatView[]
   readonly queues: readonly QueueView[]
+  readonly parked?: readonly ParkedView[]
 }
 
 const AT_MOST = 7
@@ -41,11 +49,17 @@ export function choicesFor(typed: string, known: Known, reading: NumberReading |
     .filter((s) => s.role === 'agent' && wanted !== '' && (fits(`voicemail of ${s.name}`) || (s.state === 'signedOut' && fits(s.name))))
     .map(mailbox)
   const places = known.centre.places.filter((p) => fits(p.name)).map((p) => outside(p.name, p.number, 'Place'))
-  const people = wanted.length < 2 ? [] : known.centre.people.filter((p) => fits(p.name)).map((p) => outside(p.name, p.number, p.group))
+  const people = wanted.length < 2 ? [] : known.centre.people.filter((p) => fits(p.name)).flatMap(numbersOf)
+  // Only where a line is there to move: the dial line asks without.
+  const devices = known.parked === undefined || wanted === '' ? [] : DEVICES.filter((d) => fits(d.name)).map(device)
+  const slots = wanted === '' ? [] : (known.parked ?? []).filter((p) => fits(`slot ${p.slot}`) || fits(p.label)).map(slot)
   const number = reading?.ok ? [typedNumber(typed, reading.number.international, reading.number.readAs)] : []
   const free = colleagues.filter((c) => c.isFree)
   const rest = colleagues.filter((c) => !c.isFree)
-  const all = wanted === '' ? [...queues, ...free, ...rest, ...places] : [...number, ...free, ...queues, ...rest, ...mailboxes, ...places, ...people]
+  const all =
+    wanted === ''
+      ? [...queues, ...free, ...rest, ...places]
+      : [...number, ...slots, ...devices, ...free, ...queues, ...rest, ...mailboxes, ...places, ...people]
   return all.slice(0, wanted === '' ? 12 : AT_MOST)
 }
 
@@ -87,6 +101,40 @@ function queue(name: string, view: QueueView): Choice {
     isFree: view.ready > view.waiting,
   }
 }
+
+const numbersOf = (p: CentreView['people'][number]): Choice[] =>
+  p.mobile === null
+    ? [outside(p.name, p.number, p.group)]
+    : [outside(p.name, p.number, `${p.group} · at home`), outside(p.name, p.mobile, `${p.group} · mobile`)]
+
+const DEVICES: readonly { readonly name: string; readonly endpoint: Endpoint }[] = [
+  { name: 'This computer', endpoint: 'computer' },
+  { name: 'Desk handset', endpoint: 'handset' },
+  { name: 'My own phone', endpoint: 'ownPhone' },
+]
+const NOBODY: Target = { kind: 'number', typed: '', name: null }
+
+const device = ({ name, endpoint }: (typeof DEVICES)[number]): Choice => ({
+  key: `device ${endpoint}`,
+  target: NOBODY,
+  instead: { verb: 'Move call', endpoint },
+  name,
+  kind: 'Your device',
+  state: 'takes this call over',
+  sinceMs: null,
+  isFree: false,
+})
+
+const slot = (p: ParkedView): Choice => ({
+  key: `slot ${p.slot}`,
+  target: NOBODY,
+  instead: { verb: 'Pick up', callId: p.callId },
+  name: p.label,
+  kind: `Parked, slot ${p.slot}`,
+  state: p.byName === null ? 'waits' : `by ${p.byName}`,
+  sinceMs: p.sinceMs,
+  isFree: false,
+})
 
 const mailbox = (s: SeatView): Choice => ({
   key: `voicemail ${s.id}`,

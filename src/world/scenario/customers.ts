@@ -7,6 +7,8 @@ import { createChance, seedFor } from '@/core/chance'
 export interface CustomerRecord extends Customer {
   readonly id: string
   readonly number: string
+  /** A second number, for one in four. */
+  readonly mobile: string | null
   /** Goes before others where queues allow it. */
   readonly isPassHolder: boolean
 }
@@ -41,7 +43,7 @@ const RANGES: readonly { readonly prefix: string; readonly count: number; readon
 
 export const CUSTOMERS: readonly CustomerRecord[] = makeCustomers()
 
-const BY_NUMBER = new Map(CUSTOMERS.map((c) => [c.number, c]))
+const BY_NUMBER = new Map(CUSTOMERS.flatMap((c) => [c.number, c.mobile].filter((n) => n !== null).map((n) => [n, c] as const)))
 
 export const customerByNumber = (e164: string): CustomerRecord | undefined => BY_NUMBER.get(e164)
 export const customerById = (id: string): CustomerRecord | undefined => CUSTOMERS.find((c) => c.id === id)
@@ -72,6 +74,7 @@ function makeCustomers(): CustomerRecord[] {
       name,
       number: `${range.prefix}${String(Math.floor(i / RANGES.length) * 7 + 11).padStart(range.digits, '0')}`,
       group,
+      mobile: i % 4 === 0 ? `+44770090${String(600 + i).padStart(4, '0')}` : null,
       isPassHolder: group === 'Islander with a pass',
       facts,
     }
