@@ -40,7 +40,7 @@ export function ShiftBar(props: Props) {
   const mine = queues.filter((q) => me.queueIds.includes(q.id))
   return (
     <header className="flex h-11 items-center gap-4 border-line-strong border-b bg-raised px-4">
-      <span className="font-semibold text-green">Loyal Switchboard</span>
+      <span className="whitespace-nowrap font-semibold text-green">Loyal Switchboard</span>
       <div className="flex items-center gap-2 border-line border-l pl-4">
         <span aria-hidden className={clsx('inline-block shrink-0', MARKS[me.state])} />
         <span role="status" aria-label="Your state" className="whitespace-nowrap font-semibold text-base">
@@ -61,7 +61,7 @@ export function ShiftBar(props: Props) {
           Stand-ins
         </Button>
         <Navigation here="desk" />
-        <span className="border-line border-l pl-3 text-soft">{me.name}</span>
+        <span className="whitespace-nowrap border-line border-l pl-3 text-soft max-xl:sr-only">{me.name}</span>
         <Button tone="quiet" onClick={onEndShift}>
           End shift
         </Button>

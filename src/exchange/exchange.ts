@@ -153,7 +153,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
   }
 
   const command = async (tab: Tab, requestId: string, asked: AgentCommand) => {
-    const given = asked.kind === 'makeCall' ? withCustomer(asked, state.setUp.homeCountry) : asked
+    const given = withKnown(asked, state.setUp.homeCountry)
     const decision = decide(state, given, { atMs: now() })
     if (!decision.ok) {
       const { says, next } = toRefusalText(decision.refusal)
@@ -232,9 +232,17 @@ export function createExchange(options: ExchangeOptions): Exchange {
   }
 }
 
-/** The customer record stand-in knows people by their number. */
-function withCustomer(command: Extract<AgentCommand, { kind: 'makeCall' }>, homeCountry: string): AgentCommand {
-  const reading = readNumber(command.typed, homeCountry)
-  const known = reading.ok ? customerByNumber(reading.number.e164) : undefined
-  return { ...command, customer: known === undefined ? null : toCustomer(known) }
+/** The customer record stand-in knows people by their number: whom an agent dials, and whom they bring to a call. */
+function withKnown(command: AgentCommand, homeCountry: string): AgentCommand {
+  if (command.kind === 'makeCall') {
+    const known = customerOf(command.typed, homeCountry)
+    return { ...command, customer: known === undefined ? null : toCustomer(known) }
+  }
+  if (!('target' in command) || command.target.kind !== 'number' || command.target.name !== null) return command
+  return { ...command, target: { ...command.target, name: customerOf(command.target.typed, homeCountry)?.name ?? null } }
+}
+
+function customerOf(typed: string, homeCountry: string) {
+  const reading = readNumber(typed, homeCountry)
+  return reading.ok ? customerByNumber(reading.number.e164) : undefined
 }

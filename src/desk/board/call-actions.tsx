@@ -68,7 +68,7 @@ export function ConsultActions({ view: { call }, mine, firstName, onTryNext }: P
   const failed = call.connections.some((c) => c.state === 'failed')
   const refusal: FloorRefusal | null = answered ? null : { reason: 'consultNotAnswered' }
   return (
-    <div className="flex items-center gap-2">
+    <div className="flex flex-wrap items-center justify-end gap-2">
       {failed ? (
         <Button tone="primary" onClick={onTryNext} shortcut={SHORTCUTS.transfer.keys}>
           Try next
@@ -128,12 +128,14 @@ export function LiveActions({ view: { call }, mine, panel, onPanel, consulting }
       </ActionButton>
     )
   return (
-    <div className="flex items-stretch gap-3">
+    <div className="flex flex-wrap items-stretch justify-end gap-3">
       <div className="grid auto-cols-auto grid-flow-col grid-rows-2 gap-1">
         <ActionButton
           command={{ kind: held ? 'retrieve' : 'hold', ...on }}
           refusal={why(held ? services.retrieve(call, me.id) : services.hold(call, me.id))}
           tone={held ? 'brass' : 'plain'}
+          // As wide as its longer name, so that nothing beside it moves when it changes.
+          className="min-w-[88px]"
           shortcut={SHORTCUTS.hold.keys}
         >
           {held ? 'Retrieve' : 'Hold'}

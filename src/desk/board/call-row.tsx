@@ -53,7 +53,10 @@ export function CallRow({ view, after, contact, firstName, consulting, panel, on
   return (
     <li
       ref={setNodeRef}
-      className={clsx(isOver && 'outline outline-2 outline-ink outline-dashed', 'grid grid-cols-[214px_128px_minmax(220px,1fr)_auto] items-center py-2')}
+      className={clsx(
+        isOver && 'outline outline-2 outline-ink outline-dashed',
+        'grid grid-cols-[minmax(160px,214px)_128px_minmax(246px,1fr)_minmax(250px,max-content)] items-center py-2',
+      )}
       data-line={second ? 'consult' : 'call'}
     >
       <Plate
@@ -70,7 +73,7 @@ export function CallRow({ view, after, contact, firstName, consulting, panel, on
         ))}
         {folds && <StackButton stack={stack} open={open} onToggle={() => setOpen(!open)} />}
       </div>
-      <div className="relative pl-5">
+      <div className="relative flex justify-end pl-5">
         {coming.length > 0 && after !== undefined && <Comers coming={coming} after={after} beside={shown.at(-1)} />}
         {call.clearing !== null ? (
           <UndoStrip call={call} about={removing === undefined ? '' : nameOf(removing.party, { me, seats, centre })} />
