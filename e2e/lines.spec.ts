@@ -73,6 +73,8 @@ test('attended transfer: to and fro, then completed; the caller’s state is alw
   await expect(button(page, 'Complete transfer')).toHaveAttribute('aria-disabled', 'true')
   await expect(kester.getByRole('region', { name: 'Board' })).toContainText('Eluned Tarnow')
   await expect(kester.getByRole('region', { name: 'Record' })).toContainText(OTTOLINE)
+  await button(kester, 'Silence').click()
+  await expect(button(kester, 'Silence')).toBeDisabled()
   await button(kester, 'Answer').click()
   await expect(cord(page, 'talking')).toHaveCount(1)
   await expect(cord(page, 'held')).toHaveCount(1)

@@ -132,7 +132,6 @@ const CAUSES = {
   parked: 'parked the call',
   removed: 'was removed',
   endedForEveryone: 'ended for everyone',
-  gaveUp: 'gave up',
 } as const
 
 const ENDPOINT_WORDS = { computer: 'the computer', handset: 'the desk handset', ownPhone: 'their own phone' } as const

@@ -21,7 +21,6 @@ export const CLEAR_CAUSES = [
   'parked',
   'removed',
   'endedForEveryone',
-  'gaveUp',
 ] as const
 export type ClearCause = (typeof CLEAR_CAUSES)[number]
 

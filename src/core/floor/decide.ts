@@ -172,9 +172,10 @@ function makeCall(draft: Draft, agent: Agent, command: Extract<AgentCommand, { k
 
 function silence(draft: Draft, agent: Agent, call: Call): Ruling {
   if (!agent.engagements.some((e) => e.callId === call.id && e.state === 'alerting')) return refuse({ reason: 'notRinging' })
-  // A consultation that rings has no contact to remember it by.
-  if (get(draft.state.contacts, call.id) === undefined) return null
-  return emit(draft, null, { kind: 'ringSilenced', callId: call.id, agentId: agent.id })
+  // A consult has no contact of its own to remember it by: that of the call it is about does.
+  const callId = call.consultFor ?? call.id
+  if (get(draft.state.contacts, callId) === undefined) return null
+  return emit(draft, null, { kind: 'ringSilenced', callId, agentId: agent.id })
 }
 
 function ruleOnContact(draft: Draft, agent: Agent, command: OnContact): Ruling {

@@ -52,6 +52,7 @@ export function Board({ me, centre, seats, queues, calls, parked, contacts, give
                 view={view}
                 after={shown?.views.find((v) => v.call.id === view.call.id)}
                 contact={contacts.find((c) => c.callId === view.call.id)}
+                silenced={contacts.find((c) => c.callId === (view.call.consultFor ?? view.call.id))?.ringSilenced ?? false}
                 firstName={firstNameOf(view, calls, names)}
                 consulting={calls.some((v) => v.call.consultFor === view.call.id && v.call.connections.every((c) => c.state !== 'failed'))}
                 panel={panel?.callId === view.call.id ? panel.panel : null}

@@ -25,6 +25,7 @@ interface Props {
   /** The same call as an action that is pointed at would make it. */
   readonly after: CallView | undefined
   readonly contact: Contact | undefined
+  readonly silenced: boolean
   /** Who is on the line that this one consults about. */
   readonly firstName: string
   readonly panel: Panel
@@ -35,7 +36,7 @@ interface Props {
   readonly onTryNext: () => void
 }
 
-export function CallRow({ view, after, contact, firstName, consulting, panel, onPanel, onTryNext }: Props) {
+export function CallRow({ view, after, contact, silenced, firstName, consulting, panel, onPanel, onTryNext }: Props) {
   const { me, seats, centre } = useBoard()
   const [open, setOpen] = useState(false)
   const { call } = view
@@ -78,7 +79,7 @@ export function CallRow({ view, after, contact, firstName, consulting, panel, on
         {call.clearing !== null ? (
           <UndoStrip call={call} about={removing === undefined ? '' : nameOf(removing.party, { me, seats, centre })} />
         ) : mine.state === 'alerting' ? (
-          <RingingActions view={view} onPanel={onPanel} silenced={contact?.ringSilenced ?? false} />
+          <RingingActions view={view} onPanel={onPanel} silenced={silenced} />
         ) : second ? (
           <ConsultActions view={view} mine={mine} firstName={firstName} onTryNext={onTryNext} />
         ) : (
