@@ -148,6 +148,7 @@ test('a conference of three: mute one, talk privately with one, leave it', async
 })
 
 test('a conference of twelve stays readable, and parties can be removed from it', async ({ page }) => {
+  test.slow()
   await takeCall(page)
   for (let n = 0; n < 10; n++) {
     await nextAnswersAs(page, 'A person')
