@@ -1,7 +1,7 @@
 // An agent's shift as folded from events. Availability, calls and wrap-up are independent axes; the one state
 // that is shown and reported is computed from them and kept with the instant it began.
 
-import type { ConnectionState } from '@/core/calls'
+import type { CallChange, ConnectionState } from '@/core/calls'
 import type { AgentId, CallId, QueueId } from '@/core/ids'
 import type { OutcomeEvent } from '@/core/outcomes'
 import type { EpochMs } from '@/core/time'
@@ -82,6 +82,16 @@ export function engageAgent(agent: Agent, callId: CallId, state: ConnectionState
         ? [...others, { callId, state: now }]
         : agent.engagements.map((e) => (e === before ? { callId, state: now } : e))
   return withState(agent, { ...agent, engagements }, atMs)
+}
+
+/** What a change of a call means for the agents on it before and after: the state of each one's end, null where it is gone. */
+export function engagementsOf({ before, after }: CallChange): { readonly agentId: AgentId; readonly state: ConnectionState | null }[] {
+  const stays = (agentId: AgentId) => after?.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === agentId) ?? false
+  const gone = (before?.connections ?? []).flatMap(({ party }) =>
+    party.kind === 'agent' && !stays(party.agentId) ? [{ agentId: party.agentId, state: null }] : [],
+  )
+  const there = (after?.connections ?? []).flatMap(({ party, state }) => (party.kind === 'agent' ? [{ agentId: party.agentId, state }] : []))
+  return [...gone, ...there]
 }
 
 function withState(before: Agent, changed: Agent, atMs: EpochMs): Agent {

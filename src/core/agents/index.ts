@@ -6,6 +6,7 @@ export {
   createAgent,
   type Engagement,
   engageAgent,
+  engagementsOf,
   evolveAgent,
   SIGNED_IN_REASON,
   type WrapUp,

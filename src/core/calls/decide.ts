@@ -168,6 +168,12 @@ export function changeRecording(call: Call, agentId: AgentId, to: 'on' | 'paused
   return done({ kind: 'recordingChanged', callId: call.id, recordingId: call.recording?.recordingId ?? newRecordingId, to, byAgentId: agentId })
 }
 
+/** Whether an agent on the line waits for this ringing colleague, as in a consult; otherwise a queue or a sender has the call. */
+export const isAwaited = (call: Call, ringing: Connection): boolean =>
+  call.handover === null &&
+  !call.connections.some((c) => c.state === 'queued') &&
+  call.connections.some((c) => c !== ringing && c.party.kind === 'agent' && (isOnLine(c) || c.state === 'initiated'))
+
 /** What the public network reports about the far end of a call somebody dialled. */
 export type NetworkReport = 'ringing' | 'answered' | Failure
 
@@ -183,6 +189,12 @@ export function reportFarEnd(call: Call, farDeviceId: DeviceId, report: NetworkR
   if (report === 'ringing') return known?.state === 'alerting' ? refuse('notRinging') : done({ kind: 'connectionDelivered', ...at, party })
   if (report === 'answered') return known?.state === 'alerting' ? done({ kind: 'connectionEstablished', ...at }) : refuse('notRinging')
   return done({ kind: 'connectionFailed', ...at, party, failure: report })
+}
+
+/** The agent's own end when they are on the line and stay there; undefined when there is nothing they could do with it. */
+export function ownEnd(call: Call, agentId: AgentId): Connection | undefined {
+  const mine = agentConnection(call, agentId)
+  return mine === undefined || !isOnLine(mine) || leaves(call, mine) ? undefined : mine
 }
 
 /** Whether this end is about to be cut off. */

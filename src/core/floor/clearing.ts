@@ -49,11 +49,7 @@ function carriedOut(draft: Draft, call: Call, { what, byAgentId, deviceId }: Pic
 function declined(call: Call, agentId: AgentId): CallDecision {
   const mine = agentConnection(call, agentId)
   if (mine?.state !== 'alerting') return { ok: false, refusal: { reason: 'notRinging' } }
-  const waitsElsewhere =
-    call.handover !== null ||
-    call.connections.some((c) => c.state === 'queued') ||
-    !call.connections.some((c) => c !== mine && c.party.kind === 'agent' && (isOnLine(c) || c.state === 'initiated'))
-  if (waitsElsewhere) return services.clearConnection(call, mine.deviceId, 'declined')
+  if (!services.isAwaited(call, mine)) return services.clearConnection(call, mine.deviceId, 'declined')
   return { ok: true, events: [{ kind: 'connectionFailed', callId: call.id, deviceId: mine.deviceId, party: mine.party, failure: 'refused' }] }
 }
 

@@ -13,11 +13,11 @@ import type { AgentCommand, Command } from './command'
 import { answerScript, draftNotes, saveOutcome, turnPage } from './contact'
 import { type Draft, emit, type Ruling, refuse } from './draft'
 import { divert, park, pickUp, transfer } from './handover'
-import { addParty, alternate, completeTransfer, conference, consult, endConsult, heardCall } from './lines'
+import { addParty, alternate, completeTransfer, conference, consult, endConsult, heardBesides } from './lines'
 import { ruleNetwork } from './network'
 import { react } from './react'
 import type { FloorRefusal } from './refusal'
-import { busy, endShift, goNotReady, goReady, mayOpenLine, partyOfCall, setMute, startShift } from './shift'
+import { busy, endShift, goNotReady, goReady, mayOpenLine, setMute, startShift } from './shift'
 import { type FloorState, nextCallId, recordingIdFor } from './state'
 
 export interface Context {
@@ -102,13 +102,13 @@ function ruleCall(draft: Draft, agent: Agent, call: Call, command: Exclude<OnCal
   const mine = deviceOfAgent(agent.id)
   switch (command.kind) {
     case 'answer':
-      return withoutHearing(draft, agent, call) ?? take(draft, services.answer(call, agent.id))
+      return heardBesides(draft, agent, [call.id]) ?? take(draft, services.answer(call, agent.id))
     case 'silence':
       return silence(draft, agent, call)
     case 'hold':
       return take(draft, services.hold(call, agent.id))
     case 'retrieve':
-      return withoutHearing(draft, agent, call) ?? take(draft, services.retrieve(call, agent.id))
+      return heardBesides(draft, agent, [call.id]) ?? take(draft, services.retrieve(call, agent.id))
     case 'alternate':
       return alternate(draft, agent, call)
     case 'decline':
@@ -150,12 +150,6 @@ function ruleCall(draft: Draft, agent: Agent, call: Call, command: Exclude<OnCal
     case 'pickUp':
       return mayOpenLine(draft.state, agent) ?? pickUp(draft, agent, call)
   }
-}
-
-/** An agent hears one call at a time: whatever would let a second one be heard is refused, or asked for as `alternate`. */
-function withoutHearing(draft: Draft, agent: Agent, call: Call): Ruling {
-  const heard = heardCall(draft, agent)
-  return heard === undefined || heard.id === call.id ? null : refuse({ reason: 'hearsAnotherCall', with: partyOfCall(draft.state, heard.id) })
 }
 
 const take = (draft: Draft, decision: CallDecision): Ruling => (decision.ok ? emit(draft, null, ...decision.events) : refuse(decision.refusal))

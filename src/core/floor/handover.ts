@@ -5,10 +5,9 @@ import type { Agent } from '@/core/agents'
 import { agentConnection, type Call, connectionOf, type Failure, isOnLine, onLine, services, type Target } from '@/core/calls'
 import { type AgentId, deviceOfAgent, type QueueId } from '@/core/ids'
 import { inServiceOrder } from '@/core/queues'
-import { agentName } from '@/core/set-up'
 import { get, must, values } from '@/core/table'
 import { type Draft, emit, type Ruling, refuse } from './draft'
-import { reach } from './reach'
+import { partyName, type Reaching, reach } from './reach'
 
 export type HandoverRefusal = { readonly reason: 'parkOnlyOne' } | { readonly reason: 'notParkedOrRinging' } | { readonly reason: 'notInGroup' }
 
@@ -17,14 +16,13 @@ export type HandoverRefusal = { readonly reason: 'parkOnlyOne' } | { readonly re
  * on a call is refused beforehand. Refused: notOnCall, nobodyToConsultAbout, targetOnCall, and as reaching does.
  */
 export function transfer(draft: Draft, agent: Agent, call: Call, target: Target): Ruling {
-  const mine = agentConnection(call, agent.id)
-  if (mine === undefined || !isOnLine(mine) || services.leaves(call, mine)) return refuse({ reason: 'notOnCall' })
+  const mine = services.ownEnd(call, agent.id)
+  if (mine === undefined) return refuse({ reason: 'notOnCall' })
   if (call.consultFor !== null) return refuse({ reason: 'consultUnderWay' })
   if (!call.connections.some((c) => c !== mine && isOnLine(c))) return refuse({ reason: 'nobodyToConsultAbout' })
-  const reaching = reach(draft.state, agent.id, call, target)
+  const reaching = reachFree(draft, agent, call, target)
   if (!reaching.ok) return refuse(reaching.refusal)
-  const { party, deviceId, failure, events } = reaching.reached
-  if (failure !== null && party.kind === 'agent') return refuse({ reason: 'targetOnCall', name: agentName(draft.state.setUp, party.agentId) })
+  const { party, deviceId, events } = reaching.reached
   return emit(
     draft,
     null,
@@ -38,11 +36,9 @@ export function transfer(draft: Draft, agent: Agent, call: Call, target: Target)
 export function divert(draft: Draft, agent: Agent, call: Call, target: Target): Ruling {
   const mine = agentConnection(call, agent.id)
   if (mine?.state !== 'alerting') return refuse({ reason: 'notRinging' })
-  // A mailbox of one's own is the usual place to divert to, so the target may be one's own there.
-  const reaching = reach(draft.state, agent.id, call, target)
+  const reaching = reachFree(draft, agent, call, target)
   if (!reaching.ok) return refuse(reaching.refusal)
-  const { party, deviceId, failure, events } = reaching.reached
-  if (failure !== null && party.kind === 'agent') return refuse({ reason: 'targetOnCall', name: agentName(draft.state.setUp, party.agentId) })
+  const { party, deviceId, events } = reaching.reached
   const queued = call.connections.find((c) => c.state === 'queued')
   emit(
     draft,
@@ -56,10 +52,17 @@ export function divert(draft: Draft, agent: Agent, call: Call, target: Target): 
   return emit(draft, null, ...events(call.id))
 }
 
+/** As `reach`, and nobody is sent to a colleague who is on a call. */
+function reachFree(draft: Draft, agent: Agent, call: Call, target: Target): Reaching {
+  const reaching = reach(draft.state, agent.id, call, target)
+  if (!reaching.ok || reaching.reached.failure === null) return reaching
+  return { ok: false, refusal: { reason: 'targetOnCall', name: partyName(draft.state, reaching.reached.party) } }
+}
+
 /** Park Call: the one other party waits with music in the first free slot. Refused: notOnCall, parkOnlyOne. */
 export function park(draft: Draft, agent: Agent, call: Call): Ruling {
-  const mine = agentConnection(call, agent.id)
-  if (mine === undefined || !isOnLine(mine) || services.leaves(call, mine)) return refuse({ reason: 'notOnCall' })
+  const mine = services.ownEnd(call, agent.id)
+  if (mine === undefined) return refuse({ reason: 'notOnCall' })
   if (call.consultFor !== null || call.connections.length !== 2 || onLine(call).length !== 2) return refuse({ reason: 'parkOnlyOne' })
   const taken = new Set(values(draft.state.calls).flatMap((c) => c.connections.map((x) => (x.party.kind === 'park' ? x.party.slot : 0))))
   let slot = 1

@@ -23,8 +23,8 @@ export type LineRefusal =
  * notOnCall, consultUnderWay, nobodyToConsultAbout, and what reaching the target refuses.
  */
 export function consult(draft: Draft, agent: Agent, call: Call, target: Target): Ruling {
-  const mine = agentConnection(call, agent.id)
-  if (mine === undefined || !isOnLine(mine) || services.leaves(call, mine)) return refuse({ reason: 'notOnCall' })
+  const mine = services.ownEnd(call, agent.id)
+  if (mine === undefined) return refuse({ reason: 'notOnCall' })
   if (call.consultFor !== null) return refuse({ reason: 'consultUnderWay' })
   if (!call.connections.some((c) => c !== mine && isOnLine(c))) return refuse({ reason: 'nobodyToConsultAbout' })
   if (target.kind === 'voicemail') return refuse({ reason: 'targetNotForThis', what: 'voicemail' })
@@ -96,8 +96,8 @@ export function completeTransfer(draft: Draft, agent: Agent, call: Call): Ruling
 
 /** Single Step Conference Call: the target is called into this call, which goes on meanwhile. Refused as reaching is. */
 export function addParty(draft: Draft, agent: Agent, call: Call, target: Target): Ruling {
-  const mine = agentConnection(call, agent.id)
-  if (mine === undefined || !isOnLine(mine) || services.leaves(call, mine)) return refuse({ reason: 'notOnCall' })
+  const mine = services.ownEnd(call, agent.id)
+  if (mine === undefined) return refuse({ reason: 'notOnCall' })
   if (target.kind === 'queue' || target.kind === 'voicemail') return refuse({ reason: 'targetNotForThis', what: target.kind })
   const reaching = reach(draft.state, agent.id, call, target)
   if (!reaching.ok) return refuse(reaching.refusal)
@@ -105,13 +105,13 @@ export function addParty(draft: Draft, agent: Agent, call: Call, target: Target)
 }
 
 /** The call of an agent's that they hear now. */
-export function heardCall(draft: Draft, agent: Agent): Call | undefined {
+function heardCall(draft: Draft, agent: Agent): Call | undefined {
   const heard = agent.engagements.find((e) => e.state === 'connected' || e.state === 'initiated')
   return heard && get(draft.state.calls, heard.callId)
 }
 
-/** A third line that is heard has to be held first: joining or consulting would let the agent hear two. */
-function heardBesides(draft: Draft, agent: Agent, allowed: readonly CallId[]): Exclude<Ruling, null> | null {
+/** An agent hears one call at a time: what would let another one be heard beside the allowed ones is refused. */
+export function heardBesides(draft: Draft, agent: Agent, allowed: readonly CallId[]): Exclude<Ruling, null> | null {
   const heard = heardCall(draft, agent)
   if (heard === undefined || allowed.includes(heard.id)) return null
   return refuse({ reason: 'hearsAnotherCall', with: partyOfCall(draft.state, heard.id) })

@@ -72,14 +72,13 @@ function ringOut(draft: Draft, call: Call): void {
   for (const c of call.connections) {
     if (c.state !== 'alerting' || c.party.kind !== 'agent' || c.sinceMs + draft.state.setUp.ringLimitMs > draft.atMs) continue
     const at = { callId: call.id, deviceId: c.deviceId }
-    const queued = call.connections.some((x) => x.state === 'queued')
-    const asked = call.handover === null && !queued && call.connections.some((x) => x !== c && x.party.kind === 'agent' && isOnLine(x))
-    if (asked) {
+    if (services.isAwaited(call, c)) {
       emit(draft, null, { kind: 'connectionFailed', ...at, party: c.party, failure: 'noAnswer' })
       continue
     }
     emit(draft, null, { kind: 'connectionCleared', ...at, cause: 'noAnswer' })
-    if (queued) emit(draft, draft.state.seq, { kind: 'agentNotReady', agentId: c.party.agentId, reason: MISSED_RING })
+    if (call.connections.some((x) => x.state === 'queued'))
+      emit(draft, draft.state.seq, { kind: 'agentNotReady', agentId: c.party.agentId, reason: MISSED_RING })
   }
 }
 

@@ -1,6 +1,6 @@
 // The floor's state and its fold over events. `evolve` never refuses: the event already happened.
-import { type Agent, createAgent, engageAgent, evolveAgent } from '@/core/agents'
-import { type Call, type CallChange, type CallEvent, type Connection, dueAtMs, evolveCalls, waitsIn, withSaid } from '@/core/calls'
+import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
+import { type Call, type CallChange, type CallEvent, dueAtMs, evolveCalls, waitsIn, withSaid } from '@/core/calls'
 import { type Contact, createContact, evolveContact, followCall, isClosed } from '@/core/contacts'
 import { type AgentId, type CallId, deviceOutside, type QueueId, toAgentId, toCallId } from '@/core/ids'
 import type { FloorEvent } from '@/core/ledger'
@@ -88,16 +88,13 @@ function withCall(state: FloorState, event: CallEvent, change: CallChange, atMs:
 }
 
 /** Every agent's end of the call, as the call has it now. */
-function withEngagements(table: Table<Agent>, { callId, before, after }: CallChange, atMs: EpochMs): Table<Agent> {
+function withEngagements(table: Table<Agent>, change: CallChange, atMs: EpochMs): Table<Agent> {
   let agents = table
-  const set = (agentId: AgentId, state: Connection['state'] | null) => {
+  for (const { agentId, state } of engagementsOf(change)) {
     const agent = must(agents, agentId)
-    const engaged = engageAgent(agent, callId, state, atMs)
+    const engaged = engageAgent(agent, change.callId, state, atMs)
     if (engaged !== agent) agents = put(agents, agentId, engaged)
   }
-  for (const { party } of before?.connections ?? [])
-    if (party.kind === 'agent' && !after?.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === party.agentId)) set(party.agentId, null)
-  for (const { party, state } of after?.connections ?? []) if (party.kind === 'agent') set(party.agentId, state)
   return agents
 }
 

@@ -1,6 +1,6 @@
 // Folds entries into call records and agent intervals, one entry at a time, so that a live floor and an archived
 // day use the same code. Keeps its own working memory; what it hands out is plain data.
-import { type Agent, createAgent, engageAgent, evolveAgent } from '@/core/agents'
+import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
 import { type Call, type CallChange, type CallEvent, evolveCalls } from '@/core/calls'
 import type { AgentId, CallId } from '@/core/ids'
 import { agentName, outcomeSetFor, type SetUp, scriptById } from '@/core/set-up'
@@ -56,12 +56,8 @@ export function createLedgerFolder(): LedgerFolder {
   }
   const agent = (id: AgentId): Agent => agents.get(id) ?? createAgent(id)
 
-  const followEngagements = ({ callId, before, after }: CallChange, atMs: EpochMs) => {
-    for (const { party } of before?.connections ?? [])
-      if (party.kind === 'agent' && !after?.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === party.agentId))
-        setAgent(agent(party.agentId), engageAgent(agent(party.agentId), callId, null, atMs), atMs)
-    for (const { party, state } of after?.connections ?? [])
-      if (party.kind === 'agent') setAgent(agent(party.agentId), engageAgent(agent(party.agentId), callId, state, atMs), atMs)
+  const followEngagements = (change: CallChange, atMs: EpochMs) => {
+    for (const { agentId, state } of engagementsOf(change)) setAgent(agent(agentId), engageAgent(agent(agentId), change.callId, state, atMs), atMs)
   }
 
   const callOf = (id: CallId): Call | undefined => calls.get(id)?.call ?? consults.get(id)?.call
