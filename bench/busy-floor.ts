@@ -2,6 +2,7 @@
 // up and codes, the longest waiting call is answered, a new one comes in.
 import { type Command, createFloor, decide, evolve, type FloorState, openFloor } from '@/core/floor'
 import { toAgentId } from '@/core/ids'
+import { SetUpSchema } from '@/core/set-up'
 import { get } from '@/core/table'
 import { FENNHOLM, SAILINGS } from '@/world/scenario'
 
@@ -9,10 +10,10 @@ const AGENTS = 60
 const LIVE_CALLS = 200
 
 const ids = Array.from({ length: AGENTS }, (_, i) => toAgentId(`agent_bench_${i}`))
-const SET_UP = {
+const SET_UP = SetUpSchema.parse({
   ...FENNHOLM,
   agents: ids.map((id, i) => ({ id, name: `Agent ${i}`, pin: '1111', role: 'agent' as const, queueIds: [SAILINGS], playable: false })),
-}
+})
 const arrives: Command = { kind: 'callArrives', queueId: SAILINGS, number: '+441632960112', customer: null, path: null }
 
 export interface BusyFloor {

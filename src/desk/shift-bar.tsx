@@ -99,8 +99,8 @@ function NotReadyMenu({ centre, notReadyOpen, onNotReadyOpen, onNotReady }: Prop
   )
 }
 
-/** Reasons an agent may give; the floor gives the missed ring itself. */
-export const chosenReasons = (centre: CentreView): readonly string[] => centre.notReadyReasons.filter((r) => r !== 'Missed ring')
+/** Reasons an agent may give; the floor gives some itself. */
+export const chosenReasons = (centre: CentreView): readonly string[] => centre.notReadyReasons.filter((r) => !r.givenByFloor).map((r) => r.name)
 
 function ServedQueues({ mine, centre }: { mine: readonly QueueView[]; centre: CentreView }) {
   const waiting = mine.reduce((sum, q) => sum + q.waiting, 0)

@@ -56,6 +56,7 @@ export function StandIns({ open, onOpenChange, centre, pace }: Props) {
       customerId: caller === '' ? null : caller,
       patienceMs: patience === '' ? null : Number(patience),
       staysMs: stays === '' ? null : Number(stays),
+      keepsPlaceMs: null,
     })
     onOpenChange(false)
   }

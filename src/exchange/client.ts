@@ -24,6 +24,7 @@ const DEADLINE_MS = 8_000
 
 export interface ConnectOptions {
   readonly agentId: AgentId | null
+  readonly device: { readonly is: 'handset' | 'ownPhone'; readonly agentId: AgentId } | null
   readonly world: { readonly pace: Pace; readonly seed: number } | null
 }
 

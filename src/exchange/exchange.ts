@@ -1,18 +1,32 @@
 // The running floor: takes messages from tabs, decides them, lets the world act when its time comes, keeps the
 // ledger and shows every tab its part. Clock and timer come in, so that tests drive it by hand.
 
+import { createChance, seedFor } from '@/core/chance'
 import { readNumber } from '@/core/directory'
-import { type AgentCommand, createFloor, decide, evolve, type FloorState, nextDueAtMs, openFloor, preview, toRefusalText } from '@/core/floor'
+import {
+  type AgentCommand,
+  createFloor,
+  decide,
+  evolve,
+  type FloorRefusal,
+  type FloorState,
+  nextDueAtMs,
+  openFloor,
+  preview,
+  toRefusalText,
+} from '@/core/floor'
 import type { AgentId } from '@/core/ids'
 import type { LedgerEntry } from '@/core/ledger'
 import { LEDGER_VERSION } from '@/core/ledger'
-import { values } from '@/core/table'
+import { agentName } from '@/core/set-up'
+import { get, values } from '@/core/table'
 import { advance, createWorld, type Pace, type World } from '@/world'
-import { customerByNumber, FENNHOLM, toCustomer } from '@/world/scenario'
-import type { FloorMessage, FloorView, Notice, TabMessage } from './protocol'
+import { customerById, customersByNumber, FENNHOLM, toCustomer } from '@/world/scenario'
+import { createDevices } from './devices'
+import type { FloorMessage, FloorView, Notice, RefusalView, TabMessage } from './protocol'
 import { TabMessageSchema } from './protocol'
 import { createWriter, DAMAGED_KEY, type KeyValue, type LedgerWriter, type Restored } from './store'
-import { selectCentre, selectMe, selectMine, selectParked, selectQueues, selectSeats } from './views'
+import { selectCentre, selectDevice, selectMe, selectMine, selectParked, selectQueues, selectSeats } from './views'
 
 /** The smallest port that works; a MessagePort is one, and so is a pair of functions in a test. */
 export interface TabPort {
@@ -41,6 +55,11 @@ export interface Exchange {
 interface Tab {
   readonly port: TabPort
   agentId: AgentId | null
+  /** Whose sound is prepared here before their shift. */
+  soundFor: AgentId | null
+  /** Set when the tab is the window of an agent's device. */
+  device: { readonly is: 'handset' | 'ownPhone'; readonly agentId: AgentId } | null
+  seatMoved: FloorView['seatMoved']
   readonly sent: Map<keyof FloorView, string>
 }
 
@@ -56,6 +75,21 @@ export function createExchange(options: ExchangeOptions): Exchange {
   let seed = options.seed
   let state = options.restored.state ?? createFloor(options.floorId, FENNHOLM)
   let centre = selectCentre(state)
+
+  let codes = 0
+  const devices = createDevices({
+    now,
+    newCode: () => String(100_000 + Math.floor(createChance(seedFor(options.seed, `phone code ${++codes} ${now()}`)).next() * 900_000)),
+    homeCountry: () => state.setUp.homeCountry,
+    onGone: (agentId, device, why) => {
+      if (get(state.agents, agentId)?.shift?.soundPath === device) give({ kind: 'reportSoundLost', agentId, why })
+    },
+    onBack: (agentId, device) => {
+      const shift = get(state.agents, agentId)?.shift
+      if (shift?.soundPath === device && shift.soundLost !== null) give({ kind: 'chooseSoundPath', agentId, path: device })
+    },
+    onMoved: (agentId, callId) => void give({ kind: 'moveCall', agentId, callId, endpoint: 'handset' }),
+  })
 
   const writer: LedgerWriter = createWriter({
     store: options.store,
@@ -133,7 +167,15 @@ export function createExchange(options: ExchangeOptions): Exchange {
     }
     const json = new Map<keyof FloorView, string>()
     for (const tab of tabs) {
-      const mine = { me: selectMe(state, tab.agentId), ...selectMine(state, tab.agentId) }
+      const soundOf = tab.agentId ?? tab.soundFor
+      const { device } = tab
+      const mine = {
+        me: selectMe(state, tab.agentId),
+        ...selectMine(state, tab.agentId),
+        sound: soundOf === null ? null : devices.view(soundOf),
+        device: device === null ? null : selectDevice(state, device.is, device.agentId, devices.view(device.agentId).handset),
+        seatMoved: tab.seatMoved,
+      }
       show(tab, { ...shared, ...mine }, json)
     }
   }
@@ -141,9 +183,9 @@ export function createExchange(options: ExchangeOptions): Exchange {
   const show = (tab: Tab, view: FloorView, sharedJson: Map<keyof FloorView, string>) => {
     const changes: Partial<Record<keyof FloorView, unknown>> = {}
     for (const part of Object.keys(view) as (keyof FloorView)[]) {
-      const isShared = part !== 'me' && part !== 'calls' && part !== 'contacts'
-      // The centre is large and set once: its identity is enough.
-      const json = part === 'centre' ? state.floorId : ((isShared ? sharedJson.get(part) : undefined) ?? JSON.stringify(view[part]))
+      const isShared = !OWN_PARTS.includes(part)
+      // The centre is large and seldom changed: its revision is enough.
+      const json = part === 'centre' ? `${state.floorId} ${state.setUpSeq}` : ((isShared ? sharedJson.get(part) : undefined) ?? JSON.stringify(view[part]))
       if (isShared) sharedJson.set(part, json)
       if (tab.sent.get(part) === json) continue
       tab.sent.set(part, json)
@@ -152,21 +194,54 @@ export function createExchange(options: ExchangeOptions): Exchange {
     if (Object.keys(changes).length > 0) tab.port.postMessage({ kind: 'view', changes: changes as Partial<FloorView> })
   }
 
-  const command = async (tab: Tab, requestId: string, asked: AgentCommand) => {
-    const given = withKnown(asked, state.setUp.homeCountry)
+  /** Decides, keeps and shows; null when it was done. */
+  const give = (given: AgentCommand): FloorRefusal | null => {
     const decision = decide(state, given, { atMs: now() })
-    if (!decision.ok) {
-      const { says, next } = toRefusalText(decision.refusal)
-      tab.port.postMessage({ kind: 'reply', requestId, ok: false, refusal: { reason: decision.refusal.reason, says, next } })
-      return
-    }
+    if (!decision.ok) return decision.refusal
     state = decision.state
     if (decision.entries.length > 0) record(decision.entries, state)
+    if (given.kind === 'changeSetUp') centre = selectCentre(state)
     world?.observe(decision.entries, state)
-    if (given.kind === 'startShift') tab.agentId = given.agentId
+    return null
+  }
+
+  const command = async (tab: Tab, requestId: string, asked: AgentCommand) => {
+    const refuse = (refusal: RefusalView) => tab.port.postMessage({ kind: 'reply', requestId, ok: false, refusal })
+    const given = withKnown(asked, state.setUp.homeCountry)
+    if (given.kind === 'moveCall' && given.endpoint !== 'computer') {
+      // Another device has to be there; a handset rings first and has the call when it is lifted.
+      if (given.endpoint === 'ownPhone' ? !devices.hasPhone(given.agentId) : !devices.ringHandset(given.agentId, given.callId))
+        return refuse(UNREACHABLE[given.endpoint])
+      if (given.endpoint === 'handset') {
+        turn()
+        return tab.port.postMessage({ kind: 'reply', requestId, ok: true, kept: true, text: null })
+      }
+    }
+    const refusal = give(given)
+    if (refusal !== null) return refuse({ reason: refusal.reason, ...toRefusalText(refusal) })
+    if (given.kind === 'startShift' || given.kind === 'moveSeat') takeSeat(tab, given.agentId)
+    if (given.kind === 'endShift') tab.soundFor = null
     turn()
     const kept = KEPT_FIRST.includes(given.kind) ? await writer.flushed() : storageReason === null
     tab.port.postMessage({ kind: 'reply', requestId, ok: true, kept, text: null })
+  }
+
+  /** A seat is in one tab at a time: another one that had it is told. */
+  const takeSeat = (tab: Tab, agentId: AgentId) => {
+    for (const other of tabs)
+      if (other !== tab && other.agentId === agentId) {
+        other.agentId = null
+        other.seatMoved = { name: agentName(state.setUp, agentId), atMs: now() }
+      }
+    tab.agentId = agentId
+    tab.seatMoved = null
+  }
+
+  const detach = (tab: Tab) => {
+    if (!tabs.delete(tab) || tab.device === null) return
+    if (tab.device.is === 'handset') devices.handsetClosed(tab.device.agentId)
+    else devices.phoneHangsUp(tab.device.agentId)
+    turn()
   }
 
   const receive = (tab: Tab, message: TabMessage) => {
@@ -174,7 +249,13 @@ export function createExchange(options: ExchangeOptions): Exchange {
       tab.port.postMessage({ kind: 'reply', requestId: message.requestId, ok: true, kept: storageReason === null, text })
     switch (message.kind) {
       case 'hello':
-        tab.agentId = message.agentId
+        // A copy of a tab remembers its seat as well; the seat stays where it is.
+        if (message.agentId !== null && ![...tabs].some((t) => t.agentId === message.agentId)) tab.agentId = message.agentId
+        else if (message.agentId !== null) tab.seatMoved = { name: agentName(state.setUp, message.agentId), atMs: now() }
+        if (message.device !== null) {
+          tab.device = message.device
+          if (message.device.is === 'handset') devices.handsetOpened(message.device.agentId)
+        }
         if (world === null) {
           seed = message.world?.seed ?? seed
           startWorld(message.world?.pace ?? 'ordinary')
@@ -200,6 +281,30 @@ export function createExchange(options: ExchangeOptions): Exchange {
       case 'nextAnswer':
         world?.setNextAnswer(message.as)
         return done()
+      case 'soundFor':
+        tab.soundFor = message.agentId
+        broadcast()
+        return done()
+      case 'ringHandset': {
+        const reached = devices.ringHandset(message.agentId, null)
+        turn()
+        if (reached) return done()
+        return tab.port.postMessage({ kind: 'reply', requestId: message.requestId, ok: false, refusal: UNREACHABLE.handset })
+      }
+      case 'expectPhone':
+        devices.expectPhone(message.agentId)
+        broadcast()
+        return done()
+      case 'handset':
+      case 'phoneDials':
+      case 'phoneKeys':
+      case 'phoneHangsUp': {
+        const said = tab.device === null ? null : onDevice(tab.device.agentId, message)
+        turn()
+        return done(said)
+      }
+      case 'setUp':
+        return done(JSON.stringify(state.setUp))
       case 'ledger':
         return void writer.read(message.afterSeq).then(done)
       case 'damaged':
@@ -211,10 +316,35 @@ export function createExchange(options: ExchangeOptions): Exchange {
     }
   }
 
+  /** What an agent does on the device itself. Gives what the device says. */
+  const onDevice = (agentId: AgentId, message: Extract<TabMessage, { kind: 'handset' | 'phoneDials' | 'phoneKeys' | 'phoneHangsUp' }>): string | null => {
+    switch (message.kind) {
+      case 'phoneDials':
+        return devices.phoneDials(agentId, message.typed)
+      case 'phoneKeys':
+        return devices.phoneKeys(agentId, message.samples)
+      case 'phoneHangsUp':
+        devices.phoneHangsUp(agentId)
+        return null
+      case 'handset': {
+        const engagements = get(state.agents, agentId)?.engagements ?? []
+        if (message.act === 'lift') {
+          const rings = engagements.find((e) => e.state === 'alerting')
+          if (!devices.lift(agentId) && rings !== undefined) give({ kind: 'answer', agentId, callId: rings.callId })
+          return null
+        }
+        devices.putDown(agentId)
+        const talks = engagements.find((e) => e.state === 'connected' || e.state === 'initiated')
+        if (talks !== undefined) give({ kind: 'hangUp', agentId, callId: talks.callId })
+        return null
+      }
+    }
+  }
+
   beginFloor()
   return {
     attach(port) {
-      const tab: Tab = { port, agentId: null, sent: new Map() }
+      const tab: Tab = { port, agentId: null, soundFor: null, device: null, seatMoved: null, sent: new Map() }
       tabs.add(tab)
       return {
         receive(data) {
@@ -224,7 +354,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
           const says = 'The desk sent something the floor does not understand.'
           port.postMessage({ kind: 'reply', requestId, ok: false, refusal: { reason: 'notUnderstood', says, next: 'Reload the page; your work is kept.' } })
         },
-        detach: () => tabs.delete(tab),
+        detach: () => detach(tab),
       }
     },
     settled: () => writer.flushed(),
@@ -232,11 +362,27 @@ export function createExchange(options: ExchangeOptions): Exchange {
   }
 }
 
+/** Parts of a view that differ from tab to tab. */
+const OWN_PARTS: readonly (keyof FloorView)[] = ['me', 'calls', 'contacts', 'sound', 'device', 'seatMoved']
+
+const UNREACHABLE = {
+  handset: {
+    reason: 'handsetUnreachable',
+    says: 'The desk handset cannot be reached.',
+    next: 'Open the handset under Sound and leave its window open, or take another path.',
+  },
+  ownPhone: { reason: 'phoneNotThere', says: 'Your own phone has not called in.', next: 'Let it call in under Sound, or take another path.' },
+} as const
+
 /** The customer record stand-in knows people by their number: whom an agent dials, and whom they bring to a call. */
 function withKnown(command: AgentCommand, homeCountry: string): AgentCommand {
   if (command.kind === 'makeCall') {
     const known = customerOf(command.typed, homeCountry)
     return { ...command, customer: known === undefined ? null : toCustomer(known) }
+  }
+  if (command.kind === 'identifyCaller') {
+    const known = command.customerId === null ? undefined : customerById(command.customerId)
+    return known === undefined ? command : { ...command, customer: toCustomer(known) }
   }
   if (!('target' in command) || command.target.kind !== 'number' || command.target.name !== null) return command
   return { ...command, target: { ...command.target, name: customerOf(command.target.typed, homeCountry)?.name ?? null } }
@@ -244,5 +390,5 @@ function withKnown(command: AgentCommand, homeCountry: string): AgentCommand {
 
 function customerOf(typed: string, homeCountry: string) {
   const reading = readNumber(typed, homeCountry)
-  return reading.ok ? customerByNumber(reading.number.e164) : undefined
+  return reading.ok ? customersByNumber(reading.number.e164)[0] : undefined
 }

@@ -1,13 +1,14 @@
 // What tabs and the floor say to each other. Schemas for what a tab sends (the floor parses everything it receives);
 // types for what the floor answers, because both ends are built from this file.
 import * as z from 'zod'
-import type { AgentStateName } from '@/core/agents'
+import type { AgentStateName, Diversion, Note, SoundPath } from '@/core/agents'
 import type { Call, Ear } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
 import { AgentCommandSchema } from '@/core/floor'
 import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, type QueueId, QueueIdSchema } from '@/core/ids'
 import type { OutcomeSet } from '@/core/outcomes'
 import type { Script } from '@/core/scripts'
+import type { Entitlement, Reason } from '@/core/set-up'
 import { PACES, type Pace } from '@/world'
 
 const requestId = z.string().min(1)
@@ -16,7 +17,20 @@ export const WorldWishSchema = z.object({ pace: z.enum(PACES), seed: z.number().
 
 export const TabMessageSchema = z.discriminatedUnion('kind', [
   /** First message of a tab: which seat it held before a reload, and the world it wants if none runs yet. */
-  z.object({ kind: z.literal('hello'), requestId, agentId: AgentIdSchema.nullable(), world: WorldWishSchema.nullable() }).readonly(),
+  z
+    .object({
+      kind: z.literal('hello'),
+      requestId,
+      agentId: AgentIdSchema.nullable(),
+      world: WorldWishSchema.nullable(),
+      /** The tab is no desk but a device of an agent's. */
+      device: z
+        .object({ is: z.enum(['handset', 'ownPhone']), agentId: AgentIdSchema })
+        .readonly()
+        .nullable()
+        .default(null),
+    })
+    .readonly(),
   z.object({ kind: z.literal('command'), requestId, command: AgentCommandSchema }).readonly(),
   z.object({ kind: z.literal('setPace'), requestId, pace: z.enum(PACES) }).readonly(),
   z
@@ -27,6 +41,7 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
       customerId: z.string().nullable(),
       patienceMs: z.number().positive().nullable(),
       staysMs: z.number().positive().nullable(),
+      keepsPlaceMs: z.number().positive().nullable().default(null),
     })
     .readonly(),
   z.object({ kind: z.literal('nextAnswer'), requestId, as: z.enum(['person', 'busy', 'noAnswer', 'machine', 'refused']) }).readonly(),
@@ -34,6 +49,17 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('preview'), requestId, command: AgentCommandSchema }).readonly(),
   /** Sound that leaves this desk on a call: tones, as samples at `TONE_RATE_HERTZ`. Whoever hears the agent hears it. */
   z.object({ kind: z.literal('lineSound'), requestId, callId: CallIdSchema, samples: z.instanceof(Float32Array) }).readonly(),
+  /** Whose sound this desk prepares before their shift; null when it no longer does. */
+  z.object({ kind: z.literal('soundFor'), requestId, agentId: AgentIdSchema.nullable() }).readonly(),
+  z.object({ kind: z.literal('ringHandset'), requestId, agentId: AgentIdSchema }).readonly(),
+  z.object({ kind: z.literal('expectPhone'), requestId, agentId: AgentIdSchema }).readonly(),
+  // What is done on a device's own window.
+  z.object({ kind: z.literal('handset'), requestId, act: z.enum(['lift', 'putDown']) }).readonly(),
+  z.object({ kind: z.literal('phoneDials'), requestId, typed: z.string() }).readonly(),
+  z.object({ kind: z.literal('phoneKeys'), requestId, samples: z.instanceof(Float32Array) }).readonly(),
+  z.object({ kind: z.literal('phoneHangsUp'), requestId }).readonly(),
+  /** The set-up document, as JSON. */
+  z.object({ kind: z.literal('setUp'), requestId }).readonly(),
   /** The stored ledger after an entry, as NDJSON text. */
   z.object({ kind: z.literal('ledger'), requestId, afterSeq: z.number().int().nonnegative() }).readonly(),
   /** What was set aside as damaged, as text. */
@@ -71,13 +97,19 @@ export interface CentreView {
   readonly ringLimitMs: number
   readonly takeBackMs: number
   readonly outsidersMayStay: boolean
-  readonly notReadyReasons: readonly string[]
+  readonly notReadyReasons: readonly Reason[]
+  /** Seq of the event that set this centre up as it is. */
+  readonly revision: number
   readonly queues: readonly {
     readonly id: QueueId
     readonly name: string
     readonly scriptId: string | null
     readonly outcomeSetId: string
     readonly serviceLevelMs: number
+    readonly headStartMs: number
+    readonly keepsPlaces: boolean
+    /** What is said to callers while the queue is switched to storm. */
+    readonly stormAnnouncement: string
   }[]
   readonly scripts: readonly Script[]
   readonly outcomeSets: readonly OutcomeSet[]
@@ -97,6 +129,10 @@ export interface SeatView {
   readonly state: AgentStateName
   readonly reason: string | null
   readonly sinceMs: number
+  readonly note: Note | null
+  readonly doNotDisturb: boolean
+  /** Calls for them go to their voicemail or a number instead. */
+  readonly diversion: Diversion | null
   /** What rings there, for colleagues who may pick it up. */
   readonly ringing: { readonly callId: CallId; readonly queueId: QueueId | null; readonly label: string } | null
 }
@@ -109,6 +145,8 @@ export interface QueueView {
   readonly longestSinceMs: number | null
   readonly onShift: number
   readonly ready: number
+  readonly open: boolean
+  readonly storm: boolean
 }
 
 export interface MeView {
@@ -120,6 +158,20 @@ export interface MeView {
   readonly shiftStartedAtMs: number
   readonly queueIds: readonly QueueId[]
   readonly muted: boolean
+  /** What follows the call or wrap-up that is on; outside of one it is the state itself. */
+  readonly afterwards: { readonly ready: boolean; readonly reason: string | null }
+  readonly soundPath: SoundPath
+  readonly soundLost: { readonly sinceMs: number; readonly why: string } | null
+  readonly note: Note | null
+  readonly doNotDisturb: boolean
+  readonly diversion: Diversion | null
+  readonly divertedTo: readonly string[]
+  readonly may: readonly Entitlement[]
+  /** Who can enable what this account may not do. */
+  readonly owners: readonly string[]
+  readonly answersItself: boolean
+  /** Time of this shift in states that are over, by `spentKey`. */
+  readonly spentMs: Readonly<Record<string, number>>
   readonly wrapUp: { readonly callId: CallId; readonly startedAtMs: number; readonly recommendedMs: number } | null
   /** Calls that are over for me and owe an outcome; `wrapUp` is the last of them. */
   readonly owedCount: number
@@ -142,6 +194,34 @@ export interface ParkedView {
   readonly byName: string | null
 }
 
+export type HandsetState = 'absent' | 'idle' | 'ringing' | 'lifted'
+
+export interface PhoneView {
+  readonly code: string
+  readonly expiresAtMs: number
+  /** `asked`: it has dialled, and the code is awaited. */
+  readonly state: 'waiting' | 'asked' | 'wrongCode' | 'tooManyTries' | 'expired' | 'connected' | 'hungUp'
+}
+
+/** The devices of the agent whose sound this desk has or prepares. */
+export interface SoundView {
+  readonly agentId: AgentId
+  /** The number a phone of one's own dials, E.164. */
+  readonly line: string
+  readonly handset: HandsetState
+  readonly phone: PhoneView | null
+}
+
+/** What a device's window shows. */
+export interface DeviceView {
+  readonly is: 'handset' | 'ownPhone'
+  readonly agentId: AgentId
+  readonly agentName: string
+  readonly state: 'idle' | 'ringing' | 'talking'
+  /** Who rings or talks there; null for a check. */
+  readonly with: string | null
+}
+
 export interface FloorView {
   readonly centre: CentreView
   readonly floor: {
@@ -155,6 +235,10 @@ export interface FloorView {
   readonly queues: readonly QueueView[]
   readonly parked: readonly ParkedView[]
   readonly me: MeView | null
+  readonly sound: SoundView | null
+  readonly device: DeviceView | null
+  /** The seat this tab had is at another desk since then. */
+  readonly seatMoved: { readonly name: string; readonly atMs: number } | null
   readonly calls: readonly CallView[]
   /** What I handle or owe, and what rings at my desk; newest first. */
   readonly contacts: readonly Contact[]

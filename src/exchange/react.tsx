@@ -29,7 +29,7 @@ export function FloorProvider({ children }: { children: ReactNode }) {
   const [connection, setConnection] = useState<Connection | null>(null)
   const [history, setHistory] = useState<HistoryState>({ progress: null, opening: null })
   useEffect(() => {
-    const floor = connect({ agentId: storedSeat(), world: wishedWorld() })
+    const floor = connect({ agentId: storedSeat(), device: null, world: wishedWorld() })
     const archive = openArchive(floor, (progress) => setHistory((h) => ({ ...h, progress })))
     void archive.opened.then((opening) => setHistory({ progress: null, opening }))
     setConnection({ floor, archive })

@@ -1,14 +1,14 @@
 // What a tab is shown of the floor, by parts. A part is sent when its JSON differs from what that tab has.
 import { type Call, callerLabel, whoHearsWhom } from '@/core/calls'
-import { type FloorState, isMutedOn } from '@/core/floor'
+import { type FloorState, isMutedOn, queueOutlook } from '@/core/floor'
 import type { AgentId, CallId } from '@/core/ids'
-import { expectedWaitMs } from '@/core/queues'
-import { agentName } from '@/core/set-up'
+import { isOpen } from '@/core/queues'
+import { agentName, agentSetUp, setUpOwners } from '@/core/set-up'
 import { get, values } from '@/core/table'
 import { CUSTOMERS, PLACES } from '@/world/scenario'
-import type { CallView, CentreView, FloorView, MeView, ParkedView, QueueView, SeatView } from './protocol'
+import type { CallView, CentreView, DeviceView, FloorView, HandsetState, MeView, ParkedView, QueueView, SeatView } from './protocol'
 
-export function selectCentre({ setUp }: FloorState): CentreView {
+export function selectCentre({ setUp, setUpSeq }: FloorState): CentreView {
   const { centre, homeCountry, holdLimitMs, ringLimitMs, takeBackMs, outsidersMayStay, notReadyReasons, scripts, outcomeSets, outsideOutcomeSetId } = setUp
   return {
     name: centre,
@@ -18,7 +18,12 @@ export function selectCentre({ setUp }: FloorState): CentreView {
     takeBackMs,
     outsidersMayStay,
     notReadyReasons,
-    queues: setUp.queues.map(({ id, name, scriptId, outcomeSetId, serviceLevelMs }) => ({ id, name, scriptId, outcomeSetId, serviceLevelMs })),
+    revision: setUpSeq,
+    queues: setUp.queues
+      .filter((q) => !q.retired)
+      .map(({ id, name, scriptId, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, storm }) => {
+        return { id, name, scriptId, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, stormAnnouncement: storm.announcement }
+      }),
     scripts,
     outcomeSets,
     outsideOutcomeSetId,
@@ -28,13 +33,14 @@ export function selectCentre({ setUp }: FloorState): CentreView {
 }
 
 export const selectSeats = (state: FloorState): readonly SeatView[] =>
-  state.setUp.agents.map(({ id, name, role, queueIds }) => {
+  inUse(state.setUp.agents).map(({ id, name, role, queueIds }) => {
     const agent = get(state.agents, id)
     const { name: stateName = 'signedOut', reason = null, sinceMs = 0 } = agent?.state ?? {}
     const rings = agent?.engagements.find((e) => e.state === 'alerting')
     const call = rings && get(state.calls, rings.callId)
     const ringing = call === undefined ? null : { callId: call.id, queueId: call.queueId, label: labelOf(state, call) }
-    return { id, name, role, queueIds, taken: agent?.shift?.seat ?? null, state: stateName, reason, sinceMs, ringing }
+    const { note = null, doNotDisturb = false, diversion = null } = agent ?? {}
+    return { id, name, role, queueIds, taken: agent?.shift?.seat ?? null, state: stateName, reason, sinceMs, note, doNotDisturb, diversion, ringing }
   })
 
 /** Calls that wait in a parking slot, by slot. */
@@ -63,29 +69,30 @@ function labelOf(state: FloorState, call: Call): string {
   return call.consultFor !== null && asker?.kind === 'agent' ? agentName(state.setUp, asker.agentId) : callerLabel(call)
 }
 
-export const selectQueues = (state: FloorState): readonly QueueView[] => {
-  const onShift = values(state.agents).filter((a) => a.shift !== null)
-  return state.setUp.queues.map(({ id }) => {
-    const line = state.waiting[id] ?? []
-    const first = line[0]
-    const serving = onShift.filter((a) => a.shift?.queueIds.includes(id))
-    const ready = serving.filter((a) => a.state.name === 'ready').length
+const inUse = <T extends { readonly retired: boolean }>(items: readonly T[]): readonly T[] => items.filter((item) => !item.retired)
+
+export const selectQueues = (state: FloorState): readonly QueueView[] =>
+  inUse(state.setUp.queues).map(({ id, hours }) => {
+    const { waiting, serving, ready, expectedWaitMs } = queueOutlook(state, id)
+    const offered = (state.waiting[id] ?? []).map((callId) => get(state.calls, callId)?.offeredAtMs ?? Infinity)
     return {
       id,
-      expectedWaitMs: expectedWaitMs({ waiting: line.length, serving: serving.length, ready }, state.handleMs[id]),
-      waiting: line.length,
-      longestSinceMs: first === undefined ? null : (get(state.calls, first)?.offeredAtMs ?? null),
-      onShift: serving.length,
+      expectedWaitMs,
+      waiting,
+      longestSinceMs: offered.length === 0 ? null : Math.min(...offered),
+      onShift: serving,
       ready,
+      open: isOpen(hours, state.setUp.timeZone, state.atMs),
+      storm: state.storm.includes(id),
     }
   })
-}
 
 /** null when the agent is not on shift: the tab then shows the start of shift. */
 export function selectMe(state: FloorState, agentId: AgentId | null): MeView | null {
   const agent = agentId === null ? undefined : get(state.agents, agentId)
   if (agent?.shift == null) return null
-  const { id, muted, wrapUps, shift } = agent
+  const { id, muted, wrapUps, shift, availability, note, doNotDisturb, diversion, divertedTo } = agent
+  const account = agentSetUp(state.setUp, id)
   const { name: stateName, reason, sinceMs } = agent.state
   return {
     id,
@@ -96,6 +103,17 @@ export function selectMe(state: FloorState, agentId: AgentId | null): MeView | n
     shiftStartedAtMs: shift.startedAtMs,
     queueIds: shift.queueIds,
     muted,
+    afterwards: availability,
+    soundPath: shift.soundPath,
+    soundLost: shift.soundLost === null ? null : { sinceMs: shift.soundLost.sinceMs, why: shift.soundLost.why },
+    note,
+    doNotDisturb,
+    diversion,
+    divertedTo,
+    may: account.may,
+    owners: setUpOwners(state.setUp),
+    answersItself: account.answersItself,
+    spentMs: shift.spentMs,
     // The call that ended last is the one in mind: it is coded first.
     wrapUp: wrapUps.at(-1) ?? null,
     owedCount: wrapUps.length,
@@ -116,4 +134,18 @@ export function selectMine(state: FloorState, agentId: AgentId | null): Pick<Flo
 function callView(state: FloorState, callId: CallId): CallView[] {
   const call = get(state.calls, callId)
   return call === undefined ? [] : [{ call, ears: whoHearsWhom(call, isMutedOn(state)) }]
+}
+
+/** What the window of an agent's device shows of the agent's calls. */
+export function selectDevice(state: FloorState, is: DeviceView['is'], agentId: AgentId, handset: HandsetState): DeviceView {
+  const agent = get(state.agents, agentId)
+  const path = agent?.shift?.soundPath ?? null
+  const carries = (callId: CallId) =>
+    get(state.calls, callId)?.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === agentId && c.endpoint === is)
+  const engagement = agent?.engagements.find((e) => e.state !== 'held' && (path === is || carries(e.callId)))
+  const call = engagement && get(state.calls, engagement.callId)
+  const who = call === undefined ? null : labelOf(state, call)
+  const rings = handset === 'ringing' || engagement?.state === 'alerting'
+  const talks = handset === 'lifted' || (engagement !== undefined && engagement.state !== 'alerting')
+  return { is, agentId, agentName: agentName(state.setUp, agentId), state: rings ? 'ringing' : talks ? 'talking' : 'idle', with: who }
 }

@@ -84,6 +84,16 @@ export function eventWords(event: FloorEvent, names: Names): string {
       return `${agent(event.byAgentId)} pressed ${CLEARING_WORDS[event.what]}; it could still be taken back`
     case 'clearTakenBack':
       return `${agent(event.byAgentId)} took it back`
+    case 'callOverflowed':
+      return event.offer.anyLevel
+        ? `It was offered to agents of ${queue(event.offer.queueId)} of any skill as well`
+        : `It was offered to the agents of ${queue(event.offer.queueId)} as well`
+    case 'placeKept':
+      return `The caller hung up, kept their place, and is to be called at ${event.number}`
+    case 'callerIdentified':
+      return `${agent(event.byAgentId)} found the caller to be ${event.customer.name}`
+    case 'callerTold':
+      return `The caller was told: “${event.text}”`
     case 'contactTaken':
       return `${agent(event.agentId)} went on with the call`
     case 'callCleared':
@@ -113,6 +123,16 @@ export function eventWords(event: FloorEvent, names: Names): string {
     case 'agentReady':
     case 'agentNotReady':
     case 'muteChanged':
+    case 'seatMoved':
+    case 'soundPathChosen':
+    case 'soundPathLost':
+    case 'noteSet':
+    case 'noteCleared':
+    case 'doNotDisturbChanged':
+    case 'diversionChanged':
+    case 'callTurnedAway':
+    case 'stormSwitched':
+    case 'setUpChanged':
     case 'floorOpened':
     case 'floorResumed':
       return event.kind

@@ -6,6 +6,8 @@ export type Act =
   | { readonly kind: 'arrive'; readonly queueId: QueueId; readonly dayNo: number }
   | { readonly kind: 'ringMe'; readonly queueId: QueueId; readonly customerId: string | null }
   | { readonly kind: 'giveUp'; readonly callId: CallId }
+  | { readonly kind: 'keepPlace'; readonly callId: CallId }
+  | { readonly kind: 'note'; readonly agentId: AgentId; readonly untilMs: number }
   | { readonly kind: 'fedUp'; readonly callId: CallId; readonly heldSinceMs: number }
   | { readonly kind: 'say'; readonly callId: CallId; readonly turn: number }
   | { readonly kind: 'leave'; readonly callId: CallId; readonly deviceId?: DeviceId }

@@ -1,5 +1,6 @@
 // Colleagues played by the stand-ins: how they answer, read the script, hold, code their calls and take breaks.
 // They use the same commands as anyone at a desk.
+import { createChance, seedFor } from '@/core/chance'
 import type { Contact } from '@/core/contacts'
 import type { AgentCommand } from '@/core/floor'
 import type { AgentId, CallId } from '@/core/ids'
@@ -87,6 +88,17 @@ export function codeCall(seed: number, setUp: SetUp, agentId: AgentId, contact: 
     followUp: '',
     andThen: breakReason === null ? { state: 'ready' } : { state: 'notReady', reason: breakReason },
   }
+}
+
+const AWAY_NOTES = ['Back soon.', 'Out for some air.', 'In the back room if it burns.', 'With the trainer.'] as const
+
+/** Two in three leave a note when they go, and half of those name somebody who covers. */
+export function breakNote(seed: number, setUp: SetUp, plays: ReadonlySet<AgentId>, { agentId, untilMs }: Extract<Act, { kind: 'note' }>): AgentCommand[] {
+  const chance = createChance(seedFor(seed, `note ${agentId} ${untilMs}`))
+  if (chance.next() > 2 / 3) return []
+  const others = setUp.agents.filter((a) => plays.has(a.id) && a.id !== agentId)
+  const coverId = chance.next() < 0.5 && others.length > 0 ? chance.pick(others).id : null
+  return [{ kind: 'setNote', agentId, text: chance.pick(AWAY_NOTES), untilMs, coverId }]
 }
 
 export const BREAKS: Readonly<Record<string, number>> = { Break: 12 * MINUTE, Lunch: 30 * MINUTE, Training: 20 * MINUTE }

@@ -38,7 +38,7 @@ function aWorld() {
 
 function talking() {
   const floor = aWorld()
-  floor.world.ringMe({ queueId: SAILINGS, customerId: 'customer_2', patienceMs: null, staysMs: null }, floor.now())
+  floor.world.ringMe({ queueId: SAILINGS, customerId: 'customer_2', patienceMs: null, staysMs: null, keepsPlaceMs: null }, floor.now())
   floor.pass(1_000)
   floor.on('answer', 1)
   return floor

@@ -4,28 +4,32 @@
 import { type Failure, onLine } from '@/core/calls'
 import { type Chance, createChance, seedFor } from '@/core/chance'
 import type { Contact } from '@/core/contacts'
-import { agentOfDevice, type Command, type FloorState, MISSED_RING } from '@/core/floor'
+import { agentOfDevice, type Command, type FloorState } from '@/core/floor'
 import type { AgentId, CallId, DeviceId, QueueId } from '@/core/ids'
-import { LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
+import type { LedgerEntry } from '@/core/ledger'
 import { pageOf } from '@/core/scripts'
-import { queueSetUp, scriptById } from '@/core/set-up'
-import { get, values } from '@/core/table'
+import { MISSED_RING, scriptById } from '@/core/set-up'
+import { get } from '@/core/table'
 import { HOUR, MINUTE, SECOND } from '@/core/time'
-import { CUSTOMERS, customerById, placeByNumber, toCustomer } from '@/world/scenario'
+import { placeByNumber } from '@/world/scenario'
 import type { Act } from './act'
 import { createAgenda } from './agenda'
-import { answerDelayMs, BACK_AFTER_MISSED_MS, BREAKS, codeCall, planTalk, readOn, wrapUpMs } from './colleagues'
+import { arrival } from './arrival'
+import { answerDelayMs, BACK_AFTER_MISSED_MS, BREAKS, breakNote, codeCall, planTalk, readOn, wrapUpMs } from './colleagues'
 import { FED_UP, lineOf, MACHINE_GREETING, turnsOf } from './conversation'
 import { createFarEnds, isOutside } from './far-ends'
 import { arrivalsPerHour, CLOSES_MS, liveStartOfDayMs, nextArrivalMs, OPENS_MS } from './pace'
 import type { Pace } from './paces'
 import { chanceOfCall, type PersonaWish, personaOf } from './persona'
+import { resume } from './resume'
 
 export type AnswersAs = 'person' | Exclude<Failure, 'invalid' | 'unreachable'>
 
 export interface RingWish extends PersonaWish {
   readonly queueId: QueueId
   readonly customerId: string | null
+  /** After this they hang up and want to be called back; null to wait on the line. */
+  readonly keepsPlaceMs: number | null
 }
 
 export interface World {
@@ -113,13 +117,20 @@ export function createWorld(options: WorldOptions): World {
       case 'callQueued': {
         const wish = wishes.shift()
         if (wish !== undefined) wishOf.set(event.callId, wish)
+        if (wish?.keepsPlaceMs != null) agenda.note(atMs + wish.keepsPlaceMs, { kind: 'keepPlace', callId: event.callId })
         agenda.note(atMs + personaFor(event.callId, event.queueId).patienceMs, { kind: 'giveUp', callId: event.callId })
         return
       }
+      case 'callTurnedAway':
+        wishes.shift()
+        return
+      case 'callerTold':
+        return planKeepingPlace(event.callId, event.expectedWaitMs, atMs)
       case 'callOriginated':
         return planFarEnd({ callId: event.callId }, event.number, atMs)
       case 'connectionInitiated':
-        if (event.party.kind === 'outside') planFarEnd({ callId: event.callId, deviceId: event.deviceId }, event.party.number, atMs)
+        if (event.party.kind === 'outside')
+          planFarEnd({ callId: event.callId, deviceId: event.deviceId }, event.party.number, atMs, get(state.calls, event.callId)?.keptFor != null)
         return
       case 'connectionQueued':
         // Handed on to another queue, they wait anew, with new patience.
@@ -150,16 +161,22 @@ export function createWorld(options: WorldOptions): World {
       case 'shiftStarted':
         if (plays.has(event.agentId)) agenda.note(atMs + 1500, { kind: 'goReady', agentId: event.agentId })
         return
-      case 'agentNotReady':
-        if (plays.has(event.agentId))
-          agenda.note(atMs + (event.reason === MISSED_RING ? BACK_AFTER_MISSED_MS : (BREAKS[event.reason] ?? MINUTE)), {
-            kind: 'goReady',
-            agentId: event.agentId,
-          })
-        return
+      case 'agentNotReady': {
+        if (!plays.has(event.agentId)) return
+        const awayMs = event.reason === MISSED_RING ? BACK_AFTER_MISSED_MS : (BREAKS[event.reason] ?? MINUTE)
+        if (awayMs > MINUTE) agenda.note(atMs + 3 * SECOND, { kind: 'note', agentId: event.agentId, untilMs: atMs + awayMs })
+        return agenda.note(atMs + awayMs, { kind: 'goReady', agentId: event.agentId })
+      }
       default:
         return
     }
+  }
+
+  /** Some would rather be called back than wait for long. */
+  const planKeepingPlace = (callId: CallId, expectedWaitMs: number | null, atMs: number) => {
+    if (expectedWaitMs === null || expectedWaitMs < 2 * MINUTE || wishOf.has(callId)) return
+    const chance = chanceOfCall(seed, callId, 'keep place')
+    if (chance.next() < 0.3) agenda.note(atMs + 8 * SECOND + chance.next() * 20 * SECOND, { kind: 'keepPlace', callId })
   }
 
   const personaFor = (callId: CallId, queueId: QueueId | null) => personaOf(seed, callId, queueId, wishOf.get(callId) ?? null)
@@ -183,8 +200,9 @@ export function createWorld(options: WorldOptions): World {
     for (const { inMs, act } of planTalk(seed, agentId, callId, personaFor(callId, contact.queueId))) agenda.note(atMs + inMs, act)
   }
 
-  const planFarEnd = (end: { readonly callId: CallId; readonly deviceId?: DeviceId }, number: string | null, atMs: number) => {
-    const as: AnswersAs = nextAnswer ?? (placeByNumber(number) ? 'person' : chanceOfCall(seed, end.callId, 'far end').weighted(FAR_ENDS))
+  const planFarEnd = (end: { readonly callId: CallId; readonly deviceId?: DeviceId }, number: string | null, atMs: number, keptFor = false) => {
+    const expected = placeByNumber(number) !== undefined || keptFor
+    const as: AnswersAs = nextAnswer ?? (expected ? 'person' : chanceOfCall(seed, end.callId, 'far end').weighted(FAR_ENDS))
     nextAnswer = null
     if (as === 'busy') return agenda.note(atMs + 1500, { kind: 'farEnd', ...end, report: 'busy' })
     agenda.note(atMs + 800, { kind: 'farEnd', ...end, report: 'ringing' })
@@ -214,6 +232,10 @@ export function createWorld(options: WorldOptions): World {
         return [arrival(state, act.queueId, null, arrivals.get(act.queueId) as Chance)]
       case 'ringMe':
         return [arrival(state, act.queueId, act.customerId, createChance(seedFor(seed, `ring me ${state.callCount}`)))]
+      case 'keepPlace':
+        return [{ kind: 'keepPlace', callId: act.callId }]
+      case 'note':
+        return breakNote(seed, state.setUp, plays, act)
       case 'giveUp':
         return waitsForSomebody(state, act.callId) ? [{ kind: 'callerHangsUp', callId: act.callId }] : []
       case 'fedUp': {
@@ -323,38 +345,6 @@ const KINDS_OF_BREAK = [
   { weight: 1, item: 'Training' },
 ]
 
-/** Goes on with live calls after a break of the floor: everybody gets a fresh intention from where they stand. */
-function resume(
-  state: FloorState,
-  atMs: number,
-  plays: ReadonlySet<AgentId>,
-  observeOne: (entry: LedgerEntry, state: FloorState) => void,
-  note: (atMs: number, act: Act) => void,
-  personaFor: (callId: CallId, queueId: QueueId | null) => { readonly patienceMs: number },
-): void {
-  const seen = (event: LedgerEntry['event']) => observeOne({ version: LEDGER_VERSION, seq: state.seq, atMs, causedBy: null, event }, state)
-  for (const call of values(state.calls)) {
-    if (call.direction === 'inbound' && call.answeredAtMs === null)
-      note(Math.max(atMs + 5 * SECOND, call.offeredAtMs + personaFor(call.id, call.queueId).patienceMs), { kind: 'giveUp', callId: call.id })
-    if (call.direction === 'outbound' && call.outsideCount === 0) note(atMs + SECOND, { kind: 'farEnd', callId: call.id, report: 'noAnswer' })
-    for (const c of call.connections) {
-      if (isOutside(c) && (c.state === 'initiated' || c.state === 'alerting'))
-        note(atMs + SECOND, { kind: 'farEnd', callId: call.id, deviceId: c.deviceId, report: 'noAnswer' })
-      if (c.party.kind !== 'agent') continue
-      const at = { callId: call.id, deviceId: c.deviceId }
-      if (c.state === 'alerting') seen({ kind: 'connectionDelivered', ...at, party: c.party })
-      if (c.state === 'held' && plays.has(c.party.agentId)) note(atMs + 5 * SECOND, { kind: 'retrieve', agentId: c.party.agentId, callId: call.id })
-      if ((c.state === 'connected' || c.state === 'held') && call.answeredAtMs !== null) seen({ kind: 'connectionEstablished', ...at })
-      if (c.state === 'held') note(atMs + MINUTE, { kind: 'fedUp', callId: call.id, heldSinceMs: c.sinceMs })
-    }
-  }
-  for (const agent of values(state.agents)) {
-    if (agent.shift === null || !plays.has(agent.id)) continue
-    for (const { callId, recommendedMs } of agent.wrapUps) seen({ kind: 'wrapUpStarted', agentId: agent.id, callId, recommendedMs })
-    if (agent.state.name === 'notReady') note(atMs + 5 * SECOND, { kind: 'goReady', agentId: agent.id })
-  }
-}
-
 const endOf = ({ callId, deviceId }: { readonly callId: CallId; readonly deviceId?: DeviceId }) => (deviceId === undefined ? { callId } : { callId, deviceId })
 
 /** A caller with nobody to talk to: in a queue, or rung through to somebody who has not answered. */
@@ -364,16 +354,3 @@ function waitsForSomebody(state: FloorState, callId: CallId): boolean {
 }
 
 const isHeld = (state: FloorState, callId: CallId): boolean => get(state.calls, callId)?.connections.some((c) => c.state === 'held') ?? false
-
-/** One caller in twelve is not in the customer records; one in forty withholds the number. */
-function arrival(state: FloorState, queueId: QueueId, customerId: string | null, chance: Chance): Command {
-  const path = chance.pick(queueSetUp(state.setUp, queueId).paths)
-  const chosen = customerId === null ? undefined : customerById(customerId)
-  if (chosen !== undefined) return { kind: 'callArrives', queueId, path, number: chosen.number, customer: toCustomer(chosen) }
-  const known = chance.pick(CUSTOMERS)
-  const stranger = `+4477009009${String(Math.floor(chance.next() * 100)).padStart(2, '0')}`
-  const roll = chance.next()
-  if (roll < 1 / 40) return { kind: 'callArrives', queueId, path, number: null, customer: null }
-  if (roll < 1 / 40 + 1 / 12) return { kind: 'callArrives', queueId, path, number: stranger, customer: null }
-  return { kind: 'callArrives', queueId, path, number: known.number, customer: toCustomer(known) }
-}

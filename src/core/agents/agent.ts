@@ -5,7 +5,7 @@ import type { CallChange, ConnectionState } from '@/core/calls'
 import type { AgentId, CallId, QueueId } from '@/core/ids'
 import type { OutcomeEvent } from '@/core/outcomes'
 import type { EpochMs } from '@/core/time'
-import type { AgentEvent } from './event'
+import type { AgentEvent, Diversion, SoundPath } from './event'
 
 export type AgentStateName = 'signedOut' | 'notReady' | 'ready' | 'ringing' | 'onCall' | 'wrapUp'
 
@@ -27,9 +27,29 @@ export interface WrapUp {
   readonly recommendedMs: number
 }
 
+export interface Shift {
+  readonly startedAtMs: EpochMs
+  readonly queueIds: readonly QueueId[]
+  readonly seat: 'desk' | 'standIn'
+  readonly soundPath: SoundPath
+  /** The path has failed, and what was so before it did; null while it works. */
+  readonly soundLost: { readonly sinceMs: EpochMs; readonly why: string; readonly wasReady: boolean; readonly heldCallId: CallId | null } | null
+  /** Time in states that are over, by `spentKey`. */
+  readonly spentMs: Readonly<Record<string, number>>
+}
+
+/** What an agent lets the others know. */
+export interface Note {
+  readonly text: string
+  /** When it ends by itself; null until it is cleared. */
+  readonly untilMs: EpochMs | null
+  /** Who covers meanwhile. */
+  readonly coverId: AgentId | null
+}
+
 export interface Agent {
   readonly id: AgentId
-  readonly shift: { readonly startedAtMs: EpochMs; readonly queueIds: readonly QueueId[]; readonly seat: 'desk' | 'standIn' } | null
+  readonly shift: Shift | null
   readonly availability: { readonly ready: boolean; readonly reason: string | null }
   readonly engagements: readonly Engagement[]
   /** Calls that are over for this agent and owe an outcome, oldest first. */
@@ -39,7 +59,20 @@ export interface Agent {
   /** Calls coded on this shift. */
   readonly codedCount: number
   readonly state: AgentState
+  // What outlasts a shift.
+  readonly note: Note | null
+  /** Calls of colleagues go to voicemail. */
+  readonly doNotDisturb: boolean
+  readonly diversion: Diversion | null
+  /** Numbers calls were diverted to, the latest first. */
+  readonly divertedTo: readonly string[]
 }
+
+/** What time is added up under: the state, and for not ready its reason. */
+export const spentKey = ({ name, reason }: Pick<AgentState, 'name' | 'reason'>): string => (reason === null ? name : `${name} ${reason}`)
+
+/** How many numbers are remembered to divert to again. */
+const REMEMBERED_NUMBERS = 5
 
 /** The reason an agent carries from sign-in until they first go ready. */
 export const SIGNED_IN_REASON = 'Signed in'
@@ -53,6 +86,20 @@ export const createAgent = (id: AgentId): Agent => ({
   muted: false,
   codedCount: 0,
   state: { name: 'signedOut', reason: null, sinceMs: 0 },
+  note: null,
+  doNotDisturb: false,
+  diversion: null,
+  divertedTo: [],
+})
+
+/** Nobody's shift, with what outlasts one. */
+const withoutShift = ({ id, state, note, doNotDisturb, diversion, divertedTo }: Agent): Agent => ({
+  ...createAgent(id),
+  state,
+  note,
+  doNotDisturb,
+  diversion,
+  divertedTo,
 })
 
 /** What the axes amount to: a call counts before wrap-up, a talking or dialling call before a ringing one. */
@@ -98,21 +145,28 @@ function withState(before: Agent, changed: Agent, atMs: EpochMs): Agent {
   if (changed === before) return before
   const name = agentStateName(changed)
   const reason = name === 'notReady' ? changed.availability.reason : null
-  const same = name === before.state.name && reason === before.state.reason
-  return same ? changed : { ...changed, state: { name, reason, sinceMs: atMs } }
+  if (name === before.state.name && reason === before.state.reason) return changed
+  return { ...changed, shift: withSpent(changed.shift, before.state, atMs), state: { name, reason, sinceMs: atMs } }
+}
+
+function withSpent(shift: Shift | null, state: AgentState, atMs: EpochMs): Shift | null {
+  if (shift === null || state.name === 'signedOut') return shift
+  const key = spentKey(state)
+  return { ...shift, spentMs: { ...shift.spentMs, [key]: (shift.spentMs[key] ?? 0) + atMs - state.sinceMs } }
 }
 
 function applied(agent: Agent, event: AgentEvent | OutcomeEvent, atMs: EpochMs): Agent {
   switch (event.kind) {
     case 'shiftStarted':
       return {
-        ...createAgent(agent.id),
-        shift: { startedAtMs: atMs, queueIds: event.queueIds, seat: event.seat },
+        ...withoutShift(agent),
+        shift: { startedAtMs: atMs, queueIds: event.queueIds, seat: event.seat, soundPath: event.soundPath, soundLost: null, spentMs: {} },
         availability: { ready: false, reason: SIGNED_IN_REASON },
-        state: agent.state,
       }
     case 'shiftEnded':
-      return { ...createAgent(agent.id), state: agent.state }
+      return withoutShift(agent)
+    case 'seatMoved':
+      return agent
     case 'agentReady':
       return { ...agent, availability: { ready: true, reason: null } }
     case 'agentNotReady':
@@ -125,5 +179,24 @@ function applied(agent: Agent, event: AgentEvent | OutcomeEvent, atMs: EpochMs):
       return { ...agent, muted: event.muted }
     case 'outcomeSaved':
       return { ...agent, codedCount: agent.codedCount + 1 }
+    case 'soundPathChosen':
+      return withShift(agent, { soundPath: event.path, soundLost: null })
+    case 'soundPathLost': {
+      const heard = agent.engagements.find((e) => e.state === 'connected')
+      return withShift(agent, { soundLost: { sinceMs: atMs, why: event.why, wasReady: agent.availability.ready, heldCallId: heard?.callId ?? null } })
+    }
+    case 'noteSet':
+      return { ...agent, note: { text: event.text, untilMs: event.untilMs, coverId: event.coverId } }
+    case 'noteCleared':
+      return { ...agent, note: null }
+    case 'doNotDisturbChanged':
+      return { ...agent, doNotDisturb: event.on }
+    case 'diversionChanged': {
+      const number = event.to?.kind === 'number' ? event.to.number : null
+      const divertedTo = number === null ? agent.divertedTo : [number, ...agent.divertedTo.filter((n) => n !== number)].slice(0, REMEMBERED_NUMBERS)
+      return { ...agent, diversion: event.to, divertedTo }
+    }
   }
 }
+
+const withShift = (agent: Agent, change: Partial<Shift>): Agent => (agent.shift === null ? agent : { ...agent, shift: { ...agent.shift, ...change } })

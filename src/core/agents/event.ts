@@ -2,28 +2,44 @@
 import * as z from 'zod'
 import { AgentIdSchema, CallIdSchema, QueueIdSchema } from '@/core/ids'
 
+/** Where an agent's sound goes: a device they hear and speak with, or none, which is said for the whole shift. */
+export const SOUND_PATHS = ['computer', 'handset', 'ownPhone', 'none'] as const
+export type SoundPath = (typeof SOUND_PATHS)[number]
+
+/** Where calls for the agent in person go instead. */
+export const DiversionSchema = z
+  .discriminatedUnion('kind', [z.object({ kind: z.literal('voicemail') }), z.object({ kind: z.literal('number'), number: z.string() })])
+  .readonly()
+export type Diversion = z.infer<typeof DiversionSchema>
+
+const agent = { agentId: AgentIdSchema }
+
 export const AgentEventSchema = z.discriminatedUnion('kind', [
   z
     .object({
       kind: z.literal('shiftStarted'),
-      agentId: AgentIdSchema,
+      ...agent,
       queueIds: z.array(QueueIdSchema).readonly(),
       /** A person at a desk, or a colleague played by the stand-ins. */
       seat: z.enum(['desk', 'standIn']),
+      soundPath: z.enum(SOUND_PATHS).default('computer'),
     })
     .readonly(),
-  z.object({ kind: z.literal('shiftEnded'), agentId: AgentIdSchema }).readonly(),
-  z.object({ kind: z.literal('agentReady'), agentId: AgentIdSchema }).readonly(),
-  z.object({ kind: z.literal('agentNotReady'), agentId: AgentIdSchema, reason: z.string() }).readonly(),
-  z
-    .object({
-      kind: z.literal('wrapUpStarted'),
-      agentId: AgentIdSchema,
-      callId: CallIdSchema,
-      recommendedMs: z.number(),
-    })
-    .readonly(),
-  z.object({ kind: z.literal('wrapUpEnded'), agentId: AgentIdSchema, callId: CallIdSchema }).readonly(),
-  z.object({ kind: z.literal('muteChanged'), agentId: AgentIdSchema, muted: z.boolean() }).readonly(),
+  z.object({ kind: z.literal('shiftEnded'), ...agent }).readonly(),
+  /** The agent goes on at another desk; shift and calls are as they were. */
+  z.object({ kind: z.literal('seatMoved'), ...agent }).readonly(),
+  z.object({ kind: z.literal('agentReady'), ...agent }).readonly(),
+  /** While a call or a wrap-up is on it says what follows it. */
+  z.object({ kind: z.literal('agentNotReady'), ...agent, reason: z.string() }).readonly(),
+  z.object({ kind: z.literal('wrapUpStarted'), ...agent, callId: CallIdSchema, recommendedMs: z.number() }).readonly(),
+  z.object({ kind: z.literal('wrapUpEnded'), ...agent, callId: CallIdSchema }).readonly(),
+  z.object({ kind: z.literal('muteChanged'), ...agent, muted: z.boolean() }).readonly(),
+  /** Also brings back a path that was lost. */
+  z.object({ kind: z.literal('soundPathChosen'), ...agent, path: z.enum(SOUND_PATHS) }).readonly(),
+  z.object({ kind: z.literal('soundPathLost'), ...agent, why: z.string() }).readonly(),
+  z.object({ kind: z.literal('noteSet'), ...agent, text: z.string(), untilMs: z.number().nullable(), coverId: AgentIdSchema.nullable() }).readonly(),
+  z.object({ kind: z.literal('noteCleared'), ...agent, because: z.enum(['cleared', 'overdue']) }).readonly(),
+  z.object({ kind: z.literal('doNotDisturbChanged'), ...agent, on: z.boolean() }).readonly(),
+  z.object({ kind: z.literal('diversionChanged'), ...agent, to: DiversionSchema.nullable() }).readonly(),
 ])
 export type AgentEvent = z.infer<typeof AgentEventSchema>

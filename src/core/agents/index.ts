@@ -8,7 +8,10 @@ export {
   engageAgent,
   engagementsOf,
   evolveAgent,
+  type Note,
+  type Shift,
   SIGNED_IN_REASON,
+  spentKey,
   type WrapUp,
 } from './agent'
-export { type AgentEvent, AgentEventSchema } from './event'
+export { type AgentEvent, AgentEventSchema, type Diversion, DiversionSchema, SOUND_PATHS, type SoundPath } from './event'

@@ -3,7 +3,7 @@
 import { type AgentId, type CallId, type DeviceId, deviceOfAgent, type QueueId } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
 import { type Connection, isOnLine } from './connection'
-import type { CLEARINGS, Customer } from './event'
+import type { CLEARINGS, Customer, Offer } from './event'
 
 export type CallDirection = 'inbound' | 'outbound' | 'campaign' | 'internal'
 
@@ -37,6 +37,8 @@ export interface Call {
   readonly queueId: QueueId | null
   readonly number: string | null
   readonly customer: Customer | null
+  /** Everybody the number belongs to, until it is known who it is. */
+  readonly matches: readonly Customer[]
   /** What the caller chose on the way in. */
   readonly path: string | null
   readonly offeredAtMs: EpochMs
@@ -45,8 +47,13 @@ export interface Call {
   /** Agents this call rang at in vain, and when: it is not offered to them again until they have gone ready anew. */
   readonly passedBy: readonly { readonly agentId: AgentId; readonly atMs: EpochMs }[]
   readonly connections: readonly Connection[]
-  /** Smaller stands further ahead in a queue. The time it was offered, unless it was returned to the head. */
+  /** Smaller stands further ahead in a queue: the time it was offered less its caller's head start, unless it was returned to the head. */
   readonly place: number
+  readonly headStartMs: number
+  /** Whom else it is offered to by now, besides the agents of its queue. */
+  readonly alsoFor: readonly Offer[]
+  /** The number of a caller who has hung up and kept their place; null while they wait on the line themselves. */
+  readonly keptFor: string | null
   /** Outside parties it has had so far: their devices are numbered. */
   readonly outsideCount: number
   /** The call this one consults about; null for every other call. */
@@ -83,8 +90,8 @@ export function waitsIn(call: Call): QueueId | null {
   return queueId
 }
 
-/** When time itself changes this call: an end reaches the network, a parked call or an agent's ring is over its limit. */
-export function dueAtMs(call: Call, ringLimitMs: number): EpochMs | null {
+/** When the network or a limit changes this call: an end reaches the network, a parked call or an agent's ring is over its limit. */
+export function ringDueAtMs(call: Call, ringLimitMs: number): EpochMs | null {
   let due = Math.min(call.clearing?.dueAtMs ?? Infinity, call.handover?.dueAtMs ?? Infinity)
   for (const c of call.connections) if (c.state === 'alerting' && c.party.kind === 'agent') due = Math.min(due, c.sinceMs + ringLimitMs)
   return due === Infinity ? null : due

@@ -74,16 +74,17 @@ export function clearConnection(call: Call, deviceId: DeviceId, cause: ClearCaus
   if (mine === undefined) return refuse('notOnCall')
   const others = call.connections.filter((c) => c !== mine)
   const first: CallEvent = { kind: 'connectionCleared', callId: call.id, deviceId, cause }
-  if (staysWithout(mine, others)) return done(first)
+  if (staysWithout(call, mine, others)) return done(first)
   const rest = others.map((c) => c.deviceId)
   return done(first, ...clearAll(call, rest, 'lastParty'))
 }
 
-/** Whether the call goes on without this end: others talk on, or it only rang and they still wait or talk. */
-function staysWithout(mine: Connection, others: readonly Connection[]): boolean {
+/** Whether the call goes on without this end: others talk on, or it only rang and they still wait, talk, or keep a place. */
+function staysWithout({ keptFor }: Call, mine: Connection, others: readonly Connection[]): boolean {
   const left = others.filter((c) => c.state !== 'failed')
   if (left.filter(isOnLine).length > 1) return true
   if (isOnLine(mine)) return false
+  if (keptFor !== null && left.some((c) => c.state === 'queued')) return true
   return left.length > 1 || left.some((c) => c.party.kind === 'outside' && c.state === 'connected')
 }
 

@@ -15,6 +15,10 @@ export const CustomerSchema = z
   .readonly()
 export type Customer = z.infer<typeof CustomerSchema>
 
+/** Agents a waiting call is offered to: those of a queue, from the least level of the skills it needs on, or of any level. */
+export const OfferSchema = z.object({ queueId: QueueIdSchema, anyLevel: z.boolean() }).readonly()
+export type Offer = z.infer<typeof OfferSchema>
+
 const call = { callId: CallIdSchema }
 const at = { callId: CallIdSchema, deviceId: DeviceIdSchema }
 const by = { byAgentId: AgentIdSchema }
@@ -32,6 +36,10 @@ export const CallEventSchema = z.discriminatedUnion('kind', [
       number: z.string().nullable(),
       customer: CustomerSchema.nullable(),
       path: z.string().nullable(),
+      /** Their group goes first: the call counts as having waited this much longer. */
+      headStartMs: z.number().nonnegative().default(0),
+      /** Everybody the number belongs to, where it is more than one. */
+      matches: z.array(CustomerSchema).readonly().default([]),
     })
     .readonly(),
   z.object({ kind: z.literal('callOriginated'), ...call, agentId: AgentIdSchema, number: z.string(), customer: CustomerSchema.nullable() }).readonly(),
@@ -48,6 +56,12 @@ export const CallEventSchema = z.discriminatedUnion('kind', [
   /** The call joins a queue in the middle of its life: transferred there, or returned to its head. */
   z.object({ kind: z.literal('connectionQueued'), ...call, queueId: QueueIdSchema, place: z.enum(['head', 'tail']) }).readonly(),
   z.object({ kind: z.literal('callCleared'), ...call }).readonly(),
+  /** The call has waited so long that further agents are asked as well; it keeps its place. */
+  z.object({ kind: z.literal('callOverflowed'), ...call, offer: OfferSchema }).readonly(),
+  /** The caller hangs up, keeps the place, and is dialled at this number when an agent takes the call. */
+  z.object({ kind: z.literal('placeKept'), ...call, number: z.string() }).readonly(),
+  /** Who the caller is, as an agent found out. */
+  z.object({ kind: z.literal('callerIdentified'), ...call, ...by, customer: CustomerSchema }).readonly(),
   /** `fromCallId`'s parties join `callId`, and that call is over (Conference, 17.1.11; Transfer, 17.1.31). */
   z.object({ kind: z.literal('callsJoined'), ...call, fromCallId: CallIdSchema, ...by }).readonly(),
   /** The sender leaves the call to somebody else; `blind` until that party answers, then it is done. */

@@ -4,7 +4,7 @@ import { type CallId, type DeviceId, deviceOfAgent, deviceOfPark, deviceOfQueue 
 import type { EpochMs } from '@/core/time'
 import { type Call, connectionOf } from './call'
 import { type Connection, type ConnectionState, isPerson } from './connection'
-import type { CallEvent } from './event'
+import type { CallEvent, Customer } from './event'
 import type { Party } from './party'
 
 /** What an event did to a call; `after` is null once the call is over. */
@@ -43,11 +43,18 @@ function evolveCall(before: Call | undefined, event: Exclude<CallEvent, { kind: 
       return {
         ...withConnection(call, fresh(deviceOfQueue(event.queueId), { kind: 'queue', queueId: event.queueId }, 'queued', atMs)),
         queueId: event.queueId,
+        alsoFor: [],
         place: event.place === 'head' ? 0 : atMs,
         passedBy: [],
       }
     case 'callCleared':
       return null
+    case 'callOverflowed':
+      return { ...call, alsoFor: [...call.alsoFor, event.offer] }
+    case 'placeKept':
+      return { ...call, keptFor: event.number, connections: call.connections.filter((c) => c.party.kind !== 'outside') }
+    case 'callerIdentified':
+      return identified(call, event.customer)
     case 'callTransferred':
     case 'callDiverted': {
       const kind = event.kind === 'callDiverted' ? 'divert' : 'transfer'
@@ -94,11 +101,15 @@ function createCall(event: Opening, atMs: EpochMs): Call {
     queueId: null,
     number: null,
     customer: null,
+    matches: [],
     path: null,
     offeredAtMs: atMs,
     answeredAtMs: null,
     passedBy: [],
     place: atMs,
+    headStartMs: 0,
+    alsoFor: [],
+    keptFor: null,
     outsideCount: 0,
     consultFor: null,
     handover: null,
@@ -108,13 +119,20 @@ function createCall(event: Opening, atMs: EpochMs): Call {
   }
   if (event.kind === 'callQueued') {
     const caller: Party = { kind: 'outside', number: event.number, name: event.customer?.name ?? null }
-    const { queueId, number, customer, path } = event
+    const { queueId, number, customer, path, headStartMs, matches } = event
     const connections = [fresh(event.callerDeviceId, caller, 'connected', atMs), fresh(deviceOfQueue(queueId), { kind: 'queue', queueId }, 'queued', atMs)]
-    return { ...common, direction: 'inbound', queueId, number, customer, path, outsideCount: 1, connections }
+    return { ...common, direction: 'inbound', queueId, number, customer, matches, path, headStartMs, place: atMs - headStartMs, outsideCount: 1, connections }
   }
   const connections = [fresh(deviceOfAgent(event.agentId), { kind: 'agent', agentId: event.agentId }, 'initiated', atMs)]
   if (event.kind === 'consultationOriginated') return { ...common, direction: 'internal', consultFor: event.consultFor, connections }
   return { ...common, direction: 'outbound', number: event.number, customer: event.customer, connections }
+}
+
+/** The first outside party is the caller, and is called by the name from now on. */
+function identified(call: Call, customer: Customer): Call {
+  const caller = call.connections.findIndex((c) => c.party.kind === 'outside' && c.party.number === call.number)
+  const connections = call.connections.map((c, i) => (i === caller && c.party.kind === 'outside' ? { ...c, party: { ...c.party, name: customer.name } } : c))
+  return { ...call, customer, matches: [], connections }
 }
 
 function established(call: Call, deviceId: DeviceId, atMs: EpochMs): Call {

@@ -14,6 +14,8 @@ export const ContactEventSchema = z.discriminatedUnion('kind', [
   z
     .object({ kind: z.literal('captionSpoken'), callId: CallIdSchema, turn: z.number().int(), text: z.string(), deviceId: DeviceIdSchema.optional() })
     .readonly(),
+  /** What a caller was told while they waited; the expected wait where they were told one. */
+  z.object({ kind: z.literal('callerTold'), callId: CallIdSchema, text: z.string(), expectedWaitMs: z.number().nullable() }).readonly(),
   z.object({ kind: z.literal('ringSilenced'), callId: CallIdSchema, agentId: AgentIdSchema }).readonly(),
   /** Whoever handled it has left and this agent, who stays on the line, goes on. */
   z.object({ kind: z.literal('contactTaken'), callId: CallIdSchema, agentId: AgentIdSchema }).readonly(),
@@ -42,6 +44,8 @@ export interface Contact {
   readonly notes: string
   readonly followUp: string
   readonly captions: readonly Caption[]
+  /** The last thing they were told while they waited. */
+  readonly told: { readonly text: string; readonly expectedWaitMs: number | null } | null
   readonly ringSilenced: boolean
   /** Agents who have left it and not coded it yet. */
   readonly owedBy: readonly AgentId[]
@@ -67,6 +71,7 @@ export const createContact = (call: Call): Contact => ({
   notes: '',
   followUp: '',
   captions: [],
+  told: null,
   ringSilenced: false,
   owedBy: [],
   codedBy: [],
@@ -119,6 +124,8 @@ export function evolveContact(contact: Contact, event: Followed, atMs: EpochMs):
       return { ...contact, notes: event.text, followUp: event.followUp }
     case 'captionSpoken':
       return { ...contact, captions: [...contact.captions, { atMs, turn: event.turn, text: event.text }] }
+    case 'callerTold':
+      return { ...contact, told: { text: event.text, expectedWaitMs: event.expectedWaitMs } }
     case 'ringSilenced':
       return { ...contact, ringSilenced: true }
     case 'contactTaken':

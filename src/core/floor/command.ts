@@ -1,28 +1,58 @@
 // What may be asked of the floor: by people at a desk, and by the network and the stand-ins. The schema guards
 // the boundary between tab and worker; inside, the type is enough.
 import * as z from 'zod'
+import { SOUND_PATHS } from '@/core/agents'
 import { CustomerSchema, ENDPOINTS, type Failure, TargetSchema } from '@/core/calls'
 import { AgentIdSchema, CallIdSchema, type DeviceId, DeviceIdSchema, QueueIdSchema } from '@/core/ids'
 import { ThenSchema } from '@/core/outcomes'
 import { AnswerValueSchema } from '@/core/scripts'
+import { SetUpSchema } from '@/core/set-up'
 
 const me = { agentId: AgentIdSchema }
 const mine = { agentId: AgentIdSchema, callId: CallIdSchema }
+/** Where own calls shall go: the voicemail, or a number as it was typed. */
+const DiversionWishSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('voicemail') }),
+  z.object({ kind: z.literal('number'), typed: z.string() }),
+])
+
 const party = { ...mine, deviceId: DeviceIdSchema }
 
 /** What an agent asks for. */
 export const AgentCommandSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('startShift'), ...me, pin: z.string(), queueIds: z.array(QueueIdSchema), seat: z.enum(['desk', 'standIn']) }).readonly(),
+  z
+    .object({
+      kind: z.literal('startShift'),
+      ...me,
+      pin: z.string(),
+      queueIds: z.array(QueueIdSchema),
+      seat: z.enum(['desk', 'standIn']),
+      soundPath: z.enum(SOUND_PATHS).optional(),
+    })
+    .readonly(),
+  /** The shift goes on at this desk instead of the one it was started at. */
+  z.object({ kind: z.literal('moveSeat'), ...me, pin: z.string() }).readonly(),
   z.object({ kind: z.literal('endShift'), ...me }).readonly(),
   z.object({ kind: z.literal('goReady'), ...me }).readonly(),
   z.object({ kind: z.literal('goNotReady'), ...me, reason: z.string() }).readonly(),
   z.object({ kind: z.literal('setMute'), ...me, muted: z.boolean() }).readonly(),
+  z.object({ kind: z.literal('chooseSoundPath'), ...me, path: z.enum(SOUND_PATHS) }).readonly(),
+  z.object({ kind: z.literal('reportSoundLost'), ...me, why: z.string() }).readonly(),
+  z.object({ kind: z.literal('setNote'), ...me, text: z.string(), untilMs: z.number().nullable(), coverId: AgentIdSchema.nullable() }).readonly(),
+  z.object({ kind: z.literal('clearNote'), ...me }).readonly(),
+  z.object({ kind: z.literal('setDoNotDisturb'), ...me, on: z.boolean() }).readonly(),
+  z.object({ kind: z.literal('setDiversion'), ...me, to: DiversionWishSchema.nullable() }).readonly(),
+  // Set-up, by whoever may change it; nobody needs to be on shift for it.
+  z.object({ kind: z.literal('switchStorm'), ...me, pin: z.string(), queueId: QueueIdSchema, on: z.boolean() }).readonly(),
+  z.object({ kind: z.literal('changeSetUp'), ...me, pin: z.string(), setUp: SetUpSchema }).readonly(),
   z.object({ kind: z.literal('makeCall'), ...me, typed: z.string(), customer: CustomerSchema.nullable() }).readonly(),
   // A call that rings here.
   z.object({ kind: z.literal('answer'), ...mine }).readonly(),
   z.object({ kind: z.literal('decline'), ...mine }).readonly(),
   z.object({ kind: z.literal('silence'), ...mine }).readonly(),
   z.object({ kind: z.literal('divert'), ...mine, target: TargetSchema }).readonly(),
+  /** Who the caller is: somebody of the records by id, or as the agent has it from them. */
+  z.object({ kind: z.literal('identifyCaller'), ...mine, customerId: z.string().nullable(), customer: CustomerSchema.nullable() }).readonly(),
   // A live call.
   z.object({ kind: z.literal('hold'), ...mine }).readonly(),
   z.object({ kind: z.literal('retrieve'), ...mine }).readonly(),
@@ -63,8 +93,12 @@ export type NetworkCommand =
       readonly queueId: z.infer<typeof QueueIdSchema>
       readonly number: string | null
       readonly customer: z.infer<typeof CustomerSchema> | null
+      /** Everybody the number belongs to, where it is more than one. */
+      readonly matches?: readonly z.infer<typeof CustomerSchema>[]
       readonly path: string | null
     }
+  /** A waiting caller would rather hang up and be called back. */
+  | { readonly kind: 'keepPlace'; readonly callId: CallId }
   | { readonly kind: 'farEnd'; readonly callId: CallId; readonly deviceId?: DeviceId; readonly report: 'ringing' | 'answered' | Failure }
   | { readonly kind: 'callerHangsUp'; readonly callId: CallId; readonly deviceId?: DeviceId }
   | { readonly kind: 'callerSays'; readonly callId: CallId; readonly deviceId?: DeviceId; readonly turn: number; readonly text: string }

@@ -8,6 +8,7 @@ import { get } from '@/core/table'
 import { carryOutClearing } from './clearing'
 import type { AgentCommand } from './command'
 import { type Draft, emit, type Ruling, refuse } from './draft'
+import { isChosenReason } from './shift'
 
 type Of<K extends AgentCommand['kind']> = Extract<AgentCommand, { kind: K }>
 
@@ -45,7 +46,7 @@ export function saveOutcome(draft: Draft, agent: Agent, contact: Contact, comman
   if (command.code === null) return refuse({ reason: 'outcomeMissing' })
   if (codeOf(outcomeSetFor(draft.state.setUp, contact.queueId), command.code) === undefined) return refuse({ reason: 'unknownCode', code: command.code })
   const { andThen } = command
-  if (andThen.state === 'notReady' && !draft.state.setUp.notReadyReasons.includes(andThen.reason)) return refuse({ reason: 'unknownReason' })
+  if (andThen.state === 'notReady' && !isChosenReason(draft.state, andThen.reason)) return refuse({ reason: 'unknownReason' })
   emit(draft, null, {
     kind: 'outcomeSaved',
     callId: contact.callId,
@@ -68,6 +69,8 @@ export function carryOut(draft: Draft, agentId: Agent['id'], andThen: Of<'saveOu
   const availability = get(draft.state.agents, agentId)?.availability
   const already = andThen.state === 'ready' ? availability?.ready : availability?.reason === andThen.reason
   if (already) return null
+  // Without sound nobody is put through: that reason stands until it is back.
+  if (andThen.state === 'ready' && get(draft.state.agents, agentId)?.shift?.soundLost) return null
   return emit(draft, draft.state.seq, andThen.state === 'ready' ? { kind: 'agentReady', agentId } : { kind: 'agentNotReady', agentId, reason: andThen.reason })
 }
 

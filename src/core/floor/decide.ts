@@ -1,7 +1,7 @@
 // decide: a command into events or a refusal. The floor's only way forward; people, stand-ins and time use it
 // alike. Nothing here reads a clock or rolls dice.
 import type { Agent } from '@/core/agents'
-import { type Call, type CallDecision, services } from '@/core/calls'
+import { type Call, type CallDecision, type Customer, services } from '@/core/calls'
 import { type Contact, mayWrite } from '@/core/contacts'
 import { readNumber } from '@/core/directory'
 import { type CallId, deviceOfAgent } from '@/core/ids'
@@ -12,12 +12,15 @@ import { clear, takeBack } from './clearing'
 import type { AgentCommand, Command } from './command'
 import { answerScript, draftNotes, saveOutcome, turnPage } from './contact'
 import { type Draft, emit, type Ruling, refuse } from './draft'
+import { unentitled, unentitledToDial } from './entitled'
 import { divert, park, pickUp, transfer } from './handover'
 import { addParty, alternate, completeTransfer, conference, consult, endConsult, heardBesides } from './lines'
 import { ruleNetwork } from './network'
+import { changeSetUp, switchStorm } from './owner'
+import { chooseSoundPath, clearNote, reportSoundLost, setDiversion, setDoNotDisturb, setNote } from './presence'
 import { react } from './react'
 import type { FloorRefusal } from './refusal'
-import { busy, endShift, goNotReady, goReady, mayOpenLine, setMute, startShift } from './shift'
+import { busy, endShift, goNotReady, goReady, mayOpenLine, moveSeat, setMute, startShift } from './shift'
 import { type FloorState, nextCallId, recordingIdFor } from './state'
 
 export interface Context {
@@ -50,6 +53,7 @@ export const openFloor = (floorId: string, setUp: FloorState['setUp'], atMs: Epo
 function rule(draft: Draft, command: Command): Ruling {
   switch (command.kind) {
     case 'callArrives':
+    case 'keepPlace':
     case 'farEnd':
     case 'callerHangsUp':
     case 'callerSays':
@@ -58,6 +62,12 @@ function rule(draft: Draft, command: Command): Ruling {
       return ruleNetwork(draft, command)
     case 'startShift':
       return startShift(draft, command)
+    case 'moveSeat':
+      return moveSeat(draft, command)
+    case 'switchStorm':
+      return switchStorm(draft, command)
+    case 'changeSetUp':
+      return changeSetUp(draft, command)
     default: {
       const agent = get(draft.state.agents, command.agentId)
       if (agent?.shift == null) return refuse({ reason: 'notOnShift' })
@@ -69,7 +79,11 @@ function rule(draft: Draft, command: Command): Ruling {
 type OnCall = Extract<AgentCommand, { callId: CallId }>
 type OnContact = Extract<OnCall, { kind: 'turnPage' | 'answerScript' | 'draftNotes' | 'saveOutcome' }>
 
-function ruleShift(draft: Draft, agent: Agent, command: Exclude<AgentCommand, OnCall | { kind: 'startShift' }>): Ruling {
+function ruleShift(
+  draft: Draft,
+  agent: Agent,
+  command: Exclude<AgentCommand, OnCall | { kind: 'startShift' | 'moveSeat' | 'switchStorm' | 'changeSetUp' }>,
+): Ruling {
   switch (command.kind) {
     case 'endShift':
       return endShift(draft, agent)
@@ -81,6 +95,18 @@ function ruleShift(draft: Draft, agent: Agent, command: Exclude<AgentCommand, On
       return setMute(draft, agent, command.muted)
     case 'makeCall':
       return makeCall(draft, agent, command)
+    case 'chooseSoundPath':
+      return chooseSoundPath(draft, agent, command.path)
+    case 'reportSoundLost':
+      return reportSoundLost(draft, agent, command.why)
+    case 'setNote':
+      return setNote(draft, agent, command)
+    case 'clearNote':
+      return clearNote(draft, agent)
+    case 'setDoNotDisturb':
+      return setDoNotDisturb(draft, agent, command.on)
+    case 'setDiversion':
+      return setDiversion(draft, agent, command)
   }
 }
 
@@ -103,6 +129,8 @@ function ruleCall(draft: Draft, agent: Agent, call: Call, command: Exclude<OnCal
   switch (command.kind) {
     case 'answer':
       return heardBesides(draft, agent, [call.id]) ?? take(draft, services.answer(call, agent.id))
+    case 'identifyCaller':
+      return identifyCaller(draft, agent, call, command.customer)
     case 'silence':
       return silence(draft, agent, call)
     case 'hold':
@@ -124,7 +152,10 @@ function ruleCall(draft: Draft, agent: Agent, call: Call, command: Exclude<OnCal
     case 'moveCall':
       return take(draft, services.moveTo(call, agent.id, command.endpoint))
     case 'record':
-      return take(draft, services.changeRecording(call, agent.id, command.to, recordingIdFor(draft.state, call.id)))
+      return (
+        unentitled(draft.state, agent.id, 'recording') ??
+        take(draft, services.changeRecording(call, agent.id, command.to, recordingIdFor(draft.state, call.id)))
+      )
     case 'muteParty':
       return take(draft, services.muteParty(call, agent.id, command.deviceId, command.muted))
     case 'startAside':
@@ -138,11 +169,11 @@ function ruleCall(draft: Draft, agent: Agent, call: Call, command: Exclude<OnCal
     case 'completeTransfer':
       return completeTransfer(draft, agent, call)
     case 'conference':
-      return conference(draft, agent, call)
+      return unentitled(draft.state, agent.id, 'conference') ?? conference(draft, agent, call)
     case 'transfer':
       return transfer(draft, agent, call, command.target)
     case 'addParty':
-      return addParty(draft, agent, call, command.target)
+      return unentitled(draft.state, agent.id, 'conference') ?? addParty(draft, agent, call, command.target)
     case 'divert':
       return divert(draft, agent, call, command.target)
     case 'park':
@@ -158,10 +189,17 @@ const take = (draft: Draft, decision: CallDecision): Ruling => (decision.ok ? em
 function makeCall(draft: Draft, agent: Agent, command: Extract<AgentCommand, { kind: 'makeCall' }>): Ruling {
   const reading = readNumber(command.typed, draft.state.setUp.homeCountry)
   if (!reading.ok) return refuse(reading.refusal)
-  const refused = busy(draft.state, agent)
+  const refused = unentitledToDial(draft.state, agent.id, reading.number.readAs) ?? busy(draft.state, agent)
   if (refused !== null) return refused
   const callId = nextCallId(draft.state)
   return emit(draft, null, { kind: 'callOriginated', callId, agentId: agent.id, number: reading.number.e164, customer: command.customer })
+}
+
+/** The caller has a name from now on. Refused: notYourCall, callerUnnamed. */
+function identifyCaller(draft: Draft, agent: Agent, call: Call, customer: Customer | null): Ruling {
+  if (!agent.engagements.some((e) => e.callId === call.id)) return refuse({ reason: 'notYourCall' })
+  if (customer === null || customer.name.trim() === '') return refuse({ reason: 'callerUnnamed' })
+  return emit(draft, null, { kind: 'callerIdentified', callId: call.id, byAgentId: agent.id, customer })
 }
 
 function silence(draft: Draft, agent: Agent, call: Call): Ruling {

@@ -3,7 +3,7 @@ import { expect, test } from 'vitest'
 import { AgentCommandSchema, type Command, createFloor, evolve, type FloorState, INVARIANTS, toRefusalText } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
 import { createLedgerFolder, parseEntry, toLine } from '@/core/ledger'
-import { values } from '@/core/table'
+import { must, values } from '@/core/table'
 import { aCrowdedFloor, aFloor, CROWDED, FIRST, START_MS, type Step, steps, type TestFloor, toCommand } from '@/core/testing'
 
 /** Gives every wish in turn; `each` sees the floor before and after. Returns how many commands were taken, by kind. */
@@ -35,7 +35,7 @@ test('whatever is asked in whatever order: every invariant holds after every com
       })
       for (const [kind, count] of counts) taken.set(kind, (taken.get(kind) ?? 0) + count)
     }),
-    { numRuns: 220, seed: 20261124, endOnFailure: true },
+    { numRuns: 300, seed: 20261124, endOnFailure: true },
   )
   // The generator is worth its name only when every service is taken, and often.
   const rare = AgentCommandSchema.options.map((o) => o.unwrap().shape.kind.value).filter((kind) => (taken.get(kind) ?? 0) < 5)
@@ -80,6 +80,9 @@ test('agent intervals are gapless over each shift and never overlap; every coded
         }
         const onShiftMs = shiftMs(floor.entries, id, endMs)
         expect(intervals.reduce((sum, i) => sum + i.toMs - i.fromMs, 0)).toBe(onShiftMs)
+        // The totals an agent sees are the same time, added up as it goes.
+        const { shift, state } = must(floor.state().agents, id)
+        if (shift !== null) expect(Object.values(shift.spentMs).reduce((sum, ms) => sum + ms, 0)).toBe(state.sinceMs - shift.startedAtMs)
       }
       // A consult is part of the record of the call it is about.
       const consults = new Set(floor.entries.flatMap((e) => (e.event.kind === 'consultationOriginated' ? [e.event.callId] : [])))

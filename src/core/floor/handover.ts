@@ -4,12 +4,16 @@
 import type { Agent } from '@/core/agents'
 import { agentConnection, type Call, connectionOf, type Failure, isOnLine, onLine, services, type Target } from '@/core/calls'
 import { type AgentId, deviceOfAgent, type QueueId } from '@/core/ids'
-import { inServiceOrder } from '@/core/queues'
+import { routingRules } from '@/core/queues'
 import { get, must, values } from '@/core/table'
 import { type Draft, emit, type Ruling, refuse } from './draft'
 import { partyName, type Reaching, reach } from './reach'
 
-export type HandoverRefusal = { readonly reason: 'parkOnlyOne' } | { readonly reason: 'notParkedOrRinging' } | { readonly reason: 'notInGroup' }
+export type HandoverRefusal =
+  | { readonly reason: 'parkOnlyOne' }
+  | { readonly reason: 'notParkedOrRinging' }
+  | { readonly reason: 'notInGroup' }
+  | { readonly reason: 'callerNotOnLine' }
 
 /**
  * Single Step Transfer: the agent leaves at once, the others wait for the target; what fails comes back. A colleague who is
@@ -36,6 +40,7 @@ export function transfer(draft: Draft, agent: Agent, call: Call, target: Target)
 export function divert(draft: Draft, agent: Agent, call: Call, target: Target): Ruling {
   const mine = agentConnection(call, agent.id)
   if (mine?.state !== 'alerting') return refuse({ reason: 'notRinging' })
+  if (call.keptFor !== null && target.kind !== 'queue') return refuse({ reason: 'callerNotOnLine' })
   const reaching = reachFree(draft, agent, call, target)
   if (!reaching.ok) return refuse(reaching.refusal)
   const { party, deviceId, events } = reaching.reached
@@ -54,7 +59,7 @@ export function divert(draft: Draft, agent: Agent, call: Call, target: Target): 
 
 /** As `reach`, and nobody is sent to a colleague who is on a call. */
 function reachFree(draft: Draft, agent: Agent, call: Call, target: Target): Reaching {
-  const reaching = reach(draft.state, agent.id, call, target)
+  const reaching = reach(draft.state, agent.id, call, target, 'send')
   if (!reaching.ok || reaching.reached.failure === null) return reaching
   return { ok: false, refusal: { reason: 'targetOnCall', name: partyName(draft.state, reaching.reached.party) } }
 }
@@ -131,8 +136,15 @@ function toHead(draft: Draft, call: Call, causedBy: number | null): void {
 }
 
 /** A call that came through no queue is caught by the one that is served first. */
-const queueFor = (draft: Draft, call: Call): QueueId => {
-  const first = inServiceOrder(draft.state.setUp.queues)[0]
-  if (call.queueId === null && first === undefined) throw new Error('a set-up has at least one queue')
-  return call.queueId ?? (first as NonNullable<typeof first>).id
+function queueFor({ state }: Draft, call: Call): QueueId {
+  if (call.queueId !== null) return call.queueId
+  let first: QueueId | null = null
+  let headStartMs = -1
+  for (const [id, rules] of routingRules(state.setUp, state.storm).queues)
+    if (rules.headStartMs > headStartMs) {
+      first = id
+      headStartMs = rules.headStartMs
+    }
+  if (first === null) throw new Error('a set-up has at least one queue')
+  return first
 }

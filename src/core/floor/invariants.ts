@@ -1,6 +1,6 @@
 // What holds on every floor at every moment, whatever was asked of it. Property tests hunt for a counterexample.
 import { agentStateName } from '@/core/agents'
-import { isPerson, waitsIn, whoHearsWhom } from '@/core/calls'
+import { type Call, isPerson, waitsIn, whoHearsWhom } from '@/core/calls'
 import { deviceOfAgent } from '@/core/ids'
 import { count, get, values } from '@/core/table'
 import { type FloorState, isMutedOn } from './state'
@@ -28,12 +28,22 @@ export const INVARIANTS: readonly Invariant[] = [
         ),
       ),
   ],
-  ['a call that exists has a party', (s) => calls(s).every((c) => c.connections.some((x) => isPerson(x.party) && x.state !== 'failed'))],
+  [
+    'a call of a queue rings at one agent at a time',
+    (s) => calls(s).every((c) => !isQueued(c) || c.connections.filter((x) => x.state === 'alerting' && x.party.kind === 'agent').length <= 1),
+  ],
+  [
+    'a call that exists has a party, or keeps the place of one',
+    (s) => calls(s).every((c) => c.connections.some((x) => isPerson(x.party) && x.state !== 'failed') || keepsPlace(c)),
+  ],
   [
     'nobody is left alone on a call: somebody else is there, rings, is dialled, or a queue or a slot has the caller',
     (s) =>
       calls(s).every(
-        (c) => c.connections.filter((x) => x.state !== 'failed').length >= 2 || c.connections.some((x) => x.state === 'failed' || x.state === 'initiated'),
+        (c) =>
+          c.connections.filter((x) => x.state !== 'failed').length >= 2 ||
+          c.connections.some((x) => x.state === 'failed' || x.state === 'initiated') ||
+          keepsPlace(c),
       ),
   ],
   [
@@ -105,7 +115,11 @@ export const INVARIANTS: readonly Invariant[] = [
     (s) => Object.values(s.waiting).every((line) => line.every((id, i) => i === 0 || place(s, line[i - 1] as string) <= place(s, id))),
   ],
   ['who is off shift has no call and no wrap-up', (s) => agents(s).every((a) => a.shift !== null || (a.engagements.length === 0 && a.wrapUps.length === 0))],
+  ['nobody whose sound is lost is offered a call of a queue', (s) => agents(s).every((a) => a.shift?.soundLost == null || a.state.name !== 'ready')],
   ['a call is never lost: what is kept is at most what came', (s) => count(s.contacts) <= s.callCount],
 ]
+
+const isQueued = (call: Call): boolean => call.connections.some((c) => c.state === 'queued' && c.party.kind === 'queue')
+const keepsPlace = (call: Call): boolean => call.keptFor !== null && isQueued(call)
 
 const place = (s: FloorState, id: string): number => get(s.calls, id)?.place ?? Number.NaN

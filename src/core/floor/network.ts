@@ -1,21 +1,22 @@
 // What the network and time do: callers arrive, hang up and speak, far ends answer or fail, limits run out.
 import { type Call, connectionOf, isOnLine, services } from '@/core/calls'
 import { type CallId, type DeviceId, deviceOutside } from '@/core/ids'
+import { MISSED_RING } from '@/core/set-up'
 import { get } from '@/core/table'
 import type { EpochMs } from '@/core/time'
+import { arrive, keepPlace, overflow } from './arrival'
 import { carryOutClearing } from './clearing'
 import type { NetworkCommand } from './command'
 import { type Draft, emit, type Ruling, refuse } from './draft'
 import { returnCall } from './handover'
-import { type FloorState, nextCallId } from './state'
+import type { FloorState } from './state'
 
 export function ruleNetwork(draft: Draft, command: NetworkCommand): Ruling {
   switch (command.kind) {
-    case 'callArrives': {
-      const callId = nextCallId(draft.state)
-      const { queueId, number, customer, path } = command
-      return emit(draft, null, { kind: 'callQueued', callId, callerDeviceId: deviceOutside(callId, 1), queueId, number, customer, path })
-    }
+    case 'callArrives':
+      return arrive(draft, command)
+    case 'keepPlace':
+      return keepPlace(draft, command.callId)
     case 'farEnd':
       return onCall(draft, command.callId, (call) => services.reportFarEnd(call, deviceOf(command), command.report))
     case 'callerHangsUp':
@@ -51,15 +52,23 @@ function onCall(draft: Draft, callId: CallId, service: (call: Call) => ReturnTyp
 
 /** Everything whose time has come: ends reach the network, parked calls ring back, rings over their limit move on. */
 function passTime(draft: Draft): null {
-  for (const { callId, atMs } of draft.state.due) {
-    if (atMs > draft.atMs) continue
+  for (const due of draft.state.due) {
+    if (due.atMs > draft.atMs) continue
+    if (due.kind === 'note') {
+      emit(draft, null, { kind: 'noteCleared', agentId: due.agentId, because: 'overdue' })
+      continue
+    }
+    const { callId } = due
     const call = get(draft.state.calls, callId)
     if (call === undefined) continue
     if (call.clearing !== null && call.clearing.dueAtMs <= draft.atMs) carryOutClearing(draft, call)
     else if (call.handover?.dueAtMs != null && call.handover.dueAtMs <= draft.atMs) {
       // The slot gives the call up by itself: that is the event all else follows from.
       returnCall(draft, call, 'noAnswer', null)
-    } else ringOut(draft, call)
+    } else {
+      overflow(draft, call)
+      ringOut(draft, call)
+    }
   }
   return null
 }
@@ -81,9 +90,6 @@ function ringOut(draft: Draft, call: Call): void {
       emit(draft, draft.state.seq, { kind: 'agentNotReady', agentId: c.party.agentId, reason: MISSED_RING })
   }
 }
-
-/** The reason the floor itself gives when an agent lets a call ring out. */
-export const MISSED_RING = 'Missed ring'
 
 /** When `passTime` next has something to do; null when nothing is due at any time. */
 export const nextDueAtMs = ({ due }: FloorState): EpochMs | null => (due.length === 0 ? null : due.reduce((least, d) => Math.min(least, d.atMs), Infinity))

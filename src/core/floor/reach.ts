@@ -5,6 +5,7 @@ import { readNumber } from '@/core/directory'
 import { type AgentId, type DeviceId, deviceOfAgent, deviceOfQueue, deviceOfVoicemail, deviceOutside } from '@/core/ids'
 import { agentName, queueSetUp } from '@/core/set-up'
 import { get } from '@/core/table'
+import { unentitledToDial } from './entitled'
 import type { FloorRefusal } from './refusal'
 import type { FloorState } from './state'
 
@@ -13,6 +14,7 @@ export type ReachRefusal =
   | { readonly reason: 'targetUnknown' }
   | { readonly reason: 'targetOffShift'; readonly name: string }
   | { readonly reason: 'targetOnCall'; readonly name: string }
+  | { readonly reason: 'targetTakesMessagesOnly'; readonly name: string }
   | { readonly reason: 'targetNotForThis'; readonly what: 'queue' | 'voicemail' }
   | { readonly reason: 'targetAlreadyThere'; readonly name: string }
 
@@ -29,45 +31,59 @@ export type Reaching = { readonly ok: true; readonly reached: Reached } | { read
 
 const refuse = (refusal: FloorRefusal): Reaching => ({ ok: false, refusal })
 
-/** `call` is the one the party will join: its outside parties are numbered on. */
-export function reach(state: FloorState, asking: AgentId, call: Pick<Call, 'id' | 'outsideCount' | 'connections'>, target: Target): Reaching {
+type Joined = Pick<Call, 'id' | 'outsideCount' | 'connections'>
+
+/**
+ * `call` is the one the party will join: its outside parties are numbered on. To `talk` with somebody needs a person, to
+ * `send` a caller there a mailbox will do. A colleague's diversion and do-not-disturb are followed.
+ */
+export function reach(state: FloorState, asking: AgentId, call: Joined, target: Target, use: 'talk' | 'send'): Reaching {
   switch (target.kind) {
     case 'agent':
-      return reachAgent(state, asking, call, target.agentId)
+      return reachAgent(state, asking, call, target.agentId, use)
     case 'queue': {
-      if (!state.setUp.queues.some((q) => q.id === target.queueId)) return refuse({ reason: 'targetUnknown' })
+      if (!state.setUp.queues.some((q) => q.id === target.queueId && !q.retired)) return refuse({ reason: 'targetUnknown' })
       const { queueId } = target
       const events = (callId: Call['id']): CallEvent[] => [{ kind: 'connectionQueued', callId, queueId, place: 'tail' }]
       return { ok: true, reached: { party: { kind: 'queue', queueId }, deviceId: deviceOfQueue(queueId), failure: null, events } }
     }
-    case 'voicemail': {
-      if (!state.setUp.agents.some((a) => a.id === target.agentId)) return refuse({ reason: 'targetUnknown' })
-      const party = { kind: 'voicemail', agentId: target.agentId } as const
-      const deviceId = deviceOfVoicemail(target.agentId)
-      // A mailbox picks up at the first ring.
-      const events = (callId: Call['id']): CallEvent[] => [
-        { kind: 'connectionDelivered', callId, deviceId, party },
-        { kind: 'connectionEstablished', callId, deviceId },
-      ]
-      return { ok: true, reached: { party, deviceId, failure: null, events } }
-    }
+    case 'voicemail':
+      return state.setUp.agents.some((a) => a.id === target.agentId) ? reachMailbox(target.agentId) : refuse({ reason: 'targetUnknown' })
     case 'number': {
       const reading = readNumber(target.typed, state.setUp.homeCountry)
       if (!reading.ok) return refuse(reading.refusal)
-      const party = { kind: 'outside', number: reading.number.e164, name: target.name } as const
-      const deviceId = deviceOutside(call.id, call.outsideCount + 1)
-      return { ok: true, reached: { party, deviceId, failure: null, events: (callId) => [{ kind: 'connectionInitiated', callId, deviceId, party }] } }
+      return unentitledToDial(state, asking, reading.number.readAs) ?? reachOutside(call, reading.number.e164, target.name)
     }
   }
 }
 
-function reachAgent(state: FloorState, asking: AgentId, call: Pick<Call, 'connections'>, agentId: AgentId): Reaching {
+function reachMailbox(agentId: AgentId): Reaching {
+  const party = { kind: 'voicemail', agentId } as const
+  const deviceId = deviceOfVoicemail(agentId)
+  // A mailbox picks up at the first ring.
+  const events = (callId: Call['id']): CallEvent[] => [
+    { kind: 'connectionDelivered', callId, deviceId, party },
+    { kind: 'connectionEstablished', callId, deviceId },
+  ]
+  return { ok: true, reached: { party, deviceId, failure: null, events } }
+}
+
+function reachOutside(call: Joined, number: string, name: string | null): Reaching {
+  const party = { kind: 'outside', number, name } as const
+  const deviceId = deviceOutside(call.id, call.outsideCount + 1)
+  return { ok: true, reached: { party, deviceId, failure: null, events: (callId) => [{ kind: 'connectionInitiated', callId, deviceId, party }] } }
+}
+
+function reachAgent(state: FloorState, asking: AgentId, call: Joined, agentId: AgentId, use: 'talk' | 'send'): Reaching {
   if (agentId === asking) return refuse({ reason: 'targetSelf' })
   const agent = get(state.agents, agentId)
   if (agent === undefined) return refuse({ reason: 'targetUnknown' })
   const name = agentName(state.setUp, agentId)
   if (call.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === agentId && c.state !== 'failed'))
     return refuse({ reason: 'targetAlreadyThere', name })
+  if (agent.diversion?.kind === 'number') return reachOutside(call, agent.diversion.number, name)
+  if (agent.diversion !== null || (agent.doNotDisturb && agent.shift !== null))
+    return use === 'send' ? reachMailbox(agentId) : refuse({ reason: 'targetTakesMessagesOnly', name })
   if (agent.shift === null) return refuse({ reason: 'targetOffShift', name })
   const party = { kind: 'agent', agentId } as const
   const deviceId = deviceOfAgent(agentId)

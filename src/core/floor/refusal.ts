@@ -4,8 +4,13 @@ import type { CallRefusal } from '@/core/calls'
 import type { NumberRefusal } from '@/core/directory'
 import type { OutcomeRefusal } from '@/core/outcomes'
 import type { ScriptRefusal } from '@/core/scripts'
+import type { Entitlement } from '@/core/set-up'
+import type { ArrivalRefusal } from './arrival'
+import type { NotEntitled } from './entitled'
 import type { HandoverRefusal } from './handover'
 import type { LineRefusal } from './lines'
+import type { OwnerRefusal } from './owner'
+import type { PresenceRefusal } from './presence'
 import type { ReachRefusal } from './reach'
 
 export type ShiftRefusal =
@@ -21,8 +26,34 @@ export type ShiftRefusal =
   | { readonly reason: 'callRings'; readonly with: string }
   | { readonly reason: 'outcomeOwed'; readonly with: string }
   | { readonly reason: 'muteUnchanged' }
+  | { readonly reason: 'soundIsLost' }
+  | { readonly reason: 'callerUnnamed' }
 
-export type FloorRefusal = ShiftRefusal | CallRefusal | LineRefusal | HandoverRefusal | ReachRefusal | ScriptRefusal | OutcomeRefusal | NumberRefusal
+export type FloorRefusal =
+  | NotEntitled
+  | ArrivalRefusal
+  | PresenceRefusal
+  | OwnerRefusal
+  | ShiftRefusal
+  | CallRefusal
+  | LineRefusal
+  | HandoverRefusal
+  | ReachRefusal
+  | ScriptRefusal
+  | OutcomeRefusal
+  | NumberRefusal
+
+/** What an entitlement allows, as the end of a sentence. */
+export const ENTITLEMENT_WORDS: Readonly<Record<Entitlement, string>> = {
+  outsideCalls: 'calls to outside numbers',
+  internationalCalls: 'international calls',
+  recording: 'recording calls',
+  conference: 'conferences',
+  diversion: 'diverting calls',
+  campaigns: 'campaign work',
+  supervision: 'the supervisor’s views',
+  setUp: 'changing the set-up',
+}
 
 export interface RefusalText {
   /** What happened and why, in one sentence. */
@@ -33,6 +64,45 @@ export interface RefusalText {
 
 export function toRefusalText(refusal: FloorRefusal): RefusalText {
   switch (refusal.reason) {
+    case 'notEntitled':
+      return {
+        says: `Your account is not enabled for ${ENTITLEMENT_WORDS[refusal.what]}.`,
+        next: refusal.ask.length === 0 ? 'Nobody here can enable it.' : `${refusal.ask.join(' or ')} can enable it in Set-up.`,
+      }
+    case 'notWaiting':
+      return { says: 'That caller no longer waits on the line.', next: 'Look at the queue for who waits now.' }
+    case 'placesNotKept':
+      return { says: `${refusal.queue} keeps no places.`, next: 'Wait on the line, or call again later.' }
+    case 'numberWithheld':
+      return { says: 'The number is withheld, so nobody could call back.', next: 'Wait on the line.' }
+    case 'noteEmpty':
+      return { says: 'The note says nothing.', next: 'Type a few words, such as “Back at two”.' }
+    case 'noteEndsInThePast':
+      return { says: 'The note would end in the past.', next: 'Choose a later time, or let it stay until you clear it.' }
+    case 'coverUnknown':
+      return { says: 'Whoever is to cover has no account here.', next: 'Choose a colleague from the list.' }
+    case 'coversThemselves':
+      return { says: 'Nobody covers for themselves.', next: 'Choose a colleague, or nobody.' }
+    case 'nothingToClear':
+      return { says: 'It is off already.', next: 'Nothing to do.' }
+    case 'soundPathUnchanged':
+      return { says: 'Your sound goes that way already.', next: 'Nothing to do.' }
+    case 'soundIsLost':
+      return { says: 'Your sound is lost, so a caller would hear nothing.', next: 'Bring it back under Sound, or take another path.' }
+    case 'setUpUnsound':
+      return { says: `${refusal.place}: ${refusal.says}`, next: refusal.cure }
+    case 'setUpForgets':
+      return { says: `${refusal.what} is missing, and the ledger still speaks of it.`, next: 'Retire it instead of taking it out.' }
+    case 'worksThere':
+      return { says: `${refusal.name} is at work, so ${refusal.what} cannot be retired now.`, next: 'Wait until nobody needs it.' }
+    case 'stormUnchanged':
+      return { says: 'The queue is switched that way already.', next: 'Nothing to do.' }
+    case 'callerUnnamed':
+      return { says: 'The caller has no name yet.', next: 'Choose one of the records, or type a name.' }
+    case 'callerNotOnLine':
+      return { says: 'The caller has hung up and keeps their place.', next: 'Answer to call them back, or decline.' }
+    case 'targetTakesMessagesOnly':
+      return { says: `${refusal.name} takes no calls of colleagues now.`, next: 'Use Blind transfer, which goes to their voicemail, or choose somebody else.' }
     case 'wrongAgentOrPin':
       return { says: 'This agent and PIN do not belong together.', next: 'Check the name, then type the PIN again. A supervisor can look it up.' }
     case 'noQueueTicked':

@@ -77,7 +77,10 @@ describe('services of call control', () => {
     overFloors(3, 200, (state, atMs) => {
       let met = 0
       for (const { agentId, callId } of ends(state)) {
-        const target = MANY.find((id) => id !== agentId && must(state.agents, id).engagements.length === 0 && must(state.agents, id).shift !== null)
+        const target = MANY.find((id) => {
+          const { engagements, shift, diversion, doNotDisturb } = must(state.agents, id)
+          return id !== agentId && engagements.length === 0 && shift !== null && diversion === null && !doNotDisturb
+        })
         const call = get(state.calls, callId)
         if (target === undefined || call === undefined) continue
         const sent = given(state, { kind: 'transfer', agentId, callId, target: { kind: 'agent', agentId: target } }, atMs)

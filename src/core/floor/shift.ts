@@ -15,13 +15,25 @@ type Of<K extends AgentCommand['kind']> = Extract<AgentCommand, { kind: K }>
 export function startShift(draft: Draft, command: Of<'startShift'>): Ruling {
   const { setUp, agents } = draft.state
   const account = setUp.agents.find((a) => a.id === command.agentId)
-  if (account === undefined || account.pin !== command.pin) return refuse({ reason: 'wrongAgentOrPin' })
+  if (account === undefined || account.pin !== command.pin || account.retired) return refuse({ reason: 'wrongAgentOrPin' })
   const shift = get(agents, account.id)?.shift
   if (shift) return refuse({ reason: 'seatTaken', name: account.name, seat: shift.seat })
   if (command.queueIds.length === 0) return refuse({ reason: 'noQueueTicked' })
-  const strange = command.queueIds.find((id) => !account.queueIds.includes(id))
+  const inUse = new Set(setUp.queues.filter((q) => !q.retired).map((q) => q.id))
+  const strange = command.queueIds.find((id) => !account.queueIds.includes(id) || !inUse.has(id))
   if (strange !== undefined) return refuse({ reason: 'queueNotYours', queue: queueName(draft.state, strange) })
-  return emit(draft, null, { kind: 'shiftStarted', agentId: account.id, queueIds: command.queueIds, seat: command.seat })
+  const { queueIds, seat, soundPath = 'computer' } = command
+  return emit(draft, null, { kind: 'shiftStarted', agentId: account.id, queueIds, seat, soundPath })
+}
+
+/** The shift goes on at another desk. Refused: wrongAgentOrPin, notOnShift, seatTaken where the stand-ins play it. */
+export function moveSeat(draft: Draft, { agentId, pin }: Of<'moveSeat'>): Ruling {
+  const account = draft.state.setUp.agents.find((a) => a.id === agentId)
+  if (account === undefined || account.pin !== pin) return refuse({ reason: 'wrongAgentOrPin' })
+  const shift = get(draft.state.agents, agentId)?.shift
+  if (shift == null) return refuse({ reason: 'notOnShift' })
+  if (shift.seat === 'standIn') return refuse({ reason: 'seatTaken', name: account.name, seat: shift.seat })
+  return emit(draft, null, { kind: 'seatMoved', agentId })
 }
 
 /** Refused while a call is under way or an outcome is owed, naming what is left to do. */
@@ -29,18 +41,24 @@ export function endShift(draft: Draft, agent: Agent): Ruling {
   return busy(draft.state, agent) ?? emit(draft, null, { kind: 'shiftEnded', agentId: agent.id })
 }
 
+/**
+ * During a call it says what follows it. Refused: outcomeOwed once the call is over (the outcome says what follows then),
+ * soundIsLost, alreadyReady.
+ */
 export function goReady(draft: Draft, agent: Agent): Ruling {
-  const refused = busy(draft.state, agent)
-  if (refused !== null) return refused
+  if (agent.engagements.length === 0) {
+    const refused = busy(draft.state, agent)
+    if (refused !== null) return refused
+  }
+  if (agent.shift?.soundLost) return refuse({ reason: 'soundIsLost' })
   if (agent.availability.ready) return refuse({ reason: 'alreadyReady' })
   return emit(draft, null, { kind: 'agentReady', agentId: agent.id })
 }
 
+/** At once when nothing is on; otherwise after the call and its wrap-up. Refused: unknownReason, alreadyNotReady. */
 export function goNotReady(draft: Draft, agent: Agent, reason: string): Ruling {
-  if (!draft.state.setUp.notReadyReasons.includes(reason)) return refuse({ reason: 'unknownReason' })
-  const refused = busy(draft.state, agent)
-  if (refused !== null) return refused
-  if (agent.state.name === 'notReady' && agent.state.reason === reason) return refuse({ reason: 'alreadyNotReady' })
+  if (!isChosenReason(draft.state, reason)) return refuse({ reason: 'unknownReason' })
+  if (!agent.availability.ready && agent.availability.reason === reason) return refuse({ reason: 'alreadyNotReady' })
   return emit(draft, null, { kind: 'agentNotReady', agentId: agent.id, reason })
 }
 
@@ -74,5 +92,8 @@ export function partyOfCall(state: FloorState, callId: CallId): string {
   const consulted = get(state.calls, callId)?.connections.at(-1)?.party
   return consulted === undefined ? 'a caller' : partyName(state, consulted)
 }
+
+/** A reason an agent may give; the floor keeps some for itself. */
+export const isChosenReason = ({ setUp }: FloorState, reason: string): boolean => setUp.notReadyReasons.some((r) => r.name === reason && !r.givenByFloor)
 
 const queueName = (state: FloorState, id: QueueId): string => (state.setUp.queues.some((q) => q.id === id) ? queueSetUp(state.setUp, id).name : id)

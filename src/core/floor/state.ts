@@ -1,6 +1,6 @@
 // The floor's state and its fold over events. `evolve` never refuses: the event already happened.
 import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
-import { type Call, type CallChange, type CallEvent, dueAtMs, evolveCalls, waitsIn, withSaid } from '@/core/calls'
+import { type Call, type CallChange, type CallEvent, evolveCalls, waitsIn, withSaid } from '@/core/calls'
 import { type Contact, createContact, evolveContact, followCall, isClosed } from '@/core/contacts'
 import { type AgentId, type CallId, deviceOutside, type QueueId, toAgentId, toCallId } from '@/core/ids'
 import type { FloorEvent } from '@/core/ledger'
@@ -8,6 +8,7 @@ import { dequeue, enqueue, foldHandleMs, type Waiting } from '@/core/queues'
 import type { SetUp } from '@/core/set-up'
 import { emptyTable, get, must, put, remove, type Table } from '@/core/table'
 import type { EpochMs } from '@/core/time'
+import { type Due, withCallDue, withCallsDue, withNoteDue } from './due'
 
 export interface FloorState {
   readonly floorId: string
@@ -21,21 +22,35 @@ export interface FloorState {
   /** Calls under way and calls whose outcome is owed. */
   readonly contacts: Table<Contact>
   readonly waiting: Waiting
-  /** Calls that time itself will change, and when. */
+  /** What time itself will change, and when. */
   readonly due: readonly Due[]
+  /** Queues switched to storm. */
+  readonly storm: readonly QueueId[]
+  /** Seq of the event that set the centre up as it is. */
+  readonly setUpSeq: number
   /** How long an agent has a call of a queue, as a running mean: what expected waits are reckoned with. */
   readonly handleMs: Readonly<Record<QueueId, number>>
 }
 
-export interface Due {
-  readonly callId: CallId
-  readonly atMs: EpochMs
+export function createFloor(floorId: string, setUp: SetUp): FloorState {
+  const empty = {
+    callCount: 0,
+    agents: emptyTable<Agent>(),
+    calls: emptyTable<Call>(),
+    contacts: emptyTable<Contact>(),
+    waiting: {},
+    due: [],
+    storm: [],
+    setUpSeq: 0,
+  }
+  return withAccounts({ floorId, setUp, seq: 0, atMs: 0, ...empty, handleMs: {} })
 }
 
-export function createFloor(floorId: string, setUp: SetUp): FloorState {
-  let agents: Table<Agent> = emptyTable()
-  for (const { id } of setUp.agents) agents = put(agents, id, createAgent(id))
-  return { floorId, setUp, seq: 0, atMs: 0, callCount: 0, agents, calls: emptyTable(), contacts: emptyTable(), waiting: {}, due: [], handleMs: {} }
+/** Every account of the set-up has its agent; those who were there before keep theirs. */
+function withAccounts(state: FloorState): FloorState {
+  let { agents } = state
+  for (const { id } of state.setUp.agents) if (get(agents, id) === undefined) agents = put(agents, id, createAgent(id))
+  return { ...state, agents }
 }
 
 /** Throws on an event that contradicts the state: that is damage or a bug, never a person's mistake. */
@@ -43,14 +58,31 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs): Flo
   const base = { ...state, seq: state.seq + 1, atMs }
   switch (event.kind) {
     case 'floorOpened':
-      return { ...createFloor(event.floorId, event.setUp), seq: base.seq, atMs }
+      return { ...createFloor(event.floorId, event.setUp), seq: base.seq, setUpSeq: base.seq, atMs }
     case 'floorResumed':
+    case 'callTurnedAway':
       return base
+    case 'setUpChanged':
+      return withCallsDue(withAccounts({ ...base, setUp: event.setUp, setUpSeq: base.seq }))
+    case 'stormSwitched': {
+      const others = state.storm.filter((id) => id !== event.queueId)
+      return withCallsDue({ ...base, storm: event.on ? [...others, event.queueId].toSorted() : others })
+    }
+    case 'noteSet':
+    case 'noteCleared': {
+      const noted = withAgent(base, event.agentId, (agent) => evolveAgent(agent, event, atMs))
+      return { ...noted, due: withNoteDue(base.due, event.agentId, event.kind === 'noteSet' ? event.untilMs : null) }
+    }
     case 'shiftStarted':
     case 'shiftEnded':
     case 'agentReady':
     case 'agentNotReady':
     case 'muteChanged':
+    case 'seatMoved':
+    case 'soundPathChosen':
+    case 'soundPathLost':
+    case 'doNotDisturbChanged':
+    case 'diversionChanged':
       return withAgent(base, event.agentId, (agent) => evolveAgent(agent, event, atMs))
     case 'wrapUpStarted':
     case 'wrapUpEnded':
@@ -63,6 +95,7 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs): Flo
     case 'captionSpoken':
       return withCaption(base, event, atMs)
     case 'notesDrafted':
+    case 'callerTold':
     case 'ringSilenced':
     case 'contactTaken':
     case 'scriptStarted':
@@ -83,7 +116,7 @@ function withCalls(state: FloorState, event: CallEvent, atMs: EpochMs): FloorSta
 function withCall(state: FloorState, event: CallEvent, change: CallChange, atMs: EpochMs): FloorState {
   const { callId, before, after } = change
   const calls = after === null ? remove(state.calls, callId) : put(state.calls, callId, after)
-  const moved = { ...state, calls, agents: withEngagements(state.agents, change, atMs), due: withDue(state, callId, before, after) }
+  const moved = { ...state, calls, agents: withEngagements(state.agents, change, atMs), due: withCallDue(state, callId, before, after) }
   return withWaiting(withContactOfCall(moved, event, change, atMs), callId, before, after)
 }
 
@@ -96,15 +129,6 @@ function withEngagements(table: Table<Agent>, change: CallChange, atMs: EpochMs)
     if (engaged !== agent) agents = put(agents, agentId, engaged)
   }
   return agents
-}
-
-function withDue(state: FloorState, callId: CallId, before: Call | undefined, after: Call | null): FloorState['due'] {
-  const { ringLimitMs } = state.setUp
-  const was = before === undefined ? null : dueAtMs(before, ringLimitMs)
-  const is = after === null ? null : dueAtMs(after, ringLimitMs)
-  if (was === is) return state.due
-  const others = was === null ? state.due : state.due.filter((d) => d.callId !== callId)
-  return is === null ? others : [...others, { callId, atMs: is }]
 }
 
 function withContactOfCall(state: FloorState, event: CallEvent, { callId, before, after }: CallChange, atMs: EpochMs): FloorState {
@@ -125,6 +149,7 @@ function withContactOfCall(state: FloorState, event: CallEvent, { callId, before
 /** What a call event means for the contact besides who handles it. */
 function about(event: CallEvent, contact: Contact): Partial<Contact> {
   if (event.kind === 'connectionDelivered' && contact.ringSilenced) return { ringSilenced: false }
+  if (event.kind === 'callerIdentified') return { customer: event.customer }
   if (event.kind === 'callReturned') return { returned: { from: event.from, failure: event.failure } }
   return {}
 }

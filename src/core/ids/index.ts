@@ -12,6 +12,7 @@ export {
   toOutcomeSetId,
   toQueueId,
   toScriptId,
+  toSkillId,
 } from './make'
 export {
   type AgentId,
@@ -26,4 +27,6 @@ export {
   QueueIdSchema,
   type ScriptId,
   ScriptIdSchema,
+  type SkillId,
+  SkillIdSchema,
 } from './schema'

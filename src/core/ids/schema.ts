@@ -8,6 +8,7 @@ export const CallIdSchema = z.string().startsWith('call_').brand<'CallId'>()
 export const DeviceIdSchema = z.string().startsWith('dev_').brand<'DeviceId'>()
 export const ScriptIdSchema = z.string().startsWith('script_').brand<'ScriptId'>()
 export const OutcomeSetIdSchema = z.string().startsWith('outcomes_').brand<'OutcomeSetId'>()
+export const SkillIdSchema = z.string().startsWith('skill_').brand<'SkillId'>()
 
 export type AgentId = z.infer<typeof AgentIdSchema>
 export type QueueId = z.infer<typeof QueueIdSchema>
@@ -15,3 +16,4 @@ export type CallId = z.infer<typeof CallIdSchema>
 export type DeviceId = z.infer<typeof DeviceIdSchema>
 export type ScriptId = z.infer<typeof ScriptIdSchema>
 export type OutcomeSetId = z.infer<typeof OutcomeSetIdSchema>
+export type SkillId = z.infer<typeof SkillIdSchema>

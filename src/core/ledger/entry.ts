@@ -4,21 +4,31 @@ import * as z from 'zod'
 import { AgentEventSchema } from '@/core/agents'
 import { CallEventSchema } from '@/core/calls'
 import { ContactEventSchema } from '@/core/contacts'
+import { AgentIdSchema } from '@/core/ids'
 import { OutcomeEventSchema } from '@/core/outcomes'
+import { QueueEventSchema } from '@/core/queues'
 import { ScriptEventSchema } from '@/core/scripts'
 import { SetUpSchema } from '@/core/set-up'
 
-/** 2 added the services of call control: consult, transfer, conference, park, recording, take back. */
-export const LEDGER_VERSION = 2
+/**
+ * 2 added the services of call control: consult, transfer, conference, park, recording, take back. 3 added sound paths,
+ * notes, diversions, skills, overflow and changes of the set-up; reasons became objects and a queue's priority a head start.
+ */
+export const LEDGER_VERSION = 3
 
 export const FloorOpenedSchema = z.object({ kind: z.literal('floorOpened'), floorId: z.string().regex(/^[a-z0-9-]+$/), setUp: SetUpSchema }).readonly()
 
 /** The floor was down (its last tab had gone) and went on with what it held. */
 export const FloorResumedSchema = z.object({ kind: z.literal('floorResumed'), gapMs: z.number() }).readonly()
 
+/** The set-up as it is from now on, whole. */
+export const SetUpChangedSchema = z.object({ kind: z.literal('setUpChanged'), byAgentId: AgentIdSchema, setUp: SetUpSchema }).readonly()
+
 export const FloorEventSchema = z.discriminatedUnion('kind', [
   FloorOpenedSchema,
   FloorResumedSchema,
+  SetUpChangedSchema,
+  QueueEventSchema,
   AgentEventSchema,
   CallEventSchema,
   ContactEventSchema,

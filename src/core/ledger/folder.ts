@@ -2,7 +2,7 @@
 // day use the same code. Keeps its own working memory; what it hands out is plain data.
 import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
 import { type Call, type CallChange, type CallEvent, evolveCalls } from '@/core/calls'
-import type { AgentId, CallId } from '@/core/ids'
+import type { AgentId, CallId, QueueId } from '@/core/ids'
 import { agentName, outcomeSetFor, type SetUp, scriptById } from '@/core/set-up'
 import type { EpochMs } from '@/core/time'
 import type { FloorEvent, LedgerEntry } from './entry'
@@ -16,6 +16,9 @@ interface OpenCall {
   readonly record: CallRecord
   readonly legs: Legs
   call: Call | null
+  /** The queue it waited in last; names may change while a call is on. */
+  queueId: QueueId | null
+  codedBy: AgentId | null
   ended: boolean
 }
 
@@ -73,9 +76,12 @@ export function createLedgerFolder(): LedgerFolder {
         calls.get(about)?.legs.follow(change, event, atMs)
         continue
       }
-      if (before === undefined && after !== null) calls.set(callId, { record: blankRecord(known(), after), legs: createLegs(nameOf), call: null, ended: false })
+      if (before === undefined && after !== null)
+        calls.set(callId, { record: blankRecord(known(), after), legs: createLegs(nameOf), call: null, queueId: null, codedBy: null, ended: false })
       const open = existing(callId)
       open.call = after
+      open.queueId = after?.queueId ?? open.queueId
+      if (event.kind === 'callerIdentified') open.record.customer = event.customer.name
       open.legs.follow(change, event, atMs)
       noteResult(open.record, event, before, after)
       if (after === null) close(open, atMs)
@@ -94,6 +100,13 @@ export function createLedgerFolder(): LedgerFolder {
       case 'agentReady':
       case 'agentNotReady':
       case 'muteChanged':
+      case 'seatMoved':
+      case 'soundPathChosen':
+      case 'soundPathLost':
+      case 'noteSet':
+      case 'noteCleared':
+      case 'doNotDisturbChanged':
+      case 'diversionChanged':
         return setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
       case 'wrapUpStarted':
       case 'wrapUpEnded':
@@ -113,19 +126,24 @@ export function createLedgerFolder(): LedgerFolder {
       }
       case 'outcomeSaved': {
         setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
-        const { record, legs } = existing(event.callId)
+        const open = existing(event.callId)
+        const { record, legs } = open
         // The final code is that of the agent who had the call last, even when somebody before them codes later.
-        const codedBy = known().agents.find((a) => a.name === record.outcomeBy)?.id
-        if (codedBy !== undefined && legs.cameLater(codedBy, event.agentId)) return
-        const queueId = known().queues.find((q) => q.name === record.queue)?.id ?? null
-        const code = outcomeSetFor(known(), queueId).codes.find((c) => c.code === event.code)
+        const { codedBy } = open
+        if (codedBy !== null && legs.cameLater(codedBy, event.agentId)) return
+        open.codedBy = event.agentId
+        const code = outcomeSetFor(known(), open.queueId).codes.find((c) => c.code === event.code)
         Object.assign(record, { outcome: code?.code ?? event.code, outcomeAtMs: atMs, outcomeBy: nameOf(event.agentId), notes: event.notes })
         return
       }
       case 'floorOpened':
+      case 'setUpChanged':
         setUp = event.setUp
         return
       case 'floorResumed':
+      case 'callTurnedAway':
+      case 'stormSwitched':
+      case 'callerTold':
       case 'scriptPageShown':
       case 'notesDrafted':
       case 'captionSpoken':
@@ -149,7 +167,18 @@ export function createLedgerFolder(): LedgerFolder {
 const OTHERS: ReadonlySet<string> = new Set<Exclude<FloorEvent, CallEvent>['kind']>([
   'floorOpened',
   'floorResumed',
+  'setUpChanged',
+  'callTurnedAway',
+  'stormSwitched',
+  'callerTold',
   'shiftStarted',
+  'seatMoved',
+  'soundPathChosen',
+  'soundPathLost',
+  'noteSet',
+  'noteCleared',
+  'doNotDisturbChanged',
+  'diversionChanged',
   'shiftEnded',
   'agentReady',
   'agentNotReady',

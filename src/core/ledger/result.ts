@@ -34,7 +34,9 @@ export const blankRecord = (setUp: SetUp, call: Call): CallRecord => ({
 export function noteResult(record: CallRecord, event: CallEvent, before: Call | undefined, after: Call | null): void {
   if (after !== null) record.answeredAtMs = after.answeredAtMs
   if (record.answeredAtMs !== null) return
-  if (event.kind === 'connectionFailed' && event.party.kind === 'outside' && record.direction !== 'inbound')
+  // A caller who kept their place is dialled like anybody.
+  const dialled = record.direction !== 'inbound' || before?.keptFor != null
+  if (event.kind === 'connectionFailed' && event.party.kind === 'outside' && dialled)
     record.result = event.failure === 'unreachable' ? 'invalid' : event.failure
   if (event.kind !== 'connectionEstablished') return
   const kind = before?.connections.find((c) => c.deviceId === event.deviceId)?.party.kind

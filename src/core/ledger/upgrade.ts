@@ -1,4 +1,7 @@
 // Opens entries of every version ever written. One upgrade per version, checked for gaps when the list is made.
+import * as z from 'zod'
+import { MISSED_RING } from '@/core/set-up'
+import { MINUTE } from '@/core/time'
 import { LEDGER_VERSION, type LedgerEntry, LedgerEntrySchema } from './entry'
 
 type Upgrade = { readonly from: number; readonly apply: (stored: Record<string, unknown>) => Record<string, unknown> }
@@ -7,7 +10,29 @@ type Upgrade = { readonly from: number; readonly apply: (stored: Record<string, 
 const UPGRADES: readonly Upgrade[] = [
   // Version 2 only adds kinds of event, and settings of the centre that have a default.
   { from: 1, apply: (stored) => ({ ...stored, version: 2 }) },
+  { from: 2, apply: (stored) => ({ ...stored, version: 3, event: withHeadStarts(stored.event) }) },
 ]
+
+/** Until version 2 a reason was a name, and a queue's priority a number of which the smaller went first. */
+function withHeadStarts(event: unknown): unknown {
+  const opened = OpenedBeforeSchema.safeParse(event)
+  if (!opened.success) return event
+  const { setUp } = opened.data
+  const last = Math.max(0, ...setUp.queues.map((q) => q.priority))
+  return {
+    ...opened.data,
+    setUp: {
+      ...setUp,
+      notReadyReasons: setUp.notReadyReasons.map((name) => ({ name, paid: true, plannedMs: null, givenByFloor: name === MISSED_RING })),
+      queues: setUp.queues.map(({ priority, ...queue }) => ({ ...queue, headStartMs: (last - priority) * MINUTE })),
+    },
+  }
+}
+
+const OpenedBeforeSchema = z.looseObject({
+  kind: z.literal('floorOpened'),
+  setUp: z.looseObject({ notReadyReasons: z.array(z.string()), queues: z.array(z.looseObject({ priority: z.number() })) }),
+})
 
 UPGRADES.forEach((upgrade, i) => {
   if (upgrade.from !== i + 1) throw new Error(`ledger upgrades have a gap before ${upgrade.from}`)

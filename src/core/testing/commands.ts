@@ -4,7 +4,7 @@ import type { Agent, Engagement } from '@/core/agents'
 import { agentsOn, isConference, type Target } from '@/core/calls'
 import type { AgentCommand, Command, FloorState } from '@/core/floor'
 import { type AgentId, type CallId, toAgentId, toCallId, toDeviceId } from '@/core/ids'
-import { type SetUp, SetUpSchema } from '@/core/set-up'
+import { ENTITLEMENTS, type SetUp, SetUpSchema } from '@/core/set-up'
 import { get, values } from '@/core/table'
 import { aFloor, FIRST, SECOND_QUEUE, SMALL, type TestFloor } from './small'
 
@@ -12,19 +12,52 @@ const AGENT_COUNT = 12
 export const MANY: readonly AgentId[] = Array.from({ length: AGENT_COUNT }, (_, i) => toAgentId(`agent_${i + 1}`))
 const OUTSIDE_PARTIES = 30
 
-/** The small centre with twelve agents and a grace for taking back. */
+const SKILL = 'skill_craft'
+const PIN = '1111'
+
+/** The small centre with twelve agents of every level, overflow, a full limit and a grace for taking back. */
 export const CROWDED: SetUp = SetUpSchema.parse({
   ...SMALL,
   takeBackMs: 4_000,
   parkLimitMs: 20_000,
-  agents: MANY.map((id, i) => ({ id, name: `Agent ${i + 1}`, pin: '1111', role: 'agent', queueIds: [FIRST, SECOND_QUEUE], playable: false })),
+  skills: [{ id: SKILL, name: 'Craft' }],
+  agents: MANY.map((id, i) => ({
+    id,
+    name: `Agent ${i + 1}`,
+    pin: PIN,
+    role: 'agent',
+    queueIds: i === 0 ? [SECOND_QUEUE] : [FIRST, SECOND_QUEUE],
+    skills: [{ skillId: SKILL, level: 1 + (i % 5) }],
+    may: ENTITLEMENTS.filter((e) => i !== 1 || e !== 'conference'),
+    answersItself: i === 2,
+    playable: false,
+  })),
+  queues: SMALL.queues.map((q) =>
+    q.id === FIRST
+      ? {
+          ...q,
+          needs: [{ skillId: SKILL, level: 3 }],
+          fullLimit: 6,
+          overflow: [
+            { afterMs: 5_000, to: 'anyLevel' },
+            { afterMs: 12_000, to: SECOND_QUEUE },
+          ],
+        }
+      : {
+          ...q,
+          goesFirst: [{ group: 'Pass', headStartMs: 30_000 }],
+          storm: { announcement: 'Storm.', headStartMs: 90_000, overflow: [{ afterMs: 0, to: 'anyLevel' }] },
+        },
+  ),
 })
+
+const queuesOf = (agentId: AgentId) => [...(CROWDED.agents.find((a) => a.id === agentId)?.queueIds ?? [])]
 
 /** The crowded centre with everybody on shift and ready. */
 export function aCrowdedFloor(): TestFloor {
   const floor = aFloor(CROWDED)
   for (const agentId of MANY) {
-    floor.give({ kind: 'startShift', agentId, pin: '1111', queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' }, 10)
+    floor.give({ kind: 'startShift', agentId, pin: PIN, queueIds: queuesOf(agentId), seat: 'desk' }, 10)
     floor.give({ kind: 'goReady', agentId }, 10)
   }
   return floor
@@ -53,10 +86,36 @@ const KINDS = [
     'digitsHeard',
     'passTime',
     'passTime',
+    'keepPlace',
   ] as const),
+  ...([
+    'moveSeat',
+    'chooseSoundPath',
+    'chooseSoundPath',
+    'reportSoundLost',
+    'setNote',
+    'clearNote',
+    'setDoNotDisturb',
+    'setDiversion',
+    'identifyCaller',
+  ] as const),
+  ...(['switchStorm', 'changeSetUp'] as const),
   ...(['answer', 'answer', 'answer', 'answer', 'answer', 'decline', 'silence', 'divert'] as const),
   ...(['hold', 'retrieve', 'alternate', 'hangUp', 'hangUp', 'takeBack', 'sendDigits', 'moveCall', 'record'] as const),
-  ...(['consult', 'consult', 'consult', 'endConsult', 'completeTransfer', 'transfer', 'transfer', 'conference', 'conference', 'addParty', 'addParty'] as const),
+  ...([
+    'consult',
+    'consult',
+    'consult',
+    'endConsult',
+    'completeTransfer',
+    'completeTransfer',
+    'transfer',
+    'transfer',
+    'conference',
+    'conference',
+    'addParty',
+    'addParty',
+  ] as const),
   ...([
     'muteParty',
     'muteParty',
@@ -64,6 +123,7 @@ const KINDS = [
     'startAside',
     'startAside',
     'startAside',
+    'endAside',
     'endAside',
     'endAside',
     'endAside',
@@ -119,7 +179,29 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind, flag }: 
   const target = targetOf(party, flag)
   switch (kind) {
     case 'startShift':
-      return { kind, agentId, pin: '1111', queueIds: flag ? [FIRST] : [FIRST, SECOND_QUEUE], seat: pick % 5 === 0 ? 'standIn' : 'desk' }
+      return { kind, agentId, pin: PIN, queueIds: flag ? [SECOND_QUEUE] : queuesOf(agentId), seat: pick % 5 === 0 ? 'standIn' : 'desk' }
+    case 'moveSeat':
+      return { kind, agentId, pin: PIN }
+    case 'chooseSoundPath':
+      return { kind, agentId, path: nth(['computer', 'handset', 'ownPhone', 'none'] as const, party) ?? 'computer' }
+    case 'reportSoundLost':
+      return { kind, agentId, why: 'Unplugged.' }
+    case 'setNote':
+      return { kind, agentId, text: party % 5 === 0 ? ' ' : 'Back soon', untilMs: flag ? null : state.atMs + party * 500, coverId: nth(MANY, party) ?? null }
+    case 'clearNote':
+      return { kind, agentId }
+    case 'setDoNotDisturb':
+      return { kind, agentId, on: party % 7 === 0 }
+    case 'setDiversion':
+      return { kind, agentId, to: party % 5 !== 0 ? null : flag ? { kind: 'voicemail' } : { kind: 'number', typed: '01632 960140' } }
+    case 'switchStorm':
+      return { kind, agentId, pin: PIN, queueId: flag ? FIRST : SECOND_QUEUE, on: party % 2 === 0 }
+    case 'changeSetUp':
+      return { kind, agentId, pin: PIN, setUp: { ...state.setUp, ringLimitMs: 15_000 + (party % 5) * 2_000 } }
+    case 'identifyCaller':
+      return { kind, ...on, customerId: null, customer: flag ? null : { name: 'Somebody', group: 'Pass', facts: [] } }
+    case 'keepPlace':
+      return { kind, callId: nth(Object.values(state.waiting).flat(), pick) ?? callId }
     case 'goReady':
     case 'endShift':
       return { kind, agentId }
@@ -134,7 +216,7 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind, flag }: 
         kind,
         queueId: flag ? FIRST : SECOND_QUEUE,
         number: `+4416329601${String(party % OUTSIDE_PARTIES).padStart(2, '0')}`,
-        customer: null,
+        customer: pick % 4 === 0 ? { name: 'Passholder', group: 'Pass', facts: [] } : null,
         path: null,
       }
     case 'farEnd':
@@ -194,6 +276,8 @@ function suited(state: FloorState, kind: Wish['kind']): readonly AgentId[] {
   const could = (a: Agent): boolean => {
     if (AFTERWARDS.includes(kind)) return a.wrapUps.length > 0
     if (kind === 'startShift') return a.shift === null
+    if (kind === 'chooseSoundPath') return a.shift?.soundLost != null
+    if (kind === 'reportSoundLost') return a.shift?.soundPath !== 'none'
     if (kind === 'endAside') return values(state.calls).some((c) => c.aside?.byAgentId === a.id)
     return a.engagements.some((e) => fits(state, e, kind))
   }

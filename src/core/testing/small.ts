@@ -26,13 +26,19 @@ export const SMALL: SetUp = SetUpSchema.parse({
   ringLimitMs: 20_000,
   holdLimitMs: 60_000,
   takeBackMs: 0,
-  notReadyReasons: ['Break', 'Missed ring'],
+  notReadyReasons: [
+    { name: 'Break', paid: true, plannedMs: 600_000 },
+    { name: 'Lunch', paid: false, plannedMs: 1_800_000 },
+    { name: 'Missed ring', paid: true, plannedMs: null, givenByFloor: true },
+    { name: 'Sound lost', paid: true, plannedMs: null, givenByFloor: true },
+  ],
   agents: [ANN, BO, CY].map((id, i) => ({ id, name: ['Ann', 'Bo', 'Cy'][i], pin: `111${i}`, role: 'agent', queueIds: [FIRST, SECOND_QUEUE], playable: false })),
   queues: [
     {
       id: FIRST,
       name: 'First',
-      priority: 1,
+      headStartMs: 60_000,
+      keepsPlaces: true,
       serviceLevelMs: 10_000,
       recommendedWrapUpMs: 30_000,
       scriptId: 'script_small',
@@ -42,7 +48,6 @@ export const SMALL: SetUp = SetUpSchema.parse({
     {
       id: SECOND_QUEUE,
       name: 'Second',
-      priority: 2,
       serviceLevelMs: 20_000,
       recommendedWrapUpMs: 30_000,
       scriptId: null,

@@ -7,7 +7,7 @@ import type { CallView, CentreView, MeView, SeatView } from '@/exchange/protocol
 export interface Names {
   readonly me: Pick<MeView, 'id'>
   readonly seats: readonly Pick<SeatView, 'id' | 'name'>[]
-  readonly centre: Pick<CentreView, 'queues'>
+  readonly centre: { readonly queues: readonly Pick<CentreView['queues'][number], 'id' | 'name'>[] }
 }
 
 export const isMine = (connection: Connection, agentId: AgentId): boolean => connection.party.kind === 'agent' && connection.party.agentId === agentId

@@ -14,6 +14,9 @@ const seat = (name: string, more: Partial<SeatView>): SeatView => ({
   state: 'ready',
   reason: null,
   sinceMs: 0,
+  note: null,
+  doNotDisturb: false,
+  diversion: null,
   ringing: null,
   ...more,
 })
@@ -30,7 +33,17 @@ const CENTRE = {
   places: [{ name: 'Port office', number: '+441632960900' }],
   people: [{ id: 'p1', name: 'Perrin Arncliffe', number: '+441632960011', mobile: '+447700900600', group: 'Visitor' }],
 } as unknown as CentreView
-const queue = (more: Partial<QueueView>): QueueView => ({ id: QUEUE, waiting: 0, longestSinceMs: null, onShift: 2, ready: 0, expectedWaitMs: null, ...more })
+const queue = (more: Partial<QueueView>): QueueView => ({
+  id: QUEUE,
+  waiting: 0,
+  longestSinceMs: null,
+  onShift: 2,
+  ready: 0,
+  expectedWaitMs: null,
+  open: true,
+  storm: false,
+  ...more,
+})
 const PARKED: ParkedView[] = [{ callId: toCallId('call_1'), slot: 3, label: 'Tegan Brackenhythe', sinceMs: 0, byName: 'Bo' }]
 const find = (typed: string, view = queue({})) =>
   choicesFor(

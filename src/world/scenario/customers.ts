@@ -43,9 +43,12 @@ const RANGES: readonly { readonly prefix: string; readonly count: number; readon
 
 export const CUSTOMERS: readonly CustomerRecord[] = makeCustomers()
 
-const BY_NUMBER = new Map(CUSTOMERS.flatMap((c) => [c.number, c.mobile].filter((n) => n !== null).map((n) => [n, c] as const)))
+const BY_NUMBER = new Map<string, readonly CustomerRecord[]>()
+for (const customer of CUSTOMERS)
+  for (const number of [customer.number, customer.mobile]) if (number !== null) BY_NUMBER.set(number, [...(BY_NUMBER.get(number) ?? []), customer])
 
-export const customerByNumber = (e164: string): CustomerRecord | undefined => BY_NUMBER.get(e164)
+/** Everybody a number belongs to, E.164: nobody, one, or the people of one household. */
+export const customersByNumber = (e164: string): readonly CustomerRecord[] => BY_NUMBER.get(e164) ?? []
 export const customerById = (id: string): CustomerRecord | undefined => CUSTOMERS.find((c) => c.id === id)
 
 /** What the floor keeps of a customer record with the call. */
@@ -59,8 +62,11 @@ function makeCustomers(): CustomerRecord[] {
     // Staff keep their names to themselves: FIRST[i] LAST[i] is an agent, a supervisor or one of the known callers.
     if (FIRST.indexOf(name.split(' ')[0] as string) !== LAST.indexOf(name.split(' ')[1] as string)) names.add(name)
   }
-  return [...names].map((name, i) => {
+  const numberOf = (i: number) => {
     const range = RANGES[i % RANGES.length] as (typeof RANGES)[number]
+    return `${range.prefix}${String(Math.floor(i / RANGES.length) * 7 + 11).padStart(range.digits, '0')}`
+  }
+  return [...names].map((name, i) => {
     const { group, fact } = chance.weighted(GROUPS)
     const [from, to] = twoOf(PORTS, chance.next(), chance.next())
     const facts = [
@@ -72,7 +78,8 @@ function makeCustomers(): CustomerRecord[] {
     return {
       id: `customer_${i + 1}`,
       name,
-      number: `${range.prefix}${String(Math.floor(i / RANGES.length) * 7 + 11).padStart(range.digits, '0')}`,
+      // One in fifteen shares the telephone of a household with somebody else.
+      number: numberOf(i % 15 === 14 ? i - 1 : i),
       group,
       mobile: i % 4 === 0 ? `+44770090${String(600 + i).padStart(4, '0')}` : null,
       isPassHolder: group === 'Islander with a pass',

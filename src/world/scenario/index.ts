@@ -1,4 +1,4 @@
-export { CUSTOMERS, type CustomerRecord, customerById, customerByNumber, toCustomer } from './customers'
+export { CUSTOMERS, type CustomerRecord, customerById, customersByNumber, toCustomer } from './customers'
 export { ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS } from './people'
-export { NOT_ON_THE_MENU, PLACES, type Place, placeByNumber } from './places'
+export { NOT_ON_THE_MENU, PLACES, type Place, placeByNumber, SOUND_LINE } from './places'
 export { FENNHOLM } from './set-up'

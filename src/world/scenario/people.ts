@@ -1,36 +1,79 @@
 // The people of Fennholm Line's contact centre. All invented.
-import { toAgentId, toQueueId } from '@/core/ids'
-import type { AgentSetUp } from '@/core/set-up'
+import { type SkillId, toAgentId, toQueueId, toSkillId } from '@/core/ids'
+import { type AgentSetUp, ENTITLEMENTS, type Entitlement, type Skill } from '@/core/set-up'
 
 export const SAILINGS = toQueueId('queue_sailings')
 export const FREIGHT = toQueueId('queue_freight')
 export const DISRUPTION = toQueueId('queue_disruption')
 export const ASSISTANCE = toQueueId('queue_assistance')
 
+export const SKILL_FREIGHT = toSkillId('skill_freight')
+export const SKILL_REBOOKING = toSkillId('skill_rebooking')
+export const SKILL_CARE = toSkillId('skill_care')
+
+export const SKILLS: readonly Skill[] = [
+  { id: SKILL_FREIGHT, name: 'Freight papers' },
+  { id: SKILL_REBOOKING, name: 'Rebooking' },
+  { id: SKILL_CARE, name: 'Boarding help' },
+]
+
 /** Seats that are left to people; the stand-ins may play the others. */
 const FREE_SEATS = ['Eluned Tarnow', 'Kester Oddersey', 'Sunniva Merrowby']
 
-const SEATS: readonly (readonly [name: string, pin: string, queueIds: AgentSetUp['queueIds']])[] = [
-  ['Eluned Tarnow', '2417', [SAILINGS, FREIGHT, DISRUPTION, ASSISTANCE]],
-  ['Kester Oddersey', '3108', [SAILINGS, DISRUPTION, ASSISTANCE]],
-  ['Sunniva Merrowby', '5526', [SAILINGS, FREIGHT, DISRUPTION]],
-  ['Bevan Skarrow', '4410', [SAILINGS, DISRUPTION]],
-  ['Marit Lundeby', '7391', [SAILINGS, DISRUPTION, ASSISTANCE]],
-  ['Hollis Varrick', '6284', [FREIGHT, SAILINGS]],
-  ['Idony Penhallis', '9035', [SAILINGS, DISRUPTION]],
-  ['Jorun Strandby', '1872', [FREIGHT, DISRUPTION]],
-  ['Wrenna Corrieshaw', '8643', [SAILINGS, ASSISTANCE]],
-  ['Ulric Grunvik', '2759', [FREIGHT, SAILINGS, DISRUPTION]],
-  ['Fenella Eddystane', '6918', [SAILINGS, DISRUPTION, ASSISTANCE]],
-  ['Torin Kellowick', '3347', [SAILINGS, FREIGHT]],
-  ['Yrsa Tidesley', '5081', [SAILINGS, DISRUPTION, ASSISTANCE]],
-  ['Odhran Saltergate', '4796', [SAILINGS, DISRUPTION]],
+/** Levels of freight papers, rebooking and boarding help, 0 for none. */
+type Levels = readonly [freight: number, rebooking: number, care: number]
+
+const SEATS: readonly (readonly [name: string, pin: string, queueIds: AgentSetUp['queueIds'], levels: Levels])[] = [
+  ['Eluned Tarnow', '2417', [SAILINGS, FREIGHT, DISRUPTION, ASSISTANCE], [3, 4, 3]],
+  ['Kester Oddersey', '3108', [SAILINGS, DISRUPTION, ASSISTANCE], [0, 2, 2]],
+  ['Sunniva Merrowby', '5526', [SAILINGS, FREIGHT, DISRUPTION], [2, 3, 0]],
+  ['Bevan Skarrow', '4410', [SAILINGS, DISRUPTION], [0, 4, 0]],
+  ['Marit Lundeby', '7391', [SAILINGS, DISRUPTION, ASSISTANCE], [0, 3, 5]],
+  ['Hollis Varrick', '6284', [FREIGHT, SAILINGS], [5, 1, 0]],
+  ['Idony Penhallis', '9035', [SAILINGS, DISRUPTION], [0, 5, 0]],
+  ['Jorun Strandby', '1872', [FREIGHT, DISRUPTION], [4, 2, 0]],
+  ['Wrenna Corrieshaw', '8643', [SAILINGS, ASSISTANCE], [0, 1, 4]],
+  ['Ulric Grunvik', '2759', [FREIGHT, SAILINGS, DISRUPTION], [3, 2, 0]],
+  ['Fenella Eddystane', '6918', [SAILINGS, DISRUPTION, ASSISTANCE], [0, 3, 3]],
+  ['Torin Kellowick', '3347', [SAILINGS, FREIGHT], [1, 0, 0]],
+  ['Yrsa Tidesley', '5081', [SAILINGS, DISRUPTION, ASSISTANCE], [0, 2, 1]],
+  ['Odhran Saltergate', '4796', [SAILINGS, DISRUPTION], [0, 1, 0]],
 ]
 
+const OWNERS_ONLY: readonly Entitlement[] = ['supervision', 'setUp']
+/** What single accounts lack of what agents have. */
+const LACKS: Readonly<Record<string, readonly Entitlement[]>> = { 'Sunniva Merrowby': ['internationalCalls', 'conference'] }
+
 export const AGENTS: readonly AgentSetUp[] = [
-  ...SEATS.map(([name, pin, queueIds]) => ({ id: idOf(name), name, pin, role: 'agent' as const, queueIds, playable: !FREE_SEATS.includes(name) })),
-  { id: idOf('Linnea Wickerby'), name: 'Linnea Wickerby', pin: '1290', role: 'supervisor', queueIds: [], playable: false },
+  ...SEATS.map(([name, pin, queueIds, levels]) => ({
+    id: idOf(name),
+    name,
+    pin,
+    role: 'agent' as const,
+    queueIds,
+    skills: SKILLS.flatMap(({ id }, i) => levelOf(id, levels[i] ?? 0)),
+    may: ENTITLEMENTS.filter((e) => !OWNERS_ONLY.includes(e) && !LACKS[name]?.includes(e)),
+    answersItself: false,
+    playable: !FREE_SEATS.includes(name),
+    retired: false,
+  })),
+  {
+    id: idOf('Linnea Wickerby'),
+    name: 'Linnea Wickerby',
+    pin: '1290',
+    role: 'supervisor',
+    queueIds: [],
+    skills: [],
+    may: ENTITLEMENTS,
+    answersItself: false,
+    playable: false,
+    retired: false,
+  },
 ]
+
+function levelOf(skillId: SkillId, level: number) {
+  return level === 0 ? [] : [{ skillId, level }]
+}
 
 function idOf(name: string) {
   return toAgentId(`agent_${name.toLowerCase().replaceAll(' ', '-')}`)

@@ -21,6 +21,9 @@ export const PLACES: readonly Place[] = [
   { name: 'Coach hire, Arnmoor', number: '+441632960903', greeting: 'Coach hire, good day.', menu: null },
 ]
 
+/** What agents dial from a phone of their own to speak through it. */
+export const SOUND_LINE = '+441632960950'
+
 export const NOT_ON_THE_MENU = 'That is not on offer.'
 
 export const placeByNumber = (number: string | null): Place | undefined => PLACES.find((p) => p.number === number)

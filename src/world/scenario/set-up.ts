@@ -1,41 +1,96 @@
-// Fennholm Line's contact centre as a set-up document.
+// Fennholm Line's contact centre as a set-up document. Its queues have no hours, because the live world has no night.
+import type * as z from 'zod'
 import { toOutcomeSetId, toScriptId } from '@/core/ids'
-import type { SetUp } from '@/core/set-up'
-import { SECOND } from '@/core/time'
+import { MISSED_RING, SetUpSchema, SOUND_LOST } from '@/core/set-up'
+import { MINUTE, SECOND } from '@/core/time'
 import { OUTCOME_SETS } from './outcomes'
-import { AGENTS, ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS } from './people'
+import { AGENTS, ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS, SKILL_CARE, SKILL_FREIGHT, SKILL_REBOOKING, SKILLS } from './people'
 import { SCRIPTS } from './scripts'
 
-const queue = (id: typeof SAILINGS, name: string, priority: number, seconds: { answer: number; wrapUp: number }, paths: readonly string[]) => ({
+type QueueInput = z.input<typeof SetUpSchema>['queues'][number]
+
+const queue = (
+  id: typeof SAILINGS,
+  name: string,
+  seconds: { answer: number; wrapUp: number },
+  paths: readonly string[],
+  more: Partial<QueueInput>,
+): QueueInput => ({
   id,
   name,
-  priority,
   serviceLevelMs: seconds.answer * SECOND,
   recommendedWrapUpMs: seconds.wrapUp * SECOND,
   scriptId: toScriptId(`script_${name.toLowerCase()}`),
   outcomeSetId: toOutcomeSetId(`outcomes_${name.toLowerCase()}`),
-  // What is agreed about freight is kept: weights, papers, and who said so.
-  records: id === FREIGHT,
-  paths,
+  paths: [...paths],
+  ...more,
 })
 
-export const FENNHOLM: SetUp = {
+const PASS_HOLDERS = { group: 'Islander with a pass', headStartMs: MINUTE }
+
+export const FENNHOLM = SetUpSchema.parse({
   centre: 'Fennholm Line',
   homeCountry: 'GB',
+  timeZone: 'Europe/London',
   ringLimitMs: 20 * SECOND,
   holdLimitMs: 60 * SECOND,
   takeBackMs: 4 * SECOND,
   parkLimitMs: 120 * SECOND,
   outsidersMayStay: false,
-  notReadyReasons: ['Break', 'Lunch', 'Training', 'Team talk', 'Paperwork', 'Technical trouble', 'Missed ring'],
-  agents: AGENTS,
-  queues: [
-    queue(SAILINGS, 'Sailings', 30, { answer: 20, wrapUp: 45 }, ['Change a booking', 'Book a sailing', 'Something else']),
-    queue(FREIGHT, 'Freight', 30, { answer: 30, wrapUp: 60 }, ['Freight', 'Livestock and horses']),
-    queue(DISRUPTION, 'Disruption', 20, { answer: 20, wrapUp: 30 }, ['Is my boat running']),
-    queue(ASSISTANCE, 'Assistance', 10, { answer: 10, wrapUp: 60 }, ['Help boarding']),
+  notReadyReasons: [
+    { name: 'Break', paid: true, plannedMs: 15 * MINUTE },
+    { name: 'Lunch', paid: false, plannedMs: 30 * MINUTE },
+    { name: 'Training', paid: true, plannedMs: 25 * MINUTE },
+    { name: 'Team talk', paid: true, plannedMs: 10 * MINUTE },
+    { name: 'Paperwork', paid: true, plannedMs: 10 * MINUTE },
+    { name: 'Technical trouble', paid: true, plannedMs: null },
+    { name: MISSED_RING, paid: true, plannedMs: null, givenByFloor: true },
+    { name: SOUND_LOST, paid: true, plannedMs: null, givenByFloor: true },
   ],
-  scripts: SCRIPTS,
-  outcomeSets: OUTCOME_SETS,
+  skills: [...SKILLS],
+  agents: [...AGENTS],
+  queues: [
+    queue(SAILINGS, 'Sailings', { answer: 20, wrapUp: 45 }, ['Change a booking', 'Book a sailing', 'Something else'], {
+      goesFirst: [PASS_HOLDERS],
+      tellsWait: true,
+      keepsPlaces: true,
+    }),
+    queue(FREIGHT, 'Freight', { answer: 30, wrapUp: 60 }, ['Freight', 'Livestock and horses'], {
+      needs: [{ skillId: SKILL_FREIGHT, level: 2 }],
+      overflow: [{ afterMs: 60 * SECOND, to: 'anyLevel' }],
+      // What is agreed about freight is kept: weights, papers, and who said so.
+      records: true,
+    }),
+    queue(DISRUPTION, 'Disruption', { answer: 20, wrapUp: 30 }, ['Is my boat running'], {
+      headStartMs: 2 * MINUTE,
+      goesFirst: [PASS_HOLDERS],
+      needs: [{ skillId: SKILL_REBOOKING, level: 2 }],
+      overflow: [
+        { afterMs: 30 * SECOND, to: 'anyLevel' },
+        { afterMs: 120 * SECOND, to: SAILINGS },
+      ],
+      tellsWait: true,
+      keepsPlaces: true,
+      storm: {
+        announcement: 'A gale has closed the routes to Skarvey and Oskerry. They open again when the wind allows; every booking on them stays good.',
+        headStartMs: 10 * MINUTE,
+        overflow: [
+          { afterMs: 0, to: 'anyLevel' },
+          { afterMs: 20 * SECOND, to: SAILINGS },
+          { afterMs: 60 * SECOND, to: FREIGHT },
+        ],
+      },
+    }),
+    queue(ASSISTANCE, 'Assistance', { answer: 10, wrapUp: 60 }, ['Help boarding'], {
+      headStartMs: 15 * MINUTE,
+      needs: [{ skillId: SKILL_CARE, level: 2 }],
+      overflow: [
+        { afterMs: 20 * SECOND, to: 'anyLevel' },
+        { afterMs: 60 * SECOND, to: SAILINGS },
+      ],
+    }),
+  ],
+  scripts: [...SCRIPTS],
+  outcomeSets: [...OUTCOME_SETS],
   outsideOutcomeSetId: toOutcomeSetId('outcomes_outside'),
-}
+} satisfies z.input<typeof SetUpSchema>)

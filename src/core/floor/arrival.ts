@@ -1,0 +1,89 @@
+// Callers at the door of a queue: turned away when it is closed or full, told what they can expect, offered further
+// agents when it takes long, and called back when they would rather keep their place than wait.
+import type { Call } from '@/core/calls'
+import { connectionOf, waitsIn } from '@/core/calls'
+import { type CallId, deviceOutside } from '@/core/ids'
+import { expectedWaitMs, fitFor, isOpen, nextStep, routingRules } from '@/core/queues'
+import { queueSetUp } from '@/core/set-up'
+import { get, must, values } from '@/core/table'
+import type { NetworkCommand } from './command'
+import { type Draft, emit, type Ruling, refuse } from './draft'
+import { overflowDueAtMs } from './due'
+import { type FloorState, nextCallId } from './state'
+
+export type ArrivalRefusal =
+  | { readonly reason: 'notWaiting' }
+  | { readonly reason: 'placesNotKept'; readonly queue: string }
+  | { readonly reason: 'numberWithheld' }
+
+type Arrives = Extract<NetworkCommand, { kind: 'callArrives' }>
+
+/** Joins the queue, or is turned away with the queue's own words. */
+export function arrive(draft: Draft, { queueId, number, customer, matches = [], path }: Arrives): Ruling {
+  const { setUp, waiting } = draft.state
+  const queue = queueSetUp(setUp, queueId)
+  const away = (because: 'closed' | 'full', said: string) => emit(draft, null, { kind: 'callTurnedAway', queueId, number, because, said })
+  if (queue.retired || !isOpen(queue.hours, setUp.timeZone, draft.atMs)) return away('closed', queue.closedMessage)
+  if (queue.fullLimit !== null && (waiting[queueId]?.length ?? 0) >= queue.fullLimit) return away('full', queue.fullMessage)
+  const callId = nextCallId(draft.state)
+  const headStartMs = queue.goesFirst.find((g) => g.group === customer?.group)?.headStartMs ?? 0
+  const expectedMs = queue.tellsWait ? queueOutlook(draft.state, queueId).expectedWaitMs : null
+  const callerDeviceId = deviceOutside(callId, 1)
+  emit(draft, null, { kind: 'callQueued', callId, callerDeviceId, queueId, number, customer, matches: [...matches], path, headStartMs })
+  const storm = draft.state.storm.includes(queueId) && queue.storm.announcement !== ''
+  const text = [storm ? queue.storm.announcement : queue.announcement, waitWords(expectedMs), queue.keepsPlaces && expectedMs !== 0 ? KEEP_PLACE_WORDS : '']
+    .filter((t) => t !== '')
+    .join(' ')
+  if (text !== '') emit(draft, draft.state.seq, { kind: 'callerTold', callId, text, expectedWaitMs: expectedMs })
+  return null
+}
+
+const KEEP_PLACE_WORDS = 'To hang up, keep your place and be called back, press one.'
+
+function waitWords(expectedMs: number | null): string {
+  if (expectedMs === null || expectedMs === 0) return ''
+  const minutes = Math.ceil(expectedMs / 60_000)
+  return minutes === 1 ? 'You will speak to somebody in about a minute.' : `You will speak to somebody in about ${minutes} minutes.`
+}
+
+/** How a queue stands for who would join it now: how many wait, serve and are ready, and the wait to expect. */
+export function queueOutlook(
+  state: FloorState,
+  queueId: Call['queueId'] & string,
+): { waiting: number; serving: number; ready: number; expectedWaitMs: number | null } {
+  const rules = routingRules(state.setUp, state.storm)
+  const serving = values(state.agents).filter((a) => fitFor({ queueId, anyLevel: false }, a, rules) !== null)
+  const line = { waiting: state.waiting[queueId]?.length ?? 0, serving: serving.length, ready: serving.filter((a) => a.state.name === 'ready').length }
+  return { ...line, expectedWaitMs: expectedWaitMs(line, state.handleMs[queueId]) }
+}
+
+/** The caller hangs up and is dialled when their turn comes. Refused: notWaiting, placesNotKept, numberWithheld. */
+export function keepPlace(draft: Draft, callId: CallId): Ruling {
+  const call = get(draft.state.calls, callId)
+  const queueId = call && waitsIn(call)
+  if (call === undefined || queueId == null || connectionOf(call, deviceOutside(callId, 1)) === undefined) return refuse({ reason: 'notWaiting' })
+  const queue = queueSetUp(draft.state.setUp, queueId)
+  if (!queue.keepsPlaces) return refuse({ reason: 'placesNotKept', queue: queue.name })
+  if (call.number === null) return refuse({ reason: 'numberWithheld' })
+  return emit(draft, null, { kind: 'placeKept', callId, number: call.number })
+}
+
+/** The agent has taken a call whose caller kept their place: now they are dialled. */
+export function dialKept(draft: Draft, causedBy: number, callId: CallId): void {
+  const call = get(draft.state.calls, callId)
+  if (call === undefined || call.keptFor === null || call.connections.some((c) => c.party.kind === 'outside')) return
+  const party = { kind: 'outside', number: call.keptFor, name: call.customer?.name ?? null } as const
+  emit(draft, causedBy, { kind: 'connectionInitiated', callId, deviceId: deviceOutside(callId, 1), party })
+}
+
+/** Offers the call to further agents as far as its waiting time allows by now. */
+export function overflow(draft: Draft, { id }: Call): void {
+  for (;;) {
+    const call = must(draft.state.calls, id)
+    const dueAtMs = overflowDueAtMs(draft.state, call)
+    const rules = call.queueId === null ? undefined : routingRules(draft.state.setUp, draft.state.storm).queues.get(call.queueId)
+    const step = rules && nextStep(rules, call.alsoFor)
+    if (dueAtMs === null || dueAtMs > draft.atMs || step === undefined) return
+    emit(draft, null, { kind: 'callOverflowed', callId: id, offer: { queueId: step.queueId, anyLevel: step.anyLevel } })
+  }
+}

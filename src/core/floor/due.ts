@@ -1,0 +1,55 @@
+// What time itself will change and when: ends that reach the network, rings and parkings over their limit, calls that
+// have waited long enough to overflow, notes that end.
+import { type Call, ringDueAtMs, waitsIn } from '@/core/calls'
+import type { AgentId, CallId, QueueId } from '@/core/ids'
+import { nextStep, routingRules } from '@/core/queues'
+import type { SetUp } from '@/core/set-up'
+import { type Table, values } from '@/core/table'
+import type { EpochMs } from '@/core/time'
+
+export type Due =
+  | { readonly kind: 'call'; readonly callId: CallId; readonly atMs: EpochMs }
+  | { readonly kind: 'note'; readonly agentId: AgentId; readonly atMs: EpochMs }
+
+interface Ruled {
+  readonly setUp: SetUp
+  readonly storm: readonly QueueId[]
+  readonly due: readonly Due[]
+}
+
+export function withCallDue(state: Ruled, callId: CallId, before: Call | undefined, after: Call | null): readonly Due[] {
+  const was = before === undefined ? null : callDueAtMs(state, before)
+  const is = after === null ? null : callDueAtMs(state, after)
+  if (was === is) return state.due
+  const others = was === null ? state.due : state.due.filter((d) => d.kind !== 'call' || d.callId !== callId)
+  return is === null ? others : [...others, { kind: 'call', callId, atMs: is }]
+}
+
+/** Every call anew: the rules themselves have changed. */
+export function withCallsDue<S extends Ruled & { readonly calls: Table<Call> }>(state: S): S {
+  const due = values(state.calls).flatMap((call): Due[] => {
+    const atMs = callDueAtMs(state, call)
+    return atMs === null ? [] : [{ kind: 'call', callId: call.id, atMs }]
+  })
+  return { ...state, due: [...state.due.filter((d) => d.kind !== 'call'), ...due] }
+}
+
+export function withNoteDue(due: readonly Due[], agentId: AgentId, untilMs: EpochMs | null): readonly Due[] {
+  const others = due.filter((d) => d.kind !== 'note' || d.agentId !== agentId)
+  return untilMs === null ? others : [...others, { kind: 'note', agentId, atMs: untilMs }]
+}
+
+function callDueAtMs(state: Ruled, call: Call): EpochMs | null {
+  const ring = ringDueAtMs(call, state.setUp.ringLimitMs)
+  const overflow = overflowDueAtMs(state, call)
+  return ring === null ? overflow : Math.min(ring, overflow ?? Infinity)
+}
+
+/** When a waiting call is next offered to further agents; null when it waits for nobody else. */
+export function overflowDueAtMs({ setUp, storm }: Ruled, call: Call): EpochMs | null {
+  const queueId = waitsIn(call)
+  const rules = queueId === null ? undefined : routingRules(setUp, storm).queues.get(queueId)
+  const step = rules && nextStep(rules, call.alsoFor)
+  const queued = call.connections.find((c) => c.state === 'queued')
+  return step === undefined || queued === undefined ? null : queued.sinceMs + step.afterMs
+}

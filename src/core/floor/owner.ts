@@ -1,0 +1,65 @@
+// What a set-up owner does: switch a queue to storm and back, and change the set-up. They show their PIN each time, because
+// nobody needs to be on shift for it.
+import { checkSetUp, type SetUp } from '@/core/set-up'
+import { get, values } from '@/core/table'
+import type { AgentCommand } from './command'
+import { type Draft, emit, type Ruling, refuse } from './draft'
+import { unentitled } from './entitled'
+
+export type OwnerRefusal =
+  | { readonly reason: 'setUpUnsound'; readonly place: string; readonly says: string; readonly cure: string }
+  | { readonly reason: 'setUpForgets'; readonly what: string }
+  | { readonly reason: 'worksThere'; readonly name: string; readonly what: string }
+  | { readonly reason: 'stormUnchanged' }
+
+type Of<K extends AgentCommand['kind']> = Extract<AgentCommand, { kind: K }>
+
+function ownerOnly(draft: Draft, { agentId, pin }: { readonly agentId: Of<'changeSetUp'>['agentId']; readonly pin: string }): Ruling {
+  const account = draft.state.setUp.agents.find((a) => a.id === agentId)
+  if (account === undefined || account.pin !== pin || account.retired) return refuse({ reason: 'wrongAgentOrPin' })
+  return unentitled(draft.state, agentId, 'setUp')
+}
+
+/** Refused: wrongAgentOrPin, notEntitled, targetUnknown, stormUnchanged. */
+export function switchStorm(draft: Draft, command: Of<'switchStorm'>): Ruling {
+  const { queueId, on, agentId } = command
+  const refused = ownerOnly(draft, command)
+  if (refused !== null) return refused
+  if (!draft.state.setUp.queues.some((q) => q.id === queueId)) return refuse({ reason: 'targetUnknown' })
+  if (draft.state.storm.includes(queueId) === on) return refuse({ reason: 'stormUnchanged' })
+  return emit(draft, null, { kind: 'stormSwitched', queueId, on, byAgentId: agentId })
+}
+
+/**
+ * Takes the set-up whole. Refused: wrongAgentOrPin, notEntitled; setUpUnsound with the first error of the checker;
+ * setUpForgets when something the ledger speaks of is missing (it is retired, never taken out); worksThere when somebody on
+ * shift would lose their account or the only queue they serve.
+ */
+export function changeSetUp(draft: Draft, command: Of<'changeSetUp'>): Ruling {
+  const { setUp, agentId } = command
+  const refused = ownerOnly(draft, command)
+  if (refused !== null) return refused
+  const unsound = checkSetUp(setUp).find((f) => f.grade === 'error')
+  if (unsound !== undefined) return refuse({ reason: 'setUpUnsound', place: unsound.place, says: unsound.says, cure: unsound.cure })
+  const forgotten = forgets(draft.state.setUp, setUp)
+  if (forgotten !== null) return refuse({ reason: 'setUpForgets', what: forgotten })
+  for (const account of setUp.agents) {
+    const shift = get(draft.state.agents, account.id)?.shift
+    if (shift != null && account.retired) return refuse({ reason: 'worksThere', name: account.name, what: 'the account' })
+  }
+  const retired = setUp.queues.find((q) => q.retired && busyQueue(draft, q.id))
+  if (retired !== undefined) return refuse({ reason: 'worksThere', name: retired.name, what: 'the queue' })
+  return emit(draft, null, { kind: 'setUpChanged', byAgentId: agentId, setUp })
+}
+
+const busyQueue = (draft: Draft, queueId: SetUp['queues'][number]['id']): boolean => values(draft.state.calls).some((c) => c.queueId === queueId)
+
+function forgets(before: SetUp, after: SetUp): string | null {
+  const lists = ['agents', 'queues', 'skills', 'scripts', 'outcomeSets'] as const
+  for (const list of lists) {
+    const kept = new Set<string>(after[list].map((item) => item.id))
+    const gone = before[list].find((item) => !kept.has(item.id))
+    if (gone !== undefined) return gone.name
+  }
+  return null
+}

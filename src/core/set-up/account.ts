@@ -1,0 +1,33 @@
+// Accounts: who may sign in, which queues and skills they have, and what else they may do.
+import * as z from 'zod'
+import { AgentIdSchema, QueueIdSchema, SkillIdSchema } from '@/core/ids'
+
+/** What an account may be allowed beyond taking calls of its queues. */
+export const ENTITLEMENTS = ['outsideCalls', 'internationalCalls', 'recording', 'conference', 'diversion', 'campaigns', 'supervision', 'setUp'] as const
+export type Entitlement = (typeof ENTITLEMENTS)[number]
+
+/** 1: knows the basics; 5: nobody knows it better. */
+export const MOST_SKILLED = 5
+export const SkillLevelSchema = z.object({ skillId: SkillIdSchema, level: z.number().int().min(1).max(MOST_SKILLED) }).readonly()
+
+export const AgentSetUpSchema = z
+  .object({
+    id: AgentIdSchema,
+    name: z.string().min(1),
+    pin: z.string().regex(/^\d{4,8}$/),
+    role: z.enum(['agent', 'supervisor']),
+    queueIds: z.array(QueueIdSchema).readonly(),
+    skills: z.array(SkillLevelSchema).readonly().default([]),
+    may: z
+      .array(z.enum(ENTITLEMENTS))
+      .readonly()
+      .default(() => ENTITLEMENTS.filter((e) => e !== 'supervision' && e !== 'setUp')),
+    /** Calls of a queue are put through to this account without ringing, after a short tone. */
+    answersItself: z.boolean().default(false),
+    /** Whether the stand-ins may play this seat when nobody sits there. */
+    playable: z.boolean(),
+    /** Nobody signs in to it any more; it stays, because the ledger speaks of it. */
+    retired: z.boolean().default(false),
+  })
+  .readonly()
+export type AgentSetUp = z.infer<typeof AgentSetUpSchema>

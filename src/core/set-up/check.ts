@@ -1,0 +1,132 @@
+// The checker of a set-up: what would keep a call from an agent, or somebody from their work. Each finding names its place,
+// what is wrong and the cure. `error` must not go into use; `warning` may be meant.
+import type { QueueId } from '@/core/ids'
+import type { AgentSetUp } from './account'
+import type { QueueSetUp } from './queue'
+import { MISSED_RING, type SetUp, SOUND_LOST } from './schema'
+
+export interface Finding {
+  readonly grade: 'error' | 'warning'
+  /** `Queue Sailings`, `Agent Bo`. */
+  readonly place: string
+  readonly says: string
+  readonly cure: string
+}
+
+/** All findings, errors first; empty when there are none. Looks at every pair of queues and agents once. */
+export function checkSetUp(setUp: SetUp): readonly Finding[] {
+  const queues = setUp.queues.filter((q) => !q.retired)
+  const agents = setUp.agents.filter((a) => !a.retired)
+  const findings = [
+    ...queues.flatMap((queue) => checkQueue(setUp, queue, agents)),
+    ...circles(queues),
+    ...agents.flatMap((agent) => checkAgent(setUp, agent)),
+    ...setUp.skills.flatMap((skill) =>
+      agents.some((a) => a.skills.some((s) => s.skillId === skill.id))
+        ? []
+        : [warning(`Skill ${skill.name}`, 'Nobody has this skill.', 'Give it to an agent, or take it out of what queues need.')],
+    ),
+    ...twice('Queue', queues),
+    ...twice('Agent', agents),
+    ...twice('Skill', setUp.skills),
+    ...twice('Reason', setUp.notReadyReasons),
+    ...checkCentre(setUp, agents),
+  ]
+  return [...findings.filter((f) => f.grade === 'error'), ...findings.filter((f) => f.grade === 'warning')]
+}
+
+const error = (place: string, says: string, cure: string): Finding => ({ grade: 'error', place, says, cure })
+const warning = (place: string, says: string, cure: string): Finding => ({ grade: 'warning', place, says, cure })
+
+function checkQueue(setUp: SetUp, queue: QueueSetUp, agents: readonly AgentSetUp[]): Finding[] {
+  const place = `Queue ${queue.name}`
+  const findings: Finding[] = []
+  const serving = agents.filter((a) => a.queueIds.includes(queue.id))
+  const overflows = [...queue.overflow, ...queue.storm.overflow]
+  if (serving.length === 0)
+    findings.push(error(place, 'No agent serves it: its callers would wait for nobody.', 'Give it to at least one agent, or retire it.'))
+  else if (!serving.some((a) => queue.needs.every((n) => levelOf(a, n.skillId) >= n.level)))
+    findings.push(
+      error(place, 'No agent who serves it has the skill it needs.', 'Lower the level it needs, raise an agent’s, or let it overflow to any level at once.'),
+    )
+  for (const { skillId } of queue.needs)
+    if (!setUp.skills.some((s) => s.id === skillId))
+      findings.push(error(place, `It needs ${skillId}, which is no skill of this set-up.`, 'Choose one of the skills.'))
+  for (const { to } of overflows) {
+    const target = setUp.queues.find((q) => q.id === to)
+    if (to === queue.id) findings.push(error(place, 'It overflows to itself.', 'Choose another queue, or any level.'))
+    else if (to !== 'anyLevel' && (target === undefined || target.retired))
+      findings.push(error(place, `It overflows to ${target?.name ?? to}, which takes no calls.`, 'Choose a queue in use.'))
+  }
+  if (queue.hours.some((o) => o.fromMinute >= o.toMinute))
+    findings.push(error(place, 'Its opening hours end before they begin.', 'Enter an end after the beginning; a night is two rows.'))
+  if (!setUp.outcomeSets.some((s) => s.id === queue.outcomeSetId))
+    findings.push(error(place, 'Its outcome set is not there.', 'Choose one of the outcome sets.'))
+  if (queue.scriptId !== null && !setUp.scripts.some((s) => s.id === queue.scriptId))
+    findings.push(error(place, 'Its script is not there.', 'Choose one of the scripts, or none.'))
+  return findings
+}
+
+/** Queues that overflow to one another in a circle: a call would be handed round to agents who have it already. */
+function circles(queues: readonly QueueSetUp[]): Finding[] {
+  const byId = new Map(queues.map((q) => [q.id, q]))
+  const findings: Finding[] = []
+  const done = new Set<QueueSetUp>()
+  const follow = (queue: QueueSetUp, path: readonly QueueSetUp[]) => {
+    const at = path.indexOf(queue)
+    if (at >= 0) {
+      const names = [...path.slice(at), queue].map((q) => q.name)
+      findings.push(error(`Queue ${queue.name}`, `Its overflow goes in a circle: ${names.join(' to ')}.`, 'Take out one of these overflows.'))
+      return
+    }
+    if (done.has(queue)) return
+    for (const { to } of queue.overflow) {
+      const next = to === 'anyLevel' || to === queue.id ? undefined : byId.get(to)
+      if (next !== undefined) follow(next, [...path, queue])
+    }
+    done.add(queue)
+  }
+  for (const queue of queues) follow(queue, [])
+  return findings
+}
+
+function checkAgent(setUp: SetUp, agent: AgentSetUp): Finding[] {
+  const place = `Agent ${agent.name}`
+  const findings: Finding[] = []
+  const strange = agent.queueIds.find((id) => !setUp.queues.some((q) => q.id === id))
+  if (strange !== undefined) findings.push(error(place, `They serve ${strange}, which is no queue of this set-up.`, 'Choose among the queues.'))
+  if (agent.skills.some((s) => !setUp.skills.some((k) => k.id === s.skillId)))
+    findings.push(error(place, 'They have a skill that is not on the list of skills.', 'Choose among the skills.'))
+  if (agent.role === 'agent' && !inUse(setUp, agent.queueIds))
+    findings.push(warning(place, 'They serve no queue, so they cannot start a shift.', 'Give them a queue.'))
+  return findings
+}
+
+function checkCentre(setUp: SetUp, agents: readonly AgentSetUp[]): Finding[] {
+  const findings: Finding[] = []
+  if (!agents.some((a) => a.may.includes('setUp')))
+    findings.push(error('Accounts', 'Nobody could change the set-up any more.', 'Let at least one account change the set-up.'))
+  if (!setUp.outcomeSets.some((s) => s.id === setUp.outsideOutcomeSetId))
+    findings.push(error('Centre', 'The outcome set of calls dialled by hand is not there.', 'Choose one of the outcome sets.'))
+  for (const name of [MISSED_RING, SOUND_LOST])
+    if (!setUp.notReadyReasons.some((r) => r.name === name && r.givenByFloor))
+      findings.push(error('Reasons', `“${name}” is missing, which the floor gives by itself.`, 'Add it, and mark it as given by the floor.'))
+  if (!setUp.notReadyReasons.some((r) => !r.givenByFloor))
+    findings.push(error('Reasons', 'There is no reason an agent could choose.', 'Add at least one, such as Break.'))
+  return findings
+}
+
+function twice(kind: string, items: readonly { readonly name: string }[]): Finding[] {
+  const seen = new Set<string>()
+  return items.flatMap(({ name }) => {
+    const key = name.trim().toLowerCase()
+    if (!seen.has(key)) {
+      seen.add(key)
+      return []
+    }
+    return [error(`${kind} ${name}`, 'Two have this name.', 'Give one of them another name.')]
+  })
+}
+
+const inUse = (setUp: SetUp, ids: readonly QueueId[]): boolean => setUp.queues.some((q) => !q.retired && ids.includes(q.id))
+const levelOf = (agent: AgentSetUp, skillId: string): number => agent.skills.find((s) => s.skillId === skillId)?.level ?? 0

@@ -1,0 +1,50 @@
+// Looking things up in a set-up. Lookups by id throw on one the set-up does not hold: ids inside the floor come from
+// the same set-up, and nothing is ever taken out of it.
+import type { AgentId, QueueId } from '@/core/ids'
+import type { OutcomeSet } from '@/core/outcomes'
+import type { Script } from '@/core/scripts'
+import type { AgentSetUp, Entitlement } from './account'
+import type { QueueSetUp } from './queue'
+import type { SetUp } from './schema'
+
+export const queueSetUp = (setUp: SetUp, id: QueueId): QueueSetUp =>
+  found(
+    setUp.queues.find((q) => q.id === id),
+    id,
+  )
+export const agentSetUp = (setUp: SetUp, id: AgentId): AgentSetUp =>
+  found(
+    setUp.agents.find((a) => a.id === id),
+    id,
+  )
+export const agentName = (setUp: SetUp, id: AgentId): string => agentSetUp(setUp, id).name
+
+export const mayDo = (setUp: SetUp, id: AgentId, what: Entitlement): boolean => agentSetUp(setUp, id).may.includes(what)
+
+/** The names of those who can change what an account may do. */
+export const setUpOwners = (setUp: SetUp): readonly string[] => setUp.agents.filter((a) => !a.retired && a.may.includes('setUp')).map((a) => a.name)
+
+/** The set that codes a call: its queue's, or the one for calls dialled by hand. */
+export function outcomeSetFor(setUp: SetUp, queueId: QueueId | null): OutcomeSet {
+  const id = queueId === null ? setUp.outsideOutcomeSetId : queueSetUp(setUp, queueId).outcomeSetId
+  return found(
+    setUp.outcomeSets.find((s) => s.id === id),
+    id,
+  )
+}
+
+export function scriptFor(setUp: SetUp, queueId: QueueId | null): Script | null {
+  const id = queueId === null ? null : queueSetUp(setUp, queueId).scriptId
+  return id === null ? null : scriptById(setUp, id)
+}
+
+export const scriptById = (setUp: SetUp, id: Script['id']): Script =>
+  found(
+    setUp.scripts.find((s) => s.id === id),
+    id,
+  )
+
+function found<T>(item: T | undefined, id: string): T {
+  if (item === undefined) throw new Error(`the set-up holds no ${id}`)
+  return item
+}

@@ -1,0 +1,79 @@
+// What a queue is: whom it needs, who goes first, when it is open, what happens when it is full or slow.
+import * as z from 'zod'
+import { OutcomeSetIdSchema, QueueIdSchema, ScriptIdSchema } from '@/core/ids'
+import { DAY, MINUTE } from '@/core/time'
+import { SkillLevelSchema } from './account'
+
+const minutesOfDay = z
+  .number()
+  .int()
+  .min(0)
+  .max(DAY / MINUTE)
+
+/** Open on these days (1 Monday to 7 Sunday, as ISO 8601 counts them) from one minute of the day to another, in the centre's time zone. */
+export const OpeningSchema = z
+  .object({ days: z.array(z.number().int().min(1).max(7)).min(1).readonly(), fromMinute: minutesOfDay, toMinute: minutesOfDay })
+  .readonly()
+export type Opening = z.infer<typeof OpeningSchema>
+
+/**
+ * After this long in the queue a call is also offered to the agents of another queue (`to` is its id), or to agents of its
+ * own queue who lack the skill level it asks for (`to` is `anyLevel`). It keeps its place meanwhile.
+ */
+export const OverflowSchema = z.object({ afterMs: z.number().int().nonnegative(), to: z.union([QueueIdSchema, z.literal('anyLevel')]) }).readonly()
+export type Overflow = z.infer<typeof OverflowSchema>
+
+/** A call counts as having waited this much longer than it has. */
+const headStart = z.number().int().min(0).max(DAY)
+
+export const StormSchema = z
+  .object({
+    /** Said to callers instead of the usual announcement. */
+    announcement: z.string().default(''),
+    headStartMs: headStart.default(0),
+    overflow: z.array(OverflowSchema).readonly().default([]),
+  })
+  .readonly()
+
+export const QueueSetUpSchema = z
+  .object({
+    id: QueueIdSchema,
+    name: z.string().min(1),
+    headStartMs: headStart.default(0),
+    /** Groups of the customer records whose callers have a head start of their own, added to the queue's. */
+    goesFirst: z
+      .array(z.object({ group: z.string().min(1), headStartMs: headStart }).readonly())
+      .readonly()
+      .default([]),
+    /** Skills an agent needs, with the least level of each. */
+    needs: z.array(SkillLevelSchema).readonly().default([]),
+    overflow: z.array(OverflowSchema).readonly().default([]),
+    /** Open at any time when empty. */
+    hours: z.array(OpeningSchema).readonly().default([]),
+    /** Callers beyond this number are turned away; null for no limit. */
+    fullLimit: z.number().int().positive().nullable().default(null),
+    /** Said to every caller who joins; empty for nothing. */
+    announcement: z.string().default(''),
+    closedMessage: z.string().min(1).default('We are closed now. Please call again during our opening hours.'),
+    fullMessage: z.string().min(1).default('All lines are busy. Please call again a little later.'),
+    /** Callers are told how long it will take, when that is known. */
+    tellsWait: z.boolean().default(false),
+    /** Callers may hang up, keep their place, and be called when their turn comes. */
+    keepsPlaces: z.boolean().default(false),
+    /** Calls are put through without ringing, after a short tone. */
+    answersItself: z.boolean().default(false),
+    serviceLevelMs: z.number().positive(),
+    recommendedWrapUpMs: z.number().nonnegative(),
+    scriptId: ScriptIdSchema.nullable(),
+    outcomeSetId: OutcomeSetIdSchema,
+    /** Every call of the queue is recorded from the answer on. */
+    records: z.boolean().default(false),
+    /** What callers may choose on the way in to this queue. */
+    paths: z.array(z.string()).readonly(),
+    /** What is different while the queue is switched to storm. */
+    storm: StormSchema.default({ announcement: '', headStartMs: 0, overflow: [] }),
+    /** Takes no calls any more; it stays, because the ledger speaks of it. */
+    retired: z.boolean().default(false),
+  })
+  .readonly()
+export type QueueSetUp = z.infer<typeof QueueSetUpSchema>

@@ -1,0 +1,63 @@
+// The set-up of a contact centre as one document: what `floorOpened` carries, what Set-up edits, imports and exports.
+import * as z from 'zod'
+import { OutcomeSetIdSchema, SkillIdSchema } from '@/core/ids'
+import { OutcomeSetSchema } from '@/core/outcomes'
+import { ScriptSchema } from '@/core/scripts'
+import { AgentSetUpSchema } from './account'
+import { QueueSetUpSchema } from './queue'
+
+export const ReasonSchema = z
+  .object({
+    name: z.string().min(1),
+    paid: z.boolean(),
+    /** How long it is meant to take; over it the desk says so. null for as long as it takes. */
+    plannedMs: z.number().positive().nullable(),
+    /** The floor itself gives it, and nobody chooses it: a missed ring, sound that was lost. */
+    givenByFloor: z.boolean().default(false),
+  })
+  .readonly()
+export type Reason = z.infer<typeof ReasonSchema>
+
+export const SkillSchema = z.object({ id: SkillIdSchema, name: z.string().min(1) }).readonly()
+export type Skill = z.infer<typeof SkillSchema>
+
+export const SetUpSchema = z
+  .object({
+    centre: z.string().min(1),
+    /** Two-letter code of the country in which a number without a prefix is read (ISO 3166-1). */
+    homeCountry: z.string().length(2),
+    /** In which opening hours are read (a name of the IANA time zone database). */
+    timeZone: z.string().refine(isTimeZone, 'is not a time zone of the IANA database').default('UTC'),
+    ringLimitMs: z.number().positive(),
+    holdLimitMs: z.number().positive(),
+    /** How long an end may be taken back before it reaches the network; 0 for not at all. */
+    takeBackMs: z.number().min(0).max(10_000).default(4_000),
+    /** A parked call rings back after this. */
+    parkLimitMs: z.number().positive().default(120_000),
+    /** Whether a conference may go on with nobody of the centre in it. */
+    outsidersMayStay: z.boolean().default(false),
+    notReadyReasons: z.array(ReasonSchema).min(1).readonly(),
+    skills: z.array(SkillSchema).readonly().default([]),
+    agents: z.array(AgentSetUpSchema).readonly(),
+    queues: z.array(QueueSetUpSchema).readonly(),
+    scripts: z.array(ScriptSchema).readonly(),
+    outcomeSets: z.array(OutcomeSetSchema).readonly(),
+    /** The set that codes calls an agent dialled. */
+    outsideOutcomeSetId: OutcomeSetIdSchema,
+  })
+  .readonly()
+export type SetUp = z.infer<typeof SetUpSchema>
+
+/** Reasons the floor gives; the schema of a reason says so of each, and these are the ones it gives by name. */
+export const MISSED_RING = 'Missed ring'
+export const SOUND_LOST = 'Sound lost'
+
+function isTimeZone(name: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name })
+    return true
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error
+    return false
+  }
+}

@@ -1,0 +1,39 @@
+// Going on with live calls after a break of the floor: everybody gets a fresh intention from where they stand.
+import type { FloorState } from '@/core/floor'
+import type { AgentId, CallId, QueueId } from '@/core/ids'
+import { LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
+import { values } from '@/core/table'
+import { MINUTE, SECOND } from '@/core/time'
+import type { Act } from './act'
+import { isOutside } from './far-ends'
+
+export function resume(
+  state: FloorState,
+  atMs: number,
+  plays: ReadonlySet<AgentId>,
+  observeOne: (entry: LedgerEntry, state: FloorState) => void,
+  note: (atMs: number, act: Act) => void,
+  personaFor: (callId: CallId, queueId: QueueId | null) => { readonly patienceMs: number },
+): void {
+  const seen = (event: LedgerEntry['event']) => observeOne({ version: LEDGER_VERSION, seq: state.seq, atMs, causedBy: null, event }, state)
+  for (const call of values(state.calls)) {
+    if (call.direction === 'inbound' && call.answeredAtMs === null)
+      note(Math.max(atMs + 5 * SECOND, call.offeredAtMs + personaFor(call.id, call.queueId).patienceMs), { kind: 'giveUp', callId: call.id })
+    if (call.direction === 'outbound' && call.outsideCount === 0) note(atMs + SECOND, { kind: 'farEnd', callId: call.id, report: 'noAnswer' })
+    for (const c of call.connections) {
+      if (isOutside(c) && (c.state === 'initiated' || c.state === 'alerting'))
+        note(atMs + SECOND, { kind: 'farEnd', callId: call.id, deviceId: c.deviceId, report: 'noAnswer' })
+      if (c.party.kind !== 'agent') continue
+      const at = { callId: call.id, deviceId: c.deviceId }
+      if (c.state === 'alerting') seen({ kind: 'connectionDelivered', ...at, party: c.party })
+      if (c.state === 'held' && plays.has(c.party.agentId)) note(atMs + 5 * SECOND, { kind: 'retrieve', agentId: c.party.agentId, callId: call.id })
+      if ((c.state === 'connected' || c.state === 'held') && call.answeredAtMs !== null) seen({ kind: 'connectionEstablished', ...at })
+      if (c.state === 'held') note(atMs + MINUTE, { kind: 'fedUp', callId: call.id, heldSinceMs: c.sinceMs })
+    }
+  }
+  for (const agent of values(state.agents)) {
+    if (agent.shift === null || !plays.has(agent.id)) continue
+    for (const { callId, recommendedMs } of agent.wrapUps) seen({ kind: 'wrapUpStarted', agentId: agent.id, callId, recommendedMs })
+    if (agent.state.name === 'notReady') note(atMs + 5 * SECOND, { kind: 'goReady', agentId: agent.id })
+  }
+}
