@@ -83,7 +83,19 @@ describe('the running floor', () => {
   test('a tab is sent everything once, and then only the parts that changed', async () => {
     const { tab, exchange } = await inCall()
     const first = tab.messages.find((m) => m.kind === 'view')
-    expect(first?.kind === 'view' && Object.keys(first.changes).sort()).toEqual(['calls', 'centre', 'contacts', 'floor', 'me', 'parked', 'queues', 'seats'])
+    expect(first?.kind === 'view' && Object.keys(first.changes).sort()).toEqual([
+      'calls',
+      'centre',
+      'contacts',
+      'device',
+      'floor',
+      'me',
+      'parked',
+      'queues',
+      'seatMoved',
+      'seats',
+      'sound',
+    ])
     const before = tab.messages.length
     await tab.give({ kind: 'setMute', agentId: ELUNED, muted: true })
     const changes = tab.messages.slice(before).filter((m) => m.kind === 'view')
@@ -172,5 +184,52 @@ describe('the running floor', () => {
     expect(saved.ok).toBe(true)
     const ledger = await tab.ask({ kind: 'ledger', afterSeq: 0 })
     expect(ledger.ok && ledger.text).toContain('"outcomeSaved"')
+  })
+
+  test('a seat is in one tab at a time: it moves on the PIN, and the tab that had it is told', async () => {
+    const { tab, exchange } = await inCall()
+    const other = aTab(exchange)
+    await other.ask(HELLO)
+    expect((await other.give(START)).ok).toBe(false)
+    expect((await other.give({ kind: 'moveSeat', agentId: ELUNED, pin: '2417' })).ok).toBe(true)
+    expect(other.view().me?.state).toBe('onCall')
+    expect(tab.view().me).toBeNull()
+    expect(tab.view().seatMoved?.name).toBe('Eluned Tarnow')
+    // A copy of the tab remembers the seat as well and does not get it.
+    const copy = aTab(exchange)
+    await copy.ask({ ...HELLO, agentId: ELUNED })
+    expect(copy.view()).toMatchObject({ me: null, seatMoved: { name: 'Eluned Tarnow' } })
+  })
+
+  test('a handset that closes while it is spoken through: music for the caller, and all as before when it opens again', async () => {
+    const { tab, exchange } = await inCall()
+    const open = async () => {
+      const window = exchange.attach({ postMessage: () => {} })
+      window.receive({ ...HELLO, requestId: 'd', device: { is: 'handset', agentId: ELUNED } })
+      return window
+    }
+    const handset = await open()
+    await tab.give({ kind: 'chooseSoundPath', agentId: ELUNED, path: 'handset' })
+    expect(tab.view().sound?.handset).toBe('idle')
+    handset.detach()
+    expect(tab.view().me?.soundLost?.why).toMatch(/handset cannot be reached/)
+    expect(tab.view().calls[0]?.call.connections.find((c) => c.party.kind === 'agent')?.state).toBe('held')
+    await open()
+    expect(tab.view().me?.soundLost).toBeNull()
+    expect(tab.view().calls[0]?.call.connections.find((c) => c.party.kind === 'agent')?.state).toBe('connected')
+  })
+
+  test('a call is moved to a handset when that is lifted, and not at all when there is none', async () => {
+    const { tab, exchange } = await inCall()
+    const move: AgentCommand = { kind: 'moveCall', agentId: ELUNED, callId: CALL, endpoint: 'handset' }
+    expect(await tab.give(move)).toMatchObject({ ok: false, refusal: { reason: 'handsetUnreachable' } })
+    const handset = aTab(exchange)
+    await handset.ask({ ...HELLO, device: { is: 'handset', agentId: ELUNED } })
+    expect((await tab.give(move)).ok).toBe(true)
+    const endpoint = () => tab.view().calls[0]?.call.connections.find((c) => c.party.kind === 'agent')?.endpoint
+    expect(endpoint()).toBe('computer')
+    expect(handset.view().device?.state).toBe('ringing')
+    await handset.ask({ kind: 'handset', act: 'lift' })
+    expect(endpoint()).toBe('handset')
   })
 })

@@ -2,7 +2,6 @@
 // ledger and shows every tab its part. Clock and timer come in, so that tests drive it by hand.
 
 import { createChance, seedFor } from '@/core/chance'
-import { readNumber } from '@/core/directory'
 import {
   type AgentCommand,
   createFloor,
@@ -21,17 +20,14 @@ import { LEDGER_VERSION } from '@/core/ledger'
 import { agentName } from '@/core/set-up'
 import { get, values } from '@/core/table'
 import { advance, createWorld, type Pace, type World } from '@/world'
-import { customerById, customersByNumber, FENNHOLM, toCustomer } from '@/world/scenario'
+import { FENNHOLM } from '@/world/scenario'
 import { createDevices } from './devices'
-import type { FloorMessage, FloorView, Notice, RefusalView, TabMessage } from './protocol'
+import { withKnown } from './known'
+import type { FloorView, Notice, RefusalView, TabMessage } from './protocol'
 import { TabMessageSchema } from './protocol'
 import { createWriter, DAMAGED_KEY, type KeyValue, type LedgerWriter, type Restored } from './store'
+import { show, type Tab, type TabPort } from './tab'
 import { selectCentre, selectDevice, selectMe, selectMine, selectParked, selectQueues, selectSeats } from './views'
-
-/** The smallest port that works; a MessagePort is one, and so is a pair of functions in a test. */
-export interface TabPort {
-  postMessage(message: FloorMessage): void
-}
 
 export interface ExchangeOptions {
   readonly now: () => number
@@ -50,17 +46,6 @@ export interface Exchange {
   /** Resolves when everything decided so far is stored, or is known not to be. */
   settled(): Promise<boolean>
   state(): FloorState
-}
-
-interface Tab {
-  readonly port: TabPort
-  agentId: AgentId | null
-  /** Whose sound is prepared here before their shift. */
-  soundFor: AgentId | null
-  /** Set when the tab is the window of an agent's device. */
-  device: { readonly is: 'handset' | 'ownPhone'; readonly agentId: AgentId } | null
-  seatMoved: FloorView['seatMoved']
-  readonly sent: Map<keyof FloorView, string>
 }
 
 /** Commands whose reply waits for the disk: what they say must not be taken back by a power cut. */
@@ -178,20 +163,6 @@ export function createExchange(options: ExchangeOptions): Exchange {
       }
       show(tab, { ...shared, ...mine }, json)
     }
-  }
-
-  const show = (tab: Tab, view: FloorView, sharedJson: Map<keyof FloorView, string>) => {
-    const changes: Partial<Record<keyof FloorView, unknown>> = {}
-    for (const part of Object.keys(view) as (keyof FloorView)[]) {
-      const isShared = !OWN_PARTS.includes(part)
-      // The centre is large and seldom changed: its revision is enough.
-      const json = part === 'centre' ? `${state.floorId} ${state.setUpSeq}` : ((isShared ? sharedJson.get(part) : undefined) ?? JSON.stringify(view[part]))
-      if (isShared) sharedJson.set(part, json)
-      if (tab.sent.get(part) === json) continue
-      tab.sent.set(part, json)
-      changes[part] = view[part]
-    }
-    if (Object.keys(changes).length > 0) tab.port.postMessage({ kind: 'view', changes: changes as Partial<FloorView> })
   }
 
   /** Decides, keeps and shows; null when it was done. */
@@ -362,9 +333,6 @@ export function createExchange(options: ExchangeOptions): Exchange {
   }
 }
 
-/** Parts of a view that differ from tab to tab. */
-const OWN_PARTS: readonly (keyof FloorView)[] = ['me', 'calls', 'contacts', 'sound', 'device', 'seatMoved']
-
 const UNREACHABLE = {
   handset: {
     reason: 'handsetUnreachable',
@@ -373,22 +341,3 @@ const UNREACHABLE = {
   },
   ownPhone: { reason: 'phoneNotThere', says: 'Your own phone has not called in.', next: 'Let it call in under Sound, or take another path.' },
 } as const
-
-/** The customer record stand-in knows people by their number: whom an agent dials, and whom they bring to a call. */
-function withKnown(command: AgentCommand, homeCountry: string): AgentCommand {
-  if (command.kind === 'makeCall') {
-    const known = customerOf(command.typed, homeCountry)
-    return { ...command, customer: known === undefined ? null : toCustomer(known) }
-  }
-  if (command.kind === 'identifyCaller') {
-    const known = command.customerId === null ? undefined : customerById(command.customerId)
-    return known === undefined ? command : { ...command, customer: toCustomer(known) }
-  }
-  if (!('target' in command) || command.target.kind !== 'number' || command.target.name !== null) return command
-  return { ...command, target: { ...command.target, name: customerOf(command.target.typed, homeCountry)?.name ?? null } }
-}
-
-function customerOf(typed: string, homeCountry: string) {
-  const reading = readNumber(typed, homeCountry)
-  return reading.ok ? customersByNumber(reading.number.e164)[0] : undefined
-}

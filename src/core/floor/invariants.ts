@@ -1,6 +1,6 @@
 // What holds on every floor at every moment, whatever was asked of it. Property tests hunt for a counterexample.
 import { agentStateName } from '@/core/agents'
-import { type Call, isPerson, waitsIn, whoHearsWhom } from '@/core/calls'
+import { type Call, isOnLine, isPerson, waitsIn, whoHearsWhom } from '@/core/calls'
 import { deviceOfAgent } from '@/core/ids'
 import { count, get, values } from '@/core/table'
 import { type FloorState, isMutedOn } from './state'
@@ -29,8 +29,8 @@ export const INVARIANTS: readonly Invariant[] = [
       ),
   ],
   [
-    'a call of a queue rings at one agent at a time',
-    (s) => calls(s).every((c) => !isQueued(c) || c.connections.filter((x) => x.state === 'alerting' && x.party.kind === 'agent').length <= 1),
+    'a caller who waits is rung through to one agent at a time; only who is with somebody already may ring for more',
+    (s) => calls(s).every((c) => !isQueued(c) || attended(c) || c.connections.filter((x) => x.state === 'alerting' && x.party.kind === 'agent').length <= 1),
   ],
   [
     'a call that exists has a party, or keeps the place of one',
@@ -120,6 +120,7 @@ export const INVARIANTS: readonly Invariant[] = [
 ]
 
 const isQueued = (call: Call): boolean => call.connections.some((c) => c.state === 'queued' && c.party.kind === 'queue')
+const attended = (call: Call): boolean => call.connections.some((c) => c.party.kind === 'agent' && (isOnLine(c) || c.state === 'initiated'))
 const keepsPlace = (call: Call): boolean => call.keptFor !== null && isQueued(call)
 
 const place = (s: FloorState, id: string): number => get(s.calls, id)?.place ?? Number.NaN
