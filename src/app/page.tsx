@@ -6,5 +6,5 @@ import { StartShift } from '@/start'
 export default function DeskPage() {
   const view = useFloorView()
   if (view?.me) return <Desk view={view} me={view.me} />
-  return <PageFrame here="desk">{(floor) => <StartShift centre={floor.centre} seats={floor.seats} queues={floor.queues} />}</PageFrame>
+  return <PageFrame here="desk">{(floor) => <StartShift view={floor} />}</PageFrame>
 }

@@ -8,18 +8,20 @@ import type { CallId } from '@/core/ids'
 import type { CallView, FloorView, MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { RINGING } from '@/sound'
+import { usePersonalNumber } from '@/ui'
 import { Announcer } from './announcer'
 import { Board, type OpenPanel } from './board/board'
 import { isMine } from './board/describe'
-import { usePersonalNumber } from './board/personal-setting'
 import { useCadence } from './cadence'
 import { callShortcuts, lineInFront } from './call-shortcuts'
-import { DialLine } from './dial-line'
+import { DialLine, type DialLineHandle } from './dial-line'
 import { DragToLine } from './drag-to-line'
 import { HeldTooLong } from './held-too-long'
 import { useLineSound } from './line-sound'
 import { Notices } from './notices'
+import { useCallNotification } from './notifications'
 import { OutcomeTray, type OutcomeTrayHandle } from './outcome-tray'
+import { PresenceMenu } from './presence-menu'
 import { ReadingPane, type ReadingPaneHandle } from './reading-pane'
 import { Record } from './record'
 import { ShiftBar } from './shift-bar'
@@ -28,6 +30,7 @@ import { ShortcutsDialog } from './shortcuts-dialog'
 import { SoundMenu } from './sound-menu'
 import { StandIns } from './stand-ins'
 import { TodayColumn, WaitingPane } from './waiting'
+import { useZipTone } from './zip-tone'
 
 const RING_LOUDNESS = 0.16
 
@@ -40,7 +43,7 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
   const [said, setSaid] = useState('')
   const pane = useRef<ReadingPaneHandle>(null)
   const tray = useRef<OutcomeTrayHandle>(null)
-  const dialLine = useRef<{ focus(): void }>(null)
+  const dialLine = useRef<DialLineHandle>(null)
 
   const [panel, setPanel] = useState<OpenPanel | null>(null)
   const { centre, calls, contacts, seats } = view
@@ -53,7 +56,13 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
   const ringing = inFront?.call.connections.some((c) => isMine(c, agentId) && c.state === 'alerting') ?? false
   const [voiceVolume, setVoiceVolume] = usePersonalNumber('voice volume', 1)
   const [ringVolume, setRingVolume] = usePersonalNumber('ring volume', 0.75)
-  useCadence(RINGING, ringing && contact?.ringSilenced !== true, RING_LOUDNESS * ringVolume)
+  useCadence(RINGING, ringing && contact?.ringSilenced !== true && me.soundPath !== 'none', RING_LOUDNESS * ringVolume)
+  useZipTone(me, calls, ringVolume)
+  useCallNotification(
+    ringing && contact !== undefined ? contact.callId : null,
+    `${contact?.customer?.name ?? contact?.number ?? 'A caller'} is ringing`,
+    [centre.queues.find((q) => q.id === contact?.queueId)?.name, contact?.path].filter((t) => t != null).join(' · '),
+  )
   const sound = useLineSound(me, calls, voiceVolume)
 
   // What was refused is said until the state it was said in has passed.
@@ -71,7 +80,8 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
     notes: () => tray.current?.focusNotes(),
     save: () => tray.current?.save(),
     outcome: (key) => tray.current?.choose(key),
-    state: () => (me.state === 'ready' ? setNotReadyOpen(true) : void give({ kind: 'goReady', agentId })),
+    // Within a call the key is about what follows it.
+    state: () => (me.afterwards.ready ? setNotReadyOpen(true) : void give({ kind: 'goReady', agentId })),
     dial: () => dialLine.current?.focus(),
     help: () => setHelpOpen(true),
   })
@@ -92,14 +102,27 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
           me={me}
           centre={centre}
           queues={view.queues}
-          floor={view.floor}
+          give={give}
           notReadyOpen={notReadyOpen}
           onNotReadyOpen={setNotReadyOpen}
           onReady={() => void give({ kind: 'goReady', agentId })}
           onNotReady={(reason) => void give({ kind: 'goNotReady', agentId, reason })}
           onEndShift={() => void give({ kind: 'endShift', agentId })}
           onStandIns={() => setStandInsOpen(true)}
-          sound={<SoundMenu voice={voiceVolume} ring={ringVolume} onVoice={setVoiceVolume} onRing={setRingVolume} problem={sound.problem} />}
+          presence={<PresenceMenu me={me} seats={seats} centre={centre} />}
+          sound={
+            <SoundMenu
+              me={me}
+              view={view.sound}
+              give={give}
+              voice={voiceVolume}
+              ring={ringVolume}
+              onVoice={setVoiceVolume}
+              onRing={setRingVolume}
+              problem={sound.problem}
+              look={sound.look}
+            />
+          }
         />
         <Notices floor={view.floor} />
         <main className="flex min-h-0 flex-1 flex-col">
@@ -119,7 +142,7 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
           />
           <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_420px] [contain:strict]">
             {contact === undefined ? (
-              <WaitingPane me={me} centre={centre} queues={view.queues} seats={view.seats} />
+              <WaitingPane me={me} centre={centre} queues={view.queues} seats={view.seats} onChoose={(_, name) => dialLine.current?.find(name)} />
             ) : (
               <ReadingPane ref={pane} me={me} contact={contact} script={script} readOnly={!mayCode} opensOnAnswer={ringing} />
             )}
@@ -128,7 +151,13 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
                 <TodayColumn me={me} centre={centre} />
               ) : (
                 <>
-                  <Record contact={contact} centre={centre} answeredAtMs={call?.answeredAtMs ?? (ringing ? null : contact.handledSinceMs)} />
+                  <Record
+                    me={me}
+                    contact={contact}
+                    call={call}
+                    centre={centre}
+                    answeredAtMs={call?.answeredAtMs ?? (ringing ? null : contact.handledSinceMs)}
+                  />
                   {mayCode && outcomeSet !== undefined && (
                     <OutcomeTray
                       key={contact.callId}

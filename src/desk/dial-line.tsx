@@ -6,10 +6,12 @@ import clsx from 'clsx'
 import { type KeyboardEvent, type Ref, useId, useImperativeHandle, useRef, useState } from 'react'
 import type { Target } from '@/core/calls'
 import type { NumberReading } from '@/core/directory'
+import { toRefusalText } from '@/core/floor'
 import type { CentreView, MeView, QueueView, SeatView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { Button, ShortcutHint } from '@/ui'
 import { type Choice, choicesFor } from './board/targets'
+import { lackingToDial } from './entitled'
 import { useNumberReader } from './number-reader'
 import { SHORTCUTS } from './shortcuts'
 
@@ -20,7 +22,13 @@ interface Props {
   readonly queues: readonly QueueView[]
   /** Opens the choices for somebody on the line in front; null while no line is on. */
   readonly onPick: ((target: Target) => void) | null
-  readonly ref: Ref<{ focus(): void }>
+  readonly ref: Ref<DialLineHandle>
+}
+
+export interface DialLineHandle {
+  focus(): void
+  /** Looks somebody up as if their name had been typed. */
+  find(name: string): void
 }
 
 export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
@@ -32,13 +40,24 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
   const readNumber = useNumberReader()
   const input = useRef<HTMLInputElement>(null)
   const id = useId()
-  useImperativeHandle(ref, () => ({ focus: () => input.current?.focus() }))
+  useImperativeHandle(ref, () => ({
+    focus: () => input.current?.focus(),
+    find: (name) => {
+      setTyped(name)
+      setAt(0)
+      setOpen(true)
+      input.current?.focus()
+    },
+  }))
 
   const text = typed.trim()
   const reading = /\d/.test(text) || !/\p{L}/u.test(text) ? (text === '' ? undefined : readNumber?.(text, centre.homeCountry)) : undefined
   const found = text === '' ? [] : choicesFor(text, { me, centre, seats, queues }, onPick === null ? undefined : reading)
   // Without a call only what can be dialled is of use.
   const choices = onPick === null ? found.filter((c) => c.target.kind === 'number') : found
+  const readAs = reading?.ok ? reading.number.readAs : null
+  const missing = onPick === null && text !== '' ? lackingToDial(me, centre, readAs) : null
+  const why = missing === null ? null : toRefusalText(missing)
   const choice = choices[Math.min(at, choices.length - 1)]
 
   const clear = () => {
@@ -106,7 +125,12 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
         onBlur={() => setOpen(false)}
       />
       {text !== '' && (
-        <Button onPointerDown={(e) => e.preventDefault()} onClick={() => void act()}>
+        <Button
+          aria-disabled={why !== null || undefined}
+          title={why === null ? undefined : `${why.says} ${why.next}`}
+          onPointerDown={(e) => e.preventDefault()}
+          onClick={() => void act()}
+        >
           {onPick === null ? 'Call' : 'Choose'}
         </Button>
       )}
@@ -123,8 +147,8 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
         </div>
       )}
       <p id={`${id}-does`} aria-live="polite" className="min-w-0 truncate">
-        {problem !== null ? (
-          <span className="text-red">{problem}</span>
+        {problem !== null || why !== null ? (
+          <span className={problem === null ? 'text-soft' : 'text-red'}>{problem ?? `${why?.says} ${why?.next}`}</span>
         ) : (
           <EnterDoes choice={choice ?? null} reading={reading} text={text} brings={onPick !== null} />
         )}

@@ -1,10 +1,13 @@
 'use client'
 // The agent's ear and mouth: a mixer that is told who hears whom whenever the calls change, the voices of who speaks, the
-// microphone, and the recorder. No part of it ever holds up a call; what is missing is said.
-import { useEffect, useRef, useState } from 'react'
+// microphone, and the recorder. No part of it ever holds up a call; what is missing is said, and what breaks is tried again.
+import { useCallback, useEffect, useRef, useState } from 'react'
 import { type AgentId, type DeviceId, deviceOfAgent } from '@/core/ids'
 import type { CallView, MeView } from '@/exchange/protocol'
-import { audioContext, createMixer, createRecorder, createVoices, type Mixer, type Recorder, SILENCE, sceneOf, type Voices } from '@/sound'
+import { useCommand } from '@/exchange/react'
+import { audioContext, createMixer, createRecorder, createVoices, type Heard, type Mixer, type Recorder, SILENCE, sceneOf, type Voices } from '@/sound'
+import { MICROPHONE_FAILURES, useChosenDevices } from '@/sound-path'
+import { type LineMicrophone, openLineMicrophone } from './line-microphone'
 
 export interface SoundProblem {
   /** For the shift bar: `no microphone`. */
@@ -15,6 +18,8 @@ export interface SoundProblem {
 
 export interface LineSound {
   readonly problem: SoundProblem | null
+  /** How loud the microphone is at this moment; null while it is closed. */
+  readonly look: () => Heard | null
 }
 
 interface Desk {
@@ -23,18 +28,45 @@ interface Desk {
   readonly recorder: Recorder
 }
 
+const TRY_AGAIN_MS = 2_000
+
 export function useLineSound(me: MeView, calls: readonly CallView[], voiceVolume: number): LineSound {
+  const command = useCommand()
   const desk = useRef<Desk | null>(null)
+  const microphone = useRef<LineMicrophone | null>(null)
+  const opening = useRef(false)
   const said = useRef(new Map<string, string>())
   const [problem, setProblem] = useState<SoundProblem | null>(null)
-  const { id } = me
+  const { microphone: chosen } = useChosenDevices()
+  const { id, soundPath } = me
+  const isLost = me.soundLost !== null
+  const speaksHere = soundPath === 'computer'
+
+  /** Opens the microphone unless it is open; true when it works. What breaks later is reported to the floor. */
+  const openMouth = useCallback(async (): Promise<boolean> => {
+    const context = audioContext()
+    if (context === null || desk.current === null || opening.current) return false
+    if (microphone.current !== null) return true
+    opening.current = true
+    const opened = await openLineMicrophone(context, chosen, desk.current.mixer.microphone, () => {
+      microphone.current = null
+      void command({ kind: 'reportSoundLost', agentId: id, why: 'The microphone was unplugged or taken away.' })
+    })
+    opening.current = false
+    if (opened.ok) microphone.current = opened.microphone
+    setProblem(
+      opened.ok ? null : { inShort: 'no microphone', says: `Callers do not hear you. ${MICROPHONE_FAILURES[opened.failure]} The call goes on meanwhile.` },
+    )
+    return opened.ok
+  }, [command, id, chosen])
 
   useEffect(() => {
-    if (calls.length === 0 && desk.current === null) return
+    if (soundPath === 'none' || (calls.length === 0 && desk.current === null)) return
     const context = audioContext()
     if (context === null) return setProblem({ inShort: 'none', says: 'This browser has no sound. Captions show what is said.' })
     const go = () => {
       desk.current ??= connectDesk(context, setProblem)
+      if (speaksHere && !isLost) void openMouth()
       desk.current.mixer.setVoiceVolume(voiceVolume)
       const scene = calls.length === 0 ? SILENCE : sceneOf(calls, id)
       desk.current.mixer.apply(scene)
@@ -48,16 +80,41 @@ export function useLineSound(me: MeView, calls: readonly CallView[], voiceVolume
     return () => {
       alive = false
     }
-  }, [calls, id, voiceVolume])
+  }, [calls, id, voiceVolume, soundPath, speaksHere, isLost, openMouth])
+
+  // A path that was lost is tried again by itself, and at once when something is plugged in.
+  useEffect(() => {
+    if (!speaksHere || !isLost) return
+    const retry = async () => {
+      if (await openMouth()) await command({ kind: 'chooseSoundPath', agentId: id, path: 'computer' })
+    }
+    const timer = setInterval(() => void retry(), TRY_AGAIN_MS)
+    navigator.mediaDevices?.addEventListener('devicechange', retry)
+    return () => {
+      clearInterval(timer)
+      navigator.mediaDevices?.removeEventListener('devicechange', retry)
+    }
+  }, [speaksHere, isLost, openMouth, command, id])
+
+  // Another device carries the voice: this computer no longer listens.
+  useEffect(() => {
+    if (speaksHere) return
+    microphone.current?.close()
+    microphone.current = null
+    setProblem(null)
+  }, [speaksHere])
+
   useEffect(
     () => () => {
       desk.current?.recorder.follow(null)
       desk.current?.mixer.ear.disconnect()
+      microphone.current?.close()
+      microphone.current = null
       desk.current = null
     },
     [],
   )
-  return { problem }
+  return { problem, look: useCallback(() => microphone.current?.look() ?? null, []) }
 }
 
 function connectDesk(context: AudioContext, onProblem: (problem: SoundProblem | null) => void): Desk {
@@ -73,26 +130,7 @@ function connectDesk(context: AudioContext, onProblem: (problem: SoundProblem | 
       }),
     )
   })
-  void openMicrophone(context, mixer, onProblem)
   return { mixer, voices: createVoices(context), recorder }
-}
-
-/** Refused or absent, the call goes on: the agent hears, and is told why nobody hears them. */
-async function openMicrophone(context: AudioContext, mixer: Mixer, onProblem: (problem: SoundProblem | null) => void): Promise<void> {
-  try {
-    const stream = await navigator.mediaDevices.getUserMedia({ audio: { echoCancellation: true, noiseSuppression: true } })
-    context.createMediaStreamSource(stream).connect(mixer.microphone)
-    onProblem(null)
-  } catch (error) {
-    if (!(error instanceof Error)) throw error
-    const refused = error.name === 'NotAllowedError'
-    onProblem({
-      inShort: 'no microphone',
-      says: refused
-        ? 'Callers do not hear you: this browser does not allow the microphone. Allow it beside the address, then reload.'
-        : 'Callers do not hear you: no microphone was found. Plug one in, then reload; the call goes on meanwhile.',
-    })
-  }
 }
 
 /** New words of somebody else on my lines, in their own voice. */

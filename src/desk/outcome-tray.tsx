@@ -37,7 +37,13 @@ export function OutcomeTray({ me, contact, set, script, centre, onSaved, ref }: 
   const [code, setCode, forgetCode] = useDraft(`${callId} code`, contact.outcome?.code ?? '')
   const [notes, setNotes, forgetNotes] = useDraft(`${callId} notes`, contact.notes)
   const [followUp, setFollowUp, forgetFollowUp] = useDraft(`${callId} follow-up`, contact.followUp)
-  const [then, setThen] = useState<Then>({ state: 'ready' })
+  // What was asked for during the call stands, until the agent says otherwise here.
+  const asked: Then =
+    me.afterwards.ready || !chosenReasons(centre).includes(me.afterwards.reason ?? '')
+      ? { state: 'ready' }
+      : { state: 'notReady', reason: me.afterwards.reason ?? '' }
+  const [chosenThen, setThen] = useState<Then | null>(null)
+  const then = chosenThen ?? asked
   const [problem, setProblem] = useState<string | null>(null)
   const [saving, setSaving] = useState(false)
   const notesField = useRef<HTMLTextAreaElement>(null)

@@ -2,16 +2,30 @@
 // The record: who this is, what they chose, how long they waited, what we know, and what happened before.
 import { format } from 'date-fns'
 import { useCallback } from 'react'
+import type { Call } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
 import type { CallRecord } from '@/core/ledger'
-import type { CentreView } from '@/exchange/protocol'
+import { formatClock } from '@/core/time'
+import type { CentreView, MeView } from '@/exchange/protocol'
 import { useArchive } from '@/exchange/react'
 import { Clock } from '@/ui'
 import { outcomeLabel, resultWords } from './outcome-words'
+import { WhoCalls } from './who-calls'
 
-export function Record({ contact, centre, answeredAtMs }: { contact: Contact; centre: CentreView; answeredAtMs: number | null }) {
+interface Props {
+  readonly me: MeView
+  readonly contact: Contact
+  /** While the call is on: the caller can still be named. */
+  readonly call: Call | undefined
+  readonly centre: CentreView
+  readonly answeredAtMs: number | null
+}
+
+export function Record({ me, contact, call, centre, answeredAtMs }: Props) {
   const { customer, number, path, offeredAtMs, direction } = contact
-  const queue = centre.queues.find((q) => q.id === contact.queueId)?.name
+  const about = centre.queues.find((q) => q.id === contact.queueId)
+  const queue = about?.name
+  const headStartMs = (about?.headStartMs ?? 0) + (call?.headStartMs ?? 0)
   return (
     // What is known may scroll; the outcome and its Save below stay in view from the first second of the call.
     // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
@@ -20,9 +34,10 @@ export function Record({ contact, centre, answeredAtMs }: { contact: Contact; ce
         {customer?.name ?? number ?? 'Withheld number'}
       </h2>
       <p className="text-soft">
-        {customer === null ? number === null ? 'No number was sent' : 'Nobody we know has this number' : <span className="tabular text-ink">{number}</span>}
+        {customer === null ? unknown(number, call?.matches.length ?? 0) : <span className="tabular text-ink">{number}</span>}
         {customer !== null && ` · ${customer.group}`}
       </p>
+      {customer === null && call !== undefined && <WhoCalls key={call.id} me={me} call={call} centre={centre} />}
       <dl className="mt-2 grid grid-cols-[96px_1fr] gap-y-0.5">
         {direction === 'inbound' && (
           <>
@@ -30,7 +45,19 @@ export function Record({ contact, centre, answeredAtMs }: { contact: Contact; ce
             <Fact label="Chose">{path ?? 'nothing'}</Fact>
             <Fact label="Waited">
               <Clock sinceMs={offeredAtMs} untilMs={answeredAtMs} />
+              {contact.told?.expectedWaitMs != null && contact.told.expectedWaitMs > 0 && (
+                <span className="text-soft">
+                  {' '}
+                  · was told <span className="tabular">{formatClock(contact.told.expectedWaitMs)}</span>
+                </span>
+              )}
             </Fact>
+            {headStartMs > 0 && (
+              <Fact label="Priority">
+                goes first, by <span className="tabular">{formatClock(headStartMs)}</span>
+              </Fact>
+            )}
+            {call?.keptFor != null && <Fact label="Callback">hung up and kept the place</Fact>}
           </>
         )}
         {customer?.facts.map((fact) => (
@@ -43,6 +70,9 @@ export function Record({ contact, centre, answeredAtMs }: { contact: Contact; ce
     </section>
   )
 }
+
+const unknown = (number: string | null, matches: number): string =>
+  number === null ? 'No number was sent' : matches > 0 ? 'Several people have this number' : 'Nobody we know has this number'
 
 function Fact({ label, children }: { label: string; children: React.ReactNode }) {
   return (

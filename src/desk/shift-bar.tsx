@@ -1,115 +1,98 @@
 'use client'
-// The shift bar: state in words with its clock and the one button that changes it, what is served, where to go.
+// The shift bar: state in words with its clock and the one button that changes it, what is served, sound, where to go. What must
+// not be forgotten (a diversion, sound that is lost or missing) stands in a line of its own for as long as it lasts.
 import clsx from 'clsx'
-import { DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
-import type { AgentStateName } from '@/core/agents'
-import type { CentreView, FloorView, MeView, QueueView } from '@/exchange/protocol'
+import type { AgentCommand } from '@/core/floor'
+import type { CentreView, QueueView } from '@/exchange/protocol'
 import { Button, Clock } from '@/ui'
 import { Navigation } from './navigation'
-import { SHORTCUTS } from './shortcuts'
-import { stateWords } from './state-words'
+import { StatePart, type StateProps } from './state-part'
+import { diversionWords } from './state-words'
 
-interface Props {
-  readonly me: MeView
-  readonly centre: CentreView
+interface Props extends StateProps {
   readonly queues: readonly QueueView[]
-  readonly floor: FloorView['floor']
-  readonly notReadyOpen: boolean
-  readonly onNotReadyOpen: (open: boolean) => void
-  readonly onReady: () => void
-  readonly onNotReady: (reason: string) => void
+  readonly give: (command: AgentCommand) => Promise<boolean>
   readonly onEndShift: () => void
   readonly onStandIns: () => void
   /** The sound controls of the desk. */
   readonly sound: ReactNode
-}
-
-/** The mark beside the words: full while working with somebody, an outline while waiting, a bar while away. */
-const MARKS: Record<AgentStateName, string> = {
-  signedOut: 'h-1 w-4 bg-soft',
-  notReady: 'h-1 w-4 bg-ink',
-  ready: 'size-4 border-[3px] border-green',
-  ringing: 'size-4 border-[3px] border-dashed border-brass',
-  onCall: 'size-4 bg-green',
-  wrapUp: 'h-4 w-2 bg-brass',
+  readonly presence: ReactNode
 }
 
 export function ShiftBar(props: Props) {
-  const { me, centre, queues, onReady, onEndShift, onStandIns } = props
+  const { me, centre, queues, onEndShift, onStandIns } = props
   const mine = queues.filter((q) => me.queueIds.includes(q.id))
   return (
-    <header className="flex h-11 items-center gap-4 border-line-strong border-b bg-raised px-4">
-      <span className="whitespace-nowrap font-semibold text-green">Loyal Switchboard</span>
-      <div className="flex items-center gap-2 border-line border-l pl-4">
-        <span aria-hidden className={clsx('inline-block shrink-0', MARKS[me.state])} />
-        <span role="status" aria-label="Your state" className="whitespace-nowrap font-semibold text-base">
-          {stateWords(me.state, me.reason)}
-        </span>
-        <Clock sinceMs={me.sinceMs} className="min-w-12 text-base" />
-        {me.state === 'notReady' && (
-          <Button tone="primary" onClick={onReady} shortcut={SHORTCUTS.state.keys}>
-            Go ready
+    <header className="border-line-strong border-b bg-raised">
+      <div className="flex h-11 items-center gap-3 px-4">
+        <span className="whitespace-nowrap font-semibold text-green">Loyal Switchboard</span>
+        <StatePart {...props} />
+        <ServedQueues mine={mine} centre={centre} />
+        <div className="ml-auto flex shrink-0 items-center gap-2">
+          {props.sound}
+          {props.presence}
+          <Button tone="quiet" className="!px-1" onClick={onStandIns}>
+            Stand-ins
           </Button>
-        )}
-        {me.state === 'ready' && <NotReadyMenu {...props} />}
+          <Navigation here="desk" />
+          <Button tone="quiet" className="!px-1" onClick={onEndShift}>
+            End shift
+          </Button>
+        </div>
       </div>
-      <ServedQueues mine={mine} centre={centre} />
-      <div className="ml-auto flex items-center gap-3">
-        {props.sound}
-        <Button tone="quiet" onClick={onStandIns}>
-          Stand-ins
-        </Button>
-        <Navigation here="desk" />
-        <span className="whitespace-nowrap border-line border-l pl-3 text-soft max-xl:sr-only">{me.name}</span>
-        <Button tone="quiet" onClick={onEndShift}>
-          End shift
-        </Button>
-      </div>
+      <Lasting {...props} />
     </header>
-  )
-}
-
-function NotReadyMenu({ centre, notReadyOpen, onNotReadyOpen, onNotReady }: Props) {
-  return (
-    <DropdownMenu.Root open={notReadyOpen} onOpenChange={onNotReadyOpen} modal={false}>
-      <DropdownMenu.Trigger asChild>
-        <Button shortcut={SHORTCUTS.state.keys}>Go not ready</Button>
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="start"
-          sideOffset={4}
-          aria-label="Reason"
-          className="z-30 min-w-44 rounded-sm border border-line-strong bg-raised py-1 shadow-lg"
-        >
-          <p className="eyebrow px-3 py-1">Why?</p>
-          {chosenReasons(centre).map((reason) => (
-            <DropdownMenu.Item
-              key={reason}
-              onSelect={() => onNotReady(reason)}
-              className="cursor-pointer px-3 py-1.5 outline-none data-[highlighted]:bg-green-wash"
-            >
-              {reason}
-            </DropdownMenu.Item>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
   )
 }
 
 /** Reasons an agent may give; the floor gives some itself. */
 export const chosenReasons = (centre: CentreView): readonly string[] => centre.notReadyReasons.filter((r) => !r.givenByFloor).map((r) => r.name)
 
+function Lasting({ me, give }: Props) {
+  const { soundLost, soundPath, diversion } = me
+  return (
+    <>
+      {soundLost !== null && (
+        <Line tone="loss" label="Sound lost">
+          <strong>Your sound is lost</strong> for <Clock sinceMs={soundLost.sinceMs} />: {soundLost.why} Whoever you were talking with hears music. It is tried
+          again by itself; another path is under Sound.
+        </Line>
+      )}
+      {soundPath === 'none' && (
+        <Line tone="brass" label="No sound">
+          <strong>You work without sound:</strong> nobody hears you, and you hear nobody. Take a path under Sound when you can.
+        </Line>
+      )}
+      {diversion !== null && (
+        <Line tone="brass" label="Diversion">
+          <span>{diversionWords(diversion)}</span>
+          <Button className="!h-6" onClick={() => void give({ kind: 'setDiversion', agentId: me.id, to: null })}>
+            End diversion
+          </Button>
+        </Line>
+      )}
+    </>
+  )
+}
+
+function Line({ tone, label, children }: { tone: 'loss' | 'brass'; label: string; children: ReactNode }) {
+  const look = tone === 'loss' ? 'border-red bg-red-wash text-red' : 'border-brass bg-brass-wash text-brass-text'
+  return (
+    <section role={tone === 'loss' ? 'alert' : undefined} aria-label={label} className={clsx('flex min-h-8 items-center gap-3 border-l-4 px-4 py-0.5', look)}>
+      <span className="min-w-0">{children}</span>
+    </section>
+  )
+}
+
 function ServedQueues({ mine, centre }: { mine: readonly QueueView[]; centre: CentreView }) {
   const waiting = mine.reduce((sum, q) => sum + q.waiting, 0)
   const since = mine.map((q) => q.longestSinceMs).filter((ms) => ms !== null)
   const names = mine.map((q) => centre.queues.find((c) => c.id === q.id)?.name ?? q.id)
   return (
-    <div className="flex min-w-0 items-baseline gap-2 border-line border-l pl-4 text-soft">
+    <div className="flex min-w-0 items-baseline gap-2 border-line border-l pl-3 text-soft">
       <span className="truncate" title={names.join(', ')}>
-        {names.length > 2 ? `${names.length} queues` : names.join(', ')}
+        {names.length > 1 ? `${names.length} queues` : names.join(', ')}
       </span>
       <span className={clsx('whitespace-nowrap', waiting > 0 && 'font-semibold text-brass-text')}>
         · {waiting === 0 ? 'nobody waits' : waiting === 1 ? '1 waits' : `${waiting} wait`}

@@ -1,40 +1,87 @@
 'use client'
-// Sound at the desk: how loud voices and ringing are, apart from each other, and through which device where the browser
-// lets a page choose.
-import { Popover } from 'radix-ui'
+// Sound at the desk: which path carries it and how it does, how loud voices and ringing are, and another path to take.
 import { useEffect, useId, useState } from 'react'
-import { audioContext } from '@/sound'
-import { Button } from '@/ui'
+import type { AgentCommand } from '@/core/floor'
+import type { MeView, SoundView } from '@/exchange/protocol'
+import type { Heard } from '@/sound'
+import { Level, PATH_WORDS, SoundPathStep } from '@/sound-path'
+import { Button, Popover } from '@/ui'
 import type { SoundProblem } from './line-sound'
+import { NotificationSetting } from './notifications'
 
 interface Props {
+  readonly me: MeView
+  readonly view: SoundView | null
+  readonly give: (command: AgentCommand) => Promise<boolean>
   readonly voice: number
   readonly ring: number
   readonly onVoice: (volume: number) => void
   readonly onRing: (volume: number) => void
   readonly problem: SoundProblem | null
+  readonly look: () => Heard | null
 }
 
-export function SoundMenu({ voice, ring, onVoice, onRing, problem }: Props) {
+export function SoundMenu(props: Props) {
+  const { me, voice, ring, onVoice, onRing, problem, look } = props
+  const trouble = me.soundLost !== null ? 'lost' : (problem?.inShort ?? (me.soundPath === 'none' ? 'none' : null))
   return (
-    <Popover.Root>
-      <Popover.Trigger asChild>
-        <Button tone="quiet">{problem === null ? 'Sound' : `Sound: ${problem.inShort}`}</Button>
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content align="end" sideOffset={6} aria-label="Sound" className="z-40 w-80 rounded-sm border border-line-strong bg-raised p-4 shadow-lg">
-          {problem !== null && (
-            <p role="status" className="mb-3 border-brass border-l-4 pl-2">
-              {problem.says}
-            </p>
-          )}
-          <Volume label="Voices" value={voice} onChange={onVoice} />
-          <Volume label="Ringing" value={ring} onChange={onRing} />
-          <OutputChoice />
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <Popover
+      label="Sound"
+      trigger={
+        <Button tone="quiet" className="!px-1">
+          {trouble === null ? 'Sound' : `Sound: ${trouble}`}
+          <LiveLevel look={look} />
+        </Button>
+      }
+    >
+      {problem !== null && (
+        <p role="status" className="mb-3 border-brass border-l-4 pl-2">
+          {problem.says}
+        </p>
+      )}
+      <Volume label="Voices" value={voice} onChange={onVoice} />
+      <Volume label="Ringing" value={ring} onChange={onRing} />
+      <NotificationSetting />
+      <ChangePath {...props} />
+    </Popover>
   )
+}
+
+/** What is chosen here is tried out first; it carries the voice once it is taken. */
+function ChangePath({ me, view, give }: Props) {
+  const [path, setPath] = useState(me.soundPath === 'none' ? 'computer' : me.soundPath)
+  const [works, setWorks] = useState(false)
+  const there = { computer: true, handset: view !== null && view.handset !== 'absent', ownPhone: view?.phone?.state === 'connected' }[path]
+  const isTaken = me.soundPath === path && me.soundLost === null
+  return (
+    <div className="mt-4 border-line border-t pt-3">
+      <h3 className="mb-1 font-semibold">
+        Your sound path: {PATH_WORDS[me.soundPath]}
+        {me.soundLost !== null && ', lost'}
+      </h3>
+      <SoundPathStep agentId={me.id} sound={view} path={path} onPath={setPath} onProof={setWorks} />
+      <Button
+        tone={works || path !== 'computer' ? 'primary' : 'plain'}
+        className="mt-3"
+        disabled={!there || isTaken}
+        onClick={() => void give({ kind: 'chooseSoundPath', agentId: me.id, path })}
+      >
+        {isTaken ? `${PATH_WORDS[path]} is in use` : `Use ${PATH_WORDS[path].toLowerCase()}`}
+      </Button>
+    </div>
+  )
+}
+
+const LOOK_EVERY_MS = 120
+
+/** While the microphone is open the bar shows that it hears: an agent sees at a glance that they are not speaking into nothing. */
+function LiveLevel({ look }: { look: () => Heard | null }) {
+  const [level, setLevel] = useState<number | null>(null)
+  useEffect(() => {
+    const timer = setInterval(() => setLevel(look()?.peak ?? null), LOOK_EVERY_MS)
+    return () => clearInterval(timer)
+  }, [look])
+  return <Level value={level} className="w-10" />
 }
 
 function Volume({ label, value, onChange }: { label: string; value: number; onChange: (value: number) => void }) {
@@ -46,33 +93,6 @@ function Volume({ label, value, onChange }: { label: string; value: number; onCh
       </label>
       <input id={id} type="range" min={0} max={1} step={0.05} value={value} onChange={(e) => onChange(Number(e.target.value))} className="accent-green" />
       <span className="tabular text-right">{Math.round(value * 100)} %</span>
-    </div>
-  )
-}
-
-type Sinkable = AudioContext & { setSinkId?: (id: string) => Promise<void> }
-
-function OutputChoice() {
-  const [outputs, setOutputs] = useState<readonly MediaDeviceInfo[]>([])
-  const id = useId()
-  const context = audioContext() as Sinkable | null
-  useEffect(() => {
-    void navigator.mediaDevices?.enumerateDevices().then((all) => setOutputs(all.filter((d) => d.kind === 'audiooutput' && d.label !== '')))
-  }, [])
-  if (context?.setSinkId === undefined || outputs.length < 2)
-    return <p className="text-soft text-xs">Sound goes where this computer sends it; the browser offers no choice here.</p>
-  return (
-    <div className="grid grid-cols-[72px_1fr] items-center gap-2">
-      <label htmlFor={id} className="font-semibold">
-        Through
-      </label>
-      <select id={id} className="h-8 min-w-0 rounded-sm border border-line-strong bg-raised px-1" onChange={(e) => void context.setSinkId?.(e.target.value)}>
-        {outputs.map((d) => (
-          <option key={d.deviceId} value={d.deviceId}>
-            {d.label}
-          </option>
-        ))}
-      </select>
     </div>
   )
 }

@@ -1,10 +1,9 @@
 'use client'
 // The stand-ins panel: what plays the outside world, plainly marked as such, and steered as a trainer would.
-import { RadioGroup } from 'radix-ui'
 import { useState } from 'react'
 import type { CentreView, FloorView } from '@/exchange/protocol'
 import { useFloor } from '@/exchange/react'
-import { Button, Dialog, SelectField } from '@/ui'
+import { Button, Choice, Dialog, SelectField } from '@/ui'
 
 interface Props {
   readonly open: boolean
@@ -14,9 +13,9 @@ interface Props {
 }
 
 const WORLDS = [
-  { pace: 'quiet', label: 'Quiet', means: 'Nothing happens unless you cause it. Colleagues go home.' },
-  { pace: 'ordinary', label: 'Ordinary day', means: 'Eleven colleagues and about ninety calls an hour.' },
-  { pace: 'storm', label: 'Storm day', means: 'A gale closes two routes in a minute and the Disruption queue fills.' },
+  { value: 'quiet', label: 'Quiet', means: 'Nothing happens unless you cause it. Colleagues go home.' },
+  { value: 'ordinary', label: 'Ordinary day', means: 'Eleven colleagues and about ninety calls an hour.' },
+  { value: 'storm', label: 'Storm day', means: 'A gale closes two routes in a minute and the Disruption queue fills.' },
 ] as const
 
 const ANSWERS = [
@@ -31,7 +30,9 @@ const PATIENCE = [
   ['', 'As people are (some minutes)'],
   ['5000', 'Gives up after 5 seconds'],
   ['20000', 'Gives up after 20 seconds'],
+  ['keeps', 'Keeps their place after 2 seconds'],
 ] as const
+const KEEPS_PLACE_MS = 2_000
 const STAYS = [
   ['', 'Until their business is done'],
   ['5000', 'Hangs up after 5 seconds'],
@@ -54,9 +55,9 @@ export function StandIns({ open, onOpenChange, centre, pace }: Props) {
       kind: 'ringMe',
       queueId: queue.id,
       customerId: caller === '' ? null : caller,
-      patienceMs: patience === '' ? null : Number(patience),
+      patienceMs: patience === '' || patience === 'keeps' ? null : Number(patience),
       staysMs: stays === '' ? null : Number(stays),
-      keepsPlaceMs: null,
+      keepsPlaceMs: patience === 'keeps' ? KEEPS_PLACE_MS : null,
     })
     onOpenChange(false)
   }
@@ -73,25 +74,8 @@ export function StandIns({ open, onOpenChange, centre, pace }: Props) {
       title="Stand-ins"
       description="Callers, colleagues and the telephone network are played by stand-ins. They use the same commands as everyone."
     >
-      <RadioGroup.Root
-        aria-label="World"
-        value={pace}
-        onValueChange={(value) => void floor?.ask({ kind: 'setPace', pace: value as FloorView['floor']['pace'] })}
-        className="space-y-1"
-      >
-        <h3 className="font-semibold">World</h3>
-        {WORLDS.map((world) => (
-          <div key={world.pace} className="flex items-baseline gap-2">
-            <RadioGroup.Item
-              value={world.pace}
-              aria-label={world.label}
-              className="relative top-0.5 size-4 shrink-0 rounded-full border border-line-strong bg-raised data-[state=checked]:border-[5px] data-[state=checked]:border-green"
-            />
-            <span className="w-28 font-semibold">{world.label}</span>
-            <span className="text-soft">{world.means}</span>
-          </div>
-        ))}
-      </RadioGroup.Root>
+      <h3 className="font-semibold">World</h3>
+      <Choice label="World" value={pace} options={WORLDS} onChange={(value) => void floor?.ask({ kind: 'setPace', pace: value })} />
 
       <section aria-label="A caller" className="mt-5 border-line border-t pt-4">
         <h3 className="font-semibold">A caller</h3>

@@ -1,5 +1,5 @@
 // States in words, exactly as they are written on the shift bar and in reports.
-import type { AgentStateName } from '@/core/agents'
+import type { AgentStateName, Diversion } from '@/core/agents'
 
 const WORDS: Record<AgentStateName, string> = {
   signedOut: 'Off shift',
@@ -11,3 +11,14 @@ const WORDS: Record<AgentStateName, string> = {
 }
 
 export const stateWords = (name: AgentStateName, reason: string | null): string => (reason === null ? WORDS[name] : `${WORDS[name]} · ${reason}`)
+
+/** What a key of `spentKey` stands for. */
+export function spentWords(key: string): string {
+  const [name = '', ...reason] = key.split(' ')
+  return stateWords(name as AgentStateName, reason.length === 0 ? null : reason.join(' '))
+}
+
+export const diversionWords = (to: Diversion): string =>
+  to.kind === 'voicemail' ? 'Your own calls go to your voicemail.' : `Your own calls go to ${to.number}.`
+
+export const diversionShort = (to: Diversion): string => (to.kind === 'voicemail' ? 'diverted to voicemail' : `diverted to ${to.number}`)

@@ -2,29 +2,33 @@
 // The desk between calls: alive, with what it waits for at the left and what was done lately at the right.
 import { format, startOfDay } from 'date-fns'
 import { useCallback } from 'react'
+import { spentKey } from '@/core/agents'
+import type { Target } from '@/core/calls'
 import { formatClock, HOUR } from '@/core/time'
 import type { CentreView, MeView, QueueView, SeatView } from '@/exchange/protocol'
-import { useArchive, useCommand } from '@/exchange/react'
-import { Button, Clock } from '@/ui'
+import { useArchive } from '@/exchange/react'
+import { Clock, useNowMs } from '@/ui'
 import { HistoryProgress } from './history-progress'
 import { outcomeLabel, resultWords } from './outcome-words'
-import { stateWords } from './state-words'
+import { People } from './people'
+import { spentWords } from './state-words'
 
 interface WaitingProps {
   readonly me: MeView
   readonly centre: CentreView
   readonly queues: readonly QueueView[]
   readonly seats: readonly SeatView[]
+  readonly onChoose: (target: Target, name: string) => void
 }
 
-export function WaitingPane({ me, centre, queues, seats }: WaitingProps) {
+export function WaitingPane({ me, centre, queues, seats, onChoose }: WaitingProps) {
   return (
     <section aria-label="Your queues" className="min-h-0 overflow-auto bg-raised px-8 py-5">
       <h2 className="font-semibold text-lg">Your queues now</h2>
-      <table className="mt-3 w-full max-w-[720px]">
+      <table className="mt-3 w-full max-w-[760px]">
         <thead>
           <tr className="border-line-strong border-b text-left">
-            {['Queue', 'Waiting', 'Longest wait', 'Ready', 'On shift', 'Answer within'].map((heading, i) => (
+            {['Queue', 'Waiting', 'Longest wait', 'Ready', 'On shift', 'Expected', 'Answer within'].map((heading, i) => (
               <th key={heading} scope="col" className={`eyebrow py-1 ${i === 0 ? '' : 'text-right'}`}>
                 {heading}
               </th>
@@ -40,6 +44,8 @@ export function WaitingPane({ me, centre, queues, seats }: WaitingProps) {
                 <tr key={queue.id} className="border-line border-b">
                   <th scope="row" className="py-2 text-left font-semibold">
                     {about?.name}
+                    {!queue.open && <span className="ml-2 border border-line-strong px-1 font-normal text-soft">closed</span>}
+                    {queue.storm && <span className="ml-2 border border-brass bg-brass-wash px-1 font-normal text-brass-text">storm</span>}
                   </th>
                   <td className={`tabular text-right ${queue.waiting > 0 ? 'font-semibold text-brass-text' : ''}`}>{queue.waiting}</td>
                   <td className="text-right">
@@ -47,6 +53,9 @@ export function WaitingPane({ me, centre, queues, seats }: WaitingProps) {
                   </td>
                   <td className="tabular text-right">{queue.ready}</td>
                   <td className="tabular text-right">{queue.onShift}</td>
+                  <td className="tabular text-right">
+                    {queue.expectedWaitMs === null ? <span className="font-sans text-soft">not known</span> : formatClock(queue.expectedWaitMs)}
+                  </td>
                   <td className="tabular text-right text-soft">{formatClock(about?.serviceLevelMs ?? 0)}</td>
                 </tr>
               )
@@ -58,41 +67,8 @@ export function WaitingPane({ me, centre, queues, seats }: WaitingProps) {
           ? 'The next call rings on the board above. The script opens here, and the record at the right, as it rings.'
           : 'Press Go ready when you can take a call.'}
       </p>
-      <Colleagues me={me} seats={seats} />
+      <People me={me} seats={seats} onChoose={onChoose} />
     </section>
-  )
-}
-
-function Colleagues({ me, seats }: Pick<WaitingProps, 'me' | 'seats'>) {
-  const colleagues = seats.filter((s) => s.taken !== null && s.id !== me.id)
-  return (
-    <>
-      <h2 className="mt-6 font-semibold text-lg">Colleagues on shift</h2>
-      {colleagues.length === 0 && <p className="mt-1 text-soft">Nobody but you.</p>}
-      <ul className="mt-2 grid max-w-[720px] grid-cols-2 gap-x-8">
-        {colleagues.map((seat) => (
-          <li key={seat.id} className="flex justify-between border-line border-b py-1.5">
-            <span>{seat.name}</span>
-            <span className="flex items-center gap-2">
-              <span className={seat.state === 'ready' ? 'font-semibold text-green' : 'text-soft'}>{stateWords(seat.state, null)}</span>
-              {mayPickUp(me, seat) && seat.ringing !== null && <PickUp me={me} ringing={seat.ringing} />}
-            </span>
-          </li>
-        ))}
-      </ul>
-    </>
-  )
-}
-
-/** A call that rings at a colleague is anybody's who serves its queue. */
-const mayPickUp = (me: MeView, { ringing }: SeatView): boolean => ringing !== null && (ringing.queueId === null || me.queueIds.includes(ringing.queueId))
-
-function PickUp({ me, ringing }: { me: MeView; ringing: NonNullable<SeatView['ringing']> }) {
-  const command = useCommand()
-  return (
-    <Button aria-label={`Pick up ${ringing.label}`} className="!h-6" onClick={() => void command({ kind: 'pickUp', agentId: me.id, callId: ringing.callId })}>
-      Pick up
-    </Button>
   )
 }
 
@@ -123,6 +99,7 @@ export function TodayColumn({ me, centre }: { me: MeView; centre: CentreView }) 
         <dt className="text-soft">Average handle time today</dt>
         <dd className="tabular">{value?.mine?.measures.ahtMs == null ? 'no calls' : formatClock(value.mine.measures.ahtMs)}</dd>
       </dl>
+      <TimePerState me={me} />
       <h3 className="eyebrow mt-5">Your last calls</h3>
       {value !== null && value.calls.length === 0 && <p className="text-soft">None yet today. Calls you finish are listed here.</p>}
       <ul className="divide-y divide-line">
@@ -138,5 +115,27 @@ export function TodayColumn({ me, centre }: { me: MeView; centre: CentreView }) 
       </ul>
       <HistoryProgress />
     </section>
+  )
+}
+
+/** Where the shift has gone, the state that is on included; longest first. */
+function TimePerState({ me }: { me: MeView }) {
+  const now = useNowMs()
+  const current = spentKey({ name: me.state, reason: me.reason })
+  const spent = { ...me.spentMs, [current]: (me.spentMs[current] ?? 0) + Math.max(0, now - me.sinceMs) }
+  return (
+    <>
+      <h3 className="eyebrow mt-5">Time on this shift</h3>
+      <dl aria-label="Time on this shift" className="mt-1 grid grid-cols-[1fr_auto] gap-y-0.5">
+        {Object.entries(spent)
+          .toSorted((a, b) => b[1] - a[1])
+          .map(([key, ms]) => (
+            <div key={key} className="contents">
+              <dt className={key === current ? 'font-semibold' : 'text-soft'}>{spentWords(key)}</dt>
+              <dd className="tabular">{formatClock(ms)}</dd>
+            </div>
+          ))}
+      </dl>
+    </>
   )
 }

@@ -97,6 +97,8 @@ export interface CentreView {
   readonly ringLimitMs: number
   readonly takeBackMs: number
   readonly outsidersMayStay: boolean
+  /** Who can change the set-up, and with it what an account may do. */
+  readonly owners: readonly string[]
   readonly notReadyReasons: readonly Reason[]
   /** Seq of the event that set this centre up as it is. */
   readonly revision: number
@@ -167,8 +169,6 @@ export interface MeView {
   readonly diversion: Diversion | null
   readonly divertedTo: readonly string[]
   readonly may: readonly Entitlement[]
-  /** Who can enable what this account may not do. */
-  readonly owners: readonly string[]
   readonly answersItself: boolean
   /** Time of this shift in states that are over, by `spentKey`. */
   readonly spentMs: Readonly<Record<string, number>>

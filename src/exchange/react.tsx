@@ -5,7 +5,7 @@ import type { AgentCommand } from '@/core/floor'
 import { type AgentId, toAgentId } from '@/core/ids'
 import { PACES } from '@/world'
 import { type ArchiveClient, type Opening, openArchive, type Progress } from './archive/client'
-import { connect, type FloorClient, type Reply } from './client'
+import { type ConnectOptions, connect, type FloorClient, type Reply } from './client'
 import type { FloorView } from './protocol'
 
 interface Connection {
@@ -29,7 +29,7 @@ export function FloorProvider({ children }: { children: ReactNode }) {
   const [connection, setConnection] = useState<Connection | null>(null)
   const [history, setHistory] = useState<HistoryState>({ progress: null, opening: null })
   useEffect(() => {
-    const floor = connect({ agentId: storedSeat(), device: null, world: wishedWorld() })
+    const floor = connect({ agentId: storedSeat(), device: deviceOfTab(), world: wishedWorld() })
     const archive = openArchive(floor, (progress) => setHistory((h) => ({ ...h, progress })))
     void archive.opened.then((opening) => setHistory({ progress: null, opening }))
     setConnection({ floor, archive })
@@ -50,11 +50,21 @@ const NO_SUBSCRIPTION = () => () => {}
 /** The floor as this tab sees it; null until it answers. */
 export function useFloorView(): FloorView | null {
   const floor = useContext(ConnectionContext)?.floor
-  return useSyncExternalStore(
+  const view = useSyncExternalStore(
     floor?.subscribe ?? NO_SUBSCRIPTION,
     () => floor?.view() ?? null,
     () => null,
   )
+  useForgetMovedSeat(view)
+  return view
+}
+
+/** A tab whose seat has moved elsewhere must not claim it again when it is reloaded. */
+function useForgetMovedSeat(view: FloorView | null): void {
+  const moved = view !== null && view.seatMoved !== null && view.me === null
+  useEffect(() => {
+    if (moved) sessionStorage.removeItem(SEAT_KEY)
+  }, [moved])
 }
 
 export function useFloor(): FloorClient | null {
@@ -68,7 +78,7 @@ export function useCommand(): (command: AgentCommand) => Promise<Reply> {
     async (command) => {
       if (floor === null) return { ok: false, refusal: { reason: 'notConnected', says: 'The floor is still opening.', next: 'Try again in a moment.' } }
       const reply = await floor.command(command)
-      if (reply.ok && command.kind === 'startShift') sessionStorage.setItem(SEAT_KEY, command.agentId)
+      if (reply.ok && (command.kind === 'startShift' || command.kind === 'moveSeat')) sessionStorage.setItem(SEAT_KEY, command.agentId)
       if (reply.ok && command.kind === 'endShift') sessionStorage.removeItem(SEAT_KEY)
       return reply
     },
@@ -124,8 +134,16 @@ export function useArchiveApi(): ArchiveClient['api'] | null {
 }
 
 function storedSeat(): AgentId | null {
+  if (deviceOfTab() !== null) return null
   const seat = sessionStorage.getItem(SEAT_KEY)
   return seat?.startsWith('agent_') ? toAgentId(seat) : null
+}
+
+/** The window of a device says whose it is in its address. */
+function deviceOfTab(): ConnectOptions['device'] {
+  const is = ({ '/handset': 'handset', '/phone': 'ownPhone' } as const)[location.pathname]
+  const agent = new URLSearchParams(location.search).get('agent')
+  return is !== undefined && agent?.startsWith('agent_') ? { is, agentId: toAgentId(agent) } : null
 }
 
 /** `?world=quiet&seed=7` says which world a floor that opens now begins with; a floor that runs keeps its own. */

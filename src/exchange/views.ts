@@ -19,6 +19,7 @@ export function selectCentre({ setUp, setUpSeq }: FloorState): CentreView {
     outsidersMayStay,
     notReadyReasons,
     revision: setUpSeq,
+    owners: setUpOwners(setUp),
     queues: setUp.queues
       .filter((q) => !q.retired)
       .map(({ id, name, scriptId, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, storm }) => {
@@ -111,7 +112,6 @@ export function selectMe(state: FloorState, agentId: AgentId | null): MeView | n
     diversion,
     divertedTo,
     may: account.may,
-    owners: setUpOwners(state.setUp),
     answersItself: account.answersItself,
     spentMs: shift.spentMs,
     // The call that ended last is the one in mind: it is coded first.

@@ -1,7 +1,17 @@
 export { clipOf, voiceOf } from './clip'
+export { type Heard, judge, lookAt, type Verdict } from './level'
+export {
+  closeMicrophone,
+  createMeter,
+  type MicrophoneFailure,
+  openMicrophone,
+  recordStream,
+  type SoundDevice,
+  soundDevices,
+} from './microphone'
 export { createMixer, type Mixer } from './mixer'
 export { audioContext, play, playSamples, type SoundStart } from './player'
 export { createRecorder, type Piece, type Recorder } from './recorder'
 export { type Scene, SILENCE, sceneOf } from './scene'
-export { type Cadence, HELD_TOO_LONG, RINGING } from './tones'
+export { type Cadence, HELD_TOO_LONG, RINGING, ZIP } from './tones'
 export { createVoices, type Voices } from './voices'

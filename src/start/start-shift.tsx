@@ -1,18 +1,17 @@
 'use client'
-// Start of shift: who, which queues, and a sound check of its own. One sign-in; a refusal says which field and why.
+// Start of shift: who you are, what you serve, and the sound path as a step of its own that proves itself. One sign-in; a
+// refusal says which field and why. Whoever is on shift at another desk moves their seat here.
 import { type FormEvent, useRef, useState } from 'react'
-import type { CentreView, QueueView, SeatView } from '@/exchange/protocol'
+import type { AgentCommand } from '@/core/floor'
+import type { FloorView, SeatView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
-import { Button, Clock, Problem, SelectField, TextField } from '@/ui'
-import { SoundCheck } from './sound-check'
-
-interface Props {
-  readonly centre: CentreView
-  readonly seats: readonly SeatView[]
-  readonly queues: readonly QueueView[]
-}
+import { PATH_WORDS, SoundPathStep } from '@/sound-path'
+import { Button, Problem, SelectField, TextField } from '@/ui'
+import { QueueChoice } from './queue-choice'
+import { lastChoice, rememberChoice } from './remembered'
 
 type Trouble = { readonly at: 'agent' | 'pin' | 'queues' | 'form'; readonly says: string }
+type Path = 'computer' | 'handset' | 'ownPhone'
 
 const FIELD_OF_REASON: Readonly<Record<string, Trouble['at']>> = {
   wrongAgentOrPin: 'pin',
@@ -21,16 +20,26 @@ const FIELD_OF_REASON: Readonly<Record<string, Trouble['at']>> = {
   queueNotYours: 'queues',
 }
 
-export function StartShift({ centre, seats, queues }: Props) {
+export function StartShift({ view }: { view: FloorView }) {
+  const { centre, seats, queues } = view
   const command = useCommand()
   const agents = seats.filter((s) => s.role === 'agent')
   const [agentId, setAgentId] = useState('')
   const [pin, setPin] = useState('')
   const [ticked, setTicked] = useState<readonly string[]>([])
+  const [path, setPath] = useState<Path>('computer')
+  const [computer, setComputer] = useState<'unchecked' | 'works' | 'failed'>('unchecked')
   const [trouble, setTrouble] = useState<Trouble | null>(null)
   const [starting, setStarting] = useState(false)
   const form = useRef<HTMLFormElement>(null)
   const seat = agents.find((s) => s.id === agentId)
+  const moves = seat?.taken === 'desk'
+  const sound = view.sound?.agentId === agentId ? view.sound : null
+  const proof = {
+    computer,
+    handset: sound === null || sound.handset === 'absent' ? 'unchecked' : 'works',
+    ownPhone: sound?.phone?.state === 'connected' ? 'works' : 'unchecked',
+  }[path]
 
   const fail = (next: Trouble) => {
     setTrouble(next)
@@ -41,35 +50,50 @@ export function StartShift({ centre, seats, queues }: Props) {
   const chooseAgent = (id: string) => {
     setAgentId(id)
     setTrouble(null)
-    // A new name starts with every queue the account serves; most shifts are worked so.
-    setTicked(agents.find((s) => s.id === id)?.queueIds ?? [])
+    const next = agents.find((s) => s.id === id)
+    const last = lastChoice(id)
+    // What they chose last time, as far as the account still allows it; a new name starts with every queue it serves.
+    const again = next?.queueIds.filter((q) => last?.queueIds.includes(q)) ?? []
+    setTicked(again.length > 0 ? again : (next?.queueIds ?? []))
+    if (last !== null) setPath(last.path)
   }
 
-  const submit = async (event: FormEvent) => {
-    event.preventDefault()
+  const start = async (soundPath: Path | 'none') => {
     if (seat === undefined) return fail({ at: 'agent', says: 'No agent is chosen. Choose your name.' })
     if (pin === '') return fail({ at: 'pin', says: 'The PIN is missing. Type the digits you were given.' })
     setStarting(true)
-    const reply = await command({ kind: 'startShift', agentId: seat.id, pin, queueIds: seat.queueIds.filter((id) => ticked.includes(id)), seat: 'desk' })
+    const asked: AgentCommand = moves
+      ? { kind: 'moveSeat', agentId: seat.id, pin }
+      : { kind: 'startShift', agentId: seat.id, pin, queueIds: seat.queueIds.filter((id) => ticked.includes(id)), seat: 'desk', soundPath }
+    const reply = await command(asked)
     setStarting(false)
-    if (!reply.ok) fail({ at: FIELD_OF_REASON[reply.refusal.reason] ?? 'form', says: `${reply.refusal.says} ${reply.refusal.next}` })
+    if (!reply.ok) return fail({ at: FIELD_OF_REASON[reply.refusal.reason] ?? 'form', says: `${reply.refusal.says} ${reply.refusal.next}` })
+    if (!moves) rememberChoice(seat.id, { queueIds: [...ticked], path })
+  }
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    // A device that is not there carries nothing: it has to prove itself, or the shift begins without sound and says so.
+    if (!moves && path !== 'computer' && proof !== 'works' && seat !== undefined && pin !== '')
+      return fail({ at: 'form', says: `${PATH_WORDS[path]} is not connected yet. Check sound at the right, take this computer, or start without sound.` })
+    void start(path)
   }
 
   const problemAt = (at: Trouble['at']) => (trouble?.at === at ? trouble.says : null)
 
   return (
-    <main className="mx-auto grid w-full max-w-[980px] grid-cols-1 gap-x-12 px-6 py-10 md:grid-cols-[1fr_320px]">
+    <main className="mx-auto grid w-full max-w-[1080px] grid-cols-1 gap-x-12 px-6 py-8 md:grid-cols-[1fr_380px]">
       <form ref={form} onSubmit={submit} noValidate>
         <h1 className="font-semibold text-2xl">Start your shift</h1>
         <p className="mt-1 text-soft">{centre.name} contact centre. Sign in once; everything else can be changed while you work.</p>
+        {view.seatMoved !== null && <MovedAway moved={view.seatMoved} />}
 
-        <div className="mt-6 grid grid-cols-[1fr_160px] gap-4">
+        <div className="mt-5 grid grid-cols-[1fr_160px] gap-4">
           <SelectField label="Agent" value={agentId} onChange={(e) => chooseAgent(e.target.value)} problem={problemAt('agent')}>
             <option value="">Choose your name</option>
             {agents.map((s) => (
               <option key={s.id} value={s.id}>
                 {s.name}
-                {s.taken === 'standIn' ? ' (played by the stand-ins)' : s.taken === 'desk' ? ' (on shift at a desk)' : ''}
+                {TAKEN[s.taken ?? 'free']}
               </option>
             ))}
           </SelectField>
@@ -88,44 +112,51 @@ export function StartShift({ centre, seats, queues }: Props) {
         </div>
         {problemAt('pin') && <Problem>{problemAt('pin')}</Problem>}
 
-        <fieldset className="mt-6" aria-describedby={trouble?.at === 'queues' ? 'queues-problem' : undefined}>
-          <legend className="font-semibold">Queues</legend>
-          <ul className="mt-1 divide-y divide-line border-line border-y">
-            {centre.queues.map((queue) => (
-              <QueueRow
-                key={queue.id}
-                name={queue.name}
-                view={queues.find((q) => q.id === queue.id)}
-                allowed={seat === undefined || seat.queueIds.includes(queue.id)}
-                chosen={seat !== undefined && ticked.includes(queue.id)}
-                disabled={seat === undefined}
-                onChange={(on) => {
-                  setTrouble(null)
-                  setTicked(on ? [...ticked, queue.id] : ticked.filter((id) => id !== queue.id))
-                }}
-              />
-            ))}
-          </ul>
-          {problemAt('queues') && <Problem id="queues-problem">{problemAt('queues')}</Problem>}
-        </fieldset>
+        {moves ? (
+          <AtAnotherDesk seat={seat} />
+        ) : (
+          <>
+            <QueueChoice
+              centre={centre}
+              queues={queues}
+              seat={seat}
+              ticked={ticked}
+              problem={problemAt('queues')}
+              onTick={(next) => {
+                setTrouble(null)
+                setTicked(next)
+              }}
+            />
+            <fieldset className="mt-5">
+              <legend className="font-semibold">Campaign</legend>
+              <p className="mt-1 text-soft">No outbound campaign is open to this account.</p>
+            </fieldset>
+          </>
+        )}
 
-        <fieldset className="mt-6">
-          <legend className="font-semibold">Campaign</legend>
-          <p className="mt-1 text-soft">No outbound campaign is open to this account.</p>
-        </fieldset>
-
-        <div className="mt-8 flex items-center gap-4">
+        <div className="mt-6 flex items-center gap-4">
           <Button type="submit" tone="primary" size="large" disabled={starting}>
-            {starting ? 'Starting…' : 'Start shift'}
+            {moves ? 'Move seat here' : starting ? 'Starting…' : 'Start shift'}
           </Button>
-          {seat !== undefined && <span className="text-soft">You begin not ready: nothing rings until you press Go ready.</span>}
+          {!moves && (
+            <Button size="large" disabled={starting} onClick={() => void start('none')}>
+              Start without sound
+            </Button>
+          )}
+          {seat !== undefined && !moves && <span className="text-soft">You begin not ready: nothing rings until you press Go ready.</span>}
         </div>
         {problemAt('form') && <Problem>{problemAt('form')}</Problem>}
       </form>
 
-      <aside className="mt-10 space-y-6 border-line md:mt-0 md:border-l md:pl-8">
-        <SoundCheck />
-        <section aria-label="Demo accounts">
+      <aside className="mt-8 space-y-6 border-line md:mt-0 md:border-l md:pl-8">
+        <section aria-label="Sound">
+          <h2 className="font-semibold">Sound</h2>
+          <p className="mb-2 text-soft">
+            {proof === 'works' ? 'Checked.' : proof === 'failed' ? 'Does not work yet.' : 'Not checked yet.'} It can be changed at any time under Sound.
+          </p>
+          <SoundPathStep agentId={seat?.id ?? null} sound={sound} path={path} onPath={setPath} onProof={(works) => setComputer(works ? 'works' : 'failed')} />
+        </section>
+        <section aria-label="Demo accounts" className="border-line border-t pt-4">
           <h2 className="eyebrow">Demo accounts</h2>
           <dl className="mt-1 grid grid-cols-[1fr_auto] gap-x-4">
             {DEMO.map(([name, demoPin]) => (
@@ -142,6 +173,8 @@ export function StartShift({ centre, seats, queues }: Props) {
   )
 }
 
+const TAKEN = { free: '', standIn: ' (played by the stand-ins)', desk: ' (on shift at a desk)' } as const
+
 /** Shown because this is a demonstration: a real centre hands PINs out in person. */
 const DEMO = [
   ['Eluned Tarnow', '2417'],
@@ -149,42 +182,19 @@ const DEMO = [
   ['Sunniva Merrowby', '5526'],
 ] as const
 
-interface QueueRowProps {
-  readonly name: string
-  readonly view: QueueView | undefined
-  readonly allowed: boolean
-  readonly chosen: boolean
-  readonly disabled: boolean
-  readonly onChange: (on: boolean) => void
+function MovedAway({ moved }: { moved: NonNullable<FloorView['seatMoved']> }) {
+  const at = new Date(moved.atMs).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+  return (
+    <p role="status" className="mt-3 border-brass border-l-4 bg-brass-wash px-3 py-2">
+      The seat of {moved.name} is in another tab since {at}. The shift and its calls go on there. With the PIN it can be moved back here.
+    </p>
+  )
 }
 
-function QueueRow({ name, view, allowed, chosen, disabled, onChange }: QueueRowProps) {
+function AtAnotherDesk({ seat }: { seat: SeatView }) {
   return (
-    <li>
-      <label className={`grid grid-cols-[24px_110px_1fr] items-center py-2 ${allowed ? '' : 'text-soft'}`}>
-        <input
-          type="checkbox"
-          aria-label={name}
-          className="size-4 accent-green"
-          checked={chosen}
-          disabled={disabled || !allowed}
-          onChange={(e) => onChange(e.target.checked)}
-        />
-        <span className="font-semibold">{name}</span>
-        {allowed ? (
-          <span className="text-soft">
-            {view === undefined || view.waiting === 0 ? 'nobody waits' : view.waiting === 1 ? '1 waits' : `${view.waiting} wait`}
-            {view?.longestSinceMs != null && (
-              <>
-                , longest <Clock sinceMs={view.longestSinceMs} />
-              </>
-            )}
-            {view !== undefined && ` · ${view.onShift} on shift, ${view.ready} ready`}
-          </span>
-        ) : (
-          <span>Not on this account. A supervisor can add it.</span>
-        )}
-      </label>
-    </li>
+    <p className="mt-5 border-brass border-l-4 bg-brass-wash px-3 py-2">
+      <strong>{seat.name}</strong> is on shift at another desk. Your PIN moves the seat here, with its call and what it owes; the other tab is told.
+    </p>
   )
 }

@@ -1,12 +1,12 @@
 'use client'
 // The actions of a call, at its row's end: what they are depends on what the call is to me. Ending a call stands apart from
 // everything else, and ending one party is never here but on that party's plate.
-import { DropdownMenu } from 'radix-ui'
 import { type Call, type Connection, isConference, services } from '@/core/calls'
-import type { FloorRefusal } from '@/core/floor'
+import { type FloorRefusal, toRefusalText } from '@/core/floor'
+import { lacking } from '@/desk/entitled'
 import { SHORTCUTS } from '@/desk/shortcuts'
 import type { CallView } from '@/exchange/protocol'
-import { Button } from '@/ui'
+import { Button, Menu, MenuItem } from '@/ui'
 import { ActionButton } from './action-button'
 import { useBoard } from './board-context'
 import type { PickerUse } from './picker'
@@ -62,7 +62,7 @@ function SilenceButton({ call, silenced }: { call: Call; silenced: boolean }) {
 
 /** The second line of a consult: complete it, join it, go to and fro, or end it. */
 export function ConsultActions({ view: { call }, mine, firstName, onTryNext }: Pick<Props, 'view' | 'mine'> & { firstName: string; onTryNext: () => void }) {
-  const { me } = useBoard()
+  const { me, centre } = useBoard()
   const on = { agentId: me.id, callId: call.id }
   const answered = call.connections.some((c) => c !== mine && (c.state === 'connected' || c.state === 'held'))
   const failed = call.connections.some((c) => c.state === 'failed')
@@ -83,7 +83,7 @@ export function ConsultActions({ view: { call }, mine, firstName, onTryNext }: P
           >
             Complete transfer
           </ActionButton>
-          <ActionButton command={{ kind: 'conference', ...on }} refusal={refusal} shortcut={SHORTCUTS.conference.keys}>
+          <ActionButton command={{ kind: 'conference', ...on }} refusal={lacking(me, centre, 'conference') ?? refusal} shortcut={SHORTCUTS.conference.keys}>
             Conference
           </ActionButton>
         </>
@@ -146,7 +146,7 @@ export function LiveActions({ view: { call }, mine, panel, onPanel, consulting }
         <PanelButton is="transfer" panel={panel} refusal={nobody} onToggle={toggle} shortcut={SHORTCUTS.transfer.keys}>
           Transfer
         </PanelButton>
-        <PanelButton is="conference" panel={panel} refusal={nobody} onToggle={toggle} shortcut={SHORTCUTS.conference.keys}>
+        <PanelButton is="conference" panel={panel} refusal={lacking(me, centre, 'conference') ?? nobody} onToggle={toggle} shortcut={SHORTCUTS.conference.keys}>
           Conference
         </PanelButton>
         <PanelButton
@@ -163,7 +163,7 @@ export function LiveActions({ view: { call }, mine, panel, onPanel, consulting }
         </ActionButton>
         <ActionButton
           command={{ kind: 'record', ...on, to: call.recording === null ? 'on' : 'off' }}
-          refusal={call.answeredAtMs === null ? { reason: 'notConnected' } : null}
+          refusal={lacking(me, centre, 'recording') ?? (call.answeredAtMs === null ? { reason: 'notConnected' } : null)}
           tone={call.recording === null ? 'plain' : 'brass'}
           shortcut={SHORTCUTS.record.keys}
         >
@@ -205,12 +205,14 @@ interface PanelButtonProps {
 }
 
 function PanelButton({ is, panel, refusal, onToggle, shortcut, children }: PanelButtonProps) {
+  const why = refusal === null ? null : toRefusalText(refusal)
   return (
     <Button
       aria-expanded={panel === is}
-      disabled={refusal !== null}
-      title={refusal === null ? undefined : 'Nobody is on the line yet.'}
-      onClick={() => onToggle(is)}
+      // Not `disabled`, as with every control that may not be pressed: it can be reached, and says why.
+      aria-disabled={why !== null || undefined}
+      title={why === null ? undefined : `${why.says} ${why.next}`}
+      onClick={() => why === null && onToggle(is)}
       shortcut={shortcut}
       className="aria-expanded:border-ink aria-expanded:bg-paper"
     >
@@ -228,30 +230,17 @@ const DEVICES = [
 function MoveMenu({ call, mine }: { call: Call; mine: Connection }) {
   const { me, give } = useBoard()
   return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger asChild>
-        <Button shortcut={SHORTCUTS.move.keys}>Move call</Button>
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={4}
-          aria-label="Move call to"
-          className="z-30 min-w-44 rounded-sm border border-line-strong bg-raised py-1 shadow-lg"
+    <Menu label="Move call to" align="end" trigger={<Button shortcut={SHORTCUTS.move.keys}>Move call</Button>}>
+      {DEVICES.map(([endpoint, label]) => (
+        <MenuItem
+          key={endpoint}
+          disabled={mine.endpoint === endpoint}
+          onSelect={() => void give({ kind: 'moveCall', agentId: me.id, callId: call.id, endpoint })}
         >
-          {DEVICES.map(([endpoint, label]) => (
-            <DropdownMenu.Item
-              key={endpoint}
-              disabled={mine.endpoint === endpoint}
-              onSelect={() => void give({ kind: 'moveCall', agentId: me.id, callId: call.id, endpoint })}
-              className="cursor-pointer px-3 py-1.5 outline-none data-[highlighted]:bg-green-wash data-[disabled]:text-soft"
-            >
-              {label}
-              {mine.endpoint === endpoint && ' · the call is here'}
-            </DropdownMenu.Item>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+          {label}
+          {mine.endpoint === endpoint && ' · the call is here'}
+        </MenuItem>
+      ))}
+    </Menu>
   )
 }

@@ -207,6 +207,19 @@ const NONE = { form: 'none', mutedHere: false, mutedThere: false } as const
 function WaitingPlate({ view: { call }, contact }: { view: CallView; contact: Contact | undefined }) {
   const { me, seats, centre } = useBoard()
   const queue = call.connections.find((c) => c.party.kind === 'queue')
+  if (call.keptFor !== null && queue !== undefined)
+    return (
+      <Plate
+        name={call.customer?.name ?? call.keptFor}
+        kind={`Keeps a place · ${nameOf(queue.party, { me, seats, centre })}`}
+        tone="waiting"
+        clock={
+          <>
+            Answer calls {call.keptFor} · waited <Clock sinceMs={call.offeredAtMs} className="text-ink" />
+          </>
+        }
+      />
+    )
   if (queue !== undefined)
     return (
       <Plate

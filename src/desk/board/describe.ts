@@ -49,6 +49,8 @@ function describeCall(me: MeView, view: CallView, names: Names, nowMs: number): 
     .join('')
   if (call.clearing !== null && mine !== undefined)
     return call.clearing.what === 'remove' ? `${who}: one party is being removed. Undo keeps them.` : `The call with ${who} is being ended. Undo keeps it.`
+  if (call.keptFor !== null && others.length === 0)
+    return `${call.customer?.name ?? call.keptFor} keeps a place and waits to be called.${mine?.state === 'alerting' ? ' Answering calls them.' : ''}`
   if (mine?.state === 'alerting') return `${who} is ringing.`
   const waiting = call.connections.find((c) => c.state === 'queued')
   if (waiting !== undefined && reached.length === 0) return `You wait for somebody of ${nameOf(waiting.party, names)}.`

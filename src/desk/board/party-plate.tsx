@@ -43,7 +43,8 @@ function kindOf({ call }: CallView, { party, silenced, received }: Connection, c
   const isCaller = call.consultFor === null && call.direction === 'inbound' && party.kind === 'outside' && party.number === call.number
   if (!isCaller) return `Outside${more}`
   const returned = contact?.returned == null ? '' : ' · returned'
-  return `Caller${queueName === null ? '' : ` · ${queueName}`}${returned}${more}`
+  const first = call.headStartMs > 0 ? ' · goes first' : ''
+  return `Caller${queueName === null ? '' : ` · ${queueName}`}${first}${returned}${more}`
 }
 
 function toneOf({ call }: CallView, connection: Connection, mine: Connection | undefined): PlateTone {

@@ -4,7 +4,7 @@ import type { Endpoint, Target } from '@/core/calls'
 import type { NumberReading } from '@/core/directory'
 import type { CallId } from '@/core/ids'
 import { formatClock } from '@/core/time'
-import { stateWords } from '@/desk/state-words'
+import { diversionShort, stateWords } from '@/desk/state-words'
 import type { CentreView, MeView, ParkedView, QueueView, SeatView } from '@/exchange/protocol'
 
 /** What is not somebody to go to, but has a verb of its own. */
@@ -43,7 +43,7 @@ export function choicesFor(typed: string, known: Known, reading: NumberReading |
   const colleagues = known.seats
     .filter((s) => s.id !== known.me.id && s.role === 'agent' && fits(s.name) && (wanted !== '' || s.state !== 'signedOut'))
     .toSorted((a, b) => ORDER[a.state] - ORDER[b.state] || a.sinceMs - b.sinceMs)
-    .map(colleague)
+    .flatMap((s) => [colleague(s), ...coverOf(s, known)])
   const queues = known.centre.queues.filter((q) => fits(q.name)).map((q) => queue(q.name, known.queues.find((v) => v.id === q.id) as QueueView))
   const mailboxes = known.seats
     .filter((s) => s.role === 'agent' && wanted !== '' && (fits(`voicemail of ${s.name}`) || (s.state === 'signedOut' && fits(s.name))))
@@ -77,12 +77,24 @@ export function choicesOf(target: Target, known: Known): readonly Choice[] {
   }
 }
 
+/** Whoever covers for a colleague follows them in the list, where a note names somebody and one was looked for by name. */
+function coverOf(s: SeatView, { seats, me }: Known): Choice[] {
+  const cover = s.note === null || s.state === 'ready' ? undefined : seats.find((c) => c.id === s.note?.coverId && c.id !== me.id)
+  return cover === undefined ? [] : [{ ...colleague(cover), key: `${s.id} covered by ${cover.id}`, kind: `Covers for ${s.name}` }]
+}
+
+/** What an agent must know before they send anybody there: the state, and what goes elsewhere. */
+function colleagueState(s: SeatView): string {
+  const sent = s.diversion === null ? (s.doNotDisturb ? 'do not disturb: to voicemail' : null) : diversionShort(s.diversion)
+  return [stateWords(s.state, s.reason), sent, s.note === null ? null : `“${s.note.text}”`].filter((t) => t !== null).join(' · ')
+}
+
 const colleague = (s: SeatView): Choice => ({
   key: s.id,
   target: { kind: 'agent', agentId: s.id },
   name: s.name,
   kind: 'Colleague',
-  state: stateWords(s.state, s.reason),
+  state: colleagueState(s),
   sinceMs: s.state === 'signedOut' ? null : s.sinceMs,
   isFree: s.state === 'ready',
 })

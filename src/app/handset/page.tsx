@@ -1,0 +1,6 @@
+'use client'
+import { HandsetWindow } from '@/sound-path'
+
+export default function HandsetPage() {
+  return <HandsetWindow />
+}

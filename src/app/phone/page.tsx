@@ -1,0 +1,6 @@
+'use client'
+import { PhoneWindow } from '@/sound-path'
+
+export default function PhonePage() {
+  return <PhoneWindow />
+}

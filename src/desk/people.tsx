@@ -1,0 +1,88 @@
+'use client'
+// Everybody of the centre with what they do at this moment, as their work says it; their note, and who covers for them.
+import clsx from 'clsx'
+import { format } from 'date-fns'
+import type { Target } from '@/core/calls'
+import type { MeView, SeatView } from '@/exchange/protocol'
+import { useCommand } from '@/exchange/react'
+import { Button, Clock } from '@/ui'
+import { diversionShort, stateWords } from './state-words'
+
+interface Props {
+  readonly me: MeView
+  readonly seats: readonly SeatView[]
+  /** Puts somebody into the dial line. */
+  readonly onChoose: (target: Target, name: string) => void
+}
+
+const ORDER = { ready: 0, ringing: 1, onCall: 2, wrapUp: 3, notReady: 4, signedOut: 5 } as const
+/** The mark before the words, the same as in the shift bar: a form for each state, so that colour says nothing alone. */
+const MARKS = {
+  ready: 'size-3 border-[3px] border-green',
+  ringing: 'size-3 border-[3px] border-dashed border-brass',
+  onCall: 'size-3 bg-green',
+  wrapUp: 'h-3 w-1.5 bg-brass',
+  notReady: 'h-1 w-3 bg-ink',
+  signedOut: 'h-px w-3 bg-line-strong',
+} as const
+
+export function People({ me, seats, onChoose }: Props) {
+  const others = seats.filter((s) => s.id !== me.id && s.role === 'agent').toSorted((a, b) => ORDER[a.state] - ORDER[b.state] || a.sinceMs - b.sinceMs)
+  const on = others.filter((s) => s.state !== 'signedOut')
+  const off = others.filter((s) => s.state === 'signedOut')
+  return (
+    <section aria-label="People" className="mt-6 max-w-[760px]">
+      <h2 className="font-semibold text-lg">People</h2>
+      {on.length === 0 && <p className="mt-1 text-soft">Nobody is on shift but you.</p>}
+      <ul className="mt-1 divide-y divide-line border-line border-y">
+        {[...on, ...off.filter((s) => s.note !== null || s.diversion !== null)].map((seat) => (
+          <Person key={seat.id} me={me} seat={seat} seats={seats} onChoose={onChoose} />
+        ))}
+      </ul>
+      {off.length > 0 && <p className="mt-2 text-soft">Off shift: {off.map((s) => s.name).join(', ')}</p>}
+    </section>
+  )
+}
+
+function Person({ me, seat, seats, onChoose }: Props & { seat: SeatView }) {
+  const cover = seat.note === null ? undefined : seats.find((s) => s.id === seat.note?.coverId)
+  return (
+    <li className="grid grid-cols-[200px_190px_56px_minmax(0,1fr)] items-center gap-x-3 py-1">
+      <span className="truncate font-semibold">{seat.name}</span>
+      <span className="flex min-w-0 items-center gap-2">
+        <span aria-hidden className="flex w-3 shrink-0 justify-center">
+          <span className={MARKS[seat.state]} />
+        </span>
+        <span className={clsx('truncate', seat.state === 'ready' && 'font-semibold text-green')}>{stateWords(seat.state, seat.reason)}</span>
+      </span>
+      <span className="text-soft">{seat.state !== 'signedOut' && <Clock sinceMs={seat.sinceMs} />}</span>
+      <span className="flex min-w-0 flex-wrap items-center gap-x-2 text-soft">
+        {seat.doNotDisturb && <span className="border border-line-strong px-1">do not disturb</span>}
+        {seat.diversion !== null && <span className="border border-line-strong px-1">{diversionShort(seat.diversion)}</span>}
+        {seat.note !== null && (
+          <span className="min-w-0 break-words text-ink">
+            “{seat.note.text}”{seat.note.untilMs !== null && <span className="text-soft"> until {format(seat.note.untilMs, 'HH:mm')}</span>}
+          </span>
+        )}
+        {cover !== undefined && (
+          <Button tone="quiet" className="!h-6 !px-0" onClick={() => onChoose({ kind: 'agent', agentId: cover.id }, cover.name)}>
+            {cover.name} covers
+          </Button>
+        )}
+        {mayPickUp(me, seat) && seat.ringing !== null && <PickUp me={me} ringing={seat.ringing} />}
+      </span>
+    </li>
+  )
+}
+
+/** A call that rings at a colleague is anybody's who serves its queue. */
+const mayPickUp = (me: MeView, { ringing }: SeatView): boolean => ringing !== null && (ringing.queueId === null || me.queueIds.includes(ringing.queueId))
+
+function PickUp({ me, ringing }: { me: MeView; ringing: NonNullable<SeatView['ringing']> }) {
+  const command = useCommand()
+  return (
+    <Button aria-label={`Pick up ${ringing.label}`} className="!h-6" onClick={() => void command({ kind: 'pickUp', agentId: me.id, callId: ringing.callId })}>
+      Pick up
+    </Button>
+  )
+}

@@ -1,0 +1,5 @@
+export { Level, useChosenDevices } from './computer-check'
+export { HandsetWindow } from './handset-window'
+export { PhoneWindow } from './phone-window'
+export { SoundPathStep } from './sound-path-step'
+export { MICROPHONE_FAILURES, PATH_WORDS } from './words'

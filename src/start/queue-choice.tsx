@@ -1,0 +1,68 @@
+'use client'
+// The queues an agent may tick, each with how it stands; below them those the account does not serve, and who can change that.
+import type { CentreView, QueueView, SeatView } from '@/exchange/protocol'
+import { Clock, Problem } from '@/ui'
+
+interface Props {
+  readonly centre: CentreView
+  readonly queues: readonly QueueView[]
+  readonly seat: SeatView | undefined
+  readonly ticked: readonly string[]
+  readonly onTick: (ticked: readonly string[]) => void
+  readonly problem: string | null
+}
+
+export function QueueChoice({ centre, queues, seat, ticked, onTick, problem }: Props) {
+  const may = (id: string) => seat === undefined || (seat.queueIds as readonly string[]).includes(id)
+  const mine = centre.queues.filter((q) => may(q.id))
+  const others = centre.queues.filter((q) => !may(q.id))
+  const tick = (id: string, on: boolean) => onTick(on ? [...ticked, id] : ticked.filter((t) => t !== id))
+  return (
+    <fieldset className="mt-5" aria-describedby={problem === null ? undefined : 'queues-problem'}>
+      <legend className="font-semibold">Queues</legend>
+      <ul className="mt-1 divide-y divide-line border-line border-y">
+        {mine.map((queue) => (
+          <li key={queue.id}>
+            <label className="grid grid-cols-[24px_110px_1fr] items-center py-1.5">
+              <input
+                type="checkbox"
+                aria-label={queue.name}
+                className="size-4 accent-green"
+                checked={seat !== undefined && ticked.includes(queue.id)}
+                disabled={seat === undefined}
+                onChange={(e) => tick(queue.id, e.target.checked)}
+              />
+              <span className="font-semibold">{queue.name}</span>
+              <Standing view={queues.find((q) => q.id === queue.id)} />
+            </label>
+          </li>
+        ))}
+        {others.map((queue) => (
+          <li key={queue.id} className="grid grid-cols-[24px_110px_1fr] items-center py-1.5 text-soft">
+            <input type="checkbox" aria-label={queue.name} className="size-4" checked={false} disabled readOnly />
+            <span className="font-semibold">{queue.name}</span>
+            <span>Not on your account. {centre.owners.join(' or ')} can add it in Set-up.</span>
+          </li>
+        ))}
+      </ul>
+      {problem !== null && <Problem id="queues-problem">{problem}</Problem>}
+    </fieldset>
+  )
+}
+
+function Standing({ view }: { view: QueueView | undefined }) {
+  if (view === undefined) return null
+  return (
+    <span className="text-soft">
+      {!view.open && <strong className="text-ink">closed now · </strong>}
+      {view.storm && <strong className="text-brass-text">storm · </strong>}
+      {view.waiting === 0 ? 'nobody waits' : view.waiting === 1 ? '1 waits' : `${view.waiting} wait`}
+      {view.longestSinceMs != null && (
+        <>
+          , longest <Clock sinceMs={view.longestSinceMs} />
+        </>
+      )}
+      {` · ${view.onShift} on shift, ${view.ready} ready`}
+    </span>
+  )
+}

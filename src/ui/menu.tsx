@@ -1,0 +1,45 @@
+'use client'
+// A menu that opens from a button: one look for all of them, on Radix, without taking the page away from under it.
+import { DropdownMenu } from 'radix-ui'
+import type { ReactNode } from 'react'
+
+interface MenuProps {
+  /** What the menu asks, for screen readers and as its first line. */
+  readonly label: string
+  readonly trigger: ReactNode
+  readonly align?: 'start' | 'end'
+  readonly open?: boolean
+  readonly onOpenChange?: (open: boolean) => void
+  readonly children: ReactNode
+}
+
+export function Menu({ label, trigger, align = 'start', children, open, onOpenChange }: MenuProps) {
+  return (
+    <DropdownMenu.Root modal={false} {...(open === undefined ? {} : { open })} {...(onOpenChange === undefined ? {} : { onOpenChange })}>
+      <DropdownMenu.Trigger asChild>{trigger}</DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align={align}
+          sideOffset={4}
+          aria-label={label}
+          className="z-30 max-h-[70vh] min-w-44 overflow-auto rounded-sm border border-line-strong bg-raised py-1 shadow-lg"
+        >
+          <p className="eyebrow px-3 py-1">{label}</p>
+          {children}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}
+
+export function MenuItem({ onSelect, disabled = false, children }: { onSelect: () => void; disabled?: boolean; children: ReactNode }) {
+  return (
+    <DropdownMenu.Item
+      disabled={disabled}
+      onSelect={onSelect}
+      className="cursor-pointer px-3 py-1.5 outline-none data-[highlighted]:bg-green-wash data-[disabled]:text-soft"
+    >
+      {children}
+    </DropdownMenu.Item>
+  )
+}

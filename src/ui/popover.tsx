@@ -1,0 +1,30 @@
+'use client'
+// A small panel that opens from a button and stays until it is left, on Radix.
+import { Popover as Radix } from 'radix-ui'
+import type { ReactNode } from 'react'
+
+interface Props {
+  readonly label: string
+  readonly trigger: ReactNode
+  readonly children: ReactNode
+  readonly className?: string
+}
+
+export function Popover({ label, trigger, children, className = 'w-96' }: Props) {
+  return (
+    <Radix.Root>
+      <Radix.Trigger asChild>{trigger}</Radix.Trigger>
+      <Radix.Portal>
+        <Radix.Content
+          align="end"
+          sideOffset={6}
+          collisionPadding={8}
+          aria-label={label}
+          className={`z-40 max-h-[calc(100vh-64px)] overflow-auto rounded-sm border border-line-strong bg-raised p-4 shadow-lg ${className}`}
+        >
+          {children}
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
+  )
+}
