@@ -5,9 +5,12 @@ import Link from 'next/link'
 const PLACES = [
   { id: 'desk', href: '/', label: 'Desk' },
   { id: 'results', href: '/results', label: 'Results' },
+  { id: 'set-up', href: '/set-up', label: 'Set-up' },
 ] as const
 
-export function Navigation({ here }: { here: (typeof PLACES)[number]['id'] }) {
+export type Place = (typeof PLACES)[number]['id']
+
+export function Navigation({ here }: { here: Place }) {
   return (
     <nav aria-label="Places" className="flex gap-3">
       {PLACES.map(({ id, href, label }) => (

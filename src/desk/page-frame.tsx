@@ -3,10 +3,10 @@
 import type { ReactNode } from 'react'
 import type { FloorView } from '@/exchange/protocol'
 import { useFloorView } from '@/exchange/react'
-import { Navigation } from './navigation'
+import { Navigation, type Place } from './navigation'
 import { Notices } from './notices'
 
-export function PageFrame({ here, children }: { here: 'desk' | 'results'; children: (view: FloorView) => ReactNode }) {
+export function PageFrame({ here, children }: { here: Place; children: (view: FloorView) => ReactNode }) {
   const view = useFloorView()
   return (
     <div className="min-h-screen">

@@ -4,4 +4,4 @@ export { type AgentSetUp, AgentSetUpSchema, ENTITLEMENTS, type Entitlement, MOST
 export { checkSetUp, type Finding } from './check'
 export { agentName, agentSetUp, mayDo, outcomeSetFor, queueSetUp, scriptById, scriptFor, setUpOwners } from './lookup'
 export { type Opening, type Overflow, type QueueSetUp, QueueSetUpSchema } from './queue'
-export { MISSED_RING, type Reason, type SetUp, SetUpSchema, type Skill, SOUND_LOST } from './schema'
+export { MISSED_RING, type Reason, ReasonSchema, type SetUp, SetUpSchema, type Skill, SOUND_LOST } from './schema'

@@ -1,0 +1,128 @@
+'use client'
+// The form of an account: name and PIN, queues, skills with levels, and what it may do.
+import { zodResolver } from '@hookform/resolvers/zod'
+import { useForm } from 'react-hook-form'
+import * as z from 'zod'
+import { ENTITLEMENT_WORDS } from '@/core/floor'
+import { type AgentSetUp, AgentSetUpSchema, ENTITLEMENTS, MOST_SKILLED, type SetUp } from '@/core/set-up'
+import { Button, Dialog, SelectField, TextField } from '@/ui'
+import { ROW_INPUT } from './rows-field'
+
+const AgentFormSchema = z.object({
+  name: z.string().trim().min(1, 'The account needs a name.'),
+  pin: z.string().regex(/^\d{4,8}$/, 'A PIN is four to eight digits.'),
+  role: z.enum(['agent', 'supervisor']),
+  queueIds: z.array(z.string()),
+  /** Level by skill; `0` for none. */
+  levels: z.record(z.string(), z.string()),
+  may: z.array(z.enum(ENTITLEMENTS)),
+  answersItself: z.boolean(),
+  retired: z.boolean(),
+})
+type AgentForm = z.infer<typeof AgentFormSchema>
+
+interface Props {
+  readonly agent: AgentSetUp
+  readonly setUp: SetUp
+  readonly onSave: (agent: AgentSetUp) => void
+  readonly onClose: () => void
+}
+
+export function AgentEditor({ agent, setUp, onSave, onClose }: Props) {
+  const { register, handleSubmit, formState } = useForm<AgentForm>({
+    resolver: zodResolver(AgentFormSchema),
+    defaultValues: {
+      name: agent.name,
+      pin: agent.pin,
+      role: agent.role,
+      queueIds: [...agent.queueIds],
+      levels: Object.fromEntries(setUp.skills.map((s) => [s.id, String(agent.skills.find((k) => k.skillId === s.id)?.level ?? 0)])),
+      may: [...agent.may],
+      answersItself: agent.answersItself,
+      retired: agent.retired,
+    },
+  })
+  const save = ({ levels, ...form }: AgentForm) => {
+    const skills = setUp.skills.flatMap((s) => (Number(levels[s.id] ?? 0) > 0 ? [{ skillId: s.id, level: Number(levels[s.id]) }] : []))
+    onSave(AgentSetUpSchema.parse({ ...agent, ...form, skills }))
+    onClose()
+  }
+  const tick = 'flex items-center gap-2'
+  return (
+    <Dialog
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title={`Account ${agent.name}`}
+      description="Nothing changes on the floor until the set-up is put into use."
+    >
+      <form noValidate className="space-y-3" onSubmit={handleSubmit(save)}>
+        <div className="grid grid-cols-[1fr_140px_160px] gap-3">
+          <TextField label="Name" problem={formState.errors.name?.message ?? null} {...register('name')} />
+          <TextField label="PIN" inputMode="numeric" autoComplete="off" problem={formState.errors.pin?.message ?? null} {...register('pin')} />
+          <SelectField label="Role" {...register('role')}>
+            <option value="agent">Agent</option>
+            <option value="supervisor">Supervisor</option>
+          </SelectField>
+        </div>
+        <fieldset className="border-line border-t pt-3">
+          <legend className="float-left w-full font-semibold">Queues</legend>
+          <div className="clear-both grid grid-cols-2 gap-1">
+            {setUp.queues
+              .filter((q) => !q.retired)
+              .map((q) => (
+                <label key={q.id} className={tick}>
+                  <input type="checkbox" value={q.id} className="size-4 accent-green" {...register('queueIds')} />
+                  {q.name}
+                </label>
+              ))}
+          </div>
+        </fieldset>
+        <fieldset className="border-line border-t pt-3">
+          <legend className="float-left w-full font-semibold">Skills</legend>
+          <div className="clear-both grid grid-cols-2 gap-1">
+            {setUp.skills.map((skill) => (
+              <label key={skill.id} className="flex items-center justify-between gap-2 pr-6">
+                {skill.name}
+                <select className={ROW_INPUT} {...register(`levels.${skill.id}`)}>
+                  <option value="0">none</option>
+                  {Array.from({ length: MOST_SKILLED }, (_, i) => (
+                    <option key={skill.id + String(i)} value={i + 1}>
+                      level {i + 1}
+                    </option>
+                  ))}
+                </select>
+              </label>
+            ))}
+          </div>
+        </fieldset>
+        <fieldset className="border-line border-t pt-3">
+          <legend className="float-left w-full font-semibold">May</legend>
+          <div className="clear-both grid grid-cols-2 gap-1">
+            {ENTITLEMENTS.map((what) => (
+              <label key={what} className={tick}>
+                <input type="checkbox" value={what} className="size-4 accent-green" {...register('may')} />
+                {ENTITLEMENT_WORDS[what]}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+        <div className="grid grid-cols-2 gap-1 border-line border-t pt-3">
+          <label className={tick}>
+            <input type="checkbox" className="size-4 accent-green" {...register('answersItself')} />
+            Put through without ringing, after a tone
+          </label>
+          <label className={tick}>
+            <input type="checkbox" className="size-4 accent-green" {...register('retired')} />
+            Retired: signs in no more
+          </label>
+        </div>
+        <div className="flex gap-3 border-line border-t pt-3">
+          <Button type="submit" tone="primary">
+            Keep changes
+          </Button>
+          <Button onClick={onClose}>Cancel</Button>
+        </div>
+      </form>
+    </Dialog>
+  )
+}

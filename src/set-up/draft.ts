@@ -1,0 +1,41 @@
+'use client'
+// The set-up in use, and what a draft of another one is made with.
+import { useCallback, useEffect, useState } from 'react'
+import { type AgentSetUp, AgentSetUpSchema, type QueueSetUp, QueueSetUpSchema, type SetUp } from '@/core/set-up'
+import { useFloor } from '@/exchange/react'
+import { newId } from './lists-editor'
+
+/** The document as the floor uses it, read again whenever somebody has changed it; null until it is there. */
+export function useSetUpInUse(revision: number): SetUp | null {
+  const floor = useFloor()
+  const [setUp, setSetUp] = useState<SetUp | null>(null)
+  const read = useCallback(
+    async (_: number) => {
+      const reply = await floor?.ask({ kind: 'setUp' })
+      if (reply?.ok && reply.text !== null) setSetUp(JSON.parse(reply.text) as SetUp)
+    },
+    [floor],
+  )
+  useEffect(() => void read(revision), [read, revision])
+  return setUp
+}
+
+export const withItem = <T extends { readonly id: string }>(items: readonly T[], item: T): readonly T[] =>
+  items.some((i) => i.id === item.id) ? items.map((i) => (i.id === item.id ? item : i)) : [...items, item]
+
+/** A new item gets its id from its name, once; the name may change later. */
+export const named = <T extends { readonly id: string; readonly name: string }>(item: T, prefix: 'queue' | 'agent', toId: (text: string) => T['id']): T =>
+  item.id === `${prefix}_new` ? { ...item, id: toId(newId(prefix, item.name)) } : item
+
+export const newQueue = (setUp: SetUp): QueueSetUp =>
+  QueueSetUpSchema.parse({
+    id: 'queue_new',
+    name: 'New queue',
+    serviceLevelMs: 20_000,
+    recommendedWrapUpMs: 30_000,
+    scriptId: null,
+    outcomeSetId: setUp.outsideOutcomeSetId,
+    paths: [],
+  })
+export const newAgent = (): AgentSetUp =>
+  AgentSetUpSchema.parse({ id: 'agent_new', name: 'New account', pin: '0000', role: 'agent', queueIds: [], playable: false })

@@ -1,0 +1,147 @@
+'use client'
+import { zodResolver } from '@hookform/resolvers/zod'
+// Skills and reasons, and the times of the centre: short lists that are edited in place.
+import { useFieldArray, useForm } from 'react-hook-form'
+import * as z from 'zod'
+import { SkillIdSchema } from '@/core/ids'
+import { ReasonSchema, type SetUp } from '@/core/set-up'
+import { MINUTE, SECOND } from '@/core/time'
+import { Button, Dialog, TextField } from '@/ui'
+import { ROW_INPUT, RowsField } from './rows-field'
+
+const positive = z.number({ error: 'Type a number.' }).positive('More than nothing.')
+const ListsFormSchema = z.object({
+  skills: z.array(z.object({ skillId: z.string(), name: z.string().trim().min(1, 'Every skill needs a name.') })),
+  reasons: z.array(
+    z.object({
+      name: z.string().trim().min(1, 'Every reason needs a name.'),
+      paid: z.boolean(),
+      plannedMin: z.string().regex(/^\d*(\.\d+)?$/, 'Planned minutes are a number, or empty.'),
+      givenByFloor: z.boolean(),
+    }),
+  ),
+  timeZone: z.string().trim().min(1, 'Name the time zone.'),
+  ringLimitS: positive,
+  holdLimitS: positive,
+  parkLimitS: positive,
+  takeBackS: z.number({ error: 'Type a number.' }).min(0, 'Not less than nothing.').max(10, 'Ten seconds are the most.'),
+})
+type ListsForm = z.infer<typeof ListsFormSchema>
+
+interface Props {
+  readonly setUp: SetUp
+  readonly onSave: (change: Partial<SetUp>) => void
+  readonly onClose: () => void
+}
+
+export function ListsEditor({ setUp, onSave, onClose }: Props) {
+  const { register, control, handleSubmit, formState } = useForm<ListsForm>({ resolver: zodResolver(ListsFormSchema), defaultValues: toForm(setUp) })
+  const skills = useFieldArray({ control, name: 'skills' })
+  const reasons = useFieldArray({ control, name: 'reasons' })
+  const { errors } = formState
+  const rowProblem = (rows: typeof errors.skills | typeof errors.reasons) => {
+    if (rows === undefined) return undefined
+    for (const row of Object.values(rows)) for (const field of Object.values(row ?? {})) if (hasMessage(field)) return field.message
+    return undefined
+  }
+  const times = [
+    ['ringLimitS', 'Rings for (seconds)'],
+    ['holdLimitS', 'Held too long after (seconds)'],
+    ['parkLimitS', 'Parked for (seconds)'],
+    ['takeBackS', 'Undo for (seconds)'],
+  ] as const
+  return (
+    <Dialog
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title="Reasons, skills and times"
+      description="Nothing changes on the floor until the set-up is put into use."
+    >
+      <form
+        noValidate
+        className="space-y-3"
+        onSubmit={handleSubmit((form) => {
+          onSave(fromForm(form))
+          onClose()
+        })}
+      >
+        <RowsField
+          label="Reasons for not ready"
+          rows={reasons.fields}
+          add="Add a reason"
+          onAdd={() => reasons.append({ name: '', paid: true, plannedMin: '', givenByFloor: false })}
+          onRemove={reasons.remove}
+          problem={rowProblem(errors.reasons)}
+        >
+          {(row, i) => (
+            <>
+              <input aria-label="Reason" readOnly={row.givenByFloor} className={`${ROW_INPUT} flex-1 read-only:text-soft`} {...register(`reasons.${i}.name`)} />
+              <input aria-label="Planned minutes" inputMode="decimal" className={`${ROW_INPUT} w-16`} {...register(`reasons.${i}.plannedMin`)} />
+              <span className="text-soft">min</span>
+              <label className="flex items-center gap-1">
+                <input type="checkbox" className="size-4 accent-green" {...register(`reasons.${i}.paid`)} /> paid
+              </label>
+              {row.givenByFloor && <span className="text-soft text-xs">given by the floor</span>}
+            </>
+          )}
+        </RowsField>
+        <RowsField
+          label="Skills"
+          rows={skills.fields}
+          add="Add a skill"
+          onAdd={() => skills.append({ skillId: '', name: '' })}
+          onRemove={skills.remove}
+          problem={rowProblem(errors.skills)}
+        >
+          {(_, i) => <input aria-label="Skill" className={`${ROW_INPUT} flex-1`} {...register(`skills.${i}.name`)} />}
+        </RowsField>
+        <fieldset className="grid grid-cols-2 gap-3 border-line border-t pt-3">
+          <legend className="sr-only">Times</legend>
+          {times.map(([name, label]) => (
+            <TextField key={name} label={label} type="number" step="any" problem={errors[name]?.message ?? null} {...register(name, { valueAsNumber: true })} />
+          ))}
+          <TextField label="Time zone" problem={errors.timeZone?.message ?? null} {...register('timeZone')} />
+        </fieldset>
+        <div className="flex gap-3 border-line border-t pt-3">
+          <Button type="submit" tone="primary">
+            Keep changes
+          </Button>
+          <Button onClick={onClose}>Cancel</Button>
+        </div>
+      </form>
+    </Dialog>
+  )
+}
+
+const hasMessage = (field: unknown): field is { readonly message: string } =>
+  typeof field === 'object' && field !== null && 'message' in field && typeof field.message === 'string'
+
+const toForm = (s: SetUp): ListsForm => ({
+  skills: s.skills.map(({ id, name }) => ({ skillId: id, name })),
+  reasons: s.notReadyReasons.map((r) => ({ ...r, plannedMin: r.plannedMs === null ? '' : String(r.plannedMs / MINUTE) })),
+  timeZone: s.timeZone,
+  ringLimitS: s.ringLimitMs / SECOND,
+  holdLimitS: s.holdLimitMs / SECOND,
+  parkLimitS: s.parkLimitMs / SECOND,
+  takeBackS: s.takeBackMs / SECOND,
+})
+
+const fromForm = (form: ListsForm): Partial<SetUp> => ({
+  skills: form.skills.map(({ skillId, name }) => ({ id: SkillIdSchema.parse(skillId === '' ? newId('skill', name) : skillId), name })),
+  notReadyReasons: form.reasons.map(({ plannedMin, ...r }) =>
+    ReasonSchema.parse({ ...r, plannedMs: Number(plannedMin) > 0 ? Number(plannedMin) * MINUTE : null }),
+  ),
+  timeZone: form.timeZone,
+  ringLimitMs: form.ringLimitS * SECOND,
+  holdLimitMs: form.holdLimitS * SECOND,
+  parkLimitMs: form.parkLimitS * SECOND,
+  takeBackMs: form.takeBackS * SECOND,
+})
+
+/** `skill_boat-handling` from a name; the name may change later, the id stays. */
+export const newId = (prefix: string, name: string): string =>
+  `${prefix}_${name
+    .toLowerCase()
+    .normalize('NFKD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')}`

@@ -1,0 +1,33 @@
+// Reasons, skills and times, to be read.
+import type { SetUp } from '@/core/set-up'
+import { formatClock } from '@/core/time'
+import { Button } from '@/ui'
+
+export function Lists({ setUp, mayChange, onEdit }: { setUp: SetUp; mayChange: boolean; onEdit: () => void }) {
+  return (
+    <section aria-label="Reasons, skills and times" className="mt-8">
+      <div className="flex items-baseline justify-between">
+        <h2 className="font-semibold text-lg">Reasons, skills and times</h2>
+        <Button disabled={!mayChange} aria-label="Edit reasons, skills and times" onClick={onEdit}>
+          Edit
+        </Button>
+      </div>
+      <dl className="mt-1 grid grid-cols-[160px_1fr] gap-y-1 border-line-strong border-t pt-2">
+        <dt className="text-soft">Not ready</dt>
+        <dd>
+          {setUp.notReadyReasons
+            .filter((r) => !r.givenByFloor)
+            .map((r) => `${r.name} (${r.plannedMs === null ? '' : `${formatClock(r.plannedMs)}, `}${r.paid ? 'paid' : 'unpaid'})`)
+            .join(' · ')}
+        </dd>
+        <dt className="text-soft">Skills</dt>
+        <dd>{setUp.skills.map((s) => s.name).join(' · ') || 'none'}</dd>
+        <dt className="text-soft">Times</dt>
+        <dd>
+          a call rings for {formatClock(setUp.ringLimitMs)} · held too long after {formatClock(setUp.holdLimitMs)} · parked for {formatClock(setUp.parkLimitMs)}{' '}
+          · undo for {formatClock(setUp.takeBackMs)}
+        </dd>
+      </dl>
+    </section>
+  )
+}

@@ -1,0 +1,115 @@
+// A queue as its form shows it: seconds and clock times instead of milliseconds and minutes of the day. What the form may hold
+// is checked here with a sentence per field; what it means for other queues and agents is the checker's business.
+import * as z from 'zod'
+import { type QueueSetUp, QueueSetUpSchema } from '@/core/set-up'
+import { DAY, MINUTE, SECOND } from '@/core/time'
+
+const seconds = z
+  .number({ error: 'Type a number of seconds.' })
+  .min(0, 'It cannot be less than nothing.')
+  .max(DAY / SECOND, 'A day is the most.')
+const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, 'Type a time such as 08:30.')
+const overflowRows = z.array(z.object({ afterS: seconds, to: z.string() }))
+
+export const QueueFormSchema = z.object({
+  name: z.string().trim().min(1, 'The queue needs a name.'),
+  headStartS: seconds,
+  goesFirst: z.array(z.object({ group: z.string().trim().min(1, 'Name the group of callers.'), headStartS: seconds })),
+  needs: z.array(z.object({ skillId: z.string(), level: z.number({ error: 'Choose a level.' }).int().min(1).max(5) })),
+  overflow: overflowRows,
+  hours: z.array(z.object({ days: z.array(z.string()).min(1, 'Tick at least one day.'), from: clock, to: clock })),
+  fullLimit: z.union([z.literal(''), z.string().regex(/^[1-9]\d*$/, 'Type how many may wait, or leave it empty.')]),
+  announcement: z.string(),
+  closedMessage: z.string().trim().min(1, 'Callers must be told something when it is closed.'),
+  fullMessage: z.string().trim().min(1, 'Callers must be told something when it is full.'),
+  tellsWait: z.boolean(),
+  keepsPlaces: z.boolean(),
+  answersItself: z.boolean(),
+  records: z.boolean(),
+  answerWithinS: seconds.min(1, 'At least a second.'),
+  wrapUpS: seconds,
+  stormAnnouncement: z.string(),
+  stormHeadStartS: seconds,
+  stormOverflow: overflowRows,
+  retired: z.boolean(),
+})
+export type QueueForm = z.infer<typeof QueueFormSchema>
+
+const toClock = (minute: number) => `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
+const toMinute = (text: string) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3))
+const overflowToForm = (rows: QueueSetUp['overflow']) => rows.map(({ afterMs, to }) => ({ afterS: afterMs / SECOND, to }))
+const overflowFromForm = (rows: QueueForm['overflow']) => rows.map(({ afterS, to }) => ({ afterMs: Math.round(afterS * SECOND), to }))
+
+export const toQueueForm = (q: QueueSetUp): QueueForm => ({
+  name: q.name,
+  headStartS: q.headStartMs / SECOND,
+  goesFirst: q.goesFirst.map(({ group, headStartMs }) => ({ group, headStartS: headStartMs / SECOND })),
+  needs: q.needs.map((n) => ({ ...n })),
+  overflow: overflowToForm(q.overflow),
+  hours: q.hours.map((o) => ({ days: o.days.map(String), from: toClock(o.fromMinute), to: toClock(o.toMinute) })),
+  fullLimit: q.fullLimit === null ? '' : String(q.fullLimit),
+  announcement: q.announcement,
+  closedMessage: q.closedMessage,
+  fullMessage: q.fullMessage,
+  tellsWait: q.tellsWait,
+  keepsPlaces: q.keepsPlaces,
+  answersItself: q.answersItself,
+  records: q.records,
+  answerWithinS: q.serviceLevelMs / SECOND,
+  wrapUpS: q.recommendedWrapUpMs / SECOND,
+  stormAnnouncement: q.storm.announcement,
+  stormHeadStartS: q.storm.headStartMs / SECOND,
+  stormOverflow: overflowToForm(q.storm.overflow),
+  retired: q.retired,
+})
+
+/** The queue as the form has it; what the form does not show stays as it was. */
+export const fromQueueForm = (form: QueueForm, before: QueueSetUp): QueueSetUp =>
+  QueueSetUpSchema.parse({
+    ...before,
+    name: form.name,
+    headStartMs: Math.round(form.headStartS * SECOND),
+    goesFirst: form.goesFirst.map(({ group, headStartS }) => ({ group, headStartMs: Math.round(headStartS * SECOND) })),
+    needs: form.needs,
+    overflow: overflowFromForm(form.overflow),
+    hours: form.hours.map((o) => ({ days: o.days.map(Number), fromMinute: toMinute(o.from), toMinute: toMinute(o.to) })),
+    fullLimit: form.fullLimit === '' ? null : Number(form.fullLimit),
+    announcement: form.announcement.trim(),
+    closedMessage: form.closedMessage,
+    fullMessage: form.fullMessage,
+    tellsWait: form.tellsWait,
+    keepsPlaces: form.keepsPlaces,
+    answersItself: form.answersItself,
+    records: form.records,
+    serviceLevelMs: Math.round(form.answerWithinS * SECOND),
+    recommendedWrapUpMs: Math.round(form.wrapUpS * SECOND),
+    storm: {
+      announcement: form.stormAnnouncement.trim(),
+      headStartMs: Math.round(form.stormHeadStartS * SECOND),
+      overflow: overflowFromForm(form.stormOverflow),
+    },
+    retired: form.retired,
+  })
+
+export const DAYS = ['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su'] as const
+
+/** Hours as they are read in the table: `Mo–Fr 08:00–18:00`. */
+export function hoursInWords(hours: QueueSetUp['hours']): string {
+  if (hours.length === 0) return 'always'
+  return hours.map((o) => `${daysInWords(o.days)} ${toClock(o.fromMinute)}–${toClock(o.toMinute)}`).join(', ')
+}
+
+function daysInWords(days: readonly number[]): string {
+  const sorted = days.toSorted((a, b) => a - b)
+  const runs: number[][] = []
+  for (const day of sorted) {
+    const run = runs.at(-1)
+    if (run !== undefined && run.at(-1) === day - 1) run.push(day)
+    else runs.push([day])
+  }
+  const name = (day: number | undefined) => DAYS[(day ?? 1) - 1] ?? ''
+  return runs.map((run) => (run.length > 2 ? `${name(run[0])}–${name(run.at(-1))}` : run.map(name).join(', '))).join(', ')
+}
+
+/** `0:45`-like lengths are for clocks; a rule reads better as `45 s` or `2 min`. */
+export const lengthInWords = (ms: number): string => (ms === 0 ? '0 s' : ms % MINUTE === 0 ? `${ms / MINUTE} min` : `${ms / SECOND} s`)
