@@ -5,6 +5,8 @@ import { expect, type Locator, type Page } from '@playwright/test'
 export const QUIET = '/?world=quiet&seed=7'
 
 export interface Caller {
+  /** Somebody whose telephone number is somebody else's as well. */
+  readonly sharesNumber?: boolean
   readonly queue?: string
   /** Begins with the name, as offered. */
   readonly caller?: string
@@ -30,11 +32,16 @@ export const board = (page: Page): Locator => page.getByRole('region', { name: '
 export const boardWords = (page: Page): Locator => page.getByRole('status', { name: 'Board in words' })
 export const button = (page: Page, name: string): Locator => page.getByRole('button', { name, exact: true })
 
-export async function ringMe(page: Page, { queue = 'Sailings', caller = 'Ottoline Fjelding', patience, stays }: Caller = {}): Promise<void> {
+export async function ringMe(
+  page: Page,
+  { queue = 'Sailings', caller = 'Ottoline Fjelding', patience, stays, sharesNumber = false }: Caller = {},
+): Promise<void> {
   await button(page, 'Stand-ins').click()
   const panel = page.getByRole('dialog', { name: 'Stand-ins' })
   await panel.getByLabel('Queue').selectOption(queue)
-  const option = panel.getByLabel('Caller', { exact: true }).locator('option', { hasText: caller })
+  // The fifteenth of the records shares the number of the fourteenth.
+  const options = panel.getByLabel('Caller', { exact: true }).locator('option')
+  const option = sharesNumber ? options.nth(15) : options.filter({ hasText: caller })
   await panel.getByLabel('Caller', { exact: true }).selectOption((await option.first().getAttribute('value')) ?? '')
   if (patience !== undefined) await panel.getByLabel('Patience').selectOption({ label: patience })
   if (stays !== undefined) await panel.getByLabel('Stays').selectOption({ label: stays })
@@ -83,4 +90,13 @@ export async function nextAnswersAs(page: Page, as: string): Promise<void> {
   await page.getByLabel('Next call answers as').selectOption({ label: as })
   await expect(page.getByText('The next number you dial answers so.')).toBeVisible()
   await page.keyboard.press('Escape')
+}
+
+/** Opens the window that plays a device of the agent's. */
+export async function openDevice(page: Page, opener: 'Open the handset' | 'Open my phone'): Promise<Page> {
+  const opening = page.waitForEvent('popup')
+  await button(page, opener).click()
+  const device = await opening
+  await expect(device.getByText(/^of /)).toBeVisible()
+  return device
 }

@@ -1,5 +1,20 @@
 import { expect, type Page, test } from '@playwright/test'
-import { anotherSeat, board, boardWords, button, goReady, KESTER, nextAnswersAs, ringMe, SUNNIVA, sendTo, startShift, state, takeCall } from './desk'
+import {
+  anotherSeat,
+  board,
+  boardWords,
+  button,
+  goReady,
+  KESTER,
+  nextAnswersAs,
+  openDevice,
+  ringMe,
+  SUNNIVA,
+  sendTo,
+  startShift,
+  state,
+  takeCall,
+} from './desk'
 
 const cord = (page: Page, form: string) => board(page).locator(`[data-cord="${form}"]`)
 const OTTOLINE = 'Ottoline Fjelding'
@@ -220,6 +235,14 @@ test('keypad tones are heard by the port office, and the call moves to the desk 
   await button(page, 'Close keypad').click()
   await button(page, 'Move call').click()
   await page.getByRole('menuitem', { name: 'Desk handset' }).click()
+  await expect(board(page).getByRole('alert')).toContainText('The desk handset cannot be reached.')
+  await button(page, 'Sound: no microphone').click()
+  await page.getByRole('radio', { name: 'Desk handset' }).click()
+  const handset = await openDevice(page, 'Open the handset')
+  await page.keyboard.press('Escape')
+  await button(page, 'Move call').click()
+  await page.getByRole('menuitem', { name: 'Desk handset' }).click()
+  await button(handset, 'Lift').click()
   await expect(board(page)).toContainText('on the desk handset')
   await expect(boardWords(page)).toContainText('You are talking with')
 })

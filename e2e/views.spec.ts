@@ -47,7 +47,7 @@ test('every main view passes axe-core and fits', async ({ page }) => {
   await button(page, 'Stand-ins').click()
   await page.getByRole('radio', { name: 'Quiet' }).click()
   await page.keyboard.press('Escape')
-  await expect(page.getByText('Nobody but you.')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText('Nobody is on shift but you.')).toBeVisible({ timeout: 30_000 })
 
   await goReady(page)
   await ringMe(page, { caller: 'Perrin Arncliffe' })

@@ -47,15 +47,16 @@ export function WaitingPane({ me, centre, queues, seats, onChoose }: WaitingProp
                     {!queue.open && <span className="ml-2 border border-line-strong px-1 font-normal text-soft">closed</span>}
                     {queue.storm && <span className="ml-2 border border-brass bg-brass-wash px-1 font-normal text-brass-text">storm</span>}
                   </th>
-                  <td className={`tabular text-right ${queue.waiting > 0 ? 'font-semibold text-brass-text' : ''}`}>{queue.waiting}</td>
+                  <td className="text-right">
+                    {queue.kept > 0 && <span className="mr-2 text-soft">{queue.kept} to be called</span>}
+                    <span className={`tabular ${queue.waiting > 0 ? 'font-semibold text-brass-text' : ''}`}>{queue.waiting}</span>
+                  </td>
                   <td className="text-right">
                     {queue.longestSinceMs === null ? <span className="text-soft">nobody</span> : <Clock sinceMs={queue.longestSinceMs} />}
                   </td>
                   <td className="tabular text-right">{queue.ready}</td>
                   <td className="tabular text-right">{queue.onShift}</td>
-                  <td className="tabular text-right">
-                    {queue.expectedWaitMs === null ? <span className="font-sans text-soft">not known</span> : formatClock(queue.expectedWaitMs)}
-                  </td>
+                  <td className="tabular text-right">{expectedWords(queue.expectedWaitMs)}</td>
                   <td className="tabular text-right text-soft">{formatClock(about?.serviceLevelMs ?? 0)}</td>
                 </tr>
               )
@@ -70,6 +71,12 @@ export function WaitingPane({ me, centre, queues, seats, onChoose }: WaitingProp
       <People me={me} seats={seats} onChoose={onChoose} />
     </section>
   )
+}
+
+/** What a caller who joined now could expect. */
+const expectedWords = (ms: number | null) => {
+  if (ms === null) return <span className="font-sans text-soft">not known</span>
+  return ms === 0 ? <span className="font-sans">at once</span> : formatClock(ms)
 }
 
 const SHOWN = 8
@@ -89,7 +96,7 @@ export function TodayColumn({ me, centre }: { me: MeView; centre: CentreView }) 
   return (
     <section aria-label="Your day" className="px-4 py-5">
       <h2 className="font-semibold text-lg">Your day</h2>
-      <dl className="mt-2 grid grid-cols-[1fr_auto] gap-y-1">
+      <dl className="mt-2 grid grid-cols-[1fr_auto] gap-y-1 [&>dd]:text-right">
         <dt className="text-soft">On shift</dt>
         <dd>
           <Clock sinceMs={me.shiftStartedAtMs} />
@@ -97,7 +104,9 @@ export function TodayColumn({ me, centre }: { me: MeView; centre: CentreView }) 
         <dt className="text-soft">Calls coded this shift</dt>
         <dd className="tabular">{me.codedCount}</dd>
         <dt className="text-soft">Average handle time today</dt>
-        <dd className="tabular">{value?.mine?.measures.ahtMs == null ? 'no calls' : formatClock(value.mine.measures.ahtMs)}</dd>
+        <dd className="tabular">
+          {value?.mine?.measures.ahtMs == null ? <span className="font-sans">no calls</span> : formatClock(value.mine.measures.ahtMs)}
+        </dd>
       </dl>
       <TimePerState me={me} />
       <h3 className="eyebrow mt-5">Your last calls</h3>
@@ -132,7 +141,7 @@ function TimePerState({ me }: { me: MeView }) {
           .map(([key, ms]) => (
             <div key={key} className="contents">
               <dt className={key === current ? 'font-semibold' : 'text-soft'}>{spentWords(key)}</dt>
-              <dd className="tabular">{formatClock(ms)}</dd>
+              <dd className="tabular text-right">{formatClock(ms)}</dd>
             </div>
           ))}
       </dl>

@@ -59,6 +59,8 @@ interface Phone {
 }
 
 export function createDevices({ now, newCode, homeCountry, onGone, onBack, onMoved }: DevicesOptions): Devices {
+  const line = readNumber(SOUND_LINE, homeCountry())
+  const lineShown = line.ok ? line.number.international : SOUND_LINE
   const handsets = new Map<AgentId, Handset>()
   const phones = new Map<AgentId, Phone>()
 
@@ -143,7 +145,7 @@ export function createDevices({ now, newCode, homeCountry, onGone, onBack, onMov
       const phone = phones.get(agentId)
       return {
         agentId,
-        line: SOUND_LINE,
+        line: lineShown,
         handset: handsets.get(agentId)?.state ?? 'absent',
         phone: phone === undefined ? null : { code: phone.code, expiresAtMs: phone.expiresAtMs, state: phone.state },
       }

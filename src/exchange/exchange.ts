@@ -17,7 +17,7 @@ import {
 import type { AgentId } from '@/core/ids'
 import type { LedgerEntry } from '@/core/ledger'
 import { LEDGER_VERSION } from '@/core/ledger'
-import { agentName } from '@/core/set-up'
+import { agentName, queueSetUp } from '@/core/set-up'
 import { get, values } from '@/core/table'
 import { advance, createWorld, type Pace, type World } from '@/world'
 import { FENNHOLM } from '@/world/scenario'
@@ -123,6 +123,12 @@ export function createExchange(options: ExchangeOptions): Exchange {
     notices = [...notices.filter((n) => n.id !== id), { id, tone, says, offersDamaged }]
   }
 
+  /** Whoever has caused a call that never came in is told what became of it; on busy days it is nobody's in particular. */
+  const sayTurnedAway = ({ queueId, because, said }: Extract<LedgerEntry['event'], { kind: 'callTurnedAway' }>) => {
+    if (world?.pace() !== 'quiet') return
+    notice('turned away', 'info', `A caller of ${queueSetUp(state.setUp, queueId).name} was turned away, because it is ${because}, and heard: “${said}”`)
+  }
+
   const startWorld = (pace: Pace) => {
     world = createWorld({ seed, pace, plays: state.setUp.agents.filter((a) => a.playable).map((a) => a.id), day: { kind: 'live' } })
     world.begin(state, now())
@@ -130,7 +136,11 @@ export function createExchange(options: ExchangeOptions): Exchange {
 
   /** Everything that is due happens, then the tabs see it, then the timer is set for what comes next. */
   const turn = () => {
-    if (world !== null) state = advance(state, world, now(), (entries, after) => record(entries, after))
+    if (world !== null)
+      state = advance(state, world, now(), (entries, after) => {
+        record(entries, after)
+        for (const { event } of entries) if (event.kind === 'callTurnedAway') sayTurnedAway(event)
+      })
     broadcast()
     const next = Math.min(world?.nextAtMs() ?? Infinity, nextDueAtMs(state) ?? Infinity)
     if (next < Infinity) options.wakeAt(next, turn)

@@ -147,6 +147,8 @@ export interface QueueView {
   readonly longestSinceMs: number | null
   readonly onShift: number
   readonly ready: number
+  /** How many of those who wait have hung up and are to be called. */
+  readonly kept: number
   readonly open: boolean
   readonly storm: boolean
 }
@@ -206,7 +208,7 @@ export interface PhoneView {
 /** The devices of the agent whose sound this desk has or prepares. */
 export interface SoundView {
   readonly agentId: AgentId
-  /** The number a phone of one's own dials, E.164. */
+  /** The number a phone of one's own dials, as people write it. */
   readonly line: string
   readonly handset: HandsetState
   readonly phone: PhoneView | null

@@ -75,7 +75,8 @@ const inUse = <T extends { readonly retired: boolean }>(items: readonly T[]): re
 export const selectQueues = (state: FloorState): readonly QueueView[] =>
   inUse(state.setUp.queues).map(({ id, hours }) => {
     const { waiting, serving, ready, expectedWaitMs } = queueOutlook(state, id)
-    const offered = (state.waiting[id] ?? []).map((callId) => get(state.calls, callId)?.offeredAtMs ?? Infinity)
+    const line = (state.waiting[id] ?? []).flatMap((callId) => get(state.calls, callId) ?? [])
+    const offered = line.map((call) => call.offeredAtMs)
     return {
       id,
       expectedWaitMs,
@@ -83,6 +84,7 @@ export const selectQueues = (state: FloorState): readonly QueueView[] =>
       longestSinceMs: offered.length === 0 ? null : Math.min(...offered),
       onShift: serving,
       ready,
+      kept: line.filter((call) => call.keptFor !== null).length,
       open: isOpen(hours, state.setUp.timeZone, state.atMs),
       storm: state.storm.includes(id),
     }

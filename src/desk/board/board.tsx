@@ -4,6 +4,7 @@ import type { Target } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
 import type { AgentCommand } from '@/core/floor'
 import type { CallId } from '@/core/ids'
+import { MISSED_RING } from '@/core/set-up'
 import { stateWords } from '@/desk/state-words'
 import type { CallView, CentreView, MeView, ParkedView, QueueView, SeatView } from '@/exchange/protocol'
 import { Clock } from '@/ui'
@@ -125,7 +126,12 @@ function IdleLine({ me, centre, queues, contacts }: Pick<Props, 'me' | 'centre' 
           Waiting for the next call from {listedOr(served)}.{waiting > 0 && ` ${waiting} waiting, being handed out.`}
         </span>
       )}
-      {owed === undefined && me.state === 'notReady' && <span>Nothing rings here while you are {stateWords(me.state, me.reason).toLowerCase()}.</span>}
+      {owed === undefined && me.state === 'notReady' && me.reason === MISSED_RING && (
+        <strong className="text-brass-text">A call rang here and was not answered in time. It went on, and you are not ready until you say so.</strong>
+      )}
+      {owed === undefined && me.state === 'notReady' && me.reason !== MISSED_RING && (
+        <span>Nothing rings here while you are {stateWords(me.state, me.reason).toLowerCase()}.</span>
+      )}
       {owed === undefined && me.state === 'ready' && (
         <span className="ml-auto text-soft">
           ready for <Clock sinceMs={me.sinceMs} />

@@ -40,6 +40,7 @@ const queue = (more: Partial<QueueView>): QueueView => ({
   onShift: 2,
   ready: 0,
   expectedWaitMs: null,
+  kept: 0,
   open: true,
   storm: false,
   ...more,
