@@ -10,7 +10,7 @@ test('the start of shift names what is wrong, puts the focus there, and loses no
   await page.getByLabel('Agent', { exact: true }).selectOption({ label: 'Kester Oddersey' })
   await page.getByLabel('PIN').fill('0000')
   await page.getByRole('checkbox', { name: 'Disruption' }).uncheck()
-  await expect(page.getByText('Not on this account. A supervisor can add it.')).toBeVisible()
+  await expect(page.getByText('Not on your account. Linnea Wickerby can add it in Set-up.')).toBeVisible()
   await button(page, 'Start shift').click()
   await expect(page.getByText('This agent and PIN do not belong together.')).toBeVisible()
   await expect(page.getByLabel('PIN')).toBeFocused()

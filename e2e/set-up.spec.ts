@@ -102,7 +102,7 @@ test('a form is checked field by field, the set-up as a whole, and only then put
   await button(tab, 'Keep changes').click()
   await button(tab, 'Edit reasons, skills and times').click()
   await tab.getByRole('dialog').getByRole('button', { name: 'Add a skill' }).click()
-  await tab.getByRole('dialog').getByLabel('Skill').last().fill('Lamplight')
+  await tab.getByRole('dialog').getByRole('textbox', { name: 'Skill' }).last().fill('Lamplight')
   await button(tab, 'Keep changes').click()
   await expect(checks(tab)).toContainText('Nobody has this skill.')
   await button(tab, 'Put into use').click()
@@ -122,9 +122,9 @@ test('a closed queue turns callers away with its own words', async ({ page }) =>
   const form = tab.getByRole('dialog')
   await button(tab, 'Add hours').click()
   // A minute of a day that is not today.
-  for (const day of ['Mo', 'Tu', 'We', 'Th', 'Fr']) await form.getByRole('checkbox', { name: day }).uncheck()
+  for (const day of ['Mo', 'Tu', 'We', 'Th', 'Fr']) await form.getByRole('checkbox', { name: day, exact: true }).uncheck()
   const notToday = ['Su', 'Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa'][(new Date().getUTCDay() + 3) % 7] as string
-  await form.getByRole('checkbox', { name: notToday }).check()
+  await form.getByRole('checkbox', { name: notToday, exact: true }).check()
   await form.getByLabel('When it is closed').fill('The harbour sleeps.')
   await button(tab, 'Keep changes').click()
   await button(tab, 'Put into use').click()

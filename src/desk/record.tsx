@@ -37,7 +37,7 @@ export function Record({ me, contact, call, centre, answeredAtMs }: Props) {
         {customer === null ? unknown(number, call?.matches.length ?? 0) : <span className="tabular text-ink">{number}</span>}
         {customer !== null && ` · ${customer.group}`}
       </p>
-      {customer === null && call !== undefined && <WhoCalls key={call.id} me={me} call={call} centre={centre} />}
+      {customer === null && call !== undefined && <WhoCalls key={`who ${call.id}`} me={me} call={call} centre={centre} />}
       <dl className="mt-2 grid grid-cols-[96px_1fr] gap-y-0.5">
         {direction === 'inbound' && (
           <>

@@ -7,6 +7,7 @@ import { MICROPHONE_FAILURES, VERDICTS } from './words'
 
 const RECORD_MS = 3_000
 const LOOK_EVERY_MS = 60
+const NEEDLE = 0.85
 
 type Step =
   | { readonly at: 'idle' }
@@ -62,7 +63,8 @@ export function ComputerCheck({ onProof }: Props) {
     const looking = setInterval(() => {
       const now = meter.look()
       heard.push(now)
-      setLevel(now.peak)
+      // Falls slower than it rises, as the needle of a meter does: a word is seen after it was said.
+      setLevel((before) => Math.max(now.peak, before * NEEDLE))
     }, LOOK_EVERY_MS)
     const finish = async () => {
       abandon.current = null

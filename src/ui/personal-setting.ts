@@ -1,14 +1,33 @@
 'use client'
-// A small choice of the agent's own that outlives the call: kept in this browser, forgotten with it.
-import { useState } from 'react'
+// A small choice of the agent's own that outlives the call: kept in this browser, forgotten with it. Every part of the page that
+// uses the same setting sees a change at once.
+import { useCallback, useSyncExternalStore } from 'react'
+
+const listeners = new Set<() => void>()
+
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener)
+  window.addEventListener('storage', listener)
+  return () => {
+    listeners.delete(listener)
+    window.removeEventListener('storage', listener)
+  }
+}
 
 export function usePersonalSetting<T extends string>(name: string, initial: T): readonly [T, (value: T) => void] {
   const key = `setting ${name}`
-  const [value, setValue] = useState<T>(() => (localStorage.getItem(key) as T | null) ?? initial)
-  const set = (next: T) => {
-    localStorage.setItem(key, next)
-    setValue(next)
-  }
+  const value = useSyncExternalStore(
+    subscribe,
+    () => (localStorage.getItem(key) as T | null) ?? initial,
+    () => initial,
+  )
+  const set = useCallback(
+    (next: T) => {
+      localStorage.setItem(key, next)
+      for (const listener of listeners) listener()
+    },
+    [key],
+  )
   return [value, set]
 }
 
