@@ -8,6 +8,7 @@ import { createWriter, memoryStore, restore } from '@/exchange/store'
 import { advance, createWorld, simulateDay } from '@/world'
 import { FENNHOLM } from '@/world/scenario'
 import { aBusyFloor, keepBusy } from './busy-floor'
+import { routing } from './routing'
 import { median, print, timed, timedAsync } from './statistics'
 
 const COMMANDS = 24_000
@@ -86,6 +87,7 @@ async function restored(): Promise<void> {
 }
 
 commandRate()
+routing()
 hearing()
 previews()
 simulatedDay()

@@ -1,8 +1,8 @@
 import { expect, test } from '@playwright/test'
-import { button, goReady, startShift, state, takeCall } from './desk'
+import { button, goReady, QUIET, startShift, state, takeCall, WITH_PAST } from './desk'
 
 test('the start of shift names what is wrong, puts the focus there, and loses nothing', async ({ page }) => {
-  await page.goto('/?world=quiet&seed=7')
+  await page.goto(QUIET)
   await button(page, 'Start shift').click()
   await expect(page.getByText('No agent is chosen. Choose your name.')).toBeVisible()
   await expect(page.getByLabel('Agent', { exact: true })).toBeFocused()
@@ -95,12 +95,12 @@ test('nothing is asked of any other host, and the content policy is strict', asy
   page.on('console', (m) => {
     if (/Content Security Policy|Refused to/.test(m.text())) violations.push(m.text())
   })
-  const response = await page.goto('/?world=quiet&seed=7')
+  const response = await page.goto(WITH_PAST)
   const policy = response?.headers()['content-security-policy'] ?? ''
   expect(policy).toContain("default-src 'self'")
   expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/)
   expect(policy).not.toContain('unsafe-eval')
-  await startShift(page)
+  await startShift(page, undefined, undefined, WITH_PAST)
   await goReady(page)
   await button(page, 'Stand-ins').click()
   await page.keyboard.press('Escape')

@@ -1,8 +1,8 @@
 import { expect, test } from '@playwright/test'
-import { board, boardWords, button, goReady, ringMe, startShift, state, takeCall } from './desk'
+import { board, boardWords, button, goReady, QUIET, ringMe, startShift, state, takeCall } from './desk'
 
 test('the whole path by keyboard only', async ({ page }) => {
-  await page.goto('/?world=quiet&seed=7')
+  await page.goto(QUIET)
   await expect(page.getByRole('heading', { name: 'Start your shift' })).toBeVisible()
   const press = (key: string) => page.keyboard.press(key)
   // To the first field, as Tab finds it.

@@ -1,8 +1,11 @@
 // What a person does at a desk, as the tests say it: by roles and names only.
 import { expect, type Locator, type Page } from '@playwright/test'
 
-/** A floor that opens in this browser context is quiet; the seed makes its people the same every time. */
-export const QUIET = '/?world=quiet&seed=7'
+/** A floor that opens in this browser context is quiet, its people the same every time, and nothing happened before today. */
+export const QUIET = '/?world=quiet&seed=7&days=0'
+
+/** The same with the five past days of the demo. */
+export const WITH_PAST = '/?world=quiet&seed=7'
 
 export interface Caller {
   /** Somebody whose telephone number is somebody else's as well. */
@@ -14,8 +17,8 @@ export interface Caller {
   readonly stays?: string
 }
 
-export async function startShift(page: Page, name = 'Eluned Tarnow', pin = '2417'): Promise<void> {
-  await page.goto(QUIET)
+export async function startShift(page: Page, name = 'Eluned Tarnow', pin = '2417', address = QUIET): Promise<void> {
+  await page.goto(address)
   await page.getByLabel('Agent', { exact: true }).selectOption({ label: name })
   await page.getByLabel('PIN').fill(pin)
   await page.getByRole('button', { name: 'Start shift' }).click()
@@ -50,8 +53,8 @@ export async function ringMe(
 }
 
 /** On shift, ready, and talking with a caller. */
-export async function takeCall(page: Page, caller: Caller = {}): Promise<void> {
-  await startShift(page)
+export async function takeCall(page: Page, caller: Caller = {}, address = QUIET): Promise<void> {
+  await startShift(page, undefined, undefined, address)
   await goReady(page)
   await ringMe(page, caller)
   await button(page, 'Answer').click()

@@ -1,5 +1,5 @@
 import { type BrowserContext, expect, type Page, test } from '@playwright/test'
-import { board, button, goReady, pastDaysThere, ringMe, startShift, state, takeCall } from './desk'
+import { board, button, goReady, pastDaysThere, ringMe, startShift, state, takeCall, WITH_PAST } from './desk'
 
 test('two tabs: the result appears in the supervisor’s tab without reload', async ({ context, page }) => {
   await startShift(page)
@@ -127,7 +127,7 @@ test('storage refused: the desk works, says that nothing will be kept, and offer
 })
 
 test('past days come in by themselves and the desk is usable meanwhile', async ({ page }) => {
-  await startShift(page)
+  await startShift(page, undefined, undefined, WITH_PAST)
   await page.getByRole('link', { name: 'Results' }).click()
   await pastDaysThere(page)
   await expect(page.locator('[data-figure="Offered"]')).toHaveText(/^\d{4}$/)

@@ -1,12 +1,12 @@
 // Set-up and what it does to callers: keeping a place, the storm switch, hours, forms with their checks, and the file.
 import { readFile, writeFile } from 'node:fs/promises'
 import { expect, type Page, test } from '@playwright/test'
-import { anotherSeat, board, boardWords, button, goReady, KESTER, ringMe, startShift, state } from './desk'
+import { anotherSeat, board, boardWords, button, goReady, KESTER, QUIET, ringMe, startShift, state } from './desk'
 
 /** The set-up in a tab of its own, with Linnea Wickerby changing it. */
 async function setUp(page: Page, opened = true): Promise<Page> {
   const tab = await page.context().newPage()
-  await tab.goto('/set-up?world=quiet&seed=7')
+  await tab.goto('/set-up?world=quiet&seed=7&days=0')
   if (!opened) return tab
   await tab.getByLabel('PIN').fill('1290')
   await button(tab, 'Change the set-up').click()
@@ -48,24 +48,24 @@ test('reading needs no leave, changing does', async ({ page }) => {
 test('the storm switch: one press to storm, in every desk at once, and one press back', async ({ page }) => {
   await startShift(page)
   const tab = await setUp(page)
-  await button(tab, 'Switch Disruption to storm').click()
+  await button(tab, 'Switch to storm: Disruption').click()
   await expect(tab.getByText('Disruption is switched to storm.')).toBeVisible()
   const disruption = page.getByRole('region', { name: 'Your queues' }).getByRole('row', { name: /^Disruption/ })
   await expect(disruption).toContainText('storm')
-  await button(tab, 'End storm for Disruption').click()
+  await button(tab, 'End storm: Disruption').click()
   await expect(disruption).not.toContainText('storm')
 })
 
 test('a storm sends callers further: an agent of another queue is rung', async ({ page }) => {
-  await page.goto('/?world=quiet&seed=7')
+  await page.goto(QUIET)
   await page.getByLabel('Agent', { exact: true }).selectOption({ label: KESTER.name })
   for (const name of ['Disruption', 'Assistance']) await page.getByRole('checkbox', { name }).uncheck()
   await page.getByLabel('PIN').fill(KESTER.pin)
   await button(page, 'Start shift').click()
   await goReady(page)
   const tab = await setUp(page)
-  await button(tab, 'Switch Disruption to storm').click()
-  await ringMe(page, { queue: 'Disruption' })
+  await button(tab, 'Switch to storm: Disruption').click()
+  await ringMe(page, { queue: 'Disruption', patience: 'Waits as long as it takes' })
   await expect(state(page)).toHaveText('Ringing', { timeout: 30_000 })
   await expect(board(page)).toContainText('Disruption')
 })

@@ -2,11 +2,28 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { expect, type Page, test } from '@playwright/test'
-import { anotherSeat, board, boardWords, button, goReady, KESTER, pastDaysThere, QUIET, ringMe, sendTo, startShift, state, takeCall } from './desk'
+import {
+  anotherSeat,
+  board,
+  boardWords,
+  button,
+  goReady,
+  KESTER,
+  pastDaysThere,
+  QUIET,
+  ringMe,
+  SUNNIVA,
+  sendTo,
+  startShift,
+  state,
+  takeCall,
+  WITH_PAST,
+} from './desk'
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
-async function look(page: Page, name: string): Promise<void> {
+/** Without a name it is checked and not kept as a picture. */
+async function look(page: Page, name: string | null): Promise<void> {
   await page.addScriptTag({ content: AXE })
   const findings = await page.evaluate(async () => {
     const { violations } = await (
@@ -16,9 +33,9 @@ async function look(page: Page, name: string): Promise<void> {
       .filter((v) => v.impact === 'serious' || v.impact === 'critical')
       .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`)
   })
-  expect(findings, name).toEqual([])
+  expect(findings, name ?? page.url()).toEqual([])
   expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth), `${name} scrolls sideways`).toBe(true)
-  if (process.env.SCREENSHOTS) await page.screenshot({ path: `docs/screenshots/${name}.png` })
+  if (process.env.SCREENSHOTS && name !== null) await page.screenshot({ path: `docs/screenshots/${name}.png` })
 }
 
 // The page's own policy forbids scripts from elsewhere, rightly; the checker is one.
@@ -37,20 +54,21 @@ test('every main view passes axe-core and fits', async ({ page }) => {
   await page.goto(QUIET)
   await page.getByLabel('Agent', { exact: true }).selectOption({ label: 'Kester Oddersey' })
   await look(page, 'start-of-shift')
+  await button(page, 'Check sound').click()
+  await expect(page.getByRole('region', { name: 'Sound' }).getByRole('alert')).toBeVisible()
+  await look(page, 'sound-check-failed')
   await startShift(page)
   await button(page, 'Stand-ins').click()
   await page.getByRole('radio', { name: 'Ordinary day' }).click()
   await look(page, 'stand-ins')
   await page.keyboard.press('Escape')
-  await expect(page.getByRole('region', { name: 'Your queues' }).getByText('Ready').nth(3)).toBeVisible()
-  await look(page, 'desk-waiting')
   await button(page, 'Stand-ins').click()
   await page.getByRole('radio', { name: 'Quiet' }).click()
   await page.keyboard.press('Escape')
   await expect(page.getByText('Nobody is on shift but you.')).toBeVisible({ timeout: 30_000 })
 
   await goReady(page)
-  await ringMe(page, { caller: 'Perrin Arncliffe' })
+  await ringMe(page, { caller: 'Aldous Quayle-Storr' })
   await expect(page.getByRole('region', { name: 'Record' }).getByRole('listitem').first()).toBeVisible()
   await look(page, 'desk-ringing')
   await button(page, 'Answer').click()
@@ -72,9 +90,78 @@ test('every main view passes axe-core and fits', async ({ page }) => {
   await look(page, 'desk-in-wrap-up')
 })
 
+/** Two colleagues at desks of their own, one away with a note and covered, the other not to be disturbed. */
+async function withNote(page: Page): Promise<void> {
+  const kester = await anotherSeat(page, KESTER, false)
+  await button(kester, KESTER.name).click()
+  await kester.getByLabel('Note').fill('At the dentist')
+  await kester.getByLabel('Ends at').fill('23:59')
+  await kester.getByLabel('Covered by').selectOption({ label: SUNNIVA.name })
+  await button(kester, 'Set note').click()
+  await look(kester, null)
+  const sunniva = await anotherSeat(page, SUNNIVA, false)
+  await button(sunniva, SUNNIVA.name).click()
+  await sunniva.getByRole('checkbox', { name: 'Do not disturb' }).click()
+  await expect(sunniva.getByRole('checkbox', { name: 'Do not disturb' })).toBeChecked()
+  await button(sunniva, 'To my voicemail').click()
+  await expect(page.getByRole('region', { name: 'People' })).toContainText('diverted to voicemail')
+  await page.bringToFront()
+}
+
+test('everybody’s states pass axe-core and fit', async ({ page }) => {
+  test.slow()
+  await startShift(page, undefined, undefined, WITH_PAST)
+  await button(page, 'Stand-ins').click()
+  await page.getByRole('radio', { name: 'Ordinary day' }).click()
+  await page.keyboard.press('Escape')
+  const people = page.getByRole('region', { name: 'People' })
+  await withNote(page)
+  await expect(people.getByText('Ready').nth(3)).toBeVisible()
+  for (const queue of ['Sailings', 'Freight', 'Assistance']) await ringMe(page, { queue })
+  await expect(people.getByText('On call').nth(2)).toBeVisible({ timeout: 30_000 })
+  await look(page, 'desk-waiting')
+})
+
+test('readiness and set-up pass axe-core and fit', async ({ page, context }) => {
+  await context.clock.install()
+  await startShift(page)
+  await goReady(page)
+  await button(page, 'Go not ready').click()
+  await page.getByRole('menuitem', { name: /^Break/ }).click()
+  await button(page, 'Eluned Tarnow').click()
+  await button(page, 'To my voicemail').click()
+  await page.keyboard.press('Escape')
+  await page.mouse.click(400, 700)
+  await context.clock.fastForward(17 * 60_000 + 12_000)
+  await expect(page.getByText(/^over by 2:1\d$/)).toBeVisible()
+  await look(page, 'not-ready-over-time')
+  await button(page, 'Sound').click()
+  await look(page, null)
+  await page.keyboard.press('Escape')
+  await page.getByRole('link', { name: 'Set-up' }).click()
+  await page.getByLabel('PIN').fill('1290')
+  await button(page, 'Change the set-up').click()
+  await button(page, 'Switch to storm: Disruption').click()
+  await expect(page.getByText('Disruption is switched to storm.')).toBeVisible()
+  await look(page, 'set-up')
+  await button(page, 'Edit Disruption').click()
+  await look(page, null)
+  await page.keyboard.press('Escape')
+  await button(page, 'Edit Eluned Tarnow').click()
+  await look(page, null)
+  await page.keyboard.press('Escape')
+  await button(page, 'Edit reasons, skills and times').click()
+  await look(page, null)
+  for (const path of ['/handset', '/phone']) {
+    await page.goto(`${path}?agent=agent_eluned-tarnow`)
+    await expect(page.getByText('of Eluned Tarnow')).toBeVisible()
+    await look(page, null)
+  }
+})
+
 test('the board with several lines and parties passes axe-core and fits', async ({ page }) => {
   test.slow()
-  await takeCall(page, { caller: 'Tegan Brackenhythe' })
+  await takeCall(page, { caller: 'Tegan Brackenhythe' }, WITH_PAST)
   await page.getByRole('radio', { name: 'The person who booked' }).click()
   const kester = await anotherSeat(page, KESTER)
   await page.bringToFront()

@@ -34,7 +34,7 @@ export function People({ me, seats, onChoose }: Props) {
     <section aria-label="People" className="mt-6 max-w-[760px]">
       <h2 className="font-semibold text-lg">People</h2>
       {on.length === 0 && <p className="mt-1 text-soft">Nobody is on shift but you.</p>}
-      <ul className="mt-1 divide-y divide-line border-line border-y">
+      <ul className="mt-1 divide-y divide-line border-line not-empty:border-y">
         {[...on, ...off.filter((s) => s.note !== null || s.diversion !== null)].map((seat) => (
           <Person key={seat.id} me={me} seat={seat} seats={seats} onChoose={onChoose} />
         ))}
@@ -47,7 +47,7 @@ export function People({ me, seats, onChoose }: Props) {
 function Person({ me, seat, seats, onChoose }: Props & { seat: SeatView }) {
   const cover = seat.note === null ? undefined : seats.find((s) => s.id === seat.note?.coverId)
   return (
-    <li className="grid grid-cols-[200px_190px_56px_minmax(0,1fr)] items-center gap-x-3 py-1">
+    <li className="grid grid-cols-[200px_190px_56px_minmax(0,1fr)] items-center gap-x-3 py-0.5">
       <span className="truncate font-semibold">{seat.name}</span>
       <span className="flex min-w-0 items-center gap-2">
         <span aria-hidden className="flex w-3 shrink-0 justify-center">

@@ -55,13 +55,17 @@ function Lasting({ me, give }: Props) {
     <>
       {soundLost !== null && (
         <Line tone="loss" label="Sound lost">
-          <strong>Your sound is lost</strong> for <Clock sinceMs={soundLost.sinceMs} />: {soundLost.why} Whoever you were talking with hears music. It is tried
-          again by itself; another path is under Sound.
+          <span>
+            <strong>Your sound is lost</strong> for <Clock sinceMs={soundLost.sinceMs} />: {soundLost.why} Whoever you were talking with hears music. It is
+            tried again by itself; another path is under Sound.
+          </span>
         </Line>
       )}
       {soundPath === 'none' && (
         <Line tone="brass" label="No sound">
-          <strong>You work without sound:</strong> nobody hears you, and you hear nobody. Take a path under Sound when you can.
+          <span>
+            <strong>You work without sound:</strong> nobody hears you, and you hear nobody. Take a path under Sound when you can.
+          </span>
         </Line>
       )}
       {diversion !== null && (
@@ -80,7 +84,7 @@ function Line({ tone, label, children }: { tone: 'loss' | 'brass'; label: string
   const look = tone === 'loss' ? 'border-red bg-red-wash text-red' : 'border-brass bg-brass-wash text-brass-text'
   return (
     <section role={tone === 'loss' ? 'alert' : undefined} aria-label={label} className={clsx('flex min-h-8 items-center gap-3 border-l-4 px-4 py-0.5', look)}>
-      <span className="min-w-0">{children}</span>
+      {children}
     </section>
   )
 }

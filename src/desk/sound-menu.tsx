@@ -87,12 +87,12 @@ function LiveLevel({ look }: { look: () => Heard | null }) {
 function Volume({ label, value, onChange }: { label: string; value: number; onChange: (value: number) => void }) {
   const id = useId()
   return (
-    <div className="mb-3 grid grid-cols-[72px_1fr_44px] items-center gap-2">
+    <div className="mb-3 grid grid-cols-[72px_1fr_52px] items-center gap-2">
       <label htmlFor={id} className="font-semibold">
         {label}
       </label>
       <input id={id} type="range" min={0} max={1} step={0.05} value={value} onChange={(e) => onChange(Number(e.target.value))} className="accent-green" />
-      <span className="tabular text-right">{Math.round(value * 100)} %</span>
+      <span className="tabular whitespace-nowrap text-right">{Math.round(value * 100)}&nbsp;%</span>
     </div>
   )
 }

@@ -28,6 +28,7 @@ const ANSWERS = [
 
 const PATIENCE = [
   ['', 'As people are (some minutes)'],
+  ['3600000', 'Waits as long as it takes'],
   ['5000', 'Gives up after 5 seconds'],
   ['20000', 'Gives up after 20 seconds'],
   ['keeps', 'Keeps their place after 2 seconds'],

@@ -23,7 +23,8 @@ interface WaitingProps {
 
 export function WaitingPane({ me, centre, queues, seats, onChoose }: WaitingProps) {
   return (
-    <section aria-label="Your queues" className="min-h-0 overflow-auto bg-raised px-8 py-5">
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
+    <section aria-label="Your queues" tabIndex={0} className="min-h-0 overflow-auto bg-raised px-8 py-5 -outline-offset-4">
       <h2 className="font-semibold text-lg">Your queues now</h2>
       <table className="mt-3 w-full max-w-[760px]">
         <thead>
@@ -127,15 +128,15 @@ export function TodayColumn({ me, centre }: { me: MeView; centre: CentreView }) 
   )
 }
 
-/** Where the shift has gone, the state that is on included; longest first. */
+/** Where the day has gone, the state that is on included; longest first. */
 function TimePerState({ me }: { me: MeView }) {
   const now = useNowMs()
   const current = spentKey({ name: me.state, reason: me.reason })
   const spent = { ...me.spentMs, [current]: (me.spentMs[current] ?? 0) + Math.max(0, now - me.sinceMs) }
   return (
     <>
-      <h3 className="eyebrow mt-5">Time on this shift</h3>
-      <dl aria-label="Time on this shift" className="mt-1 grid grid-cols-[1fr_auto] gap-y-0.5">
+      <h3 className="eyebrow mt-5">Time today</h3>
+      <dl aria-label="Time today" className="mt-1 grid grid-cols-[1fr_auto] gap-y-0.5">
         {Object.entries(spent)
           .toSorted((a, b) => b[1] - a[1])
           .map(([key, ms]) => (

@@ -147,6 +147,8 @@ export interface QueueView {
   readonly longestSinceMs: number | null
   readonly onShift: number
   readonly ready: number
+  /** The names of those who have ticked it, whatever their level. */
+  readonly servedBy: readonly string[]
   /** How many of those who wait have hung up and are to be called. */
   readonly kept: number
   readonly open: boolean
@@ -172,7 +174,7 @@ export interface MeView {
   readonly divertedTo: readonly string[]
   readonly may: readonly Entitlement[]
   readonly answersItself: boolean
-  /** Time of this shift in states that are over, by `spentKey`. */
+  /** Time of today in states that are over, former shifts included, by `spentKey`. */
   readonly spentMs: Readonly<Record<string, number>>
   readonly wrapUp: { readonly callId: CallId; readonly startedAtMs: number; readonly recommendedMs: number } | null
   /** Calls that are over for me and owe an outcome; `wrapUp` is the last of them. */

@@ -10,7 +10,8 @@ import type { FloorView } from './protocol'
 
 interface Connection {
   readonly floor: FloorClient
-  readonly archive: ArchiveClient
+  /** Opened by whoever first asks it something: the window of a device never does. */
+  readonly archive: () => ArchiveClient
 }
 
 const ConnectionContext = createContext<Connection | null>(null)
@@ -30,11 +31,21 @@ export function FloorProvider({ children }: { children: ReactNode }) {
   const [history, setHistory] = useState<HistoryState>({ progress: null, opening: null })
   useEffect(() => {
     const floor = connect({ agentId: storedSeat(), device: deviceOfTab(), world: wishedWorld() })
-    const archive = openArchive(floor, (progress) => setHistory((h) => ({ ...h, progress })))
-    void archive.opened.then((opening) => setHistory({ progress: null, opening }))
-    setConnection({ floor, archive })
+    let archive: ArchiveClient | null = null
+    const open = () => {
+      const opened = openArchive(floor, wishedDays(), (progress) => setHistory((h) => ({ ...h, progress })))
+      void opened.opened.then((opening) => setHistory({ progress: null, opening }))
+      return opened
+    }
+    setConnection({
+      floor,
+      archive: () => {
+        archive ??= open()
+        return archive
+      },
+    })
     return () => {
-      archive.close()
+      archive?.close()
       floor.close()
     }
   }, [])
@@ -98,11 +109,12 @@ export interface Asked<T> {
  * until the next one is there; an answer that comes after a newer one is dropped.
  */
 export function useArchive<T>(ask: (api: ArchiveClient['api']) => Promise<T>): Asked<T> {
-  const archive = useContext(ConnectionContext)?.archive
+  const connection = useContext(ConnectionContext)
   const [asked, setAsked] = useState<Asked<T>>({ value: null, problem: null })
   const turn = useRef(0)
   useEffect(() => {
-    if (archive === undefined) return
+    if (connection === null) return
+    const archive = connection.archive()
     let alive = true
     let shown = 0
     const run = () => {
@@ -123,14 +135,14 @@ export function useArchive<T>(ask: (api: ArchiveClient['api']) => Promise<T>): A
       alive = false
       stop()
     }
-  }, [archive, ask])
+  }, [connection, ask])
   return asked
 }
 
 /** For one question asked on a press, such as an export. */
 export function useArchiveApi(): ArchiveClient['api'] | null {
-  const archive = useContext(ConnectionContext)?.archive
-  return useMemo(() => archive?.api ?? null, [archive])
+  const connection = useContext(ConnectionContext)
+  return useMemo(() => connection?.archive().api ?? null, [connection])
 }
 
 function storedSeat(): AgentId | null {
@@ -144,6 +156,14 @@ function deviceOfTab(): ConnectOptions['device'] {
   const is = ({ '/handset': 'handset', '/phone': 'ownPhone' } as const)[location.pathname]
   const agent = new URLSearchParams(location.search).get('agent')
   return is !== undefined && agent?.startsWith('agent_') ? { is, agentId: toAgentId(agent) } : null
+}
+
+const DEMO_DAYS = 5
+
+/** `?days=0` begins without past days. */
+function wishedDays(): number {
+  const days = Number(new URLSearchParams(location.search).get('days') ?? DEMO_DAYS)
+  return Number.isInteger(days) && days >= 0 ? days : DEMO_DAYS
 }
 
 /** `?world=quiet&seed=7` says which world a floor that opens now begins with; a floor that runs keeps its own. */

@@ -1,4 +1,5 @@
 // What a tab is shown of the floor, by parts. A part is sent when its JSON differs from what that tab has.
+import { spentToday } from '@/core/agents'
 import { type Call, callerLabel, whoHearsWhom } from '@/core/calls'
 import { type FloorState, isMutedOn, queueOutlook } from '@/core/floor'
 import type { AgentId, CallId } from '@/core/ids'
@@ -75,6 +76,7 @@ const inUse = <T extends { readonly retired: boolean }>(items: readonly T[]): re
 export const selectQueues = (state: FloorState): readonly QueueView[] =>
   inUse(state.setUp.queues).map(({ id, hours }) => {
     const { waiting, serving, ready, expectedWaitMs } = queueOutlook(state, id)
+    const servedBy = values(state.agents).flatMap((a) => (a.shift?.queueIds.includes(id) ? [agentName(state.setUp, a.id)] : []))
     const line = (state.waiting[id] ?? []).flatMap((callId) => get(state.calls, callId) ?? [])
     const offered = line.map((call) => call.offeredAtMs)
     return {
@@ -83,6 +85,7 @@ export const selectQueues = (state: FloorState): readonly QueueView[] =>
       waiting,
       longestSinceMs: offered.length === 0 ? null : Math.min(...offered),
       onShift: serving,
+      servedBy: servedBy.toSorted(),
       ready,
       kept: line.filter((call) => call.keptFor !== null).length,
       open: isOpen(hours, state.setUp.timeZone, state.atMs),
@@ -115,7 +118,7 @@ export function selectMe(state: FloorState, agentId: AgentId | null): MeView | n
     divertedTo,
     may: account.may,
     answersItself: account.answersItself,
-    spentMs: shift.spentMs,
+    spentMs: spentToday(agent),
     // The call that ended last is the one in mind: it is coded first.
     wrapUp: wrapUps.at(-1) ?? null,
     owedCount: wrapUps.length,

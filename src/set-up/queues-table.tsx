@@ -53,14 +53,16 @@ export function QueuesTable({ setUp, views, mayChange, onEdit, onAdd, onStorm }:
   )
 }
 
+const whenInWords = (ms: number) => (ms === 0 ? 'at once' : `after ${lengthInWords(ms)}`)
+
 const HEADINGS = [
-  ['Queue', 'w-[132px]'],
-  ['Goes first', 'w-[170px]'],
-  ['Needs', 'w-[140px]'],
+  ['Queue', 'w-[104px]'],
+  ['Goes first', 'w-[172px]'],
+  ['Needs', 'w-[134px]'],
   ['Overflow', ''],
-  ['Open', 'w-[130px]'],
-  ['Agents', 'w-[64px]'],
-  ['', 'w-[150px]'],
+  ['Open', 'w-[110px]'],
+  ['Agents', 'w-[72px]'],
+  ['', 'w-[132px]'],
 ] as const
 
 function QueueRow({ queue, setUp, storm, mayChange, onEdit, onStorm }: Omit<Props, 'views' | 'onAdd'> & { queue: QueueSetUp; storm: boolean }) {
@@ -80,7 +82,7 @@ function QueueRow({ queue, setUp, storm, mayChange, onEdit, onStorm }: Omit<Prop
         {queue.headStartMs > 0 && <div>by {lengthInWords(queue.headStartMs)}</div>}
         {queue.goesFirst.map((g) => (
           <div key={g.group} className="text-soft">
-            {g.group} +{lengthInWords(g.headStartMs)}
+            {g.group} +{lengthInWords(g.headStartMs).replace(' ', '\u00a0')}
           </div>
         ))}
         {queue.headStartMs === 0 && queue.goesFirst.length === 0 && <span className="text-soft">in turn</span>}
@@ -89,19 +91,19 @@ function QueueRow({ queue, setUp, storm, mayChange, onEdit, onStorm }: Omit<Prop
         {queue.needs.length === 0 ? (
           <span className="text-soft">nothing</span>
         ) : (
-          queue.needs.map((n) => <div key={n.skillId}>{`${skill(n.skillId)}, ${n.level} up`}</div>)
+          queue.needs.map((n) => <div key={n.skillId}>{`${skill(n.skillId)}, ${n.level}\u00a0up`}</div>)
         )}
       </td>
       <td className={cell}>
         {queue.overflow.length === 0 && <span className="text-soft">none</span>}
         {queue.overflow.map((o) => (
           <div key={o.to}>
-            after {lengthInWords(o.afterMs)} to {name(o.to)}
+            {whenInWords(o.afterMs)} to {name(o.to)}
           </div>
         ))}
         {queue.storm.overflow.map((o) => (
           <div key={`storm ${o.to}`} className={storm ? 'text-brass-text' : 'text-soft'}>
-            storm: after {lengthInWords(o.afterMs)} to {name(o.to)}
+            storm: {whenInWords(o.afterMs)} to {name(o.to)}
           </div>
         ))}
       </td>
@@ -110,20 +112,22 @@ function QueueRow({ queue, setUp, storm, mayChange, onEdit, onStorm }: Omit<Prop
         {queue.fullLimit !== null && <div className="text-soft">full at {queue.fullLimit}</div>}
       </td>
       <td className={`${cell} tabular`}>{fit.length === serving.length ? serving.length : `${fit.length} of ${serving.length}`}</td>
-      <td className="space-y-1 py-2 text-right align-top">
-        <Button disabled={!mayChange} aria-label={`Edit ${queue.name}`} onClick={() => onEdit(queue)}>
-          Edit
-        </Button>
-        {!queue.retired && (
-          <Button
-            disabled={!mayChange}
-            tone={storm ? 'brass' : 'plain'}
-            aria-label={storm ? `End storm for ${queue.name}` : `Switch ${queue.name} to storm`}
-            onClick={() => onStorm(queue, !storm)}
-          >
-            {storm ? 'End storm' : 'Switch to storm'}
+      <td className="py-2 align-top">
+        <div className="flex flex-col items-end gap-1">
+          <Button disabled={!mayChange} aria-label={`Edit ${queue.name}`} onClick={() => onEdit(queue)}>
+            Edit
           </Button>
-        )}
+          {!queue.retired && (
+            <Button
+              disabled={!mayChange}
+              tone={storm ? 'brass' : 'plain'}
+              aria-label={`${storm ? 'End storm' : 'Switch to storm'}: ${queue.name}`}
+              onClick={() => onStorm(queue, !storm)}
+            >
+              {storm ? 'End storm' : 'Switch to storm'}
+            </Button>
+          )}
+        </div>
       </td>
     </tr>
   )

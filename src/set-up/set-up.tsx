@@ -70,7 +70,7 @@ export function SetUpScreen({ view }: { view: FloorView }) {
   }
 
   return (
-    <main className="mx-auto grid max-w-[1400px] grid-cols-[minmax(0,1fr)_320px] gap-x-8 px-6 py-5">
+    <main className="mx-auto grid max-w-[1400px] grid-cols-[minmax(0,1fr)_280px] gap-x-8 px-6 py-5">
       <div className="min-w-0">
         <h1 className="mb-3 font-semibold text-2xl">Set-up</h1>
         <QueuesTable

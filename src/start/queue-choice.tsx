@@ -50,10 +50,18 @@ export function QueueChoice({ centre, queues, seat, ticked, onTick, problem }: P
   )
 }
 
+const NAMED = 3
+
+/** Who serves it now, by name as far as there is room. */
+function served({ servedBy }: QueueView): string {
+  if (servedBy.length === 0) return 'nobody serves it'
+  return servedBy.length <= NAMED + 1 ? servedBy.join(', ') : `${servedBy.slice(0, NAMED).join(', ')} and ${servedBy.length - NAMED} more`
+}
+
 function Standing({ view }: { view: QueueView | undefined }) {
   if (view === undefined) return null
   return (
-    <span className="text-soft">
+    <span className="text-soft" title={view.servedBy.join(', ')}>
       {!view.open && <strong className="text-ink">closed now · </strong>}
       {view.storm && <strong className="text-brass-text">storm · </strong>}
       {view.waiting === 0 ? 'nobody waits' : view.waiting === 1 ? '1 waits' : `${view.waiting} wait`}
@@ -63,6 +71,7 @@ function Standing({ view }: { view: QueueView | undefined }) {
         </>
       )}
       {` · ${view.onShift} on shift, ${view.ready} ready`}
+      <span className="block truncate text-xs">{served(view)}</span>
     </span>
   )
 }

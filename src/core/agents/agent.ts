@@ -4,7 +4,7 @@
 import type { CallChange, ConnectionState } from '@/core/calls'
 import type { AgentId, CallId, QueueId } from '@/core/ids'
 import type { OutcomeEvent } from '@/core/outcomes'
-import type { EpochMs } from '@/core/time'
+import { type EpochMs, utcDay } from '@/core/time'
 import type { AgentEvent, Diversion, SoundPath } from './event'
 
 export type AgentStateName = 'signedOut' | 'notReady' | 'ready' | 'ringing' | 'onCall' | 'wrapUp'
@@ -60,6 +60,8 @@ export interface Agent {
   readonly codedCount: number
   readonly state: AgentState
   // What outlasts a shift.
+  /** Time of former shifts that began on this day (UTC), by `spentKey`. */
+  readonly earlier: { readonly day: string; readonly spentMs: Shift['spentMs'] } | null
   readonly note: Note | null
   /** Calls of colleagues go to voicemail. */
   readonly doNotDisturb: boolean
@@ -86,6 +88,7 @@ export const createAgent = (id: AgentId): Agent => ({
   muted: false,
   codedCount: 0,
   state: { name: 'signedOut', reason: null, sinceMs: 0 },
+  earlier: null,
   note: null,
   doNotDisturb: false,
   diversion: null,
@@ -93,9 +96,10 @@ export const createAgent = (id: AgentId): Agent => ({
 })
 
 /** Nobody's shift, with what outlasts one. */
-const withoutShift = ({ id, state, note, doNotDisturb, diversion, divertedTo }: Agent): Agent => ({
+const withoutShift = ({ id, state, earlier, note, doNotDisturb, diversion, divertedTo }: Agent): Agent => ({
   ...createAgent(id),
   state,
+  earlier,
   note,
   doNotDisturb,
   diversion,
@@ -146,7 +150,19 @@ function withState(before: Agent, changed: Agent, atMs: EpochMs): Agent {
   const name = agentStateName(changed)
   const reason = name === 'notReady' ? changed.availability.reason : null
   if (name === before.state.name && reason === before.state.reason) return changed
-  return { ...changed, shift: withSpent(changed.shift, before.state, atMs), state: { name, reason, sinceMs: atMs } }
+  const spent = { ...changed, shift: withSpent(changed.shift, before.state, atMs), state: { name, reason, sinceMs: atMs } }
+  if (changed.shift !== null || before.shift === null) return spent
+  // The shift is over: its time, the state that just ended included, counts as this day's.
+  const last = { ...before, shift: withSpent(before.shift, before.state, atMs) }
+  return { ...spent, earlier: { day: utcDay(before.shift.startedAtMs), spentMs: spentToday(last) } }
+}
+
+/** Time of the day on which the shift began, former shifts of that day included; without the state that is on. */
+export function spentToday({ shift, earlier }: Pick<Agent, 'shift' | 'earlier'>): Shift['spentMs'] {
+  if (shift === null) return {}
+  const today: Record<string, number> = { ...shift.spentMs }
+  if (earlier?.day === utcDay(shift.startedAtMs)) for (const [key, ms] of Object.entries(earlier.spentMs)) today[key] = (today[key] ?? 0) + ms
+  return today
 }
 
 function withSpent(shift: Shift | null, state: AgentState, atMs: EpochMs): Shift | null {

@@ -12,6 +12,7 @@ export {
   type Shift,
   SIGNED_IN_REASON,
   spentKey,
+  spentToday,
   type WrapUp,
 } from './agent'
 export { type AgentEvent, AgentEventSchema, type Diversion, DiversionSchema, SOUND_PATHS, type SoundPath } from './event'

@@ -52,8 +52,13 @@ export function queueOutlook(
   queueId: Call['queueId'] & string,
 ): { waiting: number; serving: number; ready: number; expectedWaitMs: number | null } {
   const rules = routingRules(state.setUp, state.storm)
-  const serving = values(state.agents).filter((a) => fitFor({ queueId, anyLevel: false }, a, rules) !== null)
-  const line = { waiting: state.waiting[queueId]?.length ?? 0, serving: serving.length, ready: serving.filter((a) => a.state.name === 'ready').length }
+  const offer = { queueId, anyLevel: false }
+  const line = { waiting: state.waiting[queueId]?.length ?? 0, serving: 0, ready: 0 }
+  for (const agent of values(state.agents)) {
+    if (agent.shift === null || fitFor(offer, agent, rules) === null) continue
+    line.serving++
+    if (agent.state.name === 'ready') line.ready++
+  }
   return { ...line, expectedWaitMs: expectedWaitMs(line, state.handleMs[queueId]) }
 }
 

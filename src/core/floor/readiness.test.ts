@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { spentKey } from '@/core/agents'
+import { spentKey, spentToday } from '@/core/agents'
 import { type Call, whoHearsWhom } from '@/core/calls'
 import type { AgentCommand, Command } from '@/core/floor'
 import { nextDueAtMs } from '@/core/floor'
@@ -45,6 +45,24 @@ describe('the seat', () => {
     expect(floor.give({ kind: 'moveSeat', agentId: BO, pin: '1111' })).toBe('notOnShift')
     give(floor, { kind: 'moveSeat', agentId: ANN, pin: '1110' })
     expect(must(floor.state().agents, ANN)).toEqual(before)
+  })
+})
+
+describe('time today', () => {
+  test('adds up over the shifts of a day, and begins anew with the next', () => {
+    const floor = aCentre({}, [])
+    const start: Command = { kind: 'startShift', agentId: ANN, pin: '1110', queueIds: [FIRST], seat: 'desk' }
+    const today = () => spentToday(must(floor.state().agents, ANN))
+    give(floor, start)
+    expect(floor.give({ kind: 'goReady', agentId: ANN }, 4_000)).toBe('ok')
+    expect(floor.give({ kind: 'goNotReady', agentId: ANN, reason: 'Lunch' }, 10_000)).toBe('ok')
+    expect(floor.give({ kind: 'endShift', agentId: ANN }, 7_000)).toBe('ok')
+    expect(floor.give(start, 60_000)).toBe('ok')
+    expect(floor.give({ kind: 'goReady', agentId: ANN }, 1_000)).toBe('ok')
+    expect(today()).toEqual({ 'notReady Signed in': 5_000, ready: 10_000, 'notReady Lunch': 7_000 })
+    give(floor, { kind: 'endShift', agentId: ANN })
+    expect(floor.give(start, 86_400_000)).toBe('ok')
+    expect(today()).toEqual({})
   })
 })
 

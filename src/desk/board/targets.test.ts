@@ -38,6 +38,7 @@ const queue = (more: Partial<QueueView>): QueueView => ({
   waiting: 0,
   longestSinceMs: null,
   onShift: 2,
+  servedBy: [],
   ready: 0,
   expectedWaitMs: null,
   kept: 0,

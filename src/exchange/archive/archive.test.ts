@@ -20,7 +20,7 @@ function answerOf(status = 200): Response {
 
 async function anArchive(store = memoryStore(), fetchDays = async () => answerOf()) {
   const archive = createArchive(store, FENNHOLM, fetchDays)
-  const opening = await archive.open(() => {})
+  const opening = await archive.open(5, () => {})
   return { archive, opening }
 }
 

@@ -38,8 +38,8 @@ export type ExportName = (typeof EXPORTS)[number]
 export type Opening = { readonly ok: true; readonly days: number } | { readonly ok: false; readonly says: string }
 
 export interface Archive {
-  /** Loads past days, or fetches the demo's when there are none. Usable at once; days appear as they arrive. */
-  open(onProgress: (progress: Progress) => void): Promise<Opening>
+  /** Loads past days, or fetches as many of the demo's when there are none. Usable at once; days appear as they arrive. */
+  open(days: number, onProgress: (progress: Progress) => void): Promise<Opening>
   /** The seq of the last live entry taken in. */
   addLive(text: string): number
   report(span: Span, nowMs: number, stepMs: number): Report
@@ -52,7 +52,7 @@ export interface Archive {
 
 const PREVIOUS_LIMIT = 12
 
-export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: () => Promise<Response>): Archive {
+export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: (days: number) => Promise<Response>): Archive {
   let past: PastDay[] = []
   /** Days are here before their entries are. */
   let importing: Promise<void> = Promise.resolve()
@@ -63,16 +63,18 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: () => Pr
   const records = (): CallRecord[] => [...past.flatMap((d) => d.records), ...(hasLive() ? live.records() : [])]
   const intervals = (nowMs: number): AgentInterval[] => [...past.flatMap((d) => d.intervals), ...(hasLive() ? live.intervals(nowMs) : [])]
   const intervalsIn = (span: Span, nowMs: number) => intervals(nowMs).filter((i) => i.fromMs >= span.fromMs && i.fromMs < span.toMs)
+  /** By the set-up of the live floor, which may have been changed, and by that of the past days for what it no longer knows. */
+  const queueNamed = (name: string | null) => [...(hasLive() ? live.setUp().queues : []), ...setUp.queues].find((q) => q.name === name)
   const options = (nowMs: number) => ({
     nowMs,
-    serviceLevelMs: (queue: string | null) => setUp.queues.find((q) => q.name === queue)?.serviceLevelMs ?? DEFAULT_SERVICE_LEVEL_MS,
+    serviceLevelMs: (queue: string | null) => queueNamed(queue)?.serviceLevelMs ?? DEFAULT_SERVICE_LEVEL_MS,
   })
 
   return {
-    async open(onProgress) {
+    async open(days, onProgress) {
       past = await loadDays(store)
-      if (past.length > 0) return { ok: true, days: past.length }
-      const response = await fetchDays()
+      if (past.length > 0 || days === 0) return { ok: true, days: past.length }
+      const response = await fetchDays(days)
       if (!response.ok || response.body === null)
         return { ok: false, says: `Past days could not be fetched (${response.status}). Today's figures work without them.` }
       importing = importDays(store, linesOf(response.body), (day, progress) => {

@@ -17,7 +17,8 @@ export interface ArchiveClient {
   close(): void
 }
 
-export function openArchive(floor: FloorClient, onProgress: (progress: Progress) => void): ArchiveClient {
+/** `days` of the demo are fetched where none are kept yet. */
+export function openArchive(floor: FloorClient, days: number, onProgress: (progress: Progress) => void): ArchiveClient {
   const worker = new Worker('/workers/archive.js', { name: 'archive' })
   const api = Comlink.wrap<ArchiveApi>(worker)
   const listeners = new Set<() => void>()
@@ -49,6 +50,7 @@ export function openArchive(floor: FloorClient, onProgress: (progress: Progress)
   void takeLive()
   const opened = api
     .open(
+      days,
       Comlink.proxy((progress: Progress) => {
         onProgress(progress)
         tell()

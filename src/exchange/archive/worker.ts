@@ -4,16 +4,16 @@ import { browserStore, memoryStore } from '@/exchange/store'
 import { FENNHOLM } from '@/world/scenario'
 import { type Archive, createArchive } from './archive'
 
-/** The five days before today, the fourth of them a storm day. */
-const fetchDemoDays = () => fetch('/api/demo-history?seed=7&days=5&pace=week')
+/** So many days before today; of five the fourth is a storm day. */
+const fetchDemoDays = (days: number) => fetch(`/api/demo-history?seed=7&days=${days}&pace=week`)
 
 const archive: Promise<Archive> = browserStore('history').then((opening) => createArchive(opening.ok ? opening.store : memoryStore(), FENNHOLM, fetchDemoDays))
 
 const api = {
   /** One tab imports at a time; the next one finds the days stored. */
-  open: async (onProgress: Parameters<Archive['open']>[0]) => {
+  open: async (...args: Parameters<Archive['open']>) => {
     const opened = await archive
-    return navigator.locks.request('import-history', () => opened.open(onProgress))
+    return navigator.locks.request('import-history', () => opened.open(...args))
   },
   addLive: async (text: string) => (await archive).addLive(text),
   report: async (...args: Parameters<Archive['report']>) => (await archive).report(...args),
