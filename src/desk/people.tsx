@@ -31,7 +31,7 @@ export function People({ me, seats, onChoose }: Props) {
   const on = others.filter((s) => s.state !== 'signedOut')
   const off = others.filter((s) => s.state === 'signedOut')
   return (
-    <section aria-label="People" className="mt-6 max-w-[760px]">
+    <section aria-label="People" className="mt-4 max-w-[760px]">
       <h2 className="font-semibold text-lg">People</h2>
       {on.length === 0 && <p className="mt-1 text-soft">Nobody is on shift but you.</p>}
       <ul className="mt-1 divide-y divide-line border-line not-empty:border-y">
@@ -47,7 +47,7 @@ export function People({ me, seats, onChoose }: Props) {
 function Person({ me, seat, seats, onChoose }: Props & { seat: SeatView }) {
   const cover = seat.note === null ? undefined : seats.find((s) => s.id === seat.note?.coverId)
   return (
-    <li className="grid grid-cols-[200px_190px_56px_minmax(0,1fr)] items-center gap-x-3 py-0.5">
+    <li className="grid grid-cols-[160px_170px_52px_minmax(0,1fr)] items-center gap-x-3 py-0.5">
       <span className="truncate font-semibold">{seat.name}</span>
       <span className="flex min-w-0 items-center gap-2">
         <span aria-hidden className="flex w-3 shrink-0 justify-center">

@@ -64,7 +64,7 @@ export function WaitingPane({ me, centre, queues, seats, onChoose }: WaitingProp
             })}
         </tbody>
       </table>
-      <p className="mt-4 max-w-[60ch] font-serif text-[19px] text-soft leading-8">
+      <p className="mt-3 max-w-[66ch] font-serif text-[17px] text-soft leading-7">
         {me.state === 'ready'
           ? 'The next call rings on the board above. The script opens here, and the record at the right, as it rings.'
           : 'Press Go ready when you can take a call.'}

@@ -5,7 +5,8 @@ import { useForm } from 'react-hook-form'
 import * as z from 'zod'
 import { ENTITLEMENT_WORDS } from '@/core/floor'
 import { type AgentSetUp, AgentSetUpSchema, ENTITLEMENTS, MOST_SKILLED, type SetUp } from '@/core/set-up'
-import { Button, Dialog, SelectField, TextField } from '@/ui'
+import { SelectField, TextField } from '@/ui'
+import { EditorDialog } from './editor-dialog'
 import { ROW_INPUT } from './rows-field'
 
 const AgentFormSchema = z.object({
@@ -49,80 +50,67 @@ export function AgentEditor({ agent, setUp, onSave, onClose }: Props) {
   }
   const tick = 'flex items-center gap-2'
   return (
-    <Dialog
-      open
-      onOpenChange={(open) => !open && onClose()}
-      title={`Account ${agent.name}`}
-      description="Nothing changes on the floor until the set-up is put into use."
-    >
-      <form noValidate className="space-y-3" onSubmit={handleSubmit(save)}>
-        <div className="grid grid-cols-[1fr_140px_160px] gap-3">
-          <TextField label="Name" problem={formState.errors.name?.message ?? null} {...register('name')} />
-          <TextField label="PIN" inputMode="numeric" autoComplete="off" problem={formState.errors.pin?.message ?? null} {...register('pin')} />
-          <SelectField label="Role" {...register('role')}>
-            <option value="agent">Agent</option>
-            <option value="supervisor">Supervisor</option>
-          </SelectField>
-        </div>
-        <fieldset className="border-line border-t pt-3">
-          <legend className="float-left w-full font-semibold">Queues</legend>
-          <div className="clear-both grid grid-cols-2 gap-1">
-            {setUp.queues
-              .filter((q) => !q.retired)
-              .map((q) => (
-                <label key={q.id} className={tick}>
-                  <input type="checkbox" value={q.id} className="size-4 accent-green" {...register('queueIds')} />
-                  {q.name}
-                </label>
-              ))}
-          </div>
-        </fieldset>
-        <fieldset className="border-line border-t pt-3">
-          <legend className="float-left w-full font-semibold">Skills</legend>
-          <div className="clear-both grid grid-cols-2 gap-1">
-            {setUp.skills.map((skill) => (
-              <label key={skill.id} className="flex items-center justify-between gap-2 pr-6">
-                {skill.name}
-                <select className={ROW_INPUT} {...register(`levels.${skill.id}`)}>
-                  <option value="0">none</option>
-                  {Array.from({ length: MOST_SKILLED }, (_, i) => (
-                    <option key={skill.id + String(i)} value={i + 1}>
-                      level {i + 1}
-                    </option>
-                  ))}
-                </select>
+    <EditorDialog title={`Account ${agent.name}`} onClose={onClose} onSubmit={handleSubmit(save)}>
+      <div className="grid grid-cols-[1fr_140px_160px] gap-3">
+        <TextField label="Name" problem={formState.errors.name?.message ?? null} {...register('name')} />
+        <TextField label="PIN" inputMode="numeric" autoComplete="off" problem={formState.errors.pin?.message ?? null} {...register('pin')} />
+        <SelectField label="Role" {...register('role')}>
+          <option value="agent">Agent</option>
+          <option value="supervisor">Supervisor</option>
+        </SelectField>
+      </div>
+      <fieldset className="border-line border-t pt-3">
+        <legend className="float-left w-full font-semibold">Queues</legend>
+        <div className="clear-both grid grid-cols-2 gap-1">
+          {setUp.queues
+            .filter((q) => !q.retired)
+            .map((q) => (
+              <label key={q.id} className={tick}>
+                <input type="checkbox" value={q.id} className="size-4 accent-green" {...register('queueIds')} />
+                {q.name}
               </label>
             ))}
-          </div>
-        </fieldset>
-        <fieldset className="border-line border-t pt-3">
-          <legend className="float-left w-full font-semibold">May</legend>
-          <div className="clear-both grid grid-cols-2 gap-1">
-            {ENTITLEMENTS.map((what) => (
-              <label key={what} className={tick}>
-                <input type="checkbox" value={what} className="size-4 accent-green" {...register('may')} />
-                {ENTITLEMENT_WORDS[what]}
-              </label>
-            ))}
-          </div>
-        </fieldset>
-        <div className="grid grid-cols-2 gap-1 border-line border-t pt-3">
-          <label className={tick}>
-            <input type="checkbox" className="size-4 accent-green" {...register('answersItself')} />
-            Put through without ringing, after a tone
-          </label>
-          <label className={tick}>
-            <input type="checkbox" className="size-4 accent-green" {...register('retired')} />
-            Retired: signs in no more
-          </label>
         </div>
-        <div className="flex gap-3 border-line border-t pt-3">
-          <Button type="submit" tone="primary">
-            Keep changes
-          </Button>
-          <Button onClick={onClose}>Cancel</Button>
+      </fieldset>
+      <fieldset className="border-line border-t pt-3">
+        <legend className="float-left w-full font-semibold">Skills</legend>
+        <div className="clear-both grid grid-cols-2 gap-1">
+          {setUp.skills.map((skill) => (
+            <label key={skill.id} className="flex items-center justify-between gap-2 pr-6">
+              {skill.name}
+              <select className={ROW_INPUT} {...register(`levels.${skill.id}`)}>
+                <option value="0">none</option>
+                {Array.from({ length: MOST_SKILLED }, (_, i) => (
+                  <option key={skill.id + String(i)} value={i + 1}>
+                    level {i + 1}
+                  </option>
+                ))}
+              </select>
+            </label>
+          ))}
         </div>
-      </form>
-    </Dialog>
+      </fieldset>
+      <fieldset className="border-line border-t pt-3">
+        <legend className="float-left w-full font-semibold">May</legend>
+        <div className="clear-both grid grid-cols-2 gap-1">
+          {ENTITLEMENTS.map((what) => (
+            <label key={what} className={tick}>
+              <input type="checkbox" value={what} className="size-4 accent-green" {...register('may')} />
+              {ENTITLEMENT_WORDS[what]}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      <div className="grid grid-cols-2 gap-1 border-line border-t pt-3">
+        <label className={tick}>
+          <input type="checkbox" className="size-4 accent-green" {...register('answersItself')} />
+          Put through without ringing, after a tone
+        </label>
+        <label className={tick}>
+          <input type="checkbox" className="size-4 accent-green" {...register('retired')} />
+          Retired: signs in no more
+        </label>
+      </div>
+    </EditorDialog>
   )
 }

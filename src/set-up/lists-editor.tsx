@@ -6,7 +6,8 @@ import * as z from 'zod'
 import { SkillIdSchema } from '@/core/ids'
 import { ReasonSchema, type SetUp } from '@/core/set-up'
 import { MINUTE, SECOND } from '@/core/time'
-import { Button, Dialog, TextField } from '@/ui'
+import { TextField } from '@/ui'
+import { EditorDialog } from './editor-dialog'
 import { ROW_INPUT, RowsField } from './rows-field'
 
 const positive = z.number({ error: 'Type a number.' }).positive('More than nothing.')
@@ -51,65 +52,52 @@ export function ListsEditor({ setUp, onSave, onClose }: Props) {
     ['takeBackS', 'Undo for (seconds)'],
   ] as const
   return (
-    <Dialog
-      open
-      onOpenChange={(open) => !open && onClose()}
+    <EditorDialog
       title="Reasons, skills and times"
-      description="Nothing changes on the floor until the set-up is put into use."
+      onClose={onClose}
+      onSubmit={handleSubmit((form) => {
+        onSave(fromForm(form))
+        onClose()
+      })}
     >
-      <form
-        noValidate
-        className="space-y-3"
-        onSubmit={handleSubmit((form) => {
-          onSave(fromForm(form))
-          onClose()
-        })}
+      <RowsField
+        label="Reasons for not ready"
+        rows={reasons.fields}
+        add="Add a reason"
+        onAdd={() => reasons.append({ name: '', paid: true, plannedMin: '', givenByFloor: false })}
+        onRemove={reasons.remove}
+        problem={rowProblem(errors.reasons)}
       >
-        <RowsField
-          label="Reasons for not ready"
-          rows={reasons.fields}
-          add="Add a reason"
-          onAdd={() => reasons.append({ name: '', paid: true, plannedMin: '', givenByFloor: false })}
-          onRemove={reasons.remove}
-          problem={rowProblem(errors.reasons)}
-        >
-          {(row, i) => (
-            <>
-              <input aria-label="Reason" readOnly={row.givenByFloor} className={`${ROW_INPUT} flex-1 read-only:text-soft`} {...register(`reasons.${i}.name`)} />
-              <input aria-label="Planned minutes" inputMode="decimal" className={`${ROW_INPUT} w-16`} {...register(`reasons.${i}.plannedMin`)} />
-              <span className="text-soft">min</span>
-              <label className="flex items-center gap-1">
-                <input type="checkbox" className="size-4 accent-green" {...register(`reasons.${i}.paid`)} /> paid
-              </label>
-              {row.givenByFloor && <span className="text-soft text-xs">given by the floor</span>}
-            </>
-          )}
-        </RowsField>
-        <RowsField
-          label="Skills"
-          rows={skills.fields}
-          add="Add a skill"
-          onAdd={() => skills.append({ skillId: '', name: '' })}
-          onRemove={skills.remove}
-          problem={rowProblem(errors.skills)}
-        >
-          {(_, i) => <input aria-label="Skill" className={`${ROW_INPUT} flex-1`} {...register(`skills.${i}.name`)} />}
-        </RowsField>
-        <fieldset className="grid grid-cols-2 gap-3 border-line border-t pt-3">
-          <legend className="sr-only">Times</legend>
-          {times.map(([name, label]) => (
-            <TextField key={name} label={label} type="number" step="any" problem={errors[name]?.message ?? null} {...register(name, { valueAsNumber: true })} />
-          ))}
-          <TextField label="Time zone" problem={errors.timeZone?.message ?? null} {...register('timeZone')} />
-        </fieldset>
-        <div className="flex gap-3 border-line border-t pt-3">
-          <Button type="submit" tone="primary">
-            Keep changes
-          </Button>
-          <Button onClick={onClose}>Cancel</Button>
-        </div>
-      </form>
-    </Dialog>
+        {(row, i) => (
+          <>
+            <input aria-label="Reason" readOnly={row.givenByFloor} className={`${ROW_INPUT} flex-1 read-only:text-soft`} {...register(`reasons.${i}.name`)} />
+            <input aria-label="Planned minutes" inputMode="decimal" className={`${ROW_INPUT} w-16`} {...register(`reasons.${i}.plannedMin`)} />
+            <span className="text-soft">min</span>
+            <label className="flex items-center gap-1">
+              <input type="checkbox" className="size-4 accent-green" {...register(`reasons.${i}.paid`)} /> paid
+            </label>
+            {row.givenByFloor && <span className="text-soft text-xs">given by the floor</span>}
+          </>
+        )}
+      </RowsField>
+      <RowsField
+        label="Skills"
+        rows={skills.fields}
+        add="Add a skill"
+        onAdd={() => skills.append({ skillId: '', name: '' })}
+        onRemove={skills.remove}
+        problem={rowProblem(errors.skills)}
+      >
+        {(_, i) => <input aria-label="Skill" className={`${ROW_INPUT} flex-1`} {...register(`skills.${i}.name`)} />}
+      </RowsField>
+      <fieldset className="grid grid-cols-2 gap-3 border-line border-t pt-3">
+        <legend className="sr-only">Times</legend>
+        {times.map(([name, label]) => (
+          <TextField key={name} label={label} type="number" step="any" problem={errors[name]?.message ?? null} {...register(name, { valueAsNumber: true })} />
+        ))}
+        <TextField label="Time zone" problem={errors.timeZone?.message ?? null} {...register('timeZone')} />
+      </fieldset>
+    </EditorDialog>
   )
 }
 

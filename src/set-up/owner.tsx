@@ -3,7 +3,7 @@
 import { type FormEvent, useState } from 'react'
 import { type AgentId, toAgentId } from '@/core/ids'
 import type { SetUp } from '@/core/set-up'
-import { Button, Problem, SelectField, TextField } from '@/ui'
+import { Button, PinField, Problem, SelectField } from '@/ui'
 
 export interface Owner {
   readonly agentId: AgentId
@@ -49,14 +49,10 @@ export function OwnerPanel({ setUp, owner, onOwner }: Props) {
             </option>
           ))}
         </SelectField>
-        <TextField
-          label="PIN"
-          type="password"
-          inputMode="numeric"
-          autoComplete="off"
+        <PinField
           value={pin}
-          onChange={(e) => {
-            setPin(e.target.value)
+          onChange={(next) => {
+            setPin(next)
             setProblem(null)
           }}
         />

@@ -4,7 +4,8 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { type Control, type FieldErrors, type UseFormRegister, useFieldArray, useForm } from 'react-hook-form'
 import type { QueueSetUp, SetUp } from '@/core/set-up'
-import { Button, Dialog, TextField } from '@/ui'
+import { TextField } from '@/ui'
+import { EditorDialog } from './editor-dialog'
 import { DAYS, fromQueueForm, type QueueForm, QueueFormSchema, toQueueForm } from './queue-form'
 import { ROW_INPUT, RowsField } from './rows-field'
 
@@ -34,67 +35,54 @@ export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
     <TextField label={label} problem={errors[name]?.message ?? null} {...register(name)} />
   )
   return (
-    <Dialog
-      open
-      onOpenChange={(open) => !open && onClose()}
+    <EditorDialog
       title={`Queue ${queue.name}`}
-      description="Nothing changes on the floor until the set-up is put into use."
+      onClose={onClose}
+      onSubmit={handleSubmit((form) => {
+        onSave(fromQueueForm(form, queue))
+        onClose()
+      })}
     >
-      <form
-        noValidate
-        className="space-y-3"
-        onSubmit={handleSubmit((form) => {
-          onSave(fromQueueForm(form, queue))
-          onClose()
-        })}
-      >
-        <div className="grid grid-cols-2 gap-3">
-          <TextField label="Name" problem={errors.name?.message ?? null} {...register('name')} />
-          {seconds('headStartS', 'Head start', 'Its calls count as having waited so much longer.')}
-          {seconds('answerWithinS', 'Answer within')}
-          {seconds('wrapUpS', 'Recommended wrap-up')}
+      <div className="grid grid-cols-2 gap-3">
+        <TextField label="Name" problem={errors.name?.message ?? null} {...register('name')} />
+        {seconds('headStartS', 'Head start', 'Its calls count as having waited so much longer.')}
+        {seconds('answerWithinS', 'Answer within')}
+        {seconds('wrapUpS', 'Recommended wrap-up')}
+      </div>
+      <GroupRows {...part} />
+      <NeedRows {...part} />
+      <OverflowRows
+        {...part}
+        name="overflow"
+        label="Overflow"
+        hint="After a time in the queue its calls are offered to further agents as well, and keep their place."
+      />
+      <HourRows {...part} />
+      <fieldset className="space-y-2 border-line border-t pt-3">
+        <legend className="float-left mb-1 w-full font-semibold">What callers hear</legend>
+        {text('announcement', 'Announcement')}
+        {text('closedMessage', 'When it is closed')}
+        <div className="grid grid-cols-[150px_1fr] gap-3">
+          <TextField label="Full at" inputMode="numeric" hint="Empty for no limit" problem={errors.fullLimit?.message ?? null} {...register('fullLimit')} />
+          {text('fullMessage', 'When it is full')}
         </div>
-        <GroupRows {...part} />
-        <NeedRows {...part} />
-        <OverflowRows
-          {...part}
-          name="overflow"
-          label="Overflow"
-          hint="After a time in the queue its calls are offered to further agents as well, and keep their place."
-        />
-        <HourRows {...part} />
-        <fieldset className="space-y-2 border-line border-t pt-3">
-          <legend className="float-left mb-1 w-full font-semibold">What callers hear</legend>
-          {text('announcement', 'Announcement')}
-          {text('closedMessage', 'When it is closed')}
-          <div className="grid grid-cols-[150px_1fr] gap-3">
-            <TextField label="Full at" inputMode="numeric" hint="Empty for no limit" problem={errors.fullLimit?.message ?? null} {...register('fullLimit')} />
-            {text('fullMessage', 'When it is full')}
-          </div>
-        </fieldset>
-        <fieldset className="grid grid-cols-2 gap-1 border-line border-t pt-3">
-          <legend className="sr-only">Ways of the queue</legend>
-          {TICKS.map(([name, label]) => (
-            <label key={name} className="flex items-center gap-2">
-              <input type="checkbox" className="size-4 accent-green" {...register(name)} />
-              {label}
-            </label>
-          ))}
-        </fieldset>
-        <fieldset className="space-y-2 border-brass border-l-4 pl-3">
-          <legend className="float-left mb-1 w-full font-semibold">When it is switched to storm</legend>
-          {text('stormAnnouncement', 'Announcement instead')}
-          {seconds('stormHeadStartS', 'Further head start')}
-          <OverflowRows {...part} name="stormOverflow" label="Further overflow" />
-        </fieldset>
-        <div className="flex gap-3 border-line border-t pt-3">
-          <Button type="submit" tone="primary">
-            Keep changes
-          </Button>
-          <Button onClick={onClose}>Cancel</Button>
-        </div>
-      </form>
-    </Dialog>
+      </fieldset>
+      <fieldset className="grid grid-cols-2 gap-1 border-line border-t pt-3">
+        <legend className="sr-only">Ways of the queue</legend>
+        {TICKS.map(([name, label]) => (
+          <label key={name} className="flex items-center gap-2">
+            <input type="checkbox" className="size-4 accent-green" {...register(name)} />
+            {label}
+          </label>
+        ))}
+      </fieldset>
+      <fieldset className="space-y-2 border-brass border-l-4 pl-3">
+        <legend className="float-left mb-1 w-full font-semibold">When it is switched to storm</legend>
+        {text('stormAnnouncement', 'Announcement instead')}
+        {seconds('stormHeadStartS', 'Further head start')}
+        <OverflowRows {...part} name="stormOverflow" label="Further overflow" />
+      </fieldset>
+    </EditorDialog>
   )
 }
 

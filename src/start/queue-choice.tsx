@@ -54,7 +54,6 @@ const NAMED = 3
 
 /** Who serves it now, by name as far as there is room. */
 function served({ servedBy }: QueueView): string {
-  if (servedBy.length === 0) return 'nobody serves it'
   return servedBy.length <= NAMED + 1 ? servedBy.join(', ') : `${servedBy.slice(0, NAMED).join(', ')} and ${servedBy.length - NAMED} more`
 }
 
@@ -70,8 +69,8 @@ function Standing({ view }: { view: QueueView | undefined }) {
           , longest <Clock sinceMs={view.longestSinceMs} />
         </>
       )}
-      {` · ${view.onShift} on shift, ${view.ready} ready`}
-      <span className="block truncate text-xs">{served(view)}</span>
+      {view.servedBy.length === 0 ? ' · nobody serves it now' : ` · ${view.onShift} on shift, ${view.ready} ready`}
+      {view.servedBy.length > 0 && <span className="block truncate text-xs">{served(view)}</span>}
     </span>
   )
 }

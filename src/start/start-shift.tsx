@@ -6,7 +6,7 @@ import type { AgentCommand } from '@/core/floor'
 import type { FloorView, SeatView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { PATH_WORDS, SoundPathStep } from '@/sound-path'
-import { Button, Problem, SelectField, TextField } from '@/ui'
+import { Button, PinField, Problem, SelectField } from '@/ui'
 import { QueueChoice } from './queue-choice'
 import { lastChoice, rememberChoice } from './remembered'
 
@@ -97,15 +97,10 @@ export function StartShift({ view }: { view: FloorView }) {
               </option>
             ))}
           </SelectField>
-          <TextField
-            label="PIN"
-            name="pin"
-            type="password"
-            inputMode="numeric"
-            autoComplete="off"
+          <PinField
             value={pin}
-            onChange={(e) => {
-              setPin(e.target.value)
+            onChange={(next) => {
+              setPin(next)
               setTrouble(null)
             }}
           />

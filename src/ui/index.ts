@@ -1,7 +1,7 @@
 export { Button, type ButtonProps, type Tone } from './button'
 export { Choice, type ChoiceOption } from './choice'
 export { Dialog } from './dialog'
-export { About, Problem, SelectField, TextField } from './field'
+export { About, PinField, Problem, SelectField, TextField } from './field'
 export { Menu, MenuItem } from './menu'
 export { Clock, useNowMs } from './now'
 export { usePersonalNumber, usePersonalSetting } from './personal-setting'
