@@ -17,6 +17,8 @@ export function Navigation({ here }: { here: Place }) {
         <Link
           key={id}
           href={href}
+          // An agent seldom leaves the desk: other places are fetched when they are gone to.
+          prefetch={false}
           aria-current={id === here ? 'page' : undefined}
           className={clsx('py-1', id === here ? 'border-green border-b-2 font-semibold' : 'text-soft hover:text-ink')}
         >

@@ -1,20 +1,18 @@
 // What an agent chose at the start of their last shift on this computer, to be offered again.
-import * as z from 'zod/mini'
 
-const ChoiceSchema = z.object({ queueIds: z.array(z.string()), path: z.enum(['computer', 'handset', 'ownPhone']) })
-export type LastChoice = z.infer<typeof ChoiceSchema>
-
-const keyOf = (agentId: string) => `last shift ${agentId}`
-
-/** null when there is none, or what is stored is not one. */
-export function lastChoice(agentId: string): LastChoice | null {
-  try {
-    const stored = ChoiceSchema.safeParse(JSON.parse(localStorage.getItem(keyOf(agentId)) ?? 'null'))
-    return stored.success ? stored.data : null
-  } catch (error) {
-    if (!(error instanceof SyntaxError)) throw error
-    return null
-  }
+export interface LastChoice {
+  readonly queueIds: readonly string[]
+  readonly path: (typeof PATHS)[number]
 }
 
-export const rememberChoice = (agentId: string, choice: LastChoice): void => localStorage.setItem(keyOf(agentId), JSON.stringify(choice))
+const PATHS = ['computer', 'handset', 'ownPhone'] as const
+const keyOf = (agentId: string) => `last shift ${agentId}`
+
+/** null when there is none, or what is stored is not one: this page loads no schema library for two fields. */
+export function lastChoice(agentId: string): LastChoice | null {
+  const [path, ...queueIds] = (localStorage.getItem(keyOf(agentId)) ?? '').split(' ')
+  const known = PATHS.find((p) => p === path)
+  return known === undefined ? null : { path: known, queueIds }
+}
+
+export const rememberChoice = (agentId: string, { path, queueIds }: LastChoice): void => localStorage.setItem(keyOf(agentId), [path, ...queueIds].join(' '))

@@ -2,8 +2,9 @@
 // what is wrong and the cure. `error` must not go into use; `warning` may be meant.
 import type { QueueId } from '@/core/ids'
 import type { AgentSetUp } from './account'
+import { MISSED_RING, SOUND_LOST } from './given-reasons'
 import type { QueueSetUp } from './queue'
-import { MISSED_RING, type SetUp, SOUND_LOST } from './schema'
+import type { SetUp } from './schema'
 
 export interface Finding {
   readonly grade: 'error' | 'warning'

@@ -48,10 +48,6 @@ export const SetUpSchema = z
   .readonly()
 export type SetUp = z.infer<typeof SetUpSchema>
 
-/** Reasons the floor gives; the schema of a reason says so of each, and these are the ones it gives by name. */
-export const MISSED_RING = 'Missed ring'
-export const SOUND_LOST = 'Sound lost'
-
 function isTimeZone(name: string): boolean {
   try {
     new Intl.DateTimeFormat('en', { timeZone: name })
