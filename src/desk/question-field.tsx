@@ -17,10 +17,29 @@ interface Props {
 }
 
 export function QuestionField({ question, ...rest }: Props) {
-  if (question.kind === 'text') return <TextQuestion question={question} {...rest} />
-  const options = question.kind === 'choice' ? question.options : YES_NO
-  return <ChoiceQuestion question={question} options={options} {...rest} />
+  switch (question.kind) {
+    case 'choice':
+      return <ChoiceQuestion question={question} options={question.options} {...rest} />
+    case 'yesNo':
+      return <ChoiceQuestion question={question} options={YES_NO} {...rest} />
+    case 'several':
+      return <SeveralQuestion question={question} options={question.options} {...rest} />
+    case 'disclosure':
+      return <Disclosure question={question} text={question.text} {...rest} />
+    case 'number':
+      return <TextQuestion question={question} inputMode="decimal" unit={question.unit} {...rest} />
+    case 'moment':
+      return <TextQuestion question={question} type={MOMENT_TYPES[question.of]} {...rest} />
+    case 'telephone':
+      return <TextQuestion question={question} inputMode="tel" {...rest} />
+    case 'email':
+      return <TextQuestion question={question} inputMode="email" {...rest} />
+    case 'text':
+      return <TextQuestion question={question} {...rest} />
+  }
 }
+
+const MOMENT_TYPES = { date: 'date', time: 'time', dateTime: 'datetime-local' } as const
 
 const YES_NO = [
   { value: true, label: 'Yes' },
@@ -60,9 +79,65 @@ function ChoiceQuestion({
   )
 }
 
-function TextQuestion({ callId, question, value, problem, onAnswer, onDirty }: Props) {
+/** Any number of options, each ticked by itself; what is chosen is answered at once. */
+function SeveralQuestion({ question, options, value, problem, onAnswer }: Props & { options: readonly { readonly value: string; readonly label: string }[] }) {
   const id = useId()
-  const kept = typeof value === 'string' ? value : ''
+  const chosen = Array.isArray(value) ? (value as readonly string[]) : []
+  return (
+    <fieldset data-field={question.field} aria-describedby={problem === null ? undefined : `${id}-problem`}>
+      <legend className="font-semibold">{question.label}</legend>
+      <div className="mt-1 flex flex-wrap gap-2">
+        {options.map((option) => (
+          <label
+            key={option.value}
+            className="flex h-8 cursor-pointer items-center gap-2 rounded-sm border border-line-strong bg-raised px-3 has-checked:border-green has-checked:bg-green-wash has-focus-visible:outline-3 has-focus-visible:outline-ink"
+          >
+            <input
+              type="checkbox"
+              className="size-4 accent-green focus-visible:outline-none"
+              checked={chosen.includes(option.value)}
+              onChange={(e) => onAnswer(e.target.checked ? [...chosen, option.value] : chosen.filter((v) => v !== option.value))}
+            />
+            {option.label}
+          </label>
+        ))}
+      </div>
+      {problem !== null && <Problem id={`${id}-problem`}>{problem}</Problem>}
+    </fieldset>
+  )
+}
+
+/** Words that must be said: they stand out from the rest, and the agent confirms having read them. */
+function Disclosure({ question, text, value, problem, onAnswer }: Props & { text: string }) {
+  const id = useId()
+  return (
+    <fieldset data-field={question.field} className="max-w-[62ch] border-brass border-l-4 bg-brass-wash px-4 py-3">
+      <legend className="float-left mb-1 w-full font-semibold">{question.label} · must be read</legend>
+      <p className="clear-both font-serif text-[19px] leading-8">{text}</p>
+      <label className="mt-2 flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-4 accent-green"
+          aria-describedby={problem === null ? undefined : `${id}-problem`}
+          checked={value === true}
+          onChange={(e) => onAnswer(e.target.checked ? true : null)}
+        />
+        I have read this out
+      </label>
+      {problem !== null && <Problem id={`${id}-problem`}>{problem}</Problem>}
+    </fieldset>
+  )
+}
+
+interface TextProps extends Props {
+  readonly type?: 'text' | 'date' | 'time' | 'datetime-local'
+  readonly inputMode?: 'decimal' | 'tel' | 'email'
+  readonly unit?: string
+}
+
+function TextQuestion({ callId, question, value, problem, onAnswer, onDirty, type = 'text', inputMode, unit = '' }: TextProps) {
+  const id = useId()
+  const kept = typeof value === 'string' || typeof value === 'number' ? String(value) : ''
   const [typed, setTyped] = useDraft(`${callId} answer ${question.field}`, kept)
   const commit = () => {
     if (typed.trim() !== kept) onAnswer(typed)
@@ -71,9 +146,12 @@ function TextQuestion({ callId, question, value, problem, onAnswer, onDirty }: P
     <div data-field={question.field}>
       <label htmlFor={id} className="font-semibold">
         {question.label}
+        {unit !== '' && <span className="font-normal text-soft"> ({unit})</span>}
       </label>
       <input
         id={id}
+        type={type}
+        inputMode={inputMode}
         value={typed}
         aria-invalid={problem !== null || undefined}
         aria-describedby={problem === null ? undefined : `${id}-problem`}

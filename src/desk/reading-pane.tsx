@@ -1,12 +1,26 @@
 'use client'
 // The reading pane: the page to read aloud, its questions, and the way on. What the caller says stands below it.
 import { type Ref, useImperativeHandle, useRef, useState } from 'react'
-import type { Contact } from '@/core/contacts'
+import { type Contact, factsOf } from '@/core/contacts'
 import type { CallId } from '@/core/ids'
-import { type AnswerValue, mergeFields, pageOf, type Question, type Script } from '@/core/scripts'
+import {
+  type AnswerValue,
+  fieldsOf,
+  type Known,
+  mergeFields,
+  pageOf,
+  pendingPages,
+  type Question,
+  type Script,
+  type ScriptRun,
+  saidOn,
+  spansOf,
+  splitAnswers,
+  wayThrough,
+} from '@/core/scripts'
 import type { MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
-import { Button } from '@/ui'
+import { Button, Menu, MenuItem } from '@/ui'
 import { mergeValues } from './merge-values'
 import { QuestionField } from './question-field'
 import { SHORTCUTS } from './shortcuts'
@@ -55,6 +69,13 @@ export function ReadingPane({ me, contact, script, readOnly, opensOnAnswer, ref 
     return false
   }
 
+  const jump = async (pageId: string) => {
+    for (const [field, value] of dirty.current) await answer(field, value)
+    const reply = await command({ kind: 'turnPage', agentId: me.id, callId, direction: 'jump', pageId })
+    if (reply.ok) setTrouble(null)
+    else fail(null, `${reply.refusal.says} ${reply.refusal.next}`)
+  }
+
   const turn = async (direction: 'next' | 'back') => {
     for (const [field, value] of dirty.current) if (!(await answer(field, value)) && direction === 'next') return
     const reply = await command({ kind: 'turnPage', agentId: me.id, callId, direction })
@@ -77,6 +98,7 @@ export function ReadingPane({ me, contact, script, readOnly, opensOnAnswer, ref 
   const fields = mergeValues(me, contact)
   const pageNo = (run?.trail.length ?? 0) + 1
   const over = contact.endedAtMs !== null
+  const known = { ...factsOf(contact), ...run?.answers }
   return (
     <section ref={pane} aria-label="Reading pane" className="flex min-h-0 flex-col bg-raised">
       <div className="min-h-0 flex-1 overflow-auto px-8 pt-5 pb-4">
@@ -88,8 +110,10 @@ export function ReadingPane({ me, contact, script, readOnly, opensOnAnswer, ref 
           </p>
         </div>
         <div className="mt-3 max-w-[62ch] space-y-3 font-serif text-[20px] leading-8">
-          {page.say.map((words) => (
-            <p key={words}>{mergeFields(words, fields)}</p>
+          {saidOn(page, known).map((words) => (
+            <p key={words}>
+              <Aloud text={mergeFields(words, fields)} />
+            </p>
           ))}
         </div>
         {page.direction !== null && (
@@ -122,6 +146,7 @@ export function ReadingPane({ me, contact, script, readOnly, opensOnAnswer, ref 
       <Captions contact={contact} />
       {!readOnly && (
         <div className="flex items-center gap-2 border-line border-t px-8 py-2">
+          {run !== null && run.seen.length > 1 && <SeenPages script={script} run={run} facts={factsOf(contact)} onJump={(id) => void jump(id)} />}
           <Button onClick={() => void turn('back')} disabled={run === null || run.trail.length === 0} shortcut={SHORTCUTS.previousPage.keys}>
             Back
           </Button>
@@ -140,11 +165,57 @@ export function ReadingPane({ me, contact, script, readOnly, opensOnAnswer, ref 
   )
 }
 
+/** Words with their stresses, and a breath where one is meant. */
+function Aloud({ text }: { text: string }) {
+  return spansOf(text).map((span, i) => {
+    // The same word may stand twice in a paragraph: its place is part of what it is.
+    const key = `${i} ${span.text}`
+    if (span.is === 'pause') return <Breath key={key} />
+    return span.is === 'stressed' ? (
+      <em key={key} className="font-semibold italic">
+        {span.text}
+      </em>
+    ) : (
+      <span key={key}>{span.text}</span>
+    )
+  })
+}
+
+function Breath() {
+  return <span role="img" aria-label="pause" className="mx-1 inline-block h-4 border-line-strong border-l-2" />
+}
+
+/** Pages that were open on this call: any of them at once, with what is not finished and what no longer counts. */
+function SeenPages({ script, run, facts, onJump }: { script: Script; run: ScriptRun; facts: Known; onJump: (pageId: string) => void }) {
+  const pending = new Set(pendingPages(script, run, facts))
+  const way = new Set(wayThrough(script, run.answers, facts))
+  const unfinished = [...pending].filter((id) => id !== run.pageId).length
+  const aside = Object.keys(splitAnswers(script, run, facts).aside).length
+  return (
+    <>
+      <Menu label="Go to a page seen" trigger={<Button>Pages{unfinished > 0 ? ` · ${unfinished} not finished` : ''}</Button>}>
+        {run.seen.map((id) => (
+          <MenuItem key={id} disabled={id === run.pageId} onSelect={() => onJump(id)}>
+            {pageOf(script, id).title}
+            <span className="text-soft">{id === run.pageId ? ' · here' : !way.has(id) ? ' · kept aside' : pending.has(id) ? ' · not finished' : ''}</span>
+          </MenuItem>
+        ))}
+      </Menu>
+      {aside > 0 && (
+        <span className="text-brass-text" title="They are kept, not reported, and count again when the way leads there again.">
+          {aside === 1 ? '1 answer kept aside' : `${aside} answers kept aside`}
+        </span>
+      )}
+    </>
+  )
+}
+
 /** The question on the page that has no answer yet, to put the focus on. */
 function firstOpen(script: Script, pageId: string, answers: Readonly<Record<string, AnswerValue>>): string | null {
   const page = pageOf(script, pageId)
-  const needed = (q: Question) => page.ways.some((w) => w.when?.field === q.field) && answers[q.field] === undefined
-  return page.questions.find(needed)?.field ?? null
+  const asked = new Set(page.ways.flatMap((w) => (w.when === null ? [] : fieldsOf(w.when))))
+  const isOpen = (q: Question) => answers[q.field] === undefined
+  return (page.questions.find((q) => isOpen(q) && (asked.has(q.field) || q.kind === 'disclosure')) ?? page.questions.find(isOpen))?.field ?? null
 }
 
 const CAPTIONS_SHOWN = 2

@@ -1,6 +1,7 @@
 // The ledger's events in words, for the page of a single call. Every kind has its sentence; the compiler misses none.
 import { FAILURE_WORDS, type Party } from '@/core/calls'
 import type { FloorEvent } from '@/core/ledger'
+import type { AnswerValue } from '@/core/scripts'
 import type { CentreView, SeatView } from '@/exchange/protocol'
 
 export interface Names {
@@ -105,11 +106,9 @@ export function eventWords(event: FloorEvent, names: Names): string {
     case 'scriptStarted':
       return 'The script opened'
     case 'scriptPageShown':
-      return event.direction === 'next' ? `Script: on to page “${event.pageId}”` : `Script: back to page “${event.pageId}”`
+      return `Script: ${{ next: 'on to', back: 'back to', jump: 'at once to' }[event.direction]} page “${event.pageId}”`
     case 'scriptAnswered':
-      return event.value === null
-        ? `Script: the answer to ${event.field} was taken back`
-        : `Script: ${event.field} = ${typeof event.value === 'boolean' ? (event.value ? 'yes' : 'no') : event.value}`
+      return event.value === null ? `Script: the answer to ${event.field} was taken back` : `Script: ${event.field} = ${answerWords(event.value)}`
     case 'captionSpoken':
       return `Outside party: “${event.text}”`
     case 'notesDrafted':
@@ -138,6 +137,10 @@ export function eventWords(event: FloorEvent, names: Names): string {
       return event.kind
   }
 }
+
+/** An answer as it is read. */
+export const answerWords = (value: AnswerValue): string =>
+  typeof value === 'boolean' ? (value ? 'yes' : 'no') : typeof value === 'object' ? value.join(', ') : String(value)
 
 const CAUSES = {
   hungUp: 'hung up',

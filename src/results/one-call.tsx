@@ -7,7 +7,7 @@ import type { AgentLeg, CallRecord, LedgerEntry } from '@/core/ledger'
 import { formatClock } from '@/core/time'
 import { outcomeLabel, resultWords } from '@/desk'
 import { useArchive, useHistory } from '@/exchange/react'
-import { eventWords, type Names } from './event-words'
+import { answerWords, eventWords, type Names } from './event-words'
 import { Recording } from './recording'
 
 export function OneCall({ callId, names }: { callId: string; names: Names }) {
@@ -93,8 +93,10 @@ function Found({ record, entries, names }: { record: CallRecord; entries: readon
             <dl className="mt-1">
               {Object.entries(record.answers).map(([field, value]) => {
                 const question = questions.get(field)
-                const label = question?.kind === 'choice' ? question.options.find((o) => o.value === value)?.label : undefined
-                return <Pair key={field} label={question?.label ?? field} value={label ?? (typeof value === 'boolean' ? (value ? 'Yes' : 'No') : value)} />
+                const options = question !== undefined && 'options' in question ? question.options : []
+                const chosen = [value].flat().map((v) => options.find((o) => o.value === v)?.label)
+                const words = chosen.every((label) => label !== undefined) ? chosen.join(', ') : answerWords(value)
+                return <Pair key={field} label={question?.label ?? field} value={words} />
               })}
             </dl>
           </section>

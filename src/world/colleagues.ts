@@ -67,6 +67,18 @@ function someAnswer(question: Question, contact: Contact, chance: ReturnType<typ
     case 'choice':
       // The first option is the usual one; few people mean to call somebody else.
       return chance.weighted(question.options.map(({ value }, i) => ({ item: value, weight: value === 'wrongNumber' ? 0.05 : 1 / (i + 1) })))
+    case 'several':
+      return question.options.filter(() => chance.next() < 0.4).map((o) => o.value)
+    case 'number':
+      return Math.round((question.least ?? 0) + chance.next() * ((question.most ?? (question.least ?? 0) + 10) - (question.least ?? 0)))
+    case 'moment':
+      return { date: '2026-12-01', time: '09:40', dateTime: '2026-12-01T09:40' }[question.of]
+    case 'telephone':
+      return contact.number ?? '+441632960112'
+    case 'email':
+      return 'caller@example.com'
+    case 'disclosure':
+      return true
     case 'text':
       if (question.shape === null) return chance.pick(TEXTS[question.field] ?? ['see notes'])
       return contact.customer?.facts.find((f) => f.label === 'Booking')?.value ?? question.shape.example

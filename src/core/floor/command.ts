@@ -77,7 +77,7 @@ export const AgentCommandSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('park'), ...mine }).readonly(),
   z.object({ kind: z.literal('pickUp'), ...mine }).readonly(),
   // The business around it.
-  z.object({ kind: z.literal('turnPage'), ...mine, direction: z.enum(['next', 'back']) }).readonly(),
+  z.object({ kind: z.literal('turnPage'), ...mine, direction: z.enum(['next', 'back', 'jump']), pageId: z.string().optional() }).readonly(),
   z.object({ kind: z.literal('answerScript'), ...mine, field: z.string(), value: AnswerValueSchema.nullable() }).readonly(),
   z.object({ kind: z.literal('draftNotes'), ...mine, text: z.string(), followUp: z.string() }).readonly(),
   z.object({ kind: z.literal('saveOutcome'), ...mine, code: z.string().nullable(), notes: z.string(), followUp: z.string(), andThen: ThenSchema }).readonly(),

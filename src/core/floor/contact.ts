@@ -1,8 +1,8 @@
 // Rules of a contact: turning pages, taking answers, notes, and the outcome with what the agent does next.
 import type { Agent } from '@/core/agents'
-import type { Contact } from '@/core/contacts'
+import { type Contact, factsOf } from '@/core/contacts'
 import { codeOf } from '@/core/outcomes'
-import { checkAnswer, nextPage, previousPage, type Script } from '@/core/scripts'
+import { checkAnswer, nextPage, previousPage, type Script, seenPage } from '@/core/scripts'
 import { outcomeSetFor, scriptById } from '@/core/set-up'
 import { get } from '@/core/table'
 import { carryOutClearing } from './clearing'
@@ -12,11 +12,17 @@ import { isChosenReason } from './shift'
 
 type Of<K extends AgentCommand['kind']> = Extract<AgentCommand, { kind: K }>
 
-export function turnPage(draft: Draft, agent: Agent, contact: Contact, direction: 'next' | 'back'): Ruling {
+/** To the next page, back, or at once to one that was seen. */
+export function turnPage(draft: Draft, agent: Agent, contact: Contact, { direction, pageId }: Of<'turnPage'>): Ruling {
   if (!reads(contact, agent)) return refuse({ reason: 'notYourCall' })
   const script = scriptOf(draft, contact)
   if (script === null || contact.run === null) return refuse({ reason: 'noScript' })
-  const page = direction === 'next' ? nextPage(script, contact.run) : previousPage(contact.run)
+  const page =
+    direction === 'jump'
+      ? seenPage(contact.run, pageId ?? '')
+      : direction === 'next'
+        ? nextPage(script, contact.run, factsOf(contact))
+        : previousPage(contact.run)
   if (!page.ok) return refuse(page.refusal)
   return emit(draft, null, { kind: 'scriptPageShown', callId: contact.callId, pageId: page.value, direction })
 }
@@ -25,9 +31,9 @@ export function answerScript(draft: Draft, agent: Agent, contact: Contact, comma
   if (!reads(contact, agent)) return refuse({ reason: 'notYourCall' })
   const script = scriptOf(draft, contact)
   if (script === null || contact.run === null) return refuse({ reason: 'noScript' })
-  const checked = checkAnswer(script, command.field, command.value)
+  const checked = checkAnswer(script, command.field, command.value, draft.state.setUp.homeCountry)
   if (!checked.ok) return refuse(checked.refusal)
-  if ((contact.run.answers[command.field] ?? null) === checked.value) return null
+  if (JSON.stringify(contact.run.answers[command.field] ?? null) === JSON.stringify(checked.value)) return null
   return emit(draft, null, { kind: 'scriptAnswered', callId: contact.callId, field: command.field, value: checked.value })
 }
 

@@ -219,7 +219,7 @@ function ruleOnContact(draft: Draft, agent: Agent, command: OnContact): Ruling {
 function onContact(draft: Draft, agent: Agent, contact: Contact, command: OnContact): Ruling {
   switch (command.kind) {
     case 'turnPage':
-      return turnPage(draft, agent, contact, command.direction)
+      return turnPage(draft, agent, contact, command)
     case 'answerScript':
       return answerScript(draft, agent, contact, command)
     case 'draftNotes':

@@ -211,6 +211,10 @@ export function toRefusalText(refusal: FloorRefusal): RefusalText {
       return { says: `“${refusal.label}” needs ${refusal.expected}.`, next: 'Correct it and carry on; what you typed is still there.' }
     case 'answerMissing':
       return { says: `The way on depends on “${refusal.label}”, which has no answer yet.`, next: 'Answer it, then go on.' }
+    case 'noWayOn':
+      return { says: `With these answers nothing follows “${refusal.page}”.`, next: 'Code the call all the same, and tell the set-up owner.' }
+    case 'pageNotSeen':
+      return { says: 'That page was not open yet on this call.', next: 'Choose one of the pages seen, or go on with Next page.' }
     case 'lastPage':
       return { says: 'This is the last page of the script.', next: 'Choose an outcome.' }
     case 'firstPage':

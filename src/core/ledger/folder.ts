@@ -1,8 +1,10 @@
 // Folds entries into call records and agent intervals, one entry at a time, so that a live floor and an archived
 // day use the same code. Keeps its own working memory; what it hands out is plain data.
 import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
-import { type Call, type CallChange, type CallEvent, evolveCalls } from '@/core/calls'
+import { type Call, type CallChange, type CallEvent, type Customer, evolveCalls } from '@/core/calls'
+import { factsOf } from '@/core/contacts'
 import type { AgentId, CallId, QueueId } from '@/core/ids'
+import { evolveRun, type ScriptRun, splitAnswers } from '@/core/scripts'
 import { agentName, outcomeSetFor, type SetUp, scriptById } from '@/core/set-up'
 import type { EpochMs } from '@/core/time'
 import type { FloorEvent, LedgerEntry } from './entry'
@@ -19,6 +21,10 @@ interface OpenCall {
   /** The queue it waited in last; names may change while a call is on. */
   queueId: QueueId | null
   codedBy: AgentId | null
+  run: ScriptRun | null
+  /** What a script's conditions ask about, kept beyond the end of the call. */
+  customer: Customer | null
+  path: string | null
   ended: boolean
 }
 
@@ -77,11 +83,24 @@ export function createLedgerFolder(): LedgerFolder {
         continue
       }
       if (before === undefined && after !== null)
-        calls.set(callId, { record: blankRecord(known(), after), legs: createLegs(nameOf), call: null, queueId: null, codedBy: null, ended: false })
+        calls.set(callId, {
+          record: blankRecord(known(), after),
+          legs: createLegs(nameOf),
+          call: null,
+          queueId: null,
+          codedBy: null,
+          run: null,
+          customer: after.customer,
+          path: after.path,
+          ended: false,
+        })
       const open = existing(callId)
       open.call = after
       open.queueId = after?.queueId ?? open.queueId
-      if (event.kind === 'callerIdentified') open.record.customer = event.customer.name
+      if (event.kind === 'callerIdentified') {
+        open.customer = event.customer
+        open.record.customer = event.customer.name
+      }
       open.legs.follow(change, event, atMs)
       noteResult(open.record, event, before, after)
       if (after === null) close(open, atMs)
@@ -91,6 +110,15 @@ export function createLedgerFolder(): LedgerFolder {
       const { recordings } = existing(event.callId).record
       if (!recordings.includes(event.recordingId)) recordings.push(event.recordingId)
     }
+  }
+
+  /** Only answers the way leads to are reported; the others are kept in the ledger. */
+  const reportAnswers = (open: OpenCall) => {
+    if (open.run === null) return
+    const facts = factsOf({ customer: open.customer, path: open.path, queueId: open.queueId })
+    const script = scriptById(known(), open.run.scriptId)
+    // Of a version that is no longer there the way cannot be told: every answer counts.
+    open.record.answers = { ...(script.version === open.run.version ? splitAnswers(script, open.run, facts).applying : open.run.answers) }
   }
 
   const foldOther = (event: Exclude<FloorEvent, CallEvent>, atMs: EpochMs) => {
@@ -112,17 +140,23 @@ export function createLedgerFolder(): LedgerFolder {
       case 'wrapUpEnded':
         setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
         return existing(event.callId).legs.wrapUp(event.agentId, event.kind === 'wrapUpStarted', atMs)
+      case 'scriptPageShown': {
+        const open = existing(event.callId)
+        open.run = evolveRun(open.run, event, atMs)
+        return reportAnswers(open)
+      }
       case 'scriptStarted': {
-        const { record } = existing(event.callId)
+        const open = existing(event.callId)
+        open.run = evolveRun(open.run, event, atMs)
+        const { record } = open
         record.script = scriptById(known(), event.scriptId).name
         record.scriptVersion = event.version
         return
       }
       case 'scriptAnswered': {
-        const { record } = existing(event.callId)
-        const { [event.field]: _former, ...others } = record.answers
-        record.answers = event.value === null ? others : { ...others, [event.field]: event.value }
-        return
+        const open = existing(event.callId)
+        open.run = evolveRun(open.run, event, atMs)
+        return reportAnswers(open)
       }
       case 'outcomeSaved': {
         setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
@@ -144,7 +178,6 @@ export function createLedgerFolder(): LedgerFolder {
       case 'callTurnedAway':
       case 'stormSwitched':
       case 'callerTold':
-      case 'scriptPageShown':
       case 'notesDrafted':
       case 'captionSpoken':
       case 'ringSilenced':

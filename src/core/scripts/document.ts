@@ -1,50 +1,30 @@
 // A script document: pages with words to say, answers to take and ways onward. The document is data; running it
-// is run.ts. Conditions are structured, never a language to type.
+// is run.ts, and what can be wrong with it is check.ts.
 import * as z from 'zod'
 import { ScriptIdSchema } from '@/core/ids'
-
-export const AnswerValueSchema = z.union([z.string(), z.boolean()])
-export type AnswerValue = z.infer<typeof AnswerValueSchema>
-
-const question = { field: z.string().regex(/^[a-z][a-zA-Z0-9]*$/), label: z.string().min(1) }
-
-export const QuestionSchema = z.discriminatedUnion('kind', [
-  z
-    .object({
-      ...question,
-      kind: z.literal('choice'),
-      options: z
-        .array(z.object({ value: z.string().min(1), label: z.string().min(1) }).readonly())
-        .min(2)
-        .readonly(),
-    })
-    .readonly(),
-  z.object({ ...question, kind: z.literal('yesNo') }).readonly(),
-  z
-    .object({
-      ...question,
-      kind: z.literal('text'),
-      /** What the text must look like, with an example to show when it does not; null takes any text. */
-      shape: z.object({ pattern: z.string(), example: z.string() }).readonly().nullable(),
-    })
-    .readonly(),
-])
-export type Question = z.infer<typeof QuestionSchema>
+import { ConditionSchema } from './condition-schema'
+import { QuestionSchema } from './question'
 
 const WaySchema = z
   .object({
     /** The first way whose condition holds is taken; null always holds. */
-    when: z.object({ field: z.string(), is: AnswerValueSchema }).readonly().nullable(),
+    when: ConditionSchema.nullable(),
     to: z.string(),
   })
   .readonly()
+
+/**
+ * A paragraph read aloud. `{caller.name|there}` merges a value, with the fallback after the bar; `*word*` is stressed; `[pause]` is
+ * a breath. One with a condition is said only when it holds.
+ */
+export const SaySchema = z.union([z.string().min(1), z.object({ text: z.string().min(1), when: ConditionSchema }).readonly()])
+export type Say = z.infer<typeof SaySchema>
 
 export const PageSchema = z
   .object({
     id: z.string().min(1),
     title: z.string().min(1),
-    /** Paragraphs read aloud. `{caller.name|there}` merges a value, with the fallback after the bar. */
-    say: z.array(z.string().min(1)).readonly(),
+    say: z.array(SaySchema).readonly(),
     /** For the agent's eyes only. */
     direction: z.string().nullable(),
     questions: z.array(QuestionSchema).readonly(),
@@ -53,6 +33,8 @@ export const PageSchema = z
     suggests: z.array(z.string()).readonly(),
     /** What is said here is nobody else's business: a recording pauses while the page is open. */
     sensitive: z.boolean().default(false),
+    /** How long its words should take to read at most; null for as long as they take. */
+    readingMs: z.number().positive().nullable().default(null),
   })
   .readonly()
 export type Page = z.infer<typeof PageSchema>
@@ -68,6 +50,7 @@ export const ScriptSchema = z
   .readonly()
   .superRefine((script, context) => {
     const ids = new Set(script.pages.map((p) => p.id))
+    if (ids.size !== script.pages.length) context.addIssue({ code: 'custom', message: `script "${script.name}" has two pages of one id` })
     const targets = [script.startPage, ...script.pages.flatMap((p) => p.ways.map((w) => w.to))]
     for (const target of targets) if (!ids.has(target)) context.addIssue({ code: 'custom', message: `script "${script.name}" has no page "${target}"` })
   })

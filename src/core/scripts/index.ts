@@ -1,12 +1,9 @@
-export { type AnswerValue, AnswerValueSchema, type Page, type Question, type Script, ScriptSchema } from './document'
-export { type MergeValues, mergeFields, pageOf } from './read'
-export {
-  checkAnswer,
-  evolveRun,
-  nextPage,
-  previousPage,
-  type ScriptEvent,
-  ScriptEventSchema,
-  type ScriptRefusal,
-  type ScriptRun,
-} from './run'
+export { checkAnswer } from './answer'
+export { checkScript, FACTS, type ScriptFinding } from './check'
+export { type AnswerValue, type Condition, fieldsOf, holds, type Known } from './condition'
+export { AnswerValueSchema } from './condition-schema'
+export { type Page, type Script, ScriptSchema } from './document'
+export { type ScriptEvent, ScriptEventSchema } from './event'
+export type { Question } from './question'
+export { type MergeValues, mergeFields, pageOf, questionOf, readingTimeMs, type Span, saidOn, spansOf } from './read'
+export { evolveRun, nextPage, pendingPages, previousPage, type ScriptRefusal, type ScriptRun, seenPage, splitAnswers, wayThrough } from './run'

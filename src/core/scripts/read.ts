@@ -1,5 +1,7 @@
 // Reading a script: the page in front of the agent and its words with the values filled in.
-import type { Page, Script } from './document'
+import { holds, type Known } from './condition'
+import type { Page, Say, Script } from './document'
+import type { Question } from './question'
 
 export function pageOf(script: Script, pageId: string): Page {
   const page = script.pages.find((p) => p.id === pageId)
@@ -7,9 +9,46 @@ export function pageOf(script: Script, pageId: string): Page {
   return page
 }
 
+export const questionOf = (script: Script, field: string): Question | undefined => script.pages.flatMap((p) => p.questions).find((q) => q.field === field)
+
 /** Values a page may merge: dotted names to text. */
 export type MergeValues = Readonly<Record<string, string | null>>
 
+const MERGE = /\{([\w.]+)(?:\|([^}]*))?\}/g
+
 /** The words with `{name|fallback}` filled in; a field without value and fallback reads as an ellipsis. */
 export const mergeFields = (text: string, fields: MergeValues): string =>
-  text.replace(/\{([\w.]+)(?:\|([^}]*))?\}/g, (_all, name: string, fallback: string | undefined) => fields[name] ?? fallback ?? '…')
+  text.replace(MERGE, (_all, name: string, fallback: string | undefined) => fields[name] ?? fallback ?? '…')
+
+/** The dotted names a text merges. */
+export const mergedNames = (text: string): readonly string[] => [...text.matchAll(MERGE)].map((m) => m[1] as string)
+
+export const textOf = (say: Say): string => (typeof say === 'string' ? say : say.text)
+
+/** The paragraphs of a page that are said, given what is known. */
+export const saidOn = ({ say }: Page, known: Known): readonly string[] => say.filter((s) => typeof s === 'string' || holds(s.when, known)).map(textOf)
+
+export interface Span {
+  readonly text: string
+  readonly is: 'plain' | 'stressed' | 'pause'
+}
+
+/** `*stressed*` and `[pause]` taken apart, for the pane that shows them. What is no mark stays as it is written. */
+export const spansOf = (text: string): readonly Span[] =>
+  text.split(/(\*[^*\s][^*]*\*|\[pause\])/).flatMap((part): Span[] => {
+    if (part === '') return []
+    if (part === '[pause]') return [{ text: '', is: 'pause' }]
+    return part.length > 2 && part.startsWith('*') && part.endsWith('*') ? [{ text: part.slice(1, -1), is: 'stressed' }] : [{ text: part, is: 'plain' }]
+  })
+
+/** Read aloud at a measured pace, 150 words a minute, a pause being a second. */
+const WORDS_PER_MS = 150 / 60_000
+export function readingTimeMs(texts: readonly string[]): number {
+  const pauses = texts.reduce((sum, t) => sum + t.split('[pause]').length - 1, 0)
+  const words = texts
+    .join(' ')
+    .replaceAll('[pause]', ' ')
+    .split(/\s+/)
+    .filter((w) => w !== '').length
+  return Math.round(words / WORDS_PER_MS) + pauses * 1_000
+}

@@ -11,6 +11,7 @@ const page = (id: string, title: string, rest: Partial<Page>): Page => ({
   ways: [],
   suggests: [],
   sensitive: false,
+  readingMs: null,
   ...rest,
 })
 const choice = (field: string, label: string, options: Record<string, string>): Question => ({
