@@ -9,6 +9,7 @@ import { advance, createWorld, simulateDay } from '@/world'
 import { FENNHOLM } from '@/world/scenario'
 import { aBusyFloor, keepBusy } from './busy-floor'
 import { routing } from './routing'
+import { scripts } from './scripts'
 import { median, print, timed, timedAsync } from './statistics'
 
 const COMMANDS = 24_000
@@ -88,6 +89,7 @@ async function restored(): Promise<void> {
 
 commandRate()
 routing()
+scripts()
 hearing()
 previews()
 simulatedDay()

@@ -21,7 +21,7 @@ const NOTES = [
   'Asked about the lift on the car deck.',
   'Will call again if plans change.',
 ]
-const READ_STEPS = 4
+const READ_STEPS = 5
 
 /** From the answer to the end of the call, in the order it will happen. */
 export function planTalk(seed: number, agentId: AgentId, callId: CallId, persona: Persona): Plan {
@@ -60,13 +60,16 @@ const TEXTS: Readonly<Record<string, readonly string[]>> = {
   lengthAndWeight: ['12 m, 18 t', '16.5 m, 40 t', '6.2 m, 2.4 t', '9 m, 11 t'],
 }
 
+/** Openings that seldom come up. */
+const RARE: Readonly<Record<string, number>> = { fetched: 0.08, notThere: 0.04, wrongNumber: 0.05, noTime: 0.03, machine: 0.01 }
+
 function someAnswer(question: Question, contact: Contact, chance: ReturnType<typeof chanceOfCall>): AnswerValue {
   switch (question.kind) {
     case 'yesNo':
       return chance.next() < 0.86
     case 'choice':
       // The first option is the usual one; few people mean to call somebody else.
-      return chance.weighted(question.options.map(({ value }, i) => ({ item: value, weight: value === 'wrongNumber' ? 0.05 : 1 / (i + 1) })))
+      return chance.weighted(question.options.map(({ value }, i) => ({ item: value, weight: RARE[value] ?? 1 / (i + 1) })))
     case 'several':
       return question.options.filter(() => chance.next() < 0.4).map((o) => o.value)
     case 'number':

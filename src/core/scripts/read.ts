@@ -3,8 +3,13 @@ import { holds, type Known } from './condition'
 import type { Page, Say, Script } from './document'
 import type { Question } from './question'
 
+/** Pages by their id, made once for each document: a run asks at every step. */
+const pagesOf = new WeakMap<Script, ReadonlyMap<string, Page>>()
+
 export function pageOf(script: Script, pageId: string): Page {
-  const page = script.pages.find((p) => p.id === pageId)
+  const pages = pagesOf.get(script) ?? new Map(script.pages.map((p) => [p.id, p]))
+  pagesOf.set(script, pages)
+  const page = pages.get(pageId)
   if (page === undefined) throw new Error(`script ${script.id} has no page "${pageId}"`)
   return page
 }

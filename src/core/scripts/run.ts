@@ -54,12 +54,13 @@ export function evolveRun(run: ScriptRun | null, event: ScriptEvent, atMs: Epoch
 
 /** Pages the answers lead through from the start, in order, as far as they lead: up to an end, a page whose way is open, or a page met before. */
 export function wayThrough(script: Script, answers: Known, facts: Known): readonly string[] {
-  const way: string[] = []
-  for (let pageId: string | null = script.startPage; pageId !== null && !way.includes(pageId); ) {
-    way.push(pageId)
-    pageId = onwardFrom(pageOf(script, pageId), { ...facts, ...answers })
+  const way = new Set<string>()
+  const known = { ...facts, ...answers }
+  for (let pageId: string | null = script.startPage; pageId !== null && !way.has(pageId); ) {
+    way.add(pageId)
+    pageId = onwardFrom(pageOf(script, pageId), known)
   }
-  return way
+  return [...way]
 }
 
 const onwardFrom = (page: Page, known: Known): string | null => page.ways.find((w) => w.when === null || holds(w.when, known))?.to ?? null

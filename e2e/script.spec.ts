@@ -1,0 +1,92 @@
+// The script in a call: pages seen, answers kept aside, what must be read, and the branches of the opening.
+import { expect, type Page, test } from '@playwright/test'
+import { button, state, takeCall } from './desk'
+
+const pane = (page: Page) => page.getByRole('region', { name: 'Reading pane' })
+const heading = (page: Page, name: string) => expect(pane(page).getByRole('heading', { name, exact: true })).toBeVisible()
+const goTo = async (page: Page, name: string) => {
+  await button(page, 'Pages')
+    .or(page.getByRole('button', { name: /^Pages ·/ }))
+    .click()
+  await page.getByRole('menuitem', { name: new RegExp(`^${name}`) }).click()
+}
+const purpose = async (page: Page, wish: string) => {
+  await page.getByRole('radio', { name: 'The person who booked' }).click()
+  await button(page, 'Next page').click()
+  await page.getByRole('radio', { name: wish }).click()
+  await button(page, 'Next page').click()
+}
+
+test('an earlier answer is changed: what it led to is kept aside and not reported, and counts again when it is changed back', async ({ page }) => {
+  await takeCall(page)
+  await purpose(page, 'Change a booking')
+  await page.getByLabel('Booking reference').fill('FL-204816')
+  await button(page, 'Next page').click()
+  await heading(page, 'The new sailing')
+  await expect(pane(page)).toContainText('Thank you, I have booking FL-204816.')
+  await goTo(page, 'What brings them')
+  await heading(page, 'What brings them')
+  await page.getByRole('radio', { name: 'Ask something' }).click()
+  await expect(pane(page)).toContainText('1 answer kept aside')
+  await page.getByRole('button', { name: /^Pages/ }).click()
+  await expect(page.getByRole('menuitem', { name: /^Find the booking/ })).toContainText('kept aside')
+  await page.keyboard.press('Escape')
+  await button(page, 'Next page').click()
+  await heading(page, 'Answer the question')
+
+  // The call is coded and looked at: only what the way led to is in its record.
+  await button(page, 'Hang up').click()
+  await page.getByRole('radio', { name: 'Information given' }).check({ force: true })
+  await button(page, 'Save outcome').click()
+  await expect(state(page)).toHaveText('Ready')
+  await page.getByRole('link', { name: 'Results' }).click()
+  await page
+    .getByRole('region', { name: 'Calls' })
+    .getByRole('row', { name: /Ottoline Fjelding/ })
+    .click()
+  const answers = page.getByRole('region', { name: 'Script answers' })
+  await expect(answers).toContainText('Ask something')
+  await expect(answers).not.toContainText('FL-204816')
+  await expect(page.getByRole('region', { name: 'Events' })).toContainText('reference = FL-204816')
+})
+
+test('changed back, the answer is there again', async ({ page }) => {
+  await takeCall(page)
+  await purpose(page, 'Change a booking')
+  await page.getByLabel('Booking reference').fill('FL-204816')
+  await button(page, 'Next page').click()
+  await goTo(page, 'What brings them')
+  await page.getByRole('radio', { name: 'Ask something' }).click()
+  await expect(pane(page)).toContainText('1 answer kept aside')
+  await page.getByRole('radio', { name: 'Change a booking' }).click()
+  await expect(pane(page)).not.toContainText('kept aside')
+  await button(page, 'Next page').click()
+  await expect(page.getByLabel('Booking reference')).toHaveValue('FL-204816')
+})
+
+test('what must be read is confirmed before the way goes on, and the call can be coded all the same', async ({ page }) => {
+  await takeCall(page)
+  await purpose(page, 'Give up a booking')
+  await heading(page, 'Giving up a booking')
+  await button(page, 'Next page').click()
+  await expect(pane(page).getByRole('alert')).toHaveText('The way on depends on “Terms of giving up”, which has no answer yet. Answer it, then go on.')
+  await page.getByRole('checkbox', { name: 'I have read this out' }).click()
+  await page.getByLabel('Booking reference').fill('FL-204816')
+  await page.getByRole('group', { name: 'They agree to the terms' }).getByRole('radio', { name: 'Yes' }).click()
+  await button(page, 'Next page').click()
+  await heading(page, 'Close')
+  await expect(page.getByRole('radio', { name: 'Refund requested' }).locator('..')).toContainText('suggested')
+})
+
+test('the right person is not there: when to try again is taken, and the callback is suggested', async ({ page }) => {
+  await takeCall(page)
+  await page.getByRole('radio', { name: 'The person is not there' }).click()
+  await button(page, 'Next page').click()
+  await heading(page, 'Not there')
+  await page.getByLabel('Try again at').fill('2026-12-01T09:40')
+  await page.getByLabel('Try again at').blur()
+  await expect(page.getByRole('radio', { name: 'Callback agreed' }).locator('..')).toContainText('suggested')
+  await expect(page.getByRole('button', { name: /^Pages ·/ })).toBeHidden()
+  await page.reload()
+  await expect(page.getByLabel('Try again at')).toHaveValue('2026-12-01T09:40')
+})
