@@ -64,6 +64,18 @@ test('changed back, the answer is there again', async ({ page }) => {
   await expect(page.getByLabel('Booking reference')).toHaveValue('FL-204816')
 })
 
+test('options are chosen by their number, within the question alone', async ({ page }) => {
+  await takeCall(page)
+  const who = page.getByRole('group', { name: 'Who is on the line' })
+  await who.getByRole('radio').first().focus()
+  await page.keyboard.press('3')
+  await expect(who.getByRole('radio', { name: 'Somebody calling for them' })).toBeChecked()
+  await page.getByLabel('Notes').fill('')
+  await page.keyboard.type('1 dog')
+  await expect(who.getByRole('radio', { name: 'Somebody calling for them' })).toBeChecked()
+  await expect(page.getByLabel('Notes')).toHaveValue('1 dog')
+})
+
 test('what must be read is confirmed before the way goes on, and the call can be coded all the same', async ({ page }) => {
   await takeCall(page)
   await purpose(page, 'Give up a booking')

@@ -1,7 +1,7 @@
 'use client'
 // One question of a script page. Choices and yes/no answer at once; text answers when it is left, on Enter, or when
 // the page is turned.
-import { useId } from 'react'
+import { type KeyboardEvent, useId } from 'react'
 import type { CallId } from '@/core/ids'
 import type { AnswerValue, Question } from '@/core/scripts'
 import { Problem } from '@/ui'
@@ -39,6 +39,24 @@ export function QuestionField({ question, ...rest }: Props) {
   }
 }
 
+/** Inside a question its options are chosen by their number; with Alt a digit is an outcome. */
+const byNumber =
+  <T,>(options: readonly { readonly value: T }[], choose: (value: T) => void) =>
+  (event: KeyboardEvent) => {
+    const option = /^[1-9]$/.test(event.key) && !event.altKey && !event.ctrlKey && !event.metaKey ? options[Number(event.key) - 1] : undefined
+    if (option === undefined) return
+    event.preventDefault()
+    choose(option.value)
+  }
+
+function OptionNumber({ n }: { n: number }) {
+  return (
+    <span aria-hidden className="tabular text-soft text-xs">
+      {n}
+    </span>
+  )
+}
+
 const MOMENT_TYPES = { date: 'date', time: 'time', dateTime: 'datetime-local' } as const
 
 const YES_NO = [
@@ -55,10 +73,14 @@ function ChoiceQuestion({
 }: Props & { options: readonly { readonly value: AnswerValue; readonly label: string }[] }) {
   const id = useId()
   return (
-    <fieldset data-field={question.field} aria-describedby={problem === null ? undefined : `${id}-problem`}>
+    <fieldset
+      data-field={question.field}
+      aria-describedby={problem === null ? undefined : `${id}-problem`}
+      onKeyDown={byNumber(options, (next) => onAnswer(next))}
+    >
       <legend className="font-semibold">{question.label}</legend>
       <div className="mt-1 flex flex-wrap gap-2">
-        {options.map((option) => (
+        {options.map((option, i) => (
           <label
             key={String(option.value)}
             className="flex h-8 cursor-pointer items-center gap-2 rounded-sm border border-line-strong bg-raised px-3 has-checked:border-green has-checked:bg-green-wash has-checked:font-semibold has-focus-visible:outline-3 has-focus-visible:outline-ink"
@@ -70,6 +92,7 @@ function ChoiceQuestion({
               checked={value === option.value}
               onChange={() => onAnswer(option.value)}
             />
+            <OptionNumber n={i + 1} />
             {option.label}
           </label>
         ))}
@@ -83,11 +106,12 @@ function ChoiceQuestion({
 function SeveralQuestion({ question, options, value, problem, onAnswer }: Props & { options: readonly { readonly value: string; readonly label: string }[] }) {
   const id = useId()
   const chosen = Array.isArray(value) ? (value as readonly string[]) : []
+  const toggle = (option: string) => onAnswer(chosen.includes(option) ? chosen.filter((v) => v !== option) : [...chosen, option])
   return (
-    <fieldset data-field={question.field} aria-describedby={problem === null ? undefined : `${id}-problem`}>
+    <fieldset data-field={question.field} aria-describedby={problem === null ? undefined : `${id}-problem`} onKeyDown={byNumber(options, toggle)}>
       <legend className="font-semibold">{question.label}</legend>
       <div className="mt-1 flex flex-wrap gap-2">
-        {options.map((option) => (
+        {options.map((option, i) => (
           <label
             key={option.value}
             className="flex h-8 cursor-pointer items-center gap-2 rounded-sm border border-line-strong bg-raised px-3 has-checked:border-green has-checked:bg-green-wash has-focus-visible:outline-3 has-focus-visible:outline-ink"
@@ -96,8 +120,9 @@ function SeveralQuestion({ question, options, value, problem, onAnswer }: Props 
               type="checkbox"
               className="size-4 accent-green focus-visible:outline-none"
               checked={chosen.includes(option.value)}
-              onChange={(e) => onAnswer(e.target.checked ? [...chosen, option.value] : chosen.filter((v) => v !== option.value))}
+              onChange={() => toggle(option.value)}
             />
+            <OptionNumber n={i + 1} />
             {option.label}
           </label>
         ))}

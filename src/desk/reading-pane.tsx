@@ -96,7 +96,9 @@ export function ReadingPane({ me, contact, script, readOnly, opensOnAnswer, ref 
 
   const page = pageOf(script, run?.pageId ?? script.startPage)
   const fields = mergeValues(me, contact)
-  const pageNo = (run?.trail.length ?? 0) + 1
+  // Where the page stands on the way the answers lead; one that was jumped to off the way counts by what was seen.
+  const onWay = run === null ? 0 : wayThrough(script, run.answers, factsOf(contact)).indexOf(run.pageId)
+  const pageNo = onWay >= 0 ? onWay + 1 : (run?.seen.indexOf(page.id) ?? 0) + 1
   const over = contact.endedAtMs !== null
   const known = { ...factsOf(contact), ...run?.answers }
   return (
@@ -146,7 +148,6 @@ export function ReadingPane({ me, contact, script, readOnly, opensOnAnswer, ref 
       <Captions contact={contact} />
       {!readOnly && (
         <div className="flex items-center gap-2 border-line border-t px-8 py-2">
-          {run !== null && run.seen.length > 1 && <SeenPages script={script} run={run} facts={factsOf(contact)} onJump={(id) => void jump(id)} />}
           <Button onClick={() => void turn('back')} disabled={run === null || run.trail.length === 0} shortcut={SHORTCUTS.previousPage.keys}>
             Back
           </Button>
@@ -158,6 +159,11 @@ export function ReadingPane({ me, contact, script, readOnly, opensOnAnswer, ref 
             <span className="text-soft">
               {over ? 'The script is at its end.' : 'The script is at its end. The outcome it speaks for leads the list at the right.'}
             </span>
+          )}
+          {run !== null && run.seen.length > 1 && (
+            <div className="ml-auto flex items-center gap-3">
+              <SeenPages script={script} run={run} facts={factsOf(contact)} onJump={(id) => void jump(id)} />
+            </div>
           )}
         </div>
       )}
