@@ -102,3 +102,28 @@ test('the right person is not there: when to try again is taken, and the callbac
   await page.reload()
   await expect(page.getByLabel('Try again at')).toHaveValue('2026-12-01T09:40')
 })
+
+test('a code that the answers speak against is questioned once, never blocked, and both are kept', async ({ page }) => {
+  await takeCall(page)
+  await purpose(page, 'Ask something')
+  await button(page, 'Hang up').click()
+  await page.getByRole('radio', { name: 'Booking changed' }).check({ force: true })
+  await button(page, 'Save outcome').click()
+  const tray = page.getByRole('region', { name: 'Outcome tray' })
+  await expect(tray.getByRole('alert')).toContainText('The script says that they only asked something. Was a booking changed?')
+  // Another code takes the question away; the first one brings it back.
+  await page.getByRole('radio', { name: 'Information given' }).check({ force: true })
+  await expect(tray.getByRole('alert')).toBeHidden()
+  await page.getByRole('radio', { name: 'Booking changed' }).check({ force: true })
+  await button(page, 'Save outcome').click()
+  await expect(tray.getByRole('alert')).toBeVisible()
+  await button(page, 'Save outcome').click()
+  await expect(state(page)).toHaveText('Ready')
+  await page.getByRole('link', { name: 'Results' }).click()
+  await page
+    .getByRole('region', { name: 'Calls' })
+    .getByRole('row', { name: /Ottoline Fjelding/ })
+    .click()
+  await expect(page.getByRole('region', { name: 'Events' })).toContainText('saved the outcome “booking-changed”, although the answers spoke against it')
+  await expect(page.getByRole('region', { name: 'Script answers' })).toContainText('Ask something')
+})

@@ -45,6 +45,8 @@ export function OutcomeTray({ me, contact, set, script, centre, onSaved, ref }: 
   const [chosenThen, setThen] = useState<Then | null>(null)
   const then = chosenThen ?? asked
   const [problem, setProblem] = useState<string | null>(null)
+  /** What speaks against the code that is chosen; saving again means it. */
+  const [doubt, setDoubt] = useState<{ readonly code: string; readonly says: string } | null>(null)
   const [saving, setSaving] = useState(false)
   const notesField = useRef<HTMLTextAreaElement>(null)
   const codes = useRef<HTMLFieldSetElement>(null)
@@ -56,14 +58,28 @@ export function OutcomeTray({ me, contact, set, script, centre, onSaved, ref }: 
   const save = async () => {
     if (saving) return
     setSaving(true)
-    const reply = await command({ kind: 'saveOutcome', agentId: me.id, callId, code: code === '' ? null : code, notes, followUp, andThen: then })
+    const reply = await command({
+      kind: 'saveOutcome',
+      agentId: me.id,
+      callId,
+      code: code === '' ? null : code,
+      notes,
+      followUp,
+      andThen: then,
+      insists: doubt?.code === code,
+    })
     setSaving(false)
+    if (!reply.ok && reply.refusal.reason === 'answersContradict') {
+      setProblem(null)
+      return setDoubt({ code, says: reply.refusal.says })
+    }
     if (!reply.ok) {
       setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
       codes.current?.querySelector<HTMLElement>('input')?.focus()
       return
     }
     setProblem(null)
+    setDoubt(null)
     for (const forget of [forgetCode, forgetNotes, forgetFollowUp]) forget()
     onSaved(set.codes.find((c) => c.code === code)?.label ?? code, reply.kept)
   }
@@ -71,6 +87,7 @@ export function OutcomeTray({ me, contact, set, script, centre, onSaved, ref }: 
   const choose = (next: string) => {
     setCode(next)
     setProblem(null)
+    setDoubt(null)
   }
   useImperativeHandle(ref, () => ({
     choose: (key) => {
@@ -100,6 +117,11 @@ export function OutcomeTray({ me, contact, set, script, centre, onSaved, ref }: 
         </div>
       </fieldset>
       {problem !== null && <Problem>{problem}</Problem>}
+      {doubt !== null && (
+        <p role="alert" className="mt-1 border-brass border-l-4 bg-brass-wash px-2 py-1">
+          {doubt.says} <span className="text-soft">Save again if it is so, or choose another outcome.</span>
+        </p>
+      )}
       <label htmlFor={`${id}-notes`} className="relative mt-2 block font-semibold">
         Notes
         <ShortcutHint keys={SHORTCUTS.notes.keys} />

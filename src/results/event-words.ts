@@ -116,7 +116,7 @@ export function eventWords(event: FloorEvent, names: Names): string {
     case 'ringSilenced':
       return `${agent(event.agentId)} silenced the ringing`
     case 'outcomeSaved':
-      return `${agent(event.agentId)} saved the outcome “${event.code}”`
+      return `${agent(event.agentId)} saved the outcome “${event.code}”${event.insisted ? ', although the answers spoke against it' : ''}`
     case 'shiftStarted':
     case 'shiftEnded':
     case 'agentReady':

@@ -96,6 +96,8 @@ export function codeCall(seed: number, setUp: SetUp, agentId: AgentId, contact: 
   const usual = codes.map((c, i) => ({ item: c.code, weight: c.code === 'wrong-number' ? 0.2 : 6 / (i + 1) }))
   return {
     kind: 'saveOutcome',
+    // Whoever has talked with the caller knows better than the script.
+    insists: true,
     agentId,
     callId: contact.callId,
     code: suggested.length > 0 && chance.next() < 0.93 ? (suggested[0] as string) : chance.weighted(usual),

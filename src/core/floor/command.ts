@@ -80,7 +80,17 @@ export const AgentCommandSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('turnPage'), ...mine, direction: z.enum(['next', 'back', 'jump']), pageId: z.string().optional() }).readonly(),
   z.object({ kind: z.literal('answerScript'), ...mine, field: z.string(), value: AnswerValueSchema.nullable() }).readonly(),
   z.object({ kind: z.literal('draftNotes'), ...mine, text: z.string(), followUp: z.string() }).readonly(),
-  z.object({ kind: z.literal('saveOutcome'), ...mine, code: z.string().nullable(), notes: z.string(), followUp: z.string(), andThen: ThenSchema }).readonly(),
+  z
+    .object({
+      kind: z.literal('saveOutcome'),
+      ...mine,
+      code: z.string().nullable(),
+      notes: z.string(),
+      followUp: z.string(),
+      andThen: ThenSchema,
+      insists: z.boolean().optional(),
+    })
+    .readonly(),
 ])
 export type AgentCommand = z.infer<typeof AgentCommandSchema>
 

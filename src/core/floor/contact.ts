@@ -1,8 +1,8 @@
 // Rules of a contact: turning pages, taking answers, notes, and the outcome with what the agent does next.
 import type { Agent } from '@/core/agents'
 import { type Contact, factsOf } from '@/core/contacts'
-import { codeOf } from '@/core/outcomes'
-import { checkAnswer, nextPage, previousPage, type Script, seenPage } from '@/core/scripts'
+import { codeOf, doubtOf } from '@/core/outcomes'
+import { checkAnswer, type Known, nextPage, previousPage, type Script, seenPage, splitAnswers } from '@/core/scripts'
 import { outcomeSetFor, scriptById } from '@/core/set-up'
 import { get } from '@/core/table'
 import { carryOutClearing } from './clearing'
@@ -46,11 +46,15 @@ export function draftNotes(draft: Draft, agent: Agent, contact: Contact, command
 
 /**
  * Codes the call. After the call it also ends the wrap-up and carries out `andThen` in the same decision; during the
- * call `andThen` waits for its end. Refused: outcomeMissing, unknownCode, unknownReason, notYourCall.
+ * call `andThen` waits for its end. Refused: outcomeMissing, unknownCode, unknownReason, notYourCall; answersContradict until
+ * the agent insists, which is kept.
  */
 export function saveOutcome(draft: Draft, agent: Agent, contact: Contact, command: Of<'saveOutcome'>): Ruling {
   if (command.code === null) return refuse({ reason: 'outcomeMissing' })
-  if (codeOf(outcomeSetFor(draft.state.setUp, contact.queueId), command.code) === undefined) return refuse({ reason: 'unknownCode', code: command.code })
+  const code = codeOf(outcomeSetFor(draft.state.setUp, contact.queueId), command.code)
+  if (code === undefined) return refuse({ reason: 'unknownCode', code: command.code })
+  const doubt = doubtOf(code, applyingTo(draft, contact))
+  if (doubt !== null && command.insists !== true) return refuse({ reason: 'answersContradict', says: doubt })
   const { andThen } = command
   if (andThen.state === 'notReady' && !isChosenReason(draft.state, andThen.reason)) return refuse({ reason: 'unknownReason' })
   emit(draft, null, {
@@ -61,6 +65,7 @@ export function saveOutcome(draft: Draft, agent: Agent, contact: Contact, comman
     notes: command.notes,
     followUp: command.followUp,
     andThen,
+    insisted: doubt !== null,
   })
   const call = get(draft.state.calls, contact.callId)
   // Coding a call that is being hung up says that it was meant.
@@ -78,6 +83,13 @@ export function carryOut(draft: Draft, agentId: Agent['id'], andThen: Of<'saveOu
   // Without sound nobody is put through: that reason stands until it is back.
   if (andThen.state === 'ready' && get(draft.state.agents, agentId)?.shift?.soundLost) return null
   return emit(draft, draft.state.seq, andThen.state === 'ready' ? { kind: 'agentReady', agentId } : { kind: 'agentNotReady', agentId, reason: andThen.reason })
+}
+
+/** The answers that count, with what is known of caller and call. */
+function applyingTo(draft: Draft, contact: Contact): Known {
+  const script = scriptOf(draft, contact)
+  const facts = factsOf(contact)
+  return script === null || contact.run === null ? facts : { ...facts, ...splitAnswers(script, contact.run, facts).applying }
 }
 
 const scriptOf = (draft: Draft, contact: Contact): Script | null => (contact.run === null ? null : scriptById(draft.state.setUp, contact.run.scriptId))

@@ -223,6 +223,8 @@ export function toRefusalText(refusal: FloorRefusal): RefusalText {
       return { says: 'No outcome is chosen.', next: 'Press the key of an outcome, or click one. Your notes are kept.' }
     case 'unknownCode':
       return { says: `“${refusal.code}” is not an outcome of this queue.`, next: 'Choose one from the list.' }
+    case 'answersContradict':
+      return { says: refusal.says, next: 'Save it all the same, or choose another outcome.' }
     case 'notYourCall':
       return { says: 'That call was handled by somebody else, or it is coded already.', next: 'Look at the board for what is yours.' }
     case 'numberEmpty':

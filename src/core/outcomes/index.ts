@@ -2,6 +2,7 @@
 // it. A code is chosen once per call; a later code replaces it and the ledger keeps both.
 import * as z from 'zod'
 import { AgentIdSchema, CallIdSchema, OutcomeSetIdSchema } from '@/core/ids'
+import { ConditionSchema, holds, type Known } from '@/core/scripts'
 
 export const FOLLOWS = ['nothing', 'retry', 'callback', 'neverCall', 'wrongNumber'] as const
 
@@ -15,6 +16,11 @@ export const OutcomeCodeSchema = z
     means: z.string().min(1),
     counts: z.object({ contact: z.boolean(), rightParty: z.boolean(), conversion: z.boolean(), final: z.boolean() }).readonly(),
     follows: z.enum(FOLLOWS),
+    /** Answers of the script under which this code is doubtful, and how that is put to the agent. */
+    doubts: z
+      .array(z.object({ when: ConditionSchema, says: z.string().min(1) }).readonly())
+      .readonly()
+      .default([]),
   })
   .readonly()
 export type OutcomeCode = z.infer<typeof OutcomeCodeSchema>
@@ -44,6 +50,8 @@ export const OutcomeEventSchema = z
     notes: z.string(),
     followUp: z.string(),
     andThen: ThenSchema,
+    /** The answers spoke against the code, and the agent meant it all the same. */
+    insisted: z.boolean().default(false),
   })
   .readonly()
 export type OutcomeEvent = z.infer<typeof OutcomeEventSchema>
@@ -52,5 +60,9 @@ export type OutcomeRefusal =
   | { readonly reason: 'outcomeMissing' }
   | { readonly reason: 'unknownCode'; readonly code: string }
   | { readonly reason: 'notYourCall' }
+  | { readonly reason: 'answersContradict'; readonly says: string }
 
 export const codeOf = (set: OutcomeSet, code: string): OutcomeCode | undefined => set.codes.find((c) => c.code === code)
+
+/** What is put to the agent when the answers speak against the code; null when nothing does. */
+export const doubtOf = (code: OutcomeCode, known: Known): string | null => code.doubts.find((d) => holds(d.when, known))?.says ?? null

@@ -1,7 +1,7 @@
 export { checkAnswer } from './answer'
 export { checkScript, FACTS, type ScriptFinding } from './check'
 export { type AnswerValue, type Condition, fieldsOf, holds, type Known } from './condition'
-export { AnswerValueSchema } from './condition-schema'
+export { AnswerValueSchema, ConditionSchema } from './condition-schema'
 export { type Page, type Say, type Script, ScriptSchema } from './document'
 export { type ScriptEvent, ScriptEventSchema } from './event'
 export type { Question } from './question'

@@ -11,13 +11,14 @@ export const CY = toAgentId('agent_cy')
 export const FIRST = toQueueId('queue_first')
 export const SECOND_QUEUE = toQueueId('queue_second')
 
-const code = (key: string, id: string, follows = 'nothing') => ({
+const code = (key: string, id: string, follows = 'nothing', doubts: object[] = []) => ({
   code: id,
   label: id,
   key,
   means: 'for tests',
   counts: { contact: true, rightParty: true, conversion: false, final: true },
   follows,
+  doubts,
 })
 
 export const SMALL: SetUp = SetUpSchema.parse({
@@ -91,7 +92,13 @@ export const SMALL: SetUp = SetUpSchema.parse({
       ],
     },
   ],
-  outcomeSets: [{ id: toOutcomeSetId('outcomes_small'), name: 'Small', codes: [code('1', 'done'), code('2', 'later', 'callback')] }],
+  outcomeSets: [
+    {
+      id: toOutcomeSetId('outcomes_small'),
+      name: 'Small',
+      codes: [code('1', 'done'), code('2', 'later', 'callback', [{ when: { field: 'wish', is: 'stay' }, says: 'They want to stay. Later?' }])],
+    },
+  ],
   outsideOutcomeSetId: 'outcomes_small',
 })
 

@@ -7,23 +7,36 @@ const code = (
   id: string,
   label: string,
   means: string,
-  more: Partial<OutcomeCode['counts']> & { follows?: OutcomeCode['follows'] } = {},
+  more: Partial<OutcomeCode['counts']> & Partial<Pick<OutcomeCode, 'follows' | 'doubts'>> = {},
 ): OutcomeCode => {
-  const { follows = 'nothing', ...counts } = more
-  return { key, code: id, label, means, follows, counts: { contact: true, rightParty: true, conversion: false, final: true, ...counts } }
+  const { follows = 'nothing', doubts = [], ...counts } = more
+  return { key, code: id, label, means, follows, doubts, counts: { contact: true, rightParty: true, conversion: false, final: true, ...counts } }
 }
 
 const HUNG_UP = code('8', 'caller-hung-up', 'Caller hung up', 'The caller left before their business was done.', { rightParty: false, final: false })
-const WRONG = code('9', 'wrong-number', 'Wrong number', 'They meant to call somebody else.', { rightParty: false, follows: 'wrongNumber' })
+/** The script says that this was the right person after all. */
+const WRONG = code('9', 'wrong-number', 'Wrong number', 'They meant to call somebody else.', {
+  rightParty: false,
+  follows: 'wrongNumber',
+  doubts: [{ when: { field: 'speaking', is: 'booker' }, says: 'The script says that the person who booked was on the line. Was it a wrong number?' }],
+})
 
 export const OUTCOME_SETS: readonly OutcomeSet[] = [
   {
     id: toOutcomeSetId('outcomes_sailings'),
     name: 'Sailings',
     codes: [
-      code('1', 'booking-changed', 'Booking changed', 'A booking was moved or amended during the call.', { conversion: true }),
+      code('1', 'booking-changed', 'Booking changed', 'A booking was moved or amended during the call.', {
+        conversion: true,
+        doubts: [
+          { when: { field: 'purpose', is: 'ask' }, says: 'The script says that they only asked something. Was a booking changed?' },
+          { when: { field: 'confirmed', is: false }, says: 'The script says that they did not confirm the change. Was the booking changed?' },
+        ],
+      }),
       code('2', 'booking-made', 'New booking', 'A new sailing was booked during the call.', { conversion: true }),
-      code('3', 'refund-requested', 'Refund requested', 'The caller gives up the sailing and wants the fare back.'),
+      code('3', 'refund-requested', 'Refund requested', 'The caller gives up the sailing and wants the fare back.', {
+        doubts: [{ when: { field: 'refundAgreed', is: false }, says: 'The script says that they did not agree to the terms. Do they give up the booking?' }],
+      }),
       code('4', 'information', 'Information given', 'A question was answered and nothing was booked.'),
       code('5', 'callback-agreed', 'Callback agreed', 'We call them again at a time they named.', { final: false, follows: 'callback' }),
       code('6', 'passed-on', 'Passed on', 'The caller needs somebody outside the centre.', { final: false }),
