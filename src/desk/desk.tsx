@@ -5,6 +5,7 @@ import type { Target } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
 import type { AgentCommand } from '@/core/floor'
 import type { CallId } from '@/core/ids'
+import { chosenScriptId } from '@/core/set-up'
 import type { CallView, FloorView, MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { RINGING } from '@/sound'
@@ -91,7 +92,7 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
   const choose = (callId: CallId, target: Target) => setPanel({ callId, panel: 'transfer', target })
   /** Whoever has the call codes it, and whoever has left it and owes; others on the line read along. */
   const mayCode = contact !== undefined && !ringing && (contact.handledBy === agentId || contact.owedBy.includes(agentId))
-  const script = contact === undefined ? null : (centre.scripts.find((s) => s.id === (contact.run?.scriptId ?? scriptIdFor(view, contact.queueId))) ?? null)
+  const script = contact === undefined ? null : (centre.scripts.find((s) => s.id === (contact.run?.scriptId ?? scriptIdFor(view, contact))) ?? null)
   const setId = centre.queues.find((q) => q.id === contact?.queueId)?.outcomeSetId ?? centre.outsideOutcomeSetId
   const outcomeSet = centre.outcomeSets.find((s) => s.id === setId)
 
@@ -193,7 +194,10 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
 }
 
 /** Which script will open when a ringing call is answered, so that it can be read already. */
-const scriptIdFor = (view: FloorView, queueId: string | null): string | null => view.centre.queues.find((q) => q.id === queueId)?.scriptId ?? null
+function scriptIdFor({ centre }: FloorView, { queueId, path, customer }: Contact): string | null {
+  const queue = centre.queues.find((q) => q.id === queueId)
+  return queue === undefined ? null : chosenScriptId(queue, { path, group: customer?.group ?? null })
+}
 
 /** The contact of the line in front, or of the one it consults about; with no line, the call that owes its outcome. */
 function contactInFront(line: CallView | undefined, contacts: readonly Contact[], me: MeView): Contact | undefined {

@@ -8,7 +8,7 @@ import { AgentCommandSchema } from '@/core/floor'
 import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, type QueueId, QueueIdSchema } from '@/core/ids'
 import type { OutcomeSet } from '@/core/outcomes'
 import type { Script } from '@/core/scripts'
-import type { Entitlement, Reason } from '@/core/set-up'
+import type { Entitlement, QueueSetUp, Reason } from '@/core/set-up'
 import { PACES, type Pace } from '@/world'
 
 const requestId = z.string().min(1)
@@ -105,7 +105,8 @@ export interface CentreView {
   readonly queues: readonly {
     readonly id: QueueId
     readonly name: string
-    readonly scriptId: string | null
+    readonly scriptId: QueueSetUp['scriptId']
+    readonly scriptChoices: QueueSetUp['scriptChoices']
     readonly outcomeSetId: string
     readonly serviceLevelMs: number
     readonly headStartMs: number

@@ -23,8 +23,8 @@ export function selectCentre({ setUp, setUpSeq }: FloorState): CentreView {
     owners: setUpOwners(setUp),
     queues: setUp.queues
       .filter((q) => !q.retired)
-      .map(({ id, name, scriptId, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, storm }) => {
-        return { id, name, scriptId, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, stormAnnouncement: storm.announcement }
+      .map(({ id, name, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, storm }) => {
+        return { id, name, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, stormAnnouncement: storm.announcement }
       }),
     scripts,
     outcomeSets,

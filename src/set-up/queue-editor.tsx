@@ -4,7 +4,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { type Control, type FieldErrors, type UseFormRegister, useFieldArray, useForm } from 'react-hook-form'
 import type { QueueSetUp, SetUp } from '@/core/set-up'
-import { TextField } from '@/ui'
+import { SelectField, TextField } from '@/ui'
 import { EditorDialog } from './editor-dialog'
 import { DAYS, fromQueueForm, type QueueForm, QueueFormSchema, toQueueForm } from './queue-form'
 import { ROW_INPUT, RowsField } from './rows-field'
@@ -50,6 +50,7 @@ export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
         {seconds('wrapUpS', 'Recommended wrap-up')}
       </div>
       <GroupRows {...part} />
+      <ScriptRows {...part} />
       <NeedRows {...part} />
       <OverflowRows
         {...part}
@@ -137,6 +138,52 @@ function GroupRows({ register, control, errors }: Part) {
         </>
       )}
     </RowsField>
+  )
+}
+
+/** Its script, and others for callers of a path or a group. */
+function ScriptRows({ register, control, errors, setUp, queue }: Part) {
+  const { fields, append, remove } = useFieldArray({ control, name: 'scriptChoices' })
+  const scripts = (
+    <>
+      <option value="">no script</option>
+      {setUp.scripts.map((s) => (
+        <option key={s.id} value={s.id}>
+          {s.name}
+        </option>
+      ))}
+    </>
+  )
+  return (
+    <>
+      <SelectField label="Script" {...register('scriptId')}>
+        {scripts}
+      </SelectField>
+      <RowsField
+        label="Another script for some callers"
+        hint="The first row that fits is taken; an empty path or group fits anybody."
+        rows={fields}
+        add="Add a script"
+        onAdd={() => append({ path: queue.paths[0] ?? '', group: '', scriptId: '' })}
+        onRemove={remove}
+        problem={firstOf(errors.scriptChoices)}
+      >
+        {(_, i) => (
+          <>
+            <input aria-label="Path" placeholder="any path" className={`${ROW_INPUT} w-36`} {...register(`scriptChoices.${i}.path`)} />
+            <input
+              aria-label="Group of callers for a script"
+              placeholder="any group"
+              className={`${ROW_INPUT} w-36`}
+              {...register(`scriptChoices.${i}.group`)}
+            />
+            <select aria-label="Script for them" className={`${ROW_INPUT} flex-1`} {...register(`scriptChoices.${i}.scriptId`)}>
+              {scripts}
+            </select>
+          </>
+        )}
+      </RowsField>
+    </>
   )
 }
 

@@ -15,6 +15,10 @@ const FULL = QueueSetUpSchema.parse({
   ],
   hours: [{ days: [1, 2, 3, 4, 5], fromMinute: 480, toMinute: 1440 }],
   fullLimit: 12,
+  scriptChoices: [
+    { path: 'one', group: null, scriptId: null },
+    { path: null, group: 'Pass', scriptId: 'script_small' },
+  ],
   storm: { announcement: 'A gale.', headStartMs: 5_000, overflow: [{ afterMs: 0, to: 'queue_second' }] },
 })
 

@@ -16,6 +16,8 @@ export const QueueFormSchema = z.object({
   headStartS: seconds,
   goesFirst: z.array(z.object({ group: z.string().trim().min(1, 'Name the group of callers.'), headStartS: seconds })),
   needs: z.array(z.object({ skillId: z.string(), level: z.number({ error: 'Choose a level.' }).int().min(1).max(5) })),
+  scriptId: z.string(),
+  scriptChoices: z.array(z.object({ path: z.string(), group: z.string(), scriptId: z.string() })),
   overflow: overflowRows,
   hours: z.array(z.object({ days: z.array(z.string()).min(1, 'Tick at least one day.'), from: clock, to: clock })),
   fullLimit: z.union([z.literal(''), z.string().regex(/^[1-9]\d*$/, 'Type how many may wait, or leave it empty.')]),
@@ -35,6 +37,9 @@ export const QueueFormSchema = z.object({
 })
 export type QueueForm = z.infer<typeof QueueFormSchema>
 
+/** An empty field stands for any, or none. */
+const orNull = (text: string) => (text === '' ? null : text)
+
 const toClock = (minute: number) => `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
 const toMinute = (text: string) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3))
 const overflowToForm = (rows: QueueSetUp['overflow']) => rows.map(({ afterMs, to }) => ({ afterS: afterMs / SECOND, to }))
@@ -45,6 +50,8 @@ export const toQueueForm = (q: QueueSetUp): QueueForm => ({
   headStartS: q.headStartMs / SECOND,
   goesFirst: q.goesFirst.map(({ group, headStartMs }) => ({ group, headStartS: headStartMs / SECOND })),
   needs: q.needs.map((n) => ({ ...n })),
+  scriptId: q.scriptId ?? '',
+  scriptChoices: q.scriptChoices.map((c) => ({ path: c.path ?? '', group: c.group ?? '', scriptId: c.scriptId ?? '' })),
   overflow: overflowToForm(q.overflow),
   hours: q.hours.map((o) => ({ days: o.days.map(String), from: toClock(o.fromMinute), to: toClock(o.toMinute) })),
   fullLimit: q.fullLimit === null ? '' : String(q.fullLimit),
@@ -71,6 +78,8 @@ export const fromQueueForm = (form: QueueForm, before: QueueSetUp): QueueSetUp =
     headStartMs: Math.round(form.headStartS * SECOND),
     goesFirst: form.goesFirst.map(({ group, headStartS }) => ({ group, headStartMs: Math.round(headStartS * SECOND) })),
     needs: form.needs,
+    scriptId: orNull(form.scriptId),
+    scriptChoices: form.scriptChoices.map((c) => ({ path: orNull(c.path.trim()), group: orNull(c.group.trim()), scriptId: orNull(c.scriptId) })),
     overflow: overflowFromForm(form.overflow),
     hours: form.hours.map((o) => ({ days: o.days.map(Number), fromMinute: toMinute(o.from), toMinute: toMinute(o.to) })),
     fullLimit: form.fullLimit === '' ? null : Number(form.fullLimit),

@@ -42,7 +42,7 @@ export function recordPage(draft: Draft, causedBy: number, callId: Contact['call
 export function openScript(draft: Draft, causedBy: number, callId: Contact['callId']): void {
   const contact = get(draft.state.contacts, callId)
   if (contact === undefined) return
-  const script = scriptFor(draft.state.setUp, contact.queueId)
+  const script = scriptFor(draft.state.setUp, contact.queueId, { path: contact.path, group: contact.customer?.group ?? null })
   if (contact.run !== null || contact.handledBy === null || script === null) return
   emit(draft, causedBy, { kind: 'scriptStarted', callId, scriptId: script.id, version: script.version, pageId: script.startPage })
 }

@@ -63,7 +63,8 @@ function checkQueue(setUp: SetUp, queue: QueueSetUp, agents: readonly AgentSetUp
     findings.push(error(place, 'Its opening hours end before they begin.', 'Enter an end after the beginning; a night is two rows.'))
   if (!setUp.outcomeSets.some((s) => s.id === queue.outcomeSetId))
     findings.push(error(place, 'Its outcome set is not there.', 'Choose one of the outcome sets.'))
-  if (queue.scriptId !== null && !setUp.scripts.some((s) => s.id === queue.scriptId))
+  const scriptIds = [queue.scriptId, ...queue.scriptChoices.map((c) => c.scriptId)].filter((id) => id !== null)
+  if (scriptIds.some((id) => !setUp.scripts.some((s) => s.id === id)))
     findings.push(error(place, 'Its script is not there.', 'Choose one of the scripts, or none.'))
   return findings
 }

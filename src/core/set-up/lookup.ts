@@ -6,6 +6,7 @@ import type { Script } from '@/core/scripts'
 import type { AgentSetUp, Entitlement } from './account'
 import type { QueueSetUp } from './queue'
 import type { SetUp } from './schema'
+import { chosenScriptId, type ScriptSeeker } from './script-choice'
 
 export const queueSetUp = (setUp: SetUp, id: QueueId): QueueSetUp =>
   found(
@@ -33,8 +34,9 @@ export function outcomeSetFor(setUp: SetUp, queueId: QueueId | null): OutcomeSet
   )
 }
 
-export function scriptFor(setUp: SetUp, queueId: QueueId | null): Script | null {
-  const id = queueId === null ? null : queueSetUp(setUp, queueId).scriptId
+/** The script of a call of the queue; a call of no queue has none. */
+export function scriptFor(setUp: SetUp, queueId: QueueId | null, seeker: ScriptSeeker = { path: null, group: null }): Script | null {
+  const id = queueId === null ? null : chosenScriptId(queueSetUp(setUp, queueId), seeker)
   return id === null ? null : scriptById(setUp, id)
 }
 

@@ -65,6 +65,11 @@ export const QueueSetUpSchema = z
     serviceLevelMs: z.number().positive(),
     recommendedWrapUpMs: z.number().nonnegative(),
     scriptId: ScriptIdSchema.nullable(),
+    /** Other scripts, or none, for callers of a path or a group; null fits any. The first that fits is taken. */
+    scriptChoices: z
+      .array(z.object({ path: z.string().nullable(), group: z.string().nullable(), scriptId: ScriptIdSchema.nullable() }).readonly())
+      .readonly()
+      .default([]),
     outcomeSetId: OutcomeSetIdSchema,
     /** Every call of the queue is recorded from the answer on. */
     records: z.boolean().default(false),
