@@ -5,8 +5,10 @@ import type { AgentEvent } from '@/core/agents'
 import { type Call, type CallDirection, type CallEvent, type Customer, isOnLine } from '@/core/calls'
 import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, DeviceIdSchema, type QueueId } from '@/core/ids'
 import type { OutcomeEvent } from '@/core/outcomes'
-import { evolveRun, type Known, type ScriptEvent, type ScriptRun } from '@/core/scripts'
+import { evolveRun, type ScriptEvent, type ScriptRun } from '@/core/scripts'
 import type { EpochMs } from '@/core/time'
+
+export { factsOf } from './facts'
 
 export const ContactEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('notesDrafted'), callId: CallIdSchema, text: z.string(), followUp: z.string() }).readonly(),
@@ -145,13 +147,3 @@ function saved(contact: Contact, event: OutcomeEvent): Contact {
   const isLatest = contact.handledBy === event.agentId || contact.handledBy === null
   return isLatest ? { ...contact, codedBy, outcome: event, notes: event.notes, followUp: event.followUp } : { ...contact, codedBy }
 }
-
-/** What a script's conditions may ask about caller and call, besides the answers. */
-export const factsOf = ({ customer, path, queueId }: Pick<Contact, 'customer' | 'path' | 'queueId'>): Known => ({
-  'caller.name': customer?.name ?? null,
-  'caller.firstName': customer?.name.split(' ')[0] ?? null,
-  'caller.group': customer?.group ?? null,
-  'caller.known': customer !== null,
-  'call.path': path,
-  'call.queue': queueId,
-})
