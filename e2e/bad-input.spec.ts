@@ -104,6 +104,9 @@ test('nothing is asked of any other host, and the content policy is strict', asy
   await goReady(page)
   await button(page, 'Stand-ins').click()
   await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog', { name: 'Stand-ins' })).toBeHidden()
+  // The server that simulates the past days answers for the page as well.
+  await expect(page.getByText('Past days are being simulated')).toBeHidden({ timeout: 30_000 })
   await page.getByRole('link', { name: 'Results' }).click()
   await expect(page.getByRole('heading', { name: 'Results' })).toBeVisible()
   expect(strangers).toEqual([])

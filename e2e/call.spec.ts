@@ -146,7 +146,7 @@ test('a caller who gives up while waiting is offered to nobody and counted as ab
 test('a declined call is not offered to the same agent again, and ringing out sets them not ready', async ({ page }) => {
   await startShift(page)
   await goReady(page)
-  await ringMe(page)
+  await ringMe(page, { patience: 'Waits as long as it takes' })
   await button(page, 'Decline').click()
   await expect(state(page)).toHaveText('Ready')
   await expect(page.getByRole('row', { name: /^Sailings/ })).toContainText('1')
