@@ -9,6 +9,8 @@ interface Call {
   result: string
   shortAbandon: boolean
   outcome: string | null
+  script: string | null
+  answers: Record<string, unknown>
   agents: { role: string; talkMs: number; holdMs: number; wrapUpMs: number }[]
 }
 
@@ -54,6 +56,14 @@ const clock = (ms: number): string => {
 }
 const percent = (part: number, whole: number): string => (whole === 0 ? 'no calls' : `${((part / whole) * 100).toFixed(1)} %`)
 
+/** The answers that speak against an outcome, as the exported set-up has them. */
+const DOUBTFUL = [
+  { outcome: 'booking-changed', field: 'purpose', value: 'ask' },
+  { outcome: 'booking-changed', field: 'confirmed', value: false },
+  { outcome: 'refund-requested', field: 'refundAgreed', value: false },
+  { outcome: 'wrong-number', field: 'speaking', value: 'booker' },
+]
+
 /** The figures as the screen writes them. T of the service level comes from the set-up, per queue. */
 export function figures(callsText: string, statesText: string, serviceLevelMs: Readonly<Record<string, number>>) {
   const calls = fromNdjson<Call>(callsText)
@@ -64,6 +74,8 @@ export function figures(callsText: string, statesText: string, serviceLevelMs: R
   const within = answered.filter((c) => (c.answeredAtMs as number) - c.offeredAtMs <= (serviceLevelMs[c.queue ?? ''] ?? 20_000))
   const legs = calls.filter((c) => c.result === 'handled').flatMap((c) => c.agents.filter((l) => l.role === 'handled'))
   const handleMs = legs.reduce((sum, l) => sum + l.talkMs + l.holdMs + l.wrapUpMs, 0)
+  const withScript = calls.filter((c) => c.outcome !== null && c.script !== null)
+  const disagree = withScript.filter((c) => DOUBTFUL.some((d) => d.outcome === c.outcome && c.answers[d.field] === d.value))
   const outcomes: Record<string, number> = {}
   for (const { outcome } of calls) if (outcome !== null) outcomes[outcome] = (outcomes[outcome] ?? 0) + 1
   const states = fromNdjson<AgentState>(statesText)
@@ -75,6 +87,7 @@ export function figures(callsText: string, statesText: string, serviceLevelMs: R
     Abandoned: String(abandoned.length),
     abandonRate: percent(abandoned.length - short, inbound.length - short),
     'Service level': percent(within.length, inbound.length - short),
+    Disagreement: percent(disagree.length, withScript.length),
     AHT: legs.length === 0 ? 'no calls' : clock(handleMs / legs.length),
     Occupancy: percent(busy, busy + spent('ready')),
     outcomes,

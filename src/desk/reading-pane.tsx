@@ -1,7 +1,7 @@
 'use client'
 // The reading pane: the page to read aloud, its questions, and the way on. What the caller says stands below it.
 import { type Ref, useImperativeHandle, useRef, useState } from 'react'
-import { type Contact, factsOf } from '@/core/contacts'
+import { type Contact, factsOf, mergeValuesOf } from '@/core/contacts'
 import type { CallId } from '@/core/ids'
 import {
   type AnswerValue,
@@ -21,7 +21,6 @@ import {
 import type { MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { Button, Menu, MenuItem } from '@/ui'
-import { mergeValues } from './merge-values'
 import { QuestionField } from './question-field'
 import { SHORTCUTS } from './shortcuts'
 
@@ -95,7 +94,7 @@ export function ReadingPane({ me, contact, script, readOnly, opensOnAnswer, ref 
     )
 
   const page = pageOf(script, run?.pageId ?? script.startPage)
-  const fields = mergeValues(me, contact)
+  const fields = mergeValuesOf(contact, me.name)
   // Where the page stands on the way the answers lead; one that was jumped to off the way counts by what was seen.
   const onWay = run === null ? 0 : wayThrough(script, run.answers, factsOf(contact)).indexOf(run.pageId)
   const pageNo = onWay >= 0 ? onWay + 1 : (run?.seen.indexOf(page.id) ?? 0) + 1

@@ -23,6 +23,7 @@ import { advance, createWorld, type Pace, type World } from '@/world'
 import { FENNHOLM } from '@/world/scenario'
 import { createDevices } from './devices'
 import { withKnown } from './known'
+import { createPromisesView, selectDoNotCall } from './promises-view'
 import type { FloorView, Notice, RefusalView, TabMessage } from './protocol'
 import { TabMessageSchema } from './protocol'
 import { createWriter, DAMAGED_KEY, type KeyValue, type LedgerWriter, type Restored } from './store'
@@ -49,7 +50,10 @@ export interface Exchange {
 }
 
 /** Commands whose reply waits for the disk: what they say must not be taken back by a power cut. */
-const KEPT_FIRST: readonly AgentCommand['kind'][] = ['saveOutcome', 'answerScript', 'draftNotes']
+const KEPT_FIRST: readonly AgentCommand['kind'][] = [
+  ...(['saveOutcome', 'answerScript', 'draftNotes', 'correctOutcome'] as const),
+  ...(['moveCallback', 'handOverCallback', 'dropCallback', 'closeTask', 'addDoNotCall', 'removeDoNotCall', 'changeSetUp'] as const),
+]
 
 export function createExchange(options: ExchangeOptions): Exchange {
   const { now } = options
@@ -60,6 +64,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
   let seed = options.seed
   let state = options.restored.state ?? createFloor(options.floorId, FENNHOLM)
   let centre = selectCentre(state)
+  const promises = createPromisesView()
 
   let codes = 0
   const devices = createDevices({
@@ -159,6 +164,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
       seats: selectSeats(state),
       queues: selectQueues(state),
       parked: selectParked(state),
+      promises: promises(state),
     }
     const json = new Map<keyof FloorView, string>()
     for (const tab of tabs) {
@@ -188,7 +194,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
 
   const command = async (tab: Tab, requestId: string, asked: AgentCommand) => {
     const refuse = (refusal: RefusalView) => tab.port.postMessage({ kind: 'reply', requestId, ok: false, refusal })
-    const given = withKnown(asked, state.setUp.homeCountry)
+    const given = withKnown(asked, state)
     if (given.kind === 'moveCall' && given.endpoint !== 'computer') {
       // Another device has to be there; a handset rings first and has the call when it is lifted.
       if (given.endpoint === 'ownPhone' ? !devices.hasPhone(given.agentId) : !devices.ringHandset(given.agentId, given.callId))
@@ -286,6 +292,8 @@ export function createExchange(options: ExchangeOptions): Exchange {
       }
       case 'setUp':
         return done(JSON.stringify(state.setUp))
+      case 'doNotCall':
+        return done(JSON.stringify(selectDoNotCall(state, message)))
       case 'ledger':
         return void writer.read(message.afterSeq).then(done)
       case 'damaged':

@@ -1,14 +1,16 @@
 // What tabs and the floor say to each other. Schemas for what a tab sends (the floor parses everything it receives);
 // types for what the floor answers, because both ends are built from this file.
 import * as z from 'zod'
-import type { AgentStateName, Diversion, Note, SoundPath } from '@/core/agents'
+import type { AgentStateName, Diversion, Note, Owed, SoundPath, WrapUp } from '@/core/agents'
 import type { Call, Ear } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
+import type { DoNotCallEntry } from '@/core/do-not-call'
 import { AgentCommandSchema } from '@/core/floor'
-import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, type QueueId, QueueIdSchema } from '@/core/ids'
+import { type AgentId, AgentIdSchema, type CallbackId, type CallId, CallIdSchema, type QueueId, QueueIdSchema } from '@/core/ids'
 import type { OutcomeSet } from '@/core/outcomes'
 import type { Script } from '@/core/scripts'
 import type { Entitlement, QueueSetUp, Reason } from '@/core/set-up'
+import type { Task } from '@/core/tasks'
 import { PACES, type Pace } from '@/world'
 
 const requestId = z.string().min(1)
@@ -60,6 +62,8 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('phoneHangsUp'), requestId }).readonly(),
   /** The set-up document, as JSON. */
   z.object({ kind: z.literal('setUp'), requestId }).readonly(),
+  /** Entries of the do-not-call list in which the text occurs, as the JSON of a `DoNotCallPage`. */
+  z.object({ kind: z.literal('doNotCall'), requestId, search: z.string(), atMost: z.number().int().positive() }).readonly(),
   /** The stored ledger after an entry, as NDJSON text. */
   z.object({ kind: z.literal('ledger'), requestId, afterSeq: z.number().int().nonnegative() }).readonly(),
   /** What was set aside as damaged, as text. */
@@ -97,6 +101,9 @@ export interface CentreView {
   readonly ringLimitMs: number
   readonly takeBackMs: number
   readonly outsidersMayStay: boolean
+  readonly timeZone: string
+  /** How many outcomes may be owed by somebody who goes ready. */
+  readonly mostOwed: number
   /** Who can change the set-up, and with it what an account may do. */
   readonly owners: readonly string[]
   readonly notReadyReasons: readonly Reason[]
@@ -114,7 +121,9 @@ export interface CentreView {
     /** What is said to callers while the queue is switched to storm. */
     readonly stormAnnouncement: string
   }[]
+  /** Every version of every script, the latest of each last. */
   readonly scripts: readonly Script[]
+  readonly archivedScriptIds: readonly string[]
   readonly outcomeSets: readonly OutcomeSet[]
   readonly outsideOutcomeSetId: string
   /** Numbers the centre calls often. */
@@ -177,11 +186,46 @@ export interface MeView {
   readonly answersItself: boolean
   /** Time of today in states that are over, former shifts included, by `spentKey`. */
   readonly spentMs: Readonly<Record<string, number>>
-  readonly wrapUp: { readonly callId: CallId; readonly startedAtMs: number; readonly recommendedMs: number } | null
-  /** Calls that are over for me and owe an outcome; `wrapUp` is the last of them. */
-  readonly owedCount: number
+  readonly takesWrapUp: boolean
+  /** The wrap-up that is on, by when it may be put off once more. */
+  readonly wrapUp: (WrapUp & { readonly extensionMs: number }) | null
+  /** Calls that owe an outcome besides the one that is wrapped up, oldest first. */
+  readonly owed: readonly (Owed & { readonly label: string; readonly queueId: QueueId | null })[]
   /** Calls coded on this shift. */
   readonly codedCount: number
+}
+
+export interface CallbackView {
+  readonly id: CallbackId
+  readonly why: 'agreed' | 'retry'
+  readonly number: string
+  readonly name: string | null
+  readonly queueId: QueueId | null
+  readonly dueAtMs: number
+  readonly timeZone: string
+  readonly ownerId: AgentId | null
+  readonly attempt: number
+  readonly atMost: number | null
+  readonly note: string
+  readonly agreedBy: AgentId
+  readonly escalatedAtMs: number | null
+  /** Who is calling them, or has not coded that call yet. */
+  readonly dialledBy: AgentId | null
+}
+
+/** What was promised and stands: callbacks and tasks, by their due time; and how long the do-not-call list is. */
+export interface PromisesView {
+  readonly callbacks: readonly CallbackView[]
+  readonly tasks: readonly Task[]
+  readonly doNotCallCount: number
+  /** Changes whenever any of it does. */
+  readonly revision: number
+}
+
+/** A part of the do-not-call list, the latest first. */
+export interface DoNotCallPage {
+  readonly found: number
+  readonly entries: readonly DoNotCallEntry[]
 }
 
 export interface CallView {
@@ -239,6 +283,7 @@ export interface FloorView {
   readonly seats: readonly SeatView[]
   readonly queues: readonly QueueView[]
   readonly parked: readonly ParkedView[]
+  readonly promises: PromisesView
   readonly me: MeView | null
   readonly sound: SoundView | null
   readonly device: DeviceView | null

@@ -26,13 +26,17 @@ export function show(tab: Tab, view: FloorView, sharedJson: Map<keyof FloorView,
   const changes: Partial<Record<keyof FloorView, unknown>> = {}
   for (const part of Object.keys(view) as (keyof FloorView)[]) {
     const isShared = !OWN_PARTS.includes(part)
-    // The centre is large and seldom changed: its revision is enough.
-    const json =
-      part === 'centre' ? `${view.floor.floorId} ${view.centre.revision}` : ((isShared ? sharedJson.get(part) : undefined) ?? JSON.stringify(view[part]))
+    const json = revisionOf(part, view) ?? (isShared ? sharedJson.get(part) : undefined) ?? JSON.stringify(view[part])
     if (isShared) sharedJson.set(part, json)
     if (tab.sent.get(part) === json) continue
     tab.sent.set(part, json)
     changes[part] = view[part]
   }
   if (Object.keys(changes).length > 0) tab.port.postMessage({ kind: 'view', changes: changes as Partial<FloorView> })
+}
+
+/** Parts that are large and seldom changed say so by their revision. */
+function revisionOf(part: keyof FloorView, { floor, centre, promises }: FloorView): string | undefined {
+  if (part === 'centre') return `${floor.floorId} ${centre.revision}`
+  return part === 'promises' ? `${floor.floorId} ${promises.revision}` : undefined
 }

@@ -1,16 +1,17 @@
 // What a tab is shown of the floor, by parts. A part is sent when its JSON differs from what that tab has.
-import { spentToday } from '@/core/agents'
+import { spentToday, type WrapUp } from '@/core/agents'
 import { type Call, callerLabel, whoHearsWhom } from '@/core/calls'
 import { type FloorState, isMutedOn, queueOutlook } from '@/core/floor'
 import type { AgentId, CallId } from '@/core/ids'
 import { isOpen } from '@/core/queues'
-import { agentName, agentSetUp, setUpOwners } from '@/core/set-up'
+import { agentName, agentSetUp, queueSetUp, setUpOwners } from '@/core/set-up'
 import { get, values } from '@/core/table'
 import { CUSTOMERS, PLACES } from '@/world/scenario'
 import type { CallView, CentreView, DeviceView, FloorView, HandsetState, MeView, ParkedView, QueueView, SeatView } from './protocol'
 
 export function selectCentre({ setUp, setUpSeq }: FloorState): CentreView {
-  const { centre, homeCountry, holdLimitMs, ringLimitMs, takeBackMs, outsidersMayStay, notReadyReasons, scripts, outcomeSets, outsideOutcomeSetId } = setUp
+  const { centre, homeCountry, holdLimitMs, ringLimitMs, takeBackMs, outsidersMayStay, notReadyReasons, outcomeSets, outsideOutcomeSetId } = setUp
+  const { timeZone, mostOwed, archivedScriptIds } = setUp
   return {
     name: centre,
     homeCountry,
@@ -18,6 +19,8 @@ export function selectCentre({ setUp, setUpSeq }: FloorState): CentreView {
     ringLimitMs,
     takeBackMs,
     outsidersMayStay,
+    timeZone,
+    mostOwed,
     notReadyReasons,
     revision: setUpSeq,
     owners: setUpOwners(setUp),
@@ -26,7 +29,8 @@ export function selectCentre({ setUp, setUpSeq }: FloorState): CentreView {
       .map(({ id, name, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, storm }) => {
         return { id, name, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, stormAnnouncement: storm.announcement }
       }),
-    scripts,
+    scripts: setUp.scripts.toSorted((a, b) => a.version - b.version),
+    archivedScriptIds,
     outcomeSets,
     outsideOutcomeSetId,
     places: PLACES.map(({ name, number }) => ({ name, number })),
@@ -97,7 +101,7 @@ export const selectQueues = (state: FloorState): readonly QueueView[] =>
 export function selectMe(state: FloorState, agentId: AgentId | null): MeView | null {
   const agent = agentId === null ? undefined : get(state.agents, agentId)
   if (agent?.shift == null) return null
-  const { id, muted, wrapUps, shift, availability, note, doNotDisturb, diversion, divertedTo } = agent
+  const { id, muted, wrapUps, owed, shift, availability, note, doNotDisturb, diversion, divertedTo } = agent
   const account = agentSetUp(state.setUp, id)
   const { name: stateName, reason, sinceMs } = agent.state
   return {
@@ -118,12 +122,22 @@ export function selectMe(state: FloorState, agentId: AgentId | null): MeView | n
     divertedTo,
     may: account.may,
     answersItself: account.answersItself,
+    takesWrapUp: account.takesWrapUp,
     spentMs: spentToday(agent),
     // The call that ended last is the one in mind: it is coded first.
-    wrapUp: wrapUps.at(-1) ?? null,
-    owedCount: wrapUps.length,
+    wrapUp: wrapUpOf(state, wrapUps.at(-1)),
+    owed: [...owed, ...wrapUps.slice(0, -1).map((w) => ({ callId: w.callId, sinceMs: w.startedAtMs, because: 'leftForLater' as const }))].map((o) => {
+      const contact = get(state.contacts, o.callId)
+      return { ...o, label: contact === undefined ? 'A caller' : callerLabel(contact), queueId: contact?.queueId ?? null }
+    }),
     codedCount: agent.codedCount,
   }
+}
+
+function wrapUpOf(state: FloorState, wrapUp: WrapUp | undefined): MeView['wrapUp'] {
+  if (wrapUp === undefined) return null
+  const queueId = get(state.contacts, wrapUp.callId)?.queueId ?? null
+  return { ...wrapUp, extensionMs: queueId === null ? 0 : (queueSetUp(state.setUp, queueId).wrapUpLimit?.extensionMs ?? 0) }
 }
 
 export function selectMine(state: FloorState, agentId: AgentId | null): Pick<FloorView, 'calls' | 'contacts'> {
@@ -131,7 +145,7 @@ export function selectMine(state: FloorState, agentId: AgentId | null): Pick<Flo
   if (agent === undefined) return { calls: [], contacts: [] }
   const calls = agent.engagements.flatMap(({ callId }) => callView(state, callId))
   const about = calls.flatMap(({ call }) => (call.consultFor === null ? [call.id] : [call.id, call.consultFor]))
-  const ids = new Set<CallId>([...about, ...agent.wrapUps.map((w) => w.callId)])
+  const ids = new Set<CallId>([...about, ...[...agent.wrapUps, ...agent.owed].map((w) => w.callId)])
   const contacts = values(state.contacts).filter((c) => ids.has(c.callId))
   return { calls, contacts: contacts.toSorted((a, b) => b.offeredAtMs - a.offeredAtMs) }
 }

@@ -1,5 +1,7 @@
 // The ledger's events in words, for the page of a single call. Every kind has its sentence; the compiler misses none.
+import { format } from 'date-fns'
 import { FAILURE_WORDS, type Party } from '@/core/calls'
+import { labelOfWhom } from '@/core/do-not-call'
 import type { FloorEvent } from '@/core/ledger'
 import type { AnswerValue } from '@/core/scripts'
 import type { CentreView, SeatView } from '@/exchange/protocol'
@@ -103,6 +105,26 @@ export function eventWords(event: FloorEvent, names: Names): string {
       return `${agent(event.agentId)} began wrap-up`
     case 'wrapUpEnded':
       return `${agent(event.agentId)} ended wrap-up`
+    case 'wrapUpExtended':
+      return `${agent(event.agentId)} extended the wrap-up by ${Math.round(event.byMs / 1000)} s: ${event.why}`
+    case 'outcomeOwed':
+      return `The outcome is owed by ${agent(event.agentId)}: ${OWED_BECAUSE[event.because]}`
+    case 'outcomeCorrected':
+      return `${agent(event.byAgentId)} corrected the outcome ${event.was === null ? '' : `from “${event.was}” `}to “${event.code}”: ${event.why}`
+    case 'callbackAgreed':
+      return `${event.why === 'retry' ? `Try ${event.attempt} is to be made` : 'A callback was agreed'} for ${moment(event.dueAtMs)}, ${event.ownerId === null ? 'anybody’s' : `${agent(event.ownerId)}’s`}`
+    case 'callbackDialled':
+      return `${agent(event.byAgentId)} dialled it as a callback, try ${event.attempt}`
+    case 'doNotCallAdded':
+      return `On the do-not-call list: ${event.entries.map((e) => labelOfWhom(e.whom)).join(', ')}`
+    case 'doNotCallWaived':
+      return `${agent(event.byAgentId)} let the call be made in spite of the do-not-call list: ${event.why}`
+    case 'numberStruck':
+      return `${event.number} was struck from the record of ${event.person}`
+    case 'numberRestored':
+      return `${event.number} was put back into the record of ${event.person}`
+    case 'taskFiled':
+      return `A task was filed: ${event.title}, due ${moment(event.dueAtMs)}`
     case 'scriptStarted':
       return 'The script opened'
     case 'scriptPageShown':
@@ -129,6 +151,12 @@ export function eventWords(event: FloorEvent, names: Names): string {
     case 'noteCleared':
     case 'doNotDisturbChanged':
     case 'diversionChanged':
+    case 'callbackMoved':
+    case 'callbackHandedOver':
+    case 'callbackEscalated':
+    case 'callbackClosed':
+    case 'doNotCallRemoved':
+    case 'taskClosed':
     case 'callTurnedAway':
     case 'stormSwitched':
     case 'setUpChanged':
@@ -141,6 +169,14 @@ export function eventWords(event: FloorEvent, names: Names): string {
 /** An answer as it is read. */
 export const answerWords = (value: AnswerValue): string =>
   typeof value === 'boolean' ? (value ? 'yes' : 'no') : typeof value === 'object' ? value.join(', ') : String(value)
+
+const moment = (atMs: number): string => format(atMs, 'd MMM HH:mm')
+
+const OWED_BECAUSE = {
+  limit: 'the wrap-up was over its limit',
+  noWrapUp: 'they take no wrap-up',
+  leftForLater: 'they left it for later',
+} as const
 
 const CAUSES = {
   hungUp: 'hung up',

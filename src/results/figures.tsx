@@ -30,11 +30,17 @@ export function Figures({ report }: { report: Report }) {
       more: `utilisation ${percent(occupancy.utilisationRatio)}`,
       definition: `${DEFINITIONS.occupancy} Utilisation: ${DEFINITIONS.utilisation}`,
     },
+    {
+      name: 'Disagreement',
+      value: percent(all.disagreementRatio),
+      more: `${all.disagreements} of ${all.codedWithScript}`,
+      definition: DEFINITIONS.disagreement,
+    },
     { name: 'Uncoded', value: String(all.uncoded), definition: DEFINITIONS.uncoded },
   ]
   return (
     <Tooltip.Provider delayDuration={200}>
-      <dl className="grid grid-cols-2 border-line-strong border-y sm:grid-cols-4 xl:grid-cols-8">
+      <dl className="grid grid-cols-2 border-line-strong border-y sm:grid-cols-3 xl:grid-cols-9">
         {figures.map((figure) => (
           <FigureCell key={figure.name} {...figure} />
         ))}

@@ -11,6 +11,7 @@ export function GroupsTable({ caption, rows, withOccupancy = false }: { caption:
         ['AHT', ({ measures }) => clockOrNone(measures.ahtMs)],
         ['Occupancy', ({ occupancyRatio }) => (occupancyRatio == null ? 'not on shift' : percent(occupancyRatio))],
         ['Uncoded', ({ measures }) => String(measures.uncoded)],
+        ['Disagree', ({ measures }) => percent(measures.disagreementRatio)],
       ]
     : [
         ['Offered', ({ measures }) => String(measures.offered)],

@@ -9,7 +9,7 @@ import { CUSTOMERS, customerById, customersByNumber, toCustomer } from '@/world/
 export function arrival(state: FloorState, queueId: QueueId, customerId: string | null, chance: Chance): Command {
   const { paths } = queueSetUp(state.setUp, queueId)
   const path = paths.length === 0 ? null : chance.pick(paths)
-  const calls = (number: string | null): Command => ({ kind: 'callArrives', queueId, path, number, ...whoHas(number) })
+  const calls = (number: string | null): Command => ({ kind: 'callArrives', queueId, path, number, ...whoHas(number, state.struck) })
   const chosen = customerId === null ? undefined : customerById(customerId)
   if (chosen !== undefined) return calls(chosen.number)
   const known = chance.pick(CUSTOMERS)
@@ -20,8 +20,8 @@ export function arrival(state: FloorState, queueId: QueueId, customerId: string 
 }
 
 /** The records know who it is when the number belongs to one person; of a household they offer everybody. */
-function whoHas(number: string | null) {
-  const people = number === null ? [] : customersByNumber(number).map(toCustomer)
+function whoHas(number: string | null, struck: FloorState['struck']) {
+  const people = number === null ? [] : customersByNumber(number, struck).map(toCustomer)
   const [only] = people
   return people.length === 1 && only !== undefined ? { customer: only } : { customer: null, matches: people }
 }

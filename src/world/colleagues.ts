@@ -4,9 +4,10 @@ import { createChance, seedFor } from '@/core/chance'
 import type { Contact } from '@/core/contacts'
 import type { AgentCommand } from '@/core/floor'
 import type { AgentId, CallId } from '@/core/ids'
+import { codesFor } from '@/core/outcomes'
 import { type AnswerValue, pageOf, type Question } from '@/core/scripts'
-import { outcomeSetFor, type SetUp, scriptById } from '@/core/set-up'
-import { MINUTE, SECOND } from '@/core/time'
+import { outcomeSetFor, type SetUp, scriptVersion } from '@/core/set-up'
+import { DAY, HOUR, MINUTE, SECOND } from '@/core/time'
 import type { Act } from './act'
 import { chanceOfCall, type Persona } from './persona'
 
@@ -46,7 +47,7 @@ export const wrapUpMs = (seed: number, callId: CallId, recommendedMs: number): n
 /** Answers the questions of the page in front of them and turns it. */
 export function readOn(seed: number, setUp: SetUp, agentId: AgentId, contact: Contact, step: number): AgentCommand[] {
   if (contact.run === null) return []
-  const page = pageOf(scriptById(setUp, contact.run.scriptId), contact.run.pageId)
+  const page = pageOf(scriptVersion(setUp, contact.run), contact.run.pageId)
   const chance = chanceOfCall(seed, contact.callId, `step ${step}`)
   const on = { agentId, callId: contact.callId }
   const answers = page.questions.map((q): AgentCommand => ({ kind: 'answerScript', ...on, field: q.field, value: someAnswer(q, contact, chance) }))
@@ -89,10 +90,12 @@ function someAnswer(question: Question, contact: Contact, chance: ReturnType<typ
 }
 
 /** The outcome the script speaks for, or one that fits the set; then ready again or a break that is due. */
-export function codeCall(seed: number, setUp: SetUp, agentId: AgentId, contact: Contact, breakReason: string | null): AgentCommand {
+export function codeCall(seed: number, setUp: SetUp, agentId: AgentId, contact: Contact, atMs: number, breakReason: string | null): AgentCommand {
   const chance = chanceOfCall(seed, contact.callId, 'code')
-  const { codes } = outcomeSetFor(setUp, contact.queueId)
-  const suggested = contact.run === null ? [] : pageOf(scriptById(setUp, contact.run.scriptId), contact.run.pageId).suggests
+  // Whoever sent no number cannot be called back.
+  const codes = codesFor(outcomeSetFor(setUp, contact.queueId), contact.direction).filter((c) => c.follows.kind !== 'callback' || contact.number !== null)
+  const suggests = contact.run === null ? [] : pageOf(scriptVersion(setUp, contact.run), contact.run.pageId).suggests
+  const suggested = suggests.filter((s) => codes.some((c) => c.code === s))
   const usual = codes.map((c, i) => ({ item: c.code, weight: c.code === 'wrong-number' ? 0.2 : 6 / (i + 1) }))
   return {
     kind: 'saveOutcome',
@@ -101,11 +104,15 @@ export function codeCall(seed: number, setUp: SetUp, agentId: AgentId, contact: 
     agentId,
     callId: contact.callId,
     code: suggested.length > 0 && chance.next() < 0.93 ? (suggested[0] as string) : chance.weighted(usual),
-    notes: chance.pick(NOTES),
+    notes: chance.pick(NOTES) || (codes.some((c) => c.needs.notes) ? 'As agreed.' : ''),
+    callback: { dueAtMs: nextMorningMs(atMs) + Math.round(chance.next() * 28) * 15 * MINUTE, timeZone: setUp.timeZone, typed: '', owner: 'anyone' },
     followUp: '',
     andThen: breakReason === null ? { state: 'ready' } : { state: 'notReady', reason: breakReason },
   }
 }
+
+/** Callbacks are agreed for the next day from nine o'clock on, when the same people are there again. */
+const nextMorningMs = (atMs: number): number => (Math.floor(atMs / DAY) + 1) * DAY + 9 * HOUR
 
 const AWAY_NOTES = ['Back soon.', 'Out for some air.', 'In the back room if it burns.', 'With the trainer.'] as const
 

@@ -33,7 +33,8 @@ export function resume(
   }
   for (const agent of values(state.agents)) {
     if (agent.shift === null || !plays.has(agent.id)) continue
-    for (const { callId, recommendedMs } of agent.wrapUps) seen({ kind: 'wrapUpStarted', agentId: agent.id, callId, recommendedMs })
+    for (const { callId, recommendedMs, overMs, limitMs } of agent.wrapUps)
+      seen({ kind: 'wrapUpStarted', agentId: agent.id, callId, recommendedMs, overMs, limitMs })
     if (agent.state.name === 'notReady') note(atMs + 5 * SECOND, { kind: 'goReady', agentId: agent.id })
   }
 }

@@ -8,7 +8,7 @@ import { agentOfDevice, type Command, type FloorState } from '@/core/floor'
 import type { AgentId, CallId, DeviceId, QueueId } from '@/core/ids'
 import type { LedgerEntry } from '@/core/ledger'
 import { pageOf } from '@/core/scripts'
-import { MISSED_RING, scriptById } from '@/core/set-up'
+import { MISSED_RING, scriptVersion } from '@/core/set-up'
 import { get } from '@/core/table'
 import { HOUR, MINUTE, SECOND } from '@/core/time'
 import { placeByNumber } from '@/world/scenario'
@@ -217,7 +217,7 @@ export function createWorld(options: WorldOptions): World {
     const turn = contact.captions.length
     const turns = turnsOf(contact)
     if (turn >= turns) return spoke ? agenda.note(atMs + 8 * SECOND, { kind: 'leave', callId }) : undefined
-    const atEnd = contact.run !== null && pageOf(scriptById(state.setUp, contact.run.scriptId), contact.run.pageId).ways.length === 0
+    const atEnd = contact.run !== null && pageOf(scriptVersion(state.setUp, contact.run), contact.run.pageId).ways.length === 0
     const isGoodbye = turn === turns - 1
     const inMs = spoke ? (isGoodbye && !atEnd ? 75 * SECOND : 16 * SECOND) : isGoodbye && !atEnd ? null : 1800
     if (inMs !== null) agenda.note(atMs + inMs, { kind: 'say', callId, turn })
@@ -283,7 +283,7 @@ export function createWorld(options: WorldOptions): World {
       case 'readOn':
         return contact === undefined || isHeld(state, act.callId) ? [] : readOn(seed, state.setUp, act.agentId, contact, act.step)
       case 'code':
-        return contact === undefined ? [] : [codeCall(seed, state.setUp, act.agentId, contact, dueBreak(act.agentId, atMs))]
+        return contact === undefined ? [] : [codeCall(seed, state.setUp, act.agentId, contact, atMs, dueBreak(act.agentId, atMs))]
     }
   }
 
@@ -291,7 +291,7 @@ export function createWorld(options: WorldOptions): World {
   const clockOff = (agentId: AgentId, state: FloorState, atMs: number): readonly Command[] => {
     const agent = get(state.agents, agentId)
     if (agent?.shift == null || (options.day.kind === 'live' && pace !== 'quiet')) return []
-    if (agent.engagements.length === 0 && agent.wrapUps.length === 0) return [{ kind: 'endShift', agentId }]
+    if (agent.engagements.length === 0 && agent.wrapUps.length + agent.owed.length === 0) return [{ kind: 'endShift', agentId }]
     agenda.note(atMs + 10 * SECOND, { kind: 'clockOff', agentId })
     return []
   }

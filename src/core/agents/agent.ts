@@ -25,6 +25,17 @@ export interface WrapUp {
   readonly callId: CallId
   readonly startedAtMs: EpochMs
   readonly recommendedMs: number
+  readonly overMs: number
+  /** From its start, an extension included; null for as long as it takes. */
+  readonly limitMs: number | null
+  readonly extended: { readonly byMs: number; readonly why: string } | null
+}
+
+/** A call that is over, is not being wrapped up, and still owes its outcome. */
+export interface Owed {
+  readonly callId: CallId
+  readonly sinceMs: EpochMs
+  readonly because: 'limit' | 'noWrapUp' | 'leftForLater'
 }
 
 export interface Shift {
@@ -52,8 +63,10 @@ export interface Agent {
   readonly shift: Shift | null
   readonly availability: { readonly ready: boolean; readonly reason: string | null }
   readonly engagements: readonly Engagement[]
-  /** Calls that are over for this agent and owe an outcome, oldest first. */
+  /** Calls that are over for this agent and are being wrapped up, oldest first. */
   readonly wrapUps: readonly WrapUp[]
+  /** Calls without a wrap-up that owe an outcome, oldest first. They keep nobody from the next call, up to the centre's limit. */
+  readonly owed: readonly Owed[]
   /** Belongs to the agent, not to a call: only muteChanged touches it. */
   readonly muted: boolean
   /** Calls coded on this shift. */
@@ -85,6 +98,7 @@ export const createAgent = (id: AgentId): Agent => ({
   availability: { ready: false, reason: null },
   engagements: [],
   wrapUps: [],
+  owed: [],
   muted: false,
   codedCount: 0,
   state: { name: 'signedOut', reason: null, sinceMs: 0 },
@@ -187,14 +201,23 @@ function applied(agent: Agent, event: AgentEvent | OutcomeEvent, atMs: EpochMs):
       return { ...agent, availability: { ready: true, reason: null } }
     case 'agentNotReady':
       return { ...agent, availability: { ready: false, reason: event.reason } }
-    case 'wrapUpStarted':
-      return { ...agent, wrapUps: [...agent.wrapUps, { callId: event.callId, startedAtMs: atMs, recommendedMs: event.recommendedMs }] }
+    case 'wrapUpStarted': {
+      const { callId, recommendedMs, overMs, limitMs } = event
+      return { ...agent, wrapUps: [...agent.wrapUps, { callId, startedAtMs: atMs, recommendedMs, overMs, limitMs, extended: null }] }
+    }
+    case 'wrapUpExtended':
+      return { ...agent, wrapUps: agent.wrapUps.map((w) => (w.callId === event.callId ? extended(w, event) : w)) }
     case 'wrapUpEnded':
-      return { ...agent, wrapUps: agent.wrapUps.filter((w) => w.callId !== event.callId) }
+      return { ...agent, ...without(agent, event.callId) }
+    case 'outcomeOwed': {
+      const { callId, because } = event
+      const { wrapUps, owed } = without(agent, callId)
+      return { ...agent, wrapUps, owed: [...owed, { callId, sinceMs: atMs, because }] }
+    }
     case 'muteChanged':
       return { ...agent, muted: event.muted }
     case 'outcomeSaved':
-      return { ...agent, codedCount: agent.codedCount + 1 }
+      return { ...agent, codedCount: agent.codedCount + 1, owed: agent.owed.filter((o) => o.callId !== event.callId) }
     case 'soundPathChosen':
       return withShift(agent, { soundPath: event.path, soundLost: null })
     case 'soundPathLost': {
@@ -214,5 +237,16 @@ function applied(agent: Agent, event: AgentEvent | OutcomeEvent, atMs: EpochMs):
     }
   }
 }
+
+const without = ({ wrapUps, owed }: Agent, callId: CallId): Pick<Agent, 'wrapUps' | 'owed'> => ({
+  wrapUps: wrapUps.filter((w) => w.callId !== callId),
+  owed: owed.filter((o) => o.callId !== callId),
+})
+
+const extended = (wrapUp: WrapUp, { byMs, why }: { readonly byMs: number; readonly why: string }): WrapUp => ({
+  ...wrapUp,
+  limitMs: wrapUp.limitMs === null ? null : wrapUp.limitMs + byMs,
+  extended: { byMs, why },
+})
 
 const withShift = (agent: Agent, change: Partial<Shift>): Agent => (agent.shift === null ? agent : { ...agent, shift: { ...agent.shift, ...change } })

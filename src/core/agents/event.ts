@@ -31,7 +31,22 @@ export const AgentEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('agentReady'), ...agent }).readonly(),
   /** While a call or a wrap-up is on it says what follows it. */
   z.object({ kind: z.literal('agentNotReady'), ...agent, reason: z.string() }).readonly(),
-  z.object({ kind: z.literal('wrapUpStarted'), ...agent, callId: CallIdSchema, recommendedMs: z.number() }).readonly(),
+  z
+    .object({
+      kind: z.literal('wrapUpStarted'),
+      ...agent,
+      callId: CallIdSchema,
+      recommendedMs: z.number(),
+      /** After the recommended time, how long the band of over-time is. */
+      overMs: z.number().nonnegative().default(60_000),
+      /** Longer than this it does not last; null for as long as it takes. */
+      limitMs: z.number().positive().nullable().default(null),
+    })
+    .readonly(),
+  /** Once for each wrap-up that has a limit. */
+  z.object({ kind: z.literal('wrapUpExtended'), ...agent, callId: CallIdSchema, byMs: z.number().positive(), why: z.string() }).readonly(),
+  /** The call owes its outcome without a wrap-up: it was over its limit, the agent takes none, or left it for later. */
+  z.object({ kind: z.literal('outcomeOwed'), ...agent, callId: CallIdSchema, because: z.enum(['limit', 'noWrapUp', 'leftForLater']) }).readonly(),
   z.object({ kind: z.literal('wrapUpEnded'), ...agent, callId: CallIdSchema }).readonly(),
   z.object({ kind: z.literal('muteChanged'), ...agent, muted: z.boolean() }).readonly(),
   /** Also brings back a path that was lost. */

@@ -9,6 +9,7 @@ export {
   engagementsOf,
   evolveAgent,
   type Note,
+  type Owed,
   type Shift,
   SIGNED_IN_REASON,
   spentKey,

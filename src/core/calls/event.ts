@@ -42,7 +42,17 @@ export const CallEventSchema = z.discriminatedUnion('kind', [
       matches: z.array(CustomerSchema).readonly().default([]),
     })
     .readonly(),
-  z.object({ kind: z.literal('callOriginated'), ...call, agentId: AgentIdSchema, number: z.string(), customer: CustomerSchema.nullable() }).readonly(),
+  z
+    .object({
+      kind: z.literal('callOriginated'),
+      ...call,
+      agentId: AgentIdSchema,
+      number: z.string(),
+      customer: CustomerSchema.nullable(),
+      /** The queue on whose business it is dialled; null when it is nobody's. */
+      queueId: QueueIdSchema.nullable().default(null),
+    })
+    .readonly(),
   /** A second call of an agent, about the first (ECMA-269, 17.1.12): it has no contact and owes nothing of its own. */
   z.object({ kind: z.literal('consultationOriginated'), ...call, agentId: AgentIdSchema, consultFor: CallIdSchema }).readonly(),
   /** The network is asked for an outside party; Delivered, Established or Failed follows. */

@@ -1,13 +1,32 @@
 // Facts of a contact. Apart from the schemas, because the reading pane asks for them.
-import type { Known } from '@/core/scripts'
+import type { AnswerValue, Known, MergeValues } from '@/core/scripts'
 import type { Contact } from './index'
 
 /** What a script's conditions may ask about caller and call, besides the answers. */
 export const factsOf = ({ customer, path, queueId }: Pick<Contact, 'customer' | 'path' | 'queueId'>): Known => ({
   'caller.name': customer?.name ?? null,
-  'caller.firstName': customer?.name.split(' ')[0] ?? null,
+  'caller.firstName': customer === null ? null : firstName(customer.name),
   'caller.group': customer?.group ?? null,
   'caller.known': customer !== null,
   'call.path': path,
   'call.queue': queueId,
 })
+
+/** What a text may merge: the agent, the caller, the call, and the answers so far. */
+export function mergeValuesOf({ customer, path, number, run }: Pick<Contact, 'customer' | 'path' | 'number' | 'run'>, agentName: string): MergeValues {
+  const answers = Object.entries(run?.answers ?? {}).map(([field, value]) => [`answers.${field}`, answerText(value)])
+  return {
+    'agent.name': agentName,
+    'agent.firstName': firstName(agentName),
+    'caller.name': customer?.name ?? null,
+    'caller.firstName': customer === null ? null : firstName(customer.name),
+    'caller.number': number,
+    'call.path': path,
+    ...Object.fromEntries(answers),
+  }
+}
+
+const answerText = (value: AnswerValue): string =>
+  typeof value === 'boolean' ? (value ? 'yes' : 'no') : typeof value === 'object' ? value.join(', ') : String(value)
+
+const firstName = (name: string): string => name.split(' ')[0] ?? name

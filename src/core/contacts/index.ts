@@ -2,13 +2,14 @@
 // outcome. It outlives the call until the outcome is saved, so that wrap-up still has the record in front of it.
 import * as z from 'zod'
 import type { AgentEvent } from '@/core/agents'
+import type { CallbackEvent } from '@/core/callbacks'
 import { type Call, type CallDirection, type CallEvent, type Customer, isOnLine } from '@/core/calls'
-import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, DeviceIdSchema, type QueueId } from '@/core/ids'
+import { type AgentId, AgentIdSchema, type CallbackId, type CallId, CallIdSchema, DeviceIdSchema, type QueueId } from '@/core/ids'
 import type { OutcomeEvent } from '@/core/outcomes'
 import { evolveRun, type ScriptEvent, type ScriptRun } from '@/core/scripts'
 import type { EpochMs } from '@/core/time'
 
-export { factsOf } from './facts'
+export { factsOf, mergeValuesOf } from './facts'
 
 export const ContactEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('notesDrafted'), callId: CallIdSchema, text: z.string(), followUp: z.string() }).readonly(),
@@ -56,6 +57,10 @@ export interface Contact {
   /** It came back from where it was sent; until somebody answers. */
   readonly returned: Pick<Extract<CallEvent, { kind: 'callReturned' }>, 'from' | 'failure'> | null
   readonly outcome: OutcomeEvent | null
+  /** The callback it was dialled for. */
+  readonly fromCallbackId: CallbackId | null
+  /** Which try of that callback it is; 0 for none. */
+  readonly tries: number
 }
 
 export const createContact = (call: Call): Contact => ({
@@ -79,6 +84,8 @@ export const createContact = (call: Call): Contact => ({
   codedBy: [],
   returned: null,
   outcome: null,
+  fromCallbackId: null,
+  tries: 0,
 })
 
 /** A contact is closed when its call is over and nobody owes an outcome for it. */
@@ -114,12 +121,21 @@ const taken = (contact: Contact, agentId: AgentId, atMs: EpochMs): Contact => ({
   codedBy: contact.codedBy.filter((id) => id !== agentId),
 })
 
-type Followed = ContactEvent | ScriptEvent | OutcomeEvent | Extract<AgentEvent, { kind: 'wrapUpStarted' | 'wrapUpEnded' }>
+type Followed =
+  | ContactEvent
+  | ScriptEvent
+  | OutcomeEvent
+  | Extract<AgentEvent, { kind: 'wrapUpStarted' | 'wrapUpEnded' | 'outcomeOwed' }>
+  | Extract<CallbackEvent, { kind: 'callbackDialled' }>
 
 export function evolveContact(contact: Contact, event: Followed, atMs: EpochMs): Contact {
   switch (event.kind) {
     case 'wrapUpStarted':
       return { ...contact, owedBy: [...contact.owedBy, event.agentId] }
+    case 'outcomeOwed':
+      return contact.owedBy.includes(event.agentId) ? contact : { ...contact, owedBy: [...contact.owedBy, event.agentId] }
+    case 'callbackDialled':
+      return { ...contact, fromCallbackId: event.callbackId, tries: event.attempt }
     case 'wrapUpEnded':
       return { ...contact, owedBy: contact.owedBy.filter((id) => id !== event.agentId) }
     case 'notesDrafted':
@@ -144,6 +160,8 @@ export function evolveContact(contact: Contact, event: Followed, atMs: EpochMs):
 /** What somebody writes about their part does not overwrite the notes of whoever has the call now. */
 function saved(contact: Contact, event: OutcomeEvent): Contact {
   const codedBy = [...contact.codedBy.filter((id) => id !== event.agentId), event.agentId]
+  const owedBy = contact.owedBy.filter((id) => id !== event.agentId)
   const isLatest = contact.handledBy === event.agentId || contact.handledBy === null
-  return isLatest ? { ...contact, codedBy, outcome: event, notes: event.notes, followUp: event.followUp } : { ...contact, codedBy }
+  const coded = { ...contact, codedBy, owedBy }
+  return isLatest ? { ...coded, outcome: event, notes: event.notes, followUp: event.followUp } : coded
 }

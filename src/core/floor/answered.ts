@@ -3,7 +3,7 @@
 import type { CallEvent } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
 import { pageOf } from '@/core/scripts'
-import { queueSetUp, scriptById, scriptFor } from '@/core/set-up'
+import { queueSetUp, scriptFor, scriptVersion } from '@/core/set-up'
 import { get } from '@/core/table'
 import { dialKept } from './arrival'
 import { type Draft, emit } from './draft'
@@ -12,7 +12,9 @@ import { agentOfDevice, recordingIdFor } from './state'
 /** Whoever takes a call they had left before no longer owes an outcome for it: the call goes on. */
 export function answered(draft: Draft, seq: number, { callId, deviceId }: Extract<CallEvent, { kind: 'connectionEstablished' }>): void {
   const agentId = agentOfDevice(deviceId)
-  if (agentId !== null && get(draft.state.agents, agentId)?.wrapUps.some((w) => w.callId === callId)) emit(draft, seq, { kind: 'wrapUpEnded', agentId, callId })
+  const agent = agentId === null ? undefined : get(draft.state.agents, agentId)
+  if (agentId !== null && [...(agent?.wrapUps ?? []), ...(agent?.owed ?? [])].some((w) => w.callId === callId))
+    emit(draft, seq, { kind: 'wrapUpEnded', agentId, callId })
   dialKept(draft, seq, callId)
   openScript(draft, seq, callId)
   recordFromAnswer(draft, seq, callId)
@@ -32,7 +34,7 @@ export function recordPage(draft: Draft, causedBy: number, callId: Contact['call
   const recording = get(draft.state.calls, callId)?.recording
   const run = get(draft.state.contacts, callId)?.run
   if (recording == null || run == null) return
-  const script = scriptById(draft.state.setUp, run.scriptId)
+  const script = scriptVersion(draft.state.setUp, run)
   const now = pageOf(script, run.pageId).sensitive
   const wasSensitive = leaves !== null && pageOf(script, leaves).sensitive
   const to = now ? 'paused' : wasSensitive ? 'on' : recording.state

@@ -3,7 +3,8 @@
 import * as z from 'zod'
 import { SOUND_PATHS } from '@/core/agents'
 import { CustomerSchema, ENDPOINTS, type Failure, TargetSchema } from '@/core/calls'
-import { AgentIdSchema, CallIdSchema, type DeviceId, DeviceIdSchema, QueueIdSchema } from '@/core/ids'
+import { WhomSchema } from '@/core/do-not-call'
+import { AgentIdSchema, CallbackIdSchema, CallIdSchema, type DeviceId, DeviceIdSchema, QueueIdSchema, TaskIdSchema } from '@/core/ids'
 import { ThenSchema } from '@/core/outcomes'
 import { AnswerValueSchema } from '@/core/scripts'
 import { SetUpSchema } from '@/core/set-up'
@@ -45,7 +46,46 @@ export const AgentCommandSchema = z.discriminatedUnion('kind', [
   // Set-up, by whoever may change it; nobody needs to be on shift for it.
   z.object({ kind: z.literal('switchStorm'), ...me, pin: z.string(), queueId: QueueIdSchema, on: z.boolean() }).readonly(),
   z.object({ kind: z.literal('changeSetUp'), ...me, pin: z.string(), setUp: SetUpSchema }).readonly(),
-  z.object({ kind: z.literal('makeCall'), ...me, typed: z.string(), customer: CustomerSchema.nullable() }).readonly(),
+  z
+    .object({
+      kind: z.literal('makeCall'),
+      ...me,
+      typed: z.string(),
+      customer: CustomerSchema.nullable(),
+      /** The callback it is made for, whose number and record it takes. */
+      callbackId: CallbackIdSchema.optional(),
+      /** A supervisor lets this one call be made in spite of the do-not-call list. */
+      waiver: z.object({ agentId: AgentIdSchema, pin: z.string(), why: z.string() }).readonly().optional(),
+    })
+    .readonly(),
+  // Callbacks and tasks.
+  z.object({ kind: z.literal('moveCallback'), ...me, callbackId: CallbackIdSchema, dueAtMs: z.number(), timeZone: z.string(), why: z.string() }).readonly(),
+  z.object({ kind: z.literal('handOverCallback'), ...me, callbackId: CallbackIdSchema, ownerId: AgentIdSchema.nullable() }).readonly(),
+  z.object({ kind: z.literal('dropCallback'), ...me, callbackId: CallbackIdSchema, why: z.string() }).readonly(),
+  z.object({ kind: z.literal('closeTask'), ...me, taskId: TaskIdSchema }).readonly(),
+  // The do-not-call list; nobody needs to be on shift for it.
+  z
+    .object({
+      kind: z.literal('addDoNotCall'),
+      ...me,
+      pin: z.string(),
+      entries: z.array(z.object({ whom: WhomSchema, why: z.string() }).readonly()).readonly(),
+    })
+    .readonly(),
+  z.object({ kind: z.literal('removeDoNotCall'), ...me, pin: z.string(), whom: WhomSchema, why: z.string() }).readonly(),
+  /** By the agent of this shift without a PIN, by a supervisor with theirs. */
+  z
+    .object({
+      kind: z.literal('correctOutcome'),
+      ...mine,
+      pin: z.string().nullable(),
+      queueId: QueueIdSchema.nullable(),
+      direction: z.string(),
+      code: z.string(),
+      was: z.string().nullable(),
+      why: z.string(),
+    })
+    .readonly(),
   // A call that rings here.
   z.object({ kind: z.literal('answer'), ...mine }).readonly(),
   z.object({ kind: z.literal('decline'), ...mine }).readonly(),
@@ -89,8 +129,19 @@ export const AgentCommandSchema = z.discriminatedUnion('kind', [
       followUp: z.string(),
       andThen: ThenSchema,
       insists: z.boolean().optional(),
+      /** When the code asks for a callback: the number as it was typed, empty for the one of the call. */
+      callback: z
+        .object({ dueAtMs: z.number(), timeZone: z.string(), typed: z.string(), owner: z.enum(['mine', 'anyone']) })
+        .readonly()
+        .optional(),
+      /** When the code files a task: what the agent made of it. */
+      task: z
+        .object({ title: z.string(), text: z.string(), dueAtMs: z.number(), assignee: z.enum(['agent', 'anybody']) })
+        .readonly()
+        .optional(),
     })
     .readonly(),
+  z.object({ kind: z.literal('extendWrapUp'), ...mine, why: z.string() }).readonly(),
 ])
 export type AgentCommand = z.infer<typeof AgentCommandSchema>
 

@@ -1,13 +1,15 @@
 // Rules of a contact: turning pages, taking answers, notes, and the outcome with what the agent does next.
 import type { Agent } from '@/core/agents'
 import { type Contact, factsOf } from '@/core/contacts'
-import { codeOf, doubtOf } from '@/core/outcomes'
-import { checkAnswer, type Known, nextPage, previousPage, type Script, seenPage, splitAnswers } from '@/core/scripts'
-import { outcomeSetFor, scriptById } from '@/core/set-up'
+import { codesFor, doubtOf, type OutcomeCode } from '@/core/outcomes'
+import { checkAnswer, type Known, nextPage, previousPage, questionOf, type Script, seenPage, splitAnswers } from '@/core/scripts'
+import { OUTCOME_OWED, outcomeSetFor, scriptVersion } from '@/core/set-up'
 import { get } from '@/core/table'
 import { carryOutClearing } from './clearing'
 import type { AgentCommand } from './command'
+import { carryOutConsequence, checkConsequence } from './consequences'
 import { type Draft, emit, type Ruling, refuse } from './draft'
+import type { FloorRefusal } from './refusal'
 import { isChosenReason } from './shift'
 
 type Of<K extends AgentCommand['kind']> = Extract<AgentCommand, { kind: K }>
@@ -45,39 +47,54 @@ export function draftNotes(draft: Draft, agent: Agent, contact: Contact, command
 }
 
 /**
- * Codes the call. After the call it also ends the wrap-up and carries out `andThen` in the same decision; during the
- * call `andThen` waits for its end. Refused: outcomeMissing, unknownCode, unknownReason, notYourCall; answersContradict until
- * the agent insists, which is kept.
+ * Codes the call, with all that follows from the code. After the call it also ends the wrap-up and carries out `andThen` in the
+ * same decision; during the call `andThen` waits for its end; of a call that is only owed it lets go ready whom owing kept from
+ * it. Refused: outcomeMissing, unknownCode, unknownReason, notYourCall, what the code asks for and is missing; answersContradict
+ * until the agent insists, which is kept.
  */
 export function saveOutcome(draft: Draft, agent: Agent, contact: Contact, command: Of<'saveOutcome'>): Ruling {
   if (command.code === null) return refuse({ reason: 'outcomeMissing' })
-  const code = codeOf(outcomeSetFor(draft.state.setUp, contact.queueId), command.code)
+  const code = codesFor(outcomeSetFor(draft.state.setUp, contact.queueId), contact.direction).find((c) => c.code === command.code)
   if (code === undefined) return refuse({ reason: 'unknownCode', code: command.code })
-  const doubt = doubtOf(code, applyingTo(draft, contact))
-  if (doubt !== null && command.insists !== true) return refuse({ reason: 'answersContradict', says: doubt })
-  const { andThen } = command
+  const { andThen, notes, followUp } = command
   if (andThen.state === 'notReady' && !isChosenReason(draft.state, andThen.reason)) return refuse({ reason: 'unknownReason' })
-  emit(draft, null, {
-    kind: 'outcomeSaved',
-    callId: contact.callId,
-    agentId: agent.id,
-    code: command.code,
-    notes: command.notes,
-    followUp: command.followUp,
-    andThen,
-    insisted: doubt !== null,
-  })
-  const call = get(draft.state.calls, contact.callId)
+  const known = applyingTo(draft, contact)
+  if (code.needs.notes && notes.trim() === '') return refuse({ reason: 'notesMissing', label: code.label })
+  const missing = missingField(draft, contact, code, known)
+  if (missing !== null) return refuse(missing)
+  const consequence = checkConsequence(draft, contact, code, command)
+  if (!consequence.ok) return consequence
+  const doubt = doubtOf(code, known)
+  if (doubt !== null && command.insists !== true) return refuse({ reason: 'answersContradict', says: doubt })
+  const { callId } = contact
+  emit(draft, null, { kind: 'outcomeSaved', callId, agentId: agent.id, code: code.code, notes, followUp, andThen, insisted: doubt !== null })
+  carryOutConsequence(draft, agent, { ...contact, notes }, consequence.value, draft.state.seq)
+  const call = get(draft.state.calls, callId)
   // Coding a call that is being hung up says that it was meant.
   if (call?.clearing?.byAgentId === agent.id && call.clearing.what !== 'remove') carryOutClearing(draft, call)
-  if (!agent.wrapUps.some((w) => w.callId === contact.callId)) return null
-  emit(draft, draft.state.seq, { kind: 'wrapUpEnded', agentId: agent.id, callId: contact.callId })
-  return carryOut(draft, agent.id, andThen)
+  if (agent.wrapUps.some((w) => w.callId === callId)) {
+    emit(draft, draft.state.seq, { kind: 'wrapUpEnded', agentId: agent.id, callId })
+    return carryOut(draft, agent.id, andThen)
+  }
+  const waitsForThis =
+    agent.availability.reason === OUTCOME_OWED && agent.owed.some((o) => o.callId === callId) && agent.owed.length <= draft.state.setUp.mostOwed + 1
+  return waitsForThis ? carryOut(draft, agent.id, andThen) : null
+}
+
+/** An answer the code asks for, when this call's script has the question. */
+function missingField(draft: Draft, contact: Contact, { needs, label }: OutcomeCode, known: Known): FloorRefusal | null {
+  const script = scriptOf(draft, contact)
+  if (needs.field === null || script === null || questionOf(script, needs.field) === undefined) return null
+  return (known[needs.field] ?? null) === null ? { reason: 'fieldMissing', label, field: questionOf(script, needs.field)?.label ?? needs.field } : null
 }
 
 /** What the agent chose to do after the outcome; nothing to record when they are in that state already. */
 export function carryOut(draft: Draft, agentId: Agent['id'], andThen: Of<'saveOutcome'>['andThen']): null {
-  const availability = get(draft.state.agents, agentId)?.availability
+  const now = get(draft.state.agents, agentId)
+  const availability = now?.availability
+  // Nobody goes ready owing more than is allowed, whatever they chose.
+  if (andThen.state === 'ready' && now !== undefined && now.owed.length > draft.state.setUp.mostOwed)
+    return availability?.ready ? emit(draft, draft.state.seq, { kind: 'agentNotReady', agentId, reason: OUTCOME_OWED }) : null
   const already = andThen.state === 'ready' ? availability?.ready : availability?.reason === andThen.reason
   if (already) return null
   // Without sound nobody is put through: that reason stands until it is back.
@@ -92,7 +109,7 @@ function applyingTo(draft: Draft, contact: Contact): Known {
   return script === null || contact.run === null ? facts : { ...facts, ...splitAnswers(script, contact.run, facts).applying }
 }
 
-const scriptOf = (draft: Draft, contact: Contact): Script | null => (contact.run === null ? null : scriptById(draft.state.setUp, contact.run.scriptId))
+const scriptOf = (draft: Draft, contact: Contact): Script | null => (contact.run === null ? null : scriptVersion(draft.state.setUp, contact.run))
 
 /** The script is read by who has the call; after its end, by who owes it. */
 const reads = (contact: Contact, agent: Agent): boolean => contact.handledBy === agent.id || contact.endedAtMs !== null

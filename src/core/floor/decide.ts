@@ -3,7 +3,6 @@
 import type { Agent } from '@/core/agents'
 import { type Call, type CallDecision, type Customer, services } from '@/core/calls'
 import { type Contact, mayWrite } from '@/core/contacts'
-import { readNumber } from '@/core/directory'
 import { type CallId, deviceOfAgent } from '@/core/ids'
 import { LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
 import { get } from '@/core/table'
@@ -11,17 +10,22 @@ import type { EpochMs } from '@/core/time'
 import { clear, takeBack } from './clearing'
 import type { AgentCommand, Command } from './command'
 import { answerScript, draftNotes, saveOutcome, turnPage } from './contact'
+import { correctOutcome } from './corrections'
+import { addDoNotCall, removeDoNotCall } from './do-not-call'
 import { type Draft, emit, type Ruling, refuse } from './draft'
-import { unentitled, unentitledToDial } from './entitled'
+import { unentitled } from './entitled'
 import { divert, park, pickUp, transfer } from './handover'
 import { addParty, alternate, completeTransfer, conference, consult, endConsult, heardBesides } from './lines'
+import { makeCall } from './make-call'
 import { ruleNetwork } from './network'
 import { changeSetUp, switchStorm } from './owner'
 import { chooseSoundPath, clearNote, reportSoundLost, setDiversion, setDoNotDisturb, setNote } from './presence'
+import { closeTask, dropCallback, handOverCallback, moveCallback } from './promises'
 import { react } from './react'
 import type { FloorRefusal } from './refusal'
-import { busy, endShift, goNotReady, goReady, mayOpenLine, moveSeat, setMute, startShift } from './shift'
-import { type FloorState, nextCallId, recordingIdFor } from './state'
+import { endShift, goNotReady, goReady, mayOpenLine, moveSeat, setMute, startShift } from './shift'
+import { type FloorState, recordingIdFor } from './state'
+import { extendWrapUp } from './wrap-up'
 
 export interface Context {
   /** When the command takes effect. An instant before the floor's last event is taken as that event's. */
@@ -68,6 +72,12 @@ function rule(draft: Draft, command: Command): Ruling {
       return switchStorm(draft, command)
     case 'changeSetUp':
       return changeSetUp(draft, command)
+    case 'addDoNotCall':
+      return addDoNotCall(draft, command)
+    case 'removeDoNotCall':
+      return removeDoNotCall(draft, command)
+    case 'correctOutcome':
+      return correctOutcome(draft, command)
     default: {
       const agent = get(draft.state.agents, command.agentId)
       if (agent?.shift == null) return refuse({ reason: 'notOnShift' })
@@ -76,14 +86,15 @@ function rule(draft: Draft, command: Command): Ruling {
   }
 }
 
-type OnCall = Extract<AgentCommand, { callId: CallId }>
-type OnContact = Extract<OnCall, { kind: 'turnPage' | 'answerScript' | 'draftNotes' | 'saveOutcome' }>
+/** Given with a PIN, whoever is on shift. */
+type WithPin = Extract<
+  AgentCommand,
+  { kind: 'startShift' | 'moveSeat' | 'switchStorm' | 'changeSetUp' | 'addDoNotCall' | 'removeDoNotCall' | 'correctOutcome' }
+>
+type OnCall = Exclude<Extract<AgentCommand, { callId: CallId }>, WithPin>
+type OnContact = Extract<OnCall, { kind: 'turnPage' | 'answerScript' | 'draftNotes' | 'saveOutcome' | 'extendWrapUp' }>
 
-function ruleShift(
-  draft: Draft,
-  agent: Agent,
-  command: Exclude<AgentCommand, OnCall | { kind: 'startShift' | 'moveSeat' | 'switchStorm' | 'changeSetUp' }>,
-): Ruling {
+function ruleShift(draft: Draft, agent: Agent, command: Exclude<AgentCommand, OnCall | WithPin>): Ruling {
   switch (command.kind) {
     case 'endShift':
       return endShift(draft, agent)
@@ -107,6 +118,14 @@ function ruleShift(
       return setDoNotDisturb(draft, agent, command.on)
     case 'setDiversion':
       return setDiversion(draft, agent, command)
+    case 'moveCallback':
+      return moveCallback(draft, agent, command)
+    case 'handOverCallback':
+      return handOverCallback(draft, agent, command)
+    case 'dropCallback':
+      return dropCallback(draft, agent, command)
+    case 'closeTask':
+      return closeTask(draft, agent, command)
   }
 }
 
@@ -116,6 +135,7 @@ function ruleOnCall(draft: Draft, agent: Agent, command: OnCall): Ruling {
     case 'answerScript':
     case 'draftNotes':
     case 'saveOutcome':
+    case 'extendWrapUp':
       return ruleOnContact(draft, agent, command)
     default: {
       const call = get(draft.state.calls, command.callId)
@@ -185,16 +205,6 @@ function ruleCall(draft: Draft, agent: Agent, call: Call, command: Exclude<OnCal
 
 const take = (draft: Draft, decision: CallDecision): Ruling => (decision.ok ? emit(draft, null, ...decision.events) : refuse(decision.refusal))
 
-/** Make Call (ECMA-269, 17.1.20). The network reports what becomes of the far end. */
-function makeCall(draft: Draft, agent: Agent, command: Extract<AgentCommand, { kind: 'makeCall' }>): Ruling {
-  const reading = readNumber(command.typed, draft.state.setUp.homeCountry)
-  if (!reading.ok) return refuse(reading.refusal)
-  const refused = unentitledToDial(draft.state, agent.id, reading.number.readAs) ?? busy(draft.state, agent)
-  if (refused !== null) return refused
-  const callId = nextCallId(draft.state)
-  return emit(draft, null, { kind: 'callOriginated', callId, agentId: agent.id, number: reading.number.e164, customer: command.customer })
-}
-
 /** The caller has a name from now on. Refused: notYourCall, callerUnnamed. */
 function identifyCaller(draft: Draft, agent: Agent, call: Call, customer: Customer | null): Ruling {
   if (!agent.engagements.some((e) => e.callId === call.id)) return refuse({ reason: 'notYourCall' })
@@ -226,5 +236,7 @@ function onContact(draft: Draft, agent: Agent, contact: Contact, command: OnCont
       return draftNotes(draft, agent, contact, command)
     case 'saveOutcome':
       return saveOutcome(draft, agent, contact, command)
+    case 'extendWrapUp':
+      return extendWrapUp(draft, agent, contact, command)
   }
 }

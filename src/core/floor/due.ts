@@ -1,7 +1,10 @@
 // What time itself will change and when: ends that reach the network, rings and parkings over their limit, calls that
-// have waited long enough to overflow, notes that end.
+// have waited long enough to overflow, notes that end, wrap-ups over their limit, callbacks nobody has made.
+
+import type { WrapUp } from '@/core/agents'
+import { type Callback, escalationDueAtMs } from '@/core/callbacks'
 import { type Call, ringDueAtMs, waitsIn } from '@/core/calls'
-import type { AgentId, CallId, QueueId } from '@/core/ids'
+import type { AgentId, CallbackId, CallId, QueueId } from '@/core/ids'
 import { nextStep, routingRules } from '@/core/queues'
 import type { SetUp } from '@/core/set-up'
 import { type Table, values } from '@/core/table'
@@ -10,6 +13,8 @@ import type { EpochMs } from '@/core/time'
 export type Due =
   | { readonly kind: 'call'; readonly callId: CallId; readonly atMs: EpochMs }
   | { readonly kind: 'note'; readonly agentId: AgentId; readonly atMs: EpochMs }
+  | { readonly kind: 'wrapUp'; readonly agentId: AgentId; readonly callId: CallId; readonly atMs: EpochMs }
+  | { readonly kind: 'callback'; readonly callbackId: CallbackId; readonly atMs: EpochMs }
 
 interface Ruled {
   readonly setUp: SetUp
@@ -37,6 +42,21 @@ export function withCallsDue<S extends Ruled & { readonly calls: Table<Call> }>(
 export function withNoteDue(due: readonly Due[], agentId: AgentId, untilMs: EpochMs | null): readonly Due[] {
   const others = due.filter((d) => d.kind !== 'note' || d.agentId !== agentId)
   return untilMs === null ? others : [...others, { kind: 'note', agentId, atMs: untilMs }]
+}
+
+/** The limits of an agent's wrap-ups, after some of them have changed. */
+export function withWrapUpsDue(due: readonly Due[], agentId: AgentId, wrapUps: readonly WrapUp[]): readonly Due[] {
+  const others = due.filter((d) => d.kind !== 'wrapUp' || d.agentId !== agentId)
+  const limited = wrapUps.flatMap(({ callId, startedAtMs, limitMs }): Due[] =>
+    limitMs === null ? [] : [{ kind: 'wrapUp', agentId, callId, atMs: startedAtMs + limitMs }],
+  )
+  return limited.length === 0 && others.length === due.length ? due : [...others, ...limited]
+}
+
+export function withCallbackDue(due: readonly Due[], callbackId: CallbackId, callback: Callback | null, missedAfterMs: number): readonly Due[] {
+  const others = due.filter((d) => d.kind !== 'callback' || d.callbackId !== callbackId)
+  const atMs = callback === null ? null : escalationDueAtMs(callback, missedAfterMs)
+  return atMs === null ? others : [...others, { kind: 'callback', callbackId, atMs }]
 }
 
 function callDueAtMs(state: Ruled, call: Call): EpochMs | null {

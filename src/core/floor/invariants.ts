@@ -1,5 +1,5 @@
 // What holds on every floor at every moment, whatever was asked of it. Property tests hunt for a counterexample.
-import { agentStateName } from '@/core/agents'
+import { type Agent, agentStateName } from '@/core/agents'
 import { type Call, isOnLine, isPerson, waitsIn, whoHearsWhom } from '@/core/calls'
 import { deviceOfAgent } from '@/core/ids'
 import { count, get, values } from '@/core/table'
@@ -91,16 +91,16 @@ export const INVARIANTS: readonly Invariant[] = [
     'what an agent owes for a contact, and who owes for it, are the same thing; a contact that is over is kept only while somebody owes',
     (s) =>
       values(s.contacts).every((c) => {
-        const owing = agents(s).filter((a) => a.wrapUps.some((w) => w.callId === c.callId))
+        const owing = agents(s).filter((a) => owes(a).includes(c.callId))
         return (
           owing.length === c.owedBy.length &&
           owing.every((a) => c.owedBy.includes(a.id)) &&
           (c.endedAtMs === null || owing.length > 0) &&
-          owing.every((a) => a.wrapUps.filter((w) => w.callId === c.callId).length === 1)
+          owing.every((a) => owes(a).filter((callId) => callId === c.callId).length === 1)
         )
       }),
   ],
-  ['wrap-up is for a contact that is still kept', (s) => agents(s).every((a) => a.wrapUps.every((w) => get(s.contacts, w.callId) !== undefined))],
+  ['what is owed is for a contact that is still kept', (s) => agents(s).every((a) => owes(a).every((callId) => get(s.contacts, callId) !== undefined))],
   ['the state shown is the state the axes amount to', (s) => agents(s).every((a) => a.state.name === agentStateName(a))],
   [
     'a call waits in exactly its own queue while it is queued and rings nowhere, and in none otherwise',
@@ -114,10 +114,25 @@ export const INVARIANTS: readonly Invariant[] = [
     'a queue is served in the order calls entered it',
     (s) => Object.values(s.waiting).every((line) => line.every((id, i) => i === 0 || place(s, line[i - 1] as string) <= place(s, id))),
   ],
-  ['who is off shift has no call and no wrap-up', (s) => agents(s).every((a) => a.shift !== null || (a.engagements.length === 0 && a.wrapUps.length === 0))],
+  ['who is off shift has no call and owes nothing', (s) => agents(s).every((a) => a.shift !== null || (a.engagements.length === 0 && owes(a).length === 0))],
+  ['who owes more outcomes than the centre allows is not ready', (s) => agents(s).every((a) => a.owed.length <= s.setUp.mostOwed || a.state.name !== 'ready')],
+  [
+    'no wrap-up is over its limit, and no callback is missed, without time having said so',
+    (s) =>
+      agents(s).every((a) =>
+        a.wrapUps.every((w) => w.limitMs === null || s.due.some((d) => d.kind === 'wrapUp' && d.callId === w.callId && d.agentId === a.id)),
+      ) &&
+      values(s.callbacks).every((c) => (c.escalatedAtMs === null && c.dialled === null) === s.due.some((d) => d.kind === 'callback' && d.callbackId === c.id)),
+  ],
+  [
+    'nobody is dialled for two callbacks at once',
+    (s) => new Set(values(s.callbacks).flatMap((c) => c.dialled?.callId ?? [])).size === values(s.callbacks).filter((c) => c.dialled !== null).length,
+  ],
   ['nobody whose sound is lost is offered a call of a queue', (s) => agents(s).every((a) => a.shift?.soundLost == null || a.state.name !== 'ready')],
   ['a call is never lost: what is kept is at most what came', (s) => count(s.contacts) <= s.callCount],
 ]
+
+const owes = ({ wrapUps, owed }: Agent) => [...wrapUps, ...owed].map((w) => w.callId)
 
 const isQueued = (call: Call): boolean => call.connections.some((c) => c.state === 'queued' && c.party.kind === 'queue')
 const attended = (call: Call): boolean => call.connections.some((c) => c.party.kind === 'agent' && (isOnLine(c) || c.state === 'initiated'))

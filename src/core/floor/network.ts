@@ -10,6 +10,7 @@ import type { NetworkCommand } from './command'
 import { type Draft, emit, type Ruling, refuse } from './draft'
 import { returnCall } from './handover'
 import type { FloorState } from './state'
+import { endAtLimit } from './wrap-up'
 
 export function ruleNetwork(draft: Draft, command: NetworkCommand): Ruling {
   switch (command.kind) {
@@ -56,6 +57,14 @@ function passTime(draft: Draft): null {
     if (due.atMs > draft.atMs) continue
     if (due.kind === 'note') {
       emit(draft, null, { kind: 'noteCleared', agentId: due.agentId, because: 'overdue' })
+      continue
+    }
+    if (due.kind === 'wrapUp') {
+      endAtLimit(draft, due.agentId, due.callId)
+      continue
+    }
+    if (due.kind === 'callback') {
+      emit(draft, null, { kind: 'callbackEscalated', callbackId: due.callbackId })
       continue
     }
     const { callId } = due

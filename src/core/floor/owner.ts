@@ -5,6 +5,7 @@ import { get, values } from '@/core/table'
 import type { AgentCommand } from './command'
 import { type Draft, emit, type Ruling, refuse } from './draft'
 import { unentitled } from './entitled'
+import { keepOwedLimit } from './wrap-up'
 
 export type OwnerRefusal =
   | { readonly reason: 'setUpUnsound'; readonly place: string; readonly says: string; readonly cure: string }
@@ -49,7 +50,9 @@ export function changeSetUp(draft: Draft, command: Of<'changeSetUp'>): Ruling {
   }
   const retired = setUp.queues.find((q) => q.retired && busyQueue(draft, q.id))
   if (retired !== undefined) return refuse({ reason: 'worksThere', name: retired.name, what: 'the queue' })
-  return emit(draft, null, { kind: 'setUpChanged', byAgentId: agentId, setUp })
+  emit(draft, null, { kind: 'setUpChanged', byAgentId: agentId, setUp })
+  for (const { id } of values(draft.state.agents)) keepOwedLimit(draft, id)
+  return null
 }
 
 const busyQueue = (draft: Draft, queueId: SetUp['queues'][number]['id']): boolean => values(draft.state.calls).some((c) => c.queueId === queueId)
@@ -60,6 +63,16 @@ function forgets(before: SetUp, after: SetUp): string | null {
     const kept = new Set<string>(after[list].map((item) => item.id))
     const gone = before[list].find((item) => !kept.has(item.id))
     if (gone !== undefined) return gone.name
+  }
+  for (const set of before.outcomeSets) {
+    const codes = after.outcomeSets.find((s) => s.id === set.id)?.codes ?? []
+    const gone = set.codes.find((c) => !codes.some((k) => k.code === c.code))
+    if (gone !== undefined) return `${set.name}, ${gone.label}`
+  }
+  for (const script of before.scripts) {
+    const kept = after.scripts.find((s) => s.id === script.id && s.version === script.version)
+    // What was published is what calls have run: it is never another text under the same number.
+    if (kept === undefined || JSON.stringify(kept) !== JSON.stringify(script)) return `${script.name}, version ${script.version}`
   }
   return null
 }

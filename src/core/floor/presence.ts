@@ -6,6 +6,7 @@ import { readNumber } from '@/core/directory'
 import { SOUND_LOST } from '@/core/set-up'
 import { get } from '@/core/table'
 import type { AgentCommand } from './command'
+import { forbidden } from './do-not-call'
 import { type Draft, emit, type Ruling, refuse } from './draft'
 import { unentitled, unentitledToDial } from './entitled'
 
@@ -39,7 +40,7 @@ export function setDoNotDisturb(draft: Draft, agent: Agent, on: boolean): Ruling
   return agent.doNotDisturb === on ? null : emit(draft, null, { kind: 'doNotDisturbChanged', agentId: agent.id, on })
 }
 
-/** Refused: notEntitled, nothingToClear, and what reading the number refuses. */
+/** Refused: notEntitled, nothingToClear, onDoNotCall, and what reading the number refuses. */
 export function setDiversion(draft: Draft, agent: Agent, { to }: Of<'setDiversion'>): Ruling {
   const done = (diversion: Agent['diversion']) => emit(draft, null, { kind: 'diversionChanged', agentId: agent.id, to: diversion })
   if (to === null) return agent.diversion === null ? refuse({ reason: 'nothingToClear' }) : done(null)
@@ -48,7 +49,8 @@ export function setDiversion(draft: Draft, agent: Agent, { to }: Of<'setDiversio
   if (to.kind === 'voicemail') return done(to)
   const reading = readNumber(to.typed, draft.state.setUp.homeCountry)
   if (!reading.ok) return refuse(reading.refusal)
-  return unentitledToDial(draft.state, agent.id, reading.number.readAs) ?? done({ kind: 'number', number: reading.number.e164 })
+  const { e164, readAs } = reading.number
+  return unentitledToDial(draft.state, agent.id, readAs) ?? forbidden(draft.state, e164, null) ?? done({ kind: 'number', number: e164 })
 }
 
 /** Another path, or the same one that works again: who waited with music meanwhile is talked to again. Refused: soundPathUnchanged. */
@@ -62,7 +64,8 @@ export function chooseSoundPath(draft: Draft, agent: Agent, path: Of<'chooseSoun
   const hearsAnother = get(draft.state.agents, agent.id)?.engagements.some((e) => e.state === 'connected' || e.state === 'initiated') ?? false
   if (back?.ok && !hearsAnother) emit(draft, null, ...back.events)
   const { availability } = get(draft.state.agents, agent.id) ?? agent
-  if (lost.wasReady && availability.reason === SOUND_LOST) emit(draft, null, { kind: 'agentReady', agentId: agent.id })
+  if (lost.wasReady && availability.reason === SOUND_LOST && agent.owed.length <= draft.state.setUp.mostOwed)
+    emit(draft, null, { kind: 'agentReady', agentId: agent.id })
   return null
 }
 

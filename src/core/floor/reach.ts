@@ -5,6 +5,7 @@ import { readNumber } from '@/core/directory'
 import { type AgentId, type DeviceId, deviceOfAgent, deviceOfQueue, deviceOfVoicemail, deviceOutside } from '@/core/ids'
 import { agentName, queueSetUp } from '@/core/set-up'
 import { get } from '@/core/table'
+import { forbidden } from './do-not-call'
 import { unentitledToDial } from './entitled'
 import type { FloorRefusal } from './refusal'
 import type { FloorState } from './state'
@@ -52,7 +53,8 @@ export function reach(state: FloorState, asking: AgentId, call: Joined, target: 
     case 'number': {
       const reading = readNumber(target.typed, state.setUp.homeCountry)
       if (!reading.ok) return refuse(reading.refusal)
-      return unentitledToDial(state, asking, reading.number.readAs) ?? reachOutside(call, reading.number.e164, target.name)
+      const { e164, readAs } = reading.number
+      return unentitledToDial(state, asking, readAs) ?? forbidden(state, e164, target.name) ?? reachOutside(call, e164, target.name)
     }
   }
 }

@@ -4,7 +4,6 @@ import { type CallEvent, type Failure, isOnLine } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
 import type { LedgerEntry } from '@/core/ledger'
 import type { OutcomeEvent } from '@/core/outcomes'
-import { queueSetUp, type SetUp } from '@/core/set-up'
 import { get } from '@/core/table'
 import { answered, openScript, recordPage } from './answered'
 import { carryOut } from './contact'
@@ -12,9 +11,7 @@ import { type Draft, emit } from './draft'
 import { rescueStranded, returnCall } from './handover'
 import { freesSomebody, route } from './route'
 import { agentOfDevice, type FloorState } from './state'
-
-/** Wrap-up recommended after a call that no queue gives a time for. */
-const OUTSIDE_WRAP_UP_MS = 30_000
+import { beginWrapUp } from './wrap-up'
 
 export function react(draft: Draft, before: FloorState): void {
   const primary = draft.entries.slice()
@@ -57,7 +54,7 @@ function left(draft: Draft, seq: number, { callId, deviceId }: Extract<CallEvent
   if (was === 'alerting' || was === 'failed' || was === undefined) return
   const outcome = outcomeOf(draft, contact, agentId)
   if (outcome !== null) carryOut(draft, agentId, outcome.andThen)
-  else emit(draft, seq, { kind: 'wrapUpStarted', agentId, callId, recommendedMs: recommendedWrapUpMs(draft.state.setUp, contact) })
+  else beginWrapUp(draft, seq, agentId, contact)
   const next = get(draft.state.calls, callId)?.connections.find((c) => c.party.kind === 'agent' && isOnLine(c))?.party
   if (next?.kind === 'agent') emit(draft, seq, { kind: 'contactTaken', callId, agentId: next.agentId })
 }
@@ -71,6 +68,3 @@ function rescue(draft: Draft, seq: number, { callId }: Extract<CallEvent, { kind
   const call = get(draft.state.calls, callId)
   if (call !== undefined) rescueStranded(draft, call, seq)
 }
-
-const recommendedWrapUpMs = (setUp: SetUp, contact: Contact): number =>
-  contact.queueId === null ? OUTSIDE_WRAP_UP_MS : queueSetUp(setUp, contact.queueId).recommendedWrapUpMs

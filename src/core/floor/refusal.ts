@@ -1,10 +1,14 @@
 // Every reason the floor may refuse for, and what is said of it. A refusal is a value with its facts; the words
 // are here and nowhere else, and the compiler misses none.
+import type { CallbackRefusal } from '@/core/callbacks'
 import type { CallRefusal } from '@/core/calls'
 import type { NumberRefusal } from '@/core/directory'
+import type { DoNotCallRefusal } from '@/core/do-not-call'
 import type { OutcomeRefusal } from '@/core/outcomes'
 import type { ScriptRefusal } from '@/core/scripts'
 import type { Entitlement } from '@/core/set-up'
+import type { TaskRefusal } from '@/core/tasks'
+import { utcDay } from '@/core/time'
 import type { ArrivalRefusal } from './arrival'
 import type { NotEntitled } from './entitled'
 import type { HandoverRefusal } from './handover'
@@ -41,6 +45,9 @@ export type FloorRefusal =
   | ReachRefusal
   | ScriptRefusal
   | OutcomeRefusal
+  | CallbackRefusal
+  | DoNotCallRefusal
+  | TaskRefusal
   | NumberRefusal
 
 /** What an entitlement allows, as the end of a sentence. */
@@ -225,6 +232,47 @@ export function toRefusalText(refusal: FloorRefusal): RefusalText {
       return { says: `“${refusal.code}” is not an outcome of this queue.`, next: 'Choose one from the list.' }
     case 'answersContradict':
       return { says: refusal.says, next: 'Save it all the same, or choose another outcome.' }
+    case 'notesMissing':
+      return { says: `“${refusal.label}” needs a note.`, next: 'Write in a few words what it is about, then save again.' }
+    case 'fieldMissing':
+      return { says: `“${refusal.label}” needs the answer to “${refusal.field}”.`, next: 'Answer it in the script, then save again.' }
+    case 'notYoursToCorrect':
+      return { says: 'That call was not coded by you on this shift.', next: 'Ask a supervisor to correct it.' }
+    case 'codeUnchanged':
+      return { says: 'The call is coded so already.', next: 'Choose another outcome, or leave it as it is.' }
+    case 'wrapUpHasNoLimit':
+      return { says: 'This wrap-up cannot be extended.', next: 'Save the outcome, or go ready and code it later where your centre allows it.' }
+    case 'alreadyExtended':
+      return { says: 'This wrap-up was extended once already.', next: 'Save the outcome. What you have written is kept.' }
+    case 'noSuchCallback':
+      return { says: 'That callback is done or was given up.', next: 'Look at the list for what is still open.' }
+    case 'callbackOfAnother':
+      return { says: `That callback is ${refusal.name}’s.`, next: 'Ask them to hand it over, or wait until it escalates.' }
+    case 'callbackUnderWay':
+      return { says: `${refusal.name} is calling them already.`, next: 'Choose another one.' }
+    case 'callbackTimeMissing':
+      return { says: 'This outcome needs the time of the callback.', next: 'Enter the day and the time that were agreed.' }
+    case 'callbackInThePast':
+      return { says: 'That time has passed already.', next: 'Enter a time that is still to come.' }
+    case 'callbackUnchanged':
+      return { says: 'It is theirs already.', next: 'Choose somebody else.' }
+    case 'noSuchTask':
+      return { says: 'That task is done or was withdrawn.', next: 'Look at the list for what is still open.' }
+    case 'taskTitleMissing':
+      return { says: 'The task has no title.', next: 'Write in a few words what is to be done.' }
+    case 'onDoNotCall':
+      return {
+        says: `${refusal.who} is on the do-not-call list since ${utcDay(refusal.sinceMs)}: ${refusal.why}.`,
+        next: 'A supervisor can let this one call be made, with a reason.',
+      }
+    case 'alreadyOnList':
+      return { says: `${refusal.who} is on the list already.`, next: 'Take the line out, or leave it as it is.' }
+    case 'notOnList':
+      return { says: `${refusal.who} is not on the list any more.`, next: 'Nothing to do.' }
+    case 'whyMissing':
+      return { says: 'No reason is given.', next: 'Write in a few words why; it is kept.' }
+    case 'nobodyNamed':
+      return { says: 'Nobody is named.', next: 'Enter a number or a person.' }
     case 'notYourCall':
       return { says: 'That call was handled by somebody else, or it is coded already.', next: 'Look at the board for what is yours.' }
     case 'numberEmpty':

@@ -8,6 +8,7 @@ import type { AgentCommand } from './command'
 import { type Draft, emit, type Refused, type Ruling, refuse } from './draft'
 import { partyName } from './reach'
 import type { FloorState } from './state'
+import { leaveForLater, owesTooMuch } from './wrap-up'
 
 type Of<K extends AgentCommand['kind']> = Extract<AgentCommand, { kind: K }>
 
@@ -38,20 +39,23 @@ export function moveSeat(draft: Draft, { agentId, pin }: Of<'moveSeat'>): Ruling
 
 /** Refused while a call is under way or an outcome is owed, naming what is left to do. */
 export function endShift(draft: Draft, agent: Agent): Ruling {
-  return busy(draft.state, agent) ?? emit(draft, null, { kind: 'shiftEnded', agentId: agent.id })
+  return busy(draft.state, agent) ?? owes(draft.state, agent) ?? emit(draft, null, { kind: 'shiftEnded', agentId: agent.id })
 }
 
 /**
- * During a call it says what follows it. Refused: outcomeOwed once the call is over (the outcome says what follows then),
- * soundIsLost, alreadyReady.
+ * During a call it says what follows it. In wrap-up it leaves the outcome for later, where the centre allows so much to be owed.
+ * Refused: outcomeOwed when it would be more, soundIsLost, alreadyReady.
  */
 export function goReady(draft: Draft, agent: Agent): Ruling {
-  if (agent.engagements.length === 0) {
-    const refused = busy(draft.state, agent)
+  const free = agent.engagements.length === 0
+  if (owesTooMuch(draft.state.setUp, agent)) {
+    const refused = owes(draft.state, agent)
     if (refused !== null) return refused
   }
   if (agent.shift?.soundLost) return refuse({ reason: 'soundIsLost' })
-  if (agent.availability.ready) return refuse({ reason: 'alreadyReady' })
+  if (agent.availability.ready && (!free || agent.wrapUps.length === 0)) return refuse({ reason: 'alreadyReady' })
+  if (free) leaveForLater(draft, agent)
+  if (agent.availability.ready) return null
   return emit(draft, null, { kind: 'agentReady', agentId: agent.id })
 }
 
@@ -73,9 +77,15 @@ export function busy(state: FloorState, agent: Agent): Refused | null {
   if (live !== undefined) return refuse({ reason: 'callUnderWay', with: partyOfCall(state, live.callId) })
   const ringing = agent.engagements[0]
   if (ringing !== undefined) return refuse({ reason: 'callRings', with: partyOfCall(state, ringing.callId) })
-  const owed = agent.wrapUps[0]
-  if (owed !== undefined) return refuse({ reason: 'outcomeOwed', with: partyOfCall(state, owed.callId) })
+  const wrapUp = agent.wrapUps[0]
+  if (wrapUp !== undefined) return refuse({ reason: 'outcomeOwed', with: partyOfCall(state, wrapUp.callId) })
   return null
+}
+
+/** An outcome this agent owes, if there is one. */
+function owes(state: FloorState, agent: Agent): Refused | null {
+  const first = [...agent.owed, ...agent.wrapUps][0]
+  return first === undefined ? null : refuse({ reason: 'outcomeOwed', with: partyOfCall(state, first.callId) })
 }
 
 /** A further line is opened with the others held and nothing ringing. */

@@ -1,14 +1,17 @@
 // The floor's state and its fold over events. `evolve` never refuses: the event already happened.
 import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
+import { type Callback, type CallbackEvent, evolveCallback } from '@/core/callbacks'
 import { type Call, type CallChange, type CallEvent, evolveCalls, waitsIn, withSaid } from '@/core/calls'
 import { type Contact, createContact, evolveContact, followCall, isClosed } from '@/core/contacts'
+import { type DoNotCallList, emptyDoNotCall, evolveDoNotCall } from '@/core/do-not-call'
 import { type AgentId, type CallId, deviceOutside, type QueueId, toAgentId, toCallId } from '@/core/ids'
 import type { FloorEvent } from '@/core/ledger'
 import { dequeue, enqueue, foldHandleMs, type Waiting } from '@/core/queues'
 import type { SetUp } from '@/core/set-up'
-import { emptyTable, get, must, put, remove, type Table } from '@/core/table'
+import { emptyTable, get, must, put, remove, type Table, values } from '@/core/table'
+import { evolveTask, type Task } from '@/core/tasks'
 import type { EpochMs } from '@/core/time'
-import { type Due, withCallDue, withCallsDue, withNoteDue } from './due'
+import { type Due, withCallbackDue, withCallDue, withCallsDue, withNoteDue, withWrapUpsDue } from './due'
 
 export interface FloorState {
   readonly floorId: string
@@ -30,6 +33,29 @@ export interface FloorState {
   readonly setUpSeq: number
   /** How long an agent has a call of a queue, as a running mean: what expected waits are reckoned with. */
   readonly handleMs: Readonly<Record<QueueId, number>>
+  /** Callbacks that are open. */
+  readonly callbacks: Table<Callback>
+  /** Tasks that are open in the customer record system. */
+  readonly tasks: Table<Task>
+  readonly doNotCall: DoNotCallList
+  /** Numbers that do not belong to whom the records say. */
+  readonly struck: readonly Struck[]
+  /** Calls coded by agents who are still on that shift: what they may correct. */
+  readonly coded: Table<Coded>
+}
+
+export interface Struck {
+  readonly number: string
+  readonly person: string
+  readonly callId: CallId
+}
+
+export interface Coded {
+  readonly callId: CallId
+  readonly agentId: AgentId
+  readonly queueId: QueueId | null
+  readonly direction: Contact['direction']
+  readonly code: string
 }
 
 export function createFloor(floorId: string, setUp: SetUp): FloorState {
@@ -42,6 +68,11 @@ export function createFloor(floorId: string, setUp: SetUp): FloorState {
     due: [],
     storm: [],
     setUpSeq: 0,
+    callbacks: emptyTable<Callback>(),
+    tasks: emptyTable<Task>(),
+    doNotCall: emptyDoNotCall(),
+    struck: [],
+    coded: emptyTable<Coded>(),
   }
   return withAccounts({ floorId, setUp, seq: 0, atMs: 0, ...empty, handleMs: {} })
 }
@@ -73,8 +104,12 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs): Flo
       const noted = withAgent(base, event.agentId, (agent) => evolveAgent(agent, event, atMs))
       return { ...noted, due: withNoteDue(base.due, event.agentId, event.kind === 'noteSet' ? event.untilMs : null) }
     }
+    case 'shiftEnded': {
+      let { coded } = base
+      for (const { callId, agentId } of values(coded)) if (agentId === event.agentId) coded = remove(coded, callId)
+      return withAgent({ ...base, coded }, event.agentId, (agent) => evolveAgent(agent, event, atMs))
+    }
     case 'shiftStarted':
-    case 'shiftEnded':
     case 'agentReady':
     case 'agentNotReady':
     case 'muteChanged':
@@ -84,13 +119,45 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs): Flo
     case 'doNotDisturbChanged':
     case 'diversionChanged':
       return withAgent(base, event.agentId, (agent) => evolveAgent(agent, event, atMs))
+    case 'wrapUpExtended':
+      return withWrapUps(
+        withAgent(base, event.agentId, (agent) => evolveAgent(agent, event, atMs)),
+        event.agentId,
+      )
     case 'wrapUpStarted':
     case 'wrapUpEnded':
+    case 'outcomeOwed':
     case 'outcomeSaved': {
-      const agentMoved = withAgent(base, event.agentId, (agent) => evolveAgent(agent, event, atMs))
+      const moved = withAgent(base, event.agentId, (agent) => evolveAgent(agent, event, atMs))
+      const agentMoved = event.kind === 'outcomeSaved' ? withCoded(moved, event) : withWrapUps(moved, event.agentId)
       // A wrap-up may end after its contact was closed by the outcome that ended it.
       if (event.kind === 'wrapUpEnded' && get(base.contacts, event.callId) === undefined) return agentMoved
       return withContact(agentMoved, event.callId, (contact) => evolveContact(contact, event, atMs))
+    }
+    case 'outcomeCorrected': {
+      const coded = get(base.coded, event.callId)
+      return coded === undefined ? base : { ...base, coded: put(base.coded, event.callId, { ...coded, code: event.code }) }
+    }
+    case 'callbackDialled':
+      return withContact(withCallback(base, event, atMs), event.callId, (contact) => evolveContact(contact, event, atMs))
+    case 'callbackAgreed':
+    case 'callbackMoved':
+    case 'callbackHandedOver':
+    case 'callbackEscalated':
+    case 'callbackClosed':
+      return withCallback(base, event, atMs)
+    case 'doNotCallAdded':
+    case 'doNotCallRemoved':
+    case 'doNotCallWaived':
+      return { ...base, doNotCall: evolveDoNotCall(base.doNotCall, event, atMs) }
+    case 'numberStruck':
+      return { ...base, struck: [...base.struck, { number: event.number, person: event.person, callId: event.callId }] }
+    case 'numberRestored':
+      return { ...base, struck: base.struck.filter((s) => s.number !== event.number || s.person !== event.person) }
+    case 'taskFiled':
+    case 'taskClosed': {
+      const task = evolveTask(event, atMs)
+      return { ...base, tasks: task === null ? remove(base.tasks, event.taskId) : put(base.tasks, event.taskId, task) }
     }
     case 'captionSpoken':
       return withCaption(base, event, atMs)
@@ -173,7 +240,8 @@ function withCaption(state: FloorState, event: Extract<FloorEvent, { kind: 'capt
 function withWaiting(state: FloorState, callId: CallId, before: Call | undefined, after: Call | null): FloorState {
   const stood = before === undefined ? null : waitsIn(before)
   const stands = after === null ? null : waitsIn(after)
-  if (stood === stands) return after === null ? dropClosed(state, callId) : state
+  // Sent to the queue it stands in already, a call goes to another place of the same line.
+  if (stood === stands && before?.place === after?.place) return after === null ? dropClosed(state, callId) : state
   const placeOf = (id: CallId) => must(state.calls, id).place
   let { waiting } = state
   if (stood !== null) waiting = dequeue(waiting, stood, callId)
@@ -190,6 +258,26 @@ function withContact(state: FloorState, callId: CallId, change: (contact: Contac
 function dropClosed(state: FloorState, callId: CallId): FloorState {
   const contact = get(state.contacts, callId)
   return contact !== undefined && isClosed(contact) ? { ...state, contacts: remove(state.contacts, callId) } : state
+}
+
+const withWrapUps = (state: FloorState, agentId: AgentId): FloorState => ({
+  ...state,
+  due: withWrapUpsDue(state.due, agentId, must(state.agents, agentId).wrapUps),
+})
+
+/** The last to code a call may correct it, for as long as their shift lasts. */
+function withCoded(state: FloorState, { callId, agentId, code }: Extract<FloorEvent, { kind: 'outcomeSaved' }>): FloorState {
+  const contact = get(state.contacts, callId)
+  if (contact === undefined) return state
+  const { queueId, direction } = contact
+  return { ...state, coded: put(state.coded, callId, { callId, agentId, queueId, direction, code }) }
+}
+
+function withCallback(state: FloorState, event: CallbackEvent, atMs: EpochMs): FloorState {
+  const { callbackId } = event
+  const callback = evolveCallback(get(state.callbacks, callbackId), event, atMs)
+  const callbacks = callback === null ? remove(state.callbacks, callbackId) : put(state.callbacks, callbackId, callback)
+  return { ...state, callbacks, due: withCallbackDue(state.due, callbackId, callback, state.setUp.callbackMissedAfterMs) }
 }
 
 const withAgent = (state: FloorState, id: AgentId, change: (agent: Agent) => Agent): FloorState => ({

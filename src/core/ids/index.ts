@@ -7,16 +7,20 @@ export {
   deviceOfVoicemail,
   deviceOutside,
   toAgentId,
+  toCallbackId,
   toCallId,
   toDeviceId,
   toOutcomeSetId,
   toQueueId,
   toScriptId,
   toSkillId,
+  toTaskId,
 } from './make'
 export {
   type AgentId,
   AgentIdSchema,
+  type CallbackId,
+  CallbackIdSchema,
   type CallId,
   CallIdSchema,
   type DeviceId,
@@ -29,4 +33,6 @@ export {
   ScriptIdSchema,
   type SkillId,
   SkillIdSchema,
+  type TaskId,
+  TaskIdSchema,
 } from './schema'

@@ -1,5 +1,5 @@
 // Ids made from other ids, and the checks for text that the product itself has written.
-import type { AgentId, CallId, DeviceId, OutcomeSetId, QueueId, ScriptId, SkillId } from './schema'
+import type { AgentId, CallbackId, CallId, DeviceId, OutcomeSetId, QueueId, ScriptId, SkillId, TaskId } from './schema'
 
 /** The device an agent is reached on: one per agent until an agent may have several. */
 export const deviceOfAgent = (agentId: AgentId): DeviceId => toDeviceId(`dev_${agentId}`)
@@ -21,6 +21,8 @@ export const toQueueId = (text: string): QueueId => prefixed(text, 'queue_') as 
 export const toCallId = (text: string): CallId => prefixed(text, 'call_') as CallId
 export const toDeviceId = (text: string): DeviceId => prefixed(text, 'dev_') as DeviceId
 export const toScriptId = (text: string): ScriptId => prefixed(text, 'script_') as ScriptId
+export const toCallbackId = (text: string): CallbackId => prefixed(text, 'callback_') as CallbackId
+export const toTaskId = (text: string): TaskId => prefixed(text, 'task_') as TaskId
 export const toSkillId = (text: string): SkillId => prefixed(text, 'skill_') as SkillId
 export const toOutcomeSetId = (text: string): OutcomeSetId => prefixed(text, 'outcomes_') as OutcomeSetId
 

@@ -2,19 +2,24 @@
 // the floor that wrote it and every reader that comes later, so kinds are only ever added.
 import * as z from 'zod'
 import { AgentEventSchema } from '@/core/agents'
+import { CallbackEventSchema } from '@/core/callbacks'
 import { CallEventSchema } from '@/core/calls'
 import { ContactEventSchema } from '@/core/contacts'
+import { NumberEventSchema } from '@/core/directory'
+import { DoNotCallEventSchema } from '@/core/do-not-call'
 import { AgentIdSchema } from '@/core/ids'
-import { OutcomeEventSchema } from '@/core/outcomes'
+import { OutcomeCorrectedSchema, OutcomeEventSchema } from '@/core/outcomes'
 import { QueueEventSchema } from '@/core/queues'
 import { ScriptEventSchema } from '@/core/scripts'
 import { SetUpSchema } from '@/core/set-up'
+import { TaskEventSchema } from '@/core/tasks'
 
 /**
  * 2 added the services of call control: consult, transfer, conference, park, recording, take back. 3 added sound paths,
  * notes, diversions, skills, overflow and changes of the set-up; reasons became objects and a queue's priority a head start.
+ * 4 added what follows from an outcome (callbacks, tasks, the do-not-call list), corrections, and limits of wrap-up.
  */
-export const LEDGER_VERSION = 3
+export const LEDGER_VERSION = 4
 
 export const FloorOpenedSchema = z.object({ kind: z.literal('floorOpened'), floorId: z.string().regex(/^[a-z0-9-]+$/), setUp: SetUpSchema }).readonly()
 
@@ -33,7 +38,12 @@ export const FloorEventSchema = z.discriminatedUnion('kind', [
   CallEventSchema,
   ContactEventSchema,
   OutcomeEventSchema,
+  OutcomeCorrectedSchema,
   ScriptEventSchema,
+  CallbackEventSchema,
+  DoNotCallEventSchema,
+  NumberEventSchema,
+  TaskEventSchema,
 ])
 export type FloorEvent = z.infer<typeof FloorEventSchema>
 

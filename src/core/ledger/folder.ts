@@ -5,7 +5,7 @@ import { type Call, type CallChange, type CallEvent, type Customer, evolveCalls 
 import { factsOf } from '@/core/contacts'
 import type { AgentId, CallId, QueueId } from '@/core/ids'
 import { evolveRun, type ScriptRun, splitAnswers } from '@/core/scripts'
-import { agentName, outcomeSetFor, type SetUp, scriptById } from '@/core/set-up'
+import { agentName, outcomeSetFor, type SetUp, scriptById, scriptVersion } from '@/core/set-up'
 import type { EpochMs } from '@/core/time'
 import type { FloorEvent, LedgerEntry } from './entry'
 import { createLegs, type Legs } from './legs'
@@ -35,6 +35,14 @@ export interface LedgerFolder {
   /** Gapless over each shift; the interval still running ends at `nowMs`. */
   intervals(nowMs: EpochMs): readonly AgentInterval[]
   setUp(): SetUp
+  /** Corrections of calls that other ledgers hold, the latest of each. */
+  corrections(): ReadonlyMap<CallId, Correction>
+}
+
+export interface Correction {
+  readonly code: string
+  readonly atMs: EpochMs
+  readonly by: string
 }
 
 export function createLedgerFolder(): LedgerFolder {
@@ -44,6 +52,7 @@ export function createLedgerFolder(): LedgerFolder {
   const consults = new Map<CallId, { call: Call; readonly about: CallId }>()
   const agents = new Map<AgentId, Agent>()
   const intervals: AgentInterval[] = []
+  const corrections = new Map<CallId, Correction>()
 
   const known = (): SetUp => {
     if (setUp === null) throw new Error('the ledger does not begin with floorOpened')
@@ -116,7 +125,7 @@ export function createLedgerFolder(): LedgerFolder {
   const reportAnswers = (open: OpenCall) => {
     if (open.run === null) return
     const facts = factsOf({ customer: open.customer, path: open.path, queueId: open.queueId })
-    const script = scriptById(known(), open.run.scriptId)
+    const script = scriptVersion(known(), open.run)
     // Of a version that is no longer there the way cannot be told: every answer counts.
     open.record.answers = { ...(script.version === open.run.version ? splitAnswers(script, open.run, facts).applying : open.run.answers) }
   }
@@ -136,8 +145,11 @@ export function createLedgerFolder(): LedgerFolder {
       case 'doNotDisturbChanged':
       case 'diversionChanged':
         return setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
+      case 'wrapUpExtended':
+        return setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
       case 'wrapUpStarted':
       case 'wrapUpEnded':
+      case 'outcomeOwed':
         setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
         return existing(event.callId).legs.wrapUp(event.agentId, event.kind === 'wrapUpStarted', atMs)
       case 'scriptPageShown': {
@@ -170,6 +182,13 @@ export function createLedgerFolder(): LedgerFolder {
         Object.assign(record, { outcome: code?.code ?? event.code, outcomeAtMs: atMs, outcomeBy: nameOf(event.agentId), notes: event.notes })
         return
       }
+      case 'outcomeCorrected': {
+        // Of a call of an earlier ledger there is no record here: whoever keeps that one brings them together.
+        const record = calls.get(event.callId)?.record
+        if (record === undefined) corrections.set(event.callId, { code: event.code, atMs, by: nameOf(event.byAgentId) })
+        else Object.assign(record, { outcome: event.code, outcomeAtMs: atMs, outcomeBy: nameOf(event.byAgentId) })
+        return
+      }
       case 'floorOpened':
       case 'setUpChanged':
         setUp = event.setUp
@@ -182,6 +201,19 @@ export function createLedgerFolder(): LedgerFolder {
       case 'captionSpoken':
       case 'ringSilenced':
       case 'contactTaken':
+      case 'callbackAgreed':
+      case 'callbackMoved':
+      case 'callbackHandedOver':
+      case 'callbackDialled':
+      case 'callbackEscalated':
+      case 'callbackClosed':
+      case 'doNotCallAdded':
+      case 'doNotCallRemoved':
+      case 'doNotCallWaived':
+      case 'numberStruck':
+      case 'numberRestored':
+      case 'taskFiled':
+      case 'taskClosed':
         return
     }
   }
@@ -194,6 +226,7 @@ export function createLedgerFolder(): LedgerFolder {
     records: () => [...calls.values()].filter((c) => c.ended).map((c) => ({ ...c.record, agents: c.legs.list() })),
     intervals: (nowMs) => [...intervals, ...[...agents.values()].map((a) => toInterval(known(), a, nowMs)).filter((i) => i !== null)],
     setUp: known,
+    corrections: () => corrections,
   }
 }
 
@@ -223,6 +256,22 @@ const OTHERS: ReadonlySet<string> = new Set<Exclude<FloorEvent, CallEvent>['kind
   'ringSilenced',
   'contactTaken',
   'outcomeSaved',
+  'outcomeCorrected',
+  'wrapUpExtended',
+  'outcomeOwed',
+  'callbackAgreed',
+  'callbackMoved',
+  'callbackHandedOver',
+  'callbackDialled',
+  'callbackEscalated',
+  'callbackClosed',
+  'doNotCallAdded',
+  'doNotCallRemoved',
+  'doNotCallWaived',
+  'numberStruck',
+  'numberRestored',
+  'taskFiled',
+  'taskClosed',
   'scriptStarted',
   'scriptPageShown',
   'scriptAnswered',

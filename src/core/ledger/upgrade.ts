@@ -1,7 +1,7 @@
 // Opens entries of every version ever written. One upgrade per version, checked for gaps when the list is made.
 import * as z from 'zod'
-import { MISSED_RING } from '@/core/set-up'
-import { MINUTE } from '@/core/time'
+import { MISSED_RING, OUTCOME_OWED } from '@/core/set-up'
+import { HOUR, MINUTE } from '@/core/time'
 import { LEDGER_VERSION, type LedgerEntry, LedgerEntrySchema } from './entry'
 
 type Upgrade = { readonly from: number; readonly apply: (stored: Record<string, unknown>) => Record<string, unknown> }
@@ -11,6 +11,7 @@ const UPGRADES: readonly Upgrade[] = [
   // Version 2 only adds kinds of event, and settings of the centre that have a default.
   { from: 1, apply: (stored) => ({ ...stored, version: 2 }) },
   { from: 2, apply: (stored) => ({ ...stored, version: 3, event: withHeadStarts(stored.event) }) },
+  { from: 3, apply: (stored) => ({ ...stored, version: 4, event: withFollows(stored.event) }) },
 ]
 
 /** Until version 2 a reason was a name, and a queue's priority a number of which the smaller went first. */
@@ -32,6 +33,37 @@ function withHeadStarts(event: unknown): unknown {
 const OpenedBeforeSchema = z.looseObject({
   kind: z.literal('floorOpened'),
   setUp: z.looseObject({ notReadyReasons: z.array(z.string()), queues: z.array(z.looseObject({ priority: z.number() })) }),
+})
+
+/** Until version 3 a code only named what follows from it, and the floor gave no reason for outcomes owed. */
+function withFollows(event: unknown): unknown {
+  const opened = SetUpBeforeSchema.safeParse(event)
+  if (!opened.success) return event
+  const { setUp } = opened.data
+  return {
+    ...opened.data,
+    setUp: {
+      ...setUp,
+      notReadyReasons: [...setUp.notReadyReasons, { name: OUTCOME_OWED, paid: true, plannedMs: null, givenByFloor: true }],
+      outcomeSets: setUp.outcomeSets.map((set) => ({ ...set, codes: set.codes.map((code) => ({ ...code, follows: FOLLOWED[code.follows] })) })),
+    },
+  }
+}
+
+const FOLLOWED = {
+  nothing: { kind: 'nothing' },
+  retry: { kind: 'retry', afterMs: 2 * HOUR, atMost: 3 },
+  callback: { kind: 'callback' },
+  neverCall: { kind: 'neverCall', whom: 'number' },
+  wrongNumber: { kind: 'wrongNumber' },
+} as const
+
+const SetUpBeforeSchema = z.looseObject({
+  kind: z.enum(['floorOpened', 'setUpChanged']),
+  setUp: z.looseObject({
+    notReadyReasons: z.array(z.looseObject({ name: z.string() })),
+    outcomeSets: z.array(z.looseObject({ codes: z.array(z.looseObject({ follows: z.enum(['nothing', 'retry', 'callback', 'neverCall', 'wrongNumber']) })) })),
+  }),
 })
 
 UPGRADES.forEach((upgrade, i) => {

@@ -10,5 +10,6 @@ export const DEFINITIONS = {
   occupancy: 'Handle time ÷ (handle time + ready time).',
   utilisation: 'Handle time ÷ shift time.',
   uncoded: 'Handled calls still without an outcome 10 minutes after their end.',
+  disagreement: 'Coded calls whose script answers speak against the code ÷ coded calls that ran a script.',
   outcomes: 'Calls by the outcome they were coded with.',
 } as const

@@ -31,7 +31,7 @@ const aRecord = (record: Partial<CallRecord>): CallRecord => ({
 const answeredAfter = (waitMs: number, more: Partial<CallRecord> = {}) =>
   aRecord({ answeredAtMs: waitMs, endedAtMs: waitMs + 60_000, result: 'handled', outcome: 'done', ...more })
 const abandonedAfter = (waitMs: number) => aRecord({ endedAtMs: waitMs, shortAbandon: waitMs <= 5_000 })
-const OPTIONS = { nowMs: 10_000_000, serviceLevelMs: () => 20_000 }
+const OPTIONS = { nowMs: 10_000_000, serviceLevelMs: () => 20_000, disagrees: (r: CallRecord) => r.answers.sure === false }
 
 describe('measures', () => {
   test('an empty denominator gives no figure, never 0 % or 100 %', () => {
@@ -61,6 +61,13 @@ describe('measures', () => {
     const call = answeredAfter(0, { outcome: null })
     expect(measure([call], { ...OPTIONS, nowMs: call.endedAtMs + 599_999 }).uncoded).toBe(0)
     expect(measure([call], { ...OPTIONS, nowMs: call.endedAtMs + 600_000 }).uncoded).toBe(1)
+  })
+
+  test('disagreement counts coded calls that ran a script, and no others', () => {
+    const of = (more: Partial<CallRecord>) => answeredAfter(0, { script: 'Small', answers: { sure: false }, ...more })
+    const calls = [of({}), of({ answers: { sure: true } }), of({ outcome: null }), of({ script: null })]
+    expect(measure(calls, OPTIONS)).toMatchObject({ codedWithScript: 2, disagreements: 1, disagreementRatio: 1 / 2 })
+    expect(measure([of({ outcome: null })], OPTIONS).disagreementRatio).toBeNull()
   })
 
   test('a call belongs to the interval in which it was offered, end excluded', () => {

@@ -19,6 +19,10 @@ export interface Measures {
   readonly handledLegs: number
   /** Handled calls without an outcome 10 minutes after their end. */
   readonly uncoded: number
+  /** Coded calls that ran a script, and among them those whose answers speak against the code. */
+  readonly codedWithScript: number
+  readonly disagreements: number
+  readonly disagreementRatio: number | null
   /** Outcome code → calls coded so. */
   readonly outcomes: Readonly<Record<string, number>>
 }
@@ -32,6 +36,8 @@ export interface MeasureOptions {
   readonly nowMs: number
   /** T of a queue by name, milliseconds. */
   readonly serviceLevelMs: (queue: string | null) => number
+  /** Whether the answers of a coded call speak against its code. */
+  readonly disagrees: (record: CallRecord) => boolean
 }
 
 /** Offered, answered and service level count inbound calls; handle time and outcomes count every handled call. */
@@ -42,6 +48,8 @@ export function measure(records: readonly CallRecord[], options: MeasureOptions)
   const shortAbandons = abandoned.filter((r) => r.shortAbandon).length
   const base = inbound.length - shortAbandons
   const within = answered.filter((r) => waitMs(r) <= options.serviceLevelMs(r.queue)).length
+  const codedWithScript = records.filter((r) => r.outcome !== null && r.script !== null)
+  const disagreements = codedWithScript.filter(options.disagrees).length
   const legs = records.filter((r) => r.result === 'handled').flatMap((r) => r.agents.filter((l) => l.role === 'handled'))
   return {
     offered: inbound.length,
@@ -54,6 +62,9 @@ export function measure(records: readonly CallRecord[], options: MeasureOptions)
     ahtMs: mean(legs, (l) => l.talkMs + l.holdMs + l.wrapUpMs) ?? null,
     handledLegs: legs.length,
     uncoded: records.filter((r) => r.result === 'handled' && r.outcome === null && r.endedAtMs + UNCODED_AFTER_MS <= options.nowMs).length,
+    codedWithScript: codedWithScript.length,
+    disagreements,
+    disagreementRatio: ratio(disagreements, codedWithScript.length),
     outcomes: countOutcomes(records),
   }
 }

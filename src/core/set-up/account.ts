@@ -24,6 +24,8 @@ export const AgentSetUpSchema = z
       .default(() => ENTITLEMENTS.filter((e) => e !== 'supervision' && e !== 'setUp')),
     /** Calls of a queue are put through to this account without ringing, after a short tone. */
     answersItself: z.boolean().default(false),
+    /** After a call there is a wrap-up; otherwise the call owes its outcome and the next one may come at once. */
+    takesWrapUp: z.boolean().default(true),
     /** Whether the stand-ins may play this seat when nobody sits there. */
     playable: z.boolean(),
     /** Nobody signs in to it any more; it stays, because the ledger speaks of it. */

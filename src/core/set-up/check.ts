@@ -2,7 +2,7 @@
 // what is wrong and the cure. `error` must not go into use; `warning` may be meant.
 import type { QueueId } from '@/core/ids'
 import type { AgentSetUp } from './account'
-import { MISSED_RING, SOUND_LOST } from './given-reasons'
+import { MISSED_RING, OUTCOME_OWED, SOUND_LOST } from './given-reasons'
 import type { QueueSetUp } from './queue'
 import type { SetUp } from './schema'
 
@@ -66,6 +66,10 @@ function checkQueue(setUp: SetUp, queue: QueueSetUp, agents: readonly AgentSetUp
   const scriptIds = [queue.scriptId, ...queue.scriptChoices.map((c) => c.scriptId)].filter((id) => id !== null)
   if (scriptIds.some((id) => !setUp.scripts.some((s) => s.id === id)))
     findings.push(error(place, 'Its script is not there.', 'Choose one of the scripts, or none.'))
+  if (scriptIds.some((id) => setUp.archivedScriptIds.includes(id)))
+    findings.push(error(place, 'Its script is archived.', 'Choose one of the scripts in use, or bring that one back.'))
+  if (queue.wrapUpLimit !== null && queue.wrapUpLimit.afterMs < queue.recommendedWrapUpMs)
+    findings.push(error(place, 'The limit of its wrap-up is shorter than the time that is recommended.', 'Raise the limit, or recommend less.'))
   return findings
 }
 
@@ -110,7 +114,7 @@ function checkCentre(setUp: SetUp, agents: readonly AgentSetUp[]): Finding[] {
     findings.push(error('Accounts', 'Nobody could change the set-up any more.', 'Let at least one account change the set-up.'))
   if (!setUp.outcomeSets.some((s) => s.id === setUp.outsideOutcomeSetId))
     findings.push(error('Centre', 'The outcome set of calls dialled by hand is not there.', 'Choose one of the outcome sets.'))
-  for (const name of [MISSED_RING, SOUND_LOST])
+  for (const name of [MISSED_RING, SOUND_LOST, OUTCOME_OWED])
     if (!setUp.notReadyReasons.some((r) => r.name === name && r.givenByFloor))
       findings.push(error('Reasons', `“${name}” is missing, which the floor gives by itself.`, 'Add it, and mark it as given by the floor.'))
   if (!setUp.notReadyReasons.some((r) => !r.givenByFloor))

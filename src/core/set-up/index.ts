@@ -2,8 +2,8 @@
 // first event, and of every event that changes it, so that a ledger explains itself.
 export { type AgentSetUp, AgentSetUpSchema, ENTITLEMENTS, type Entitlement, MOST_SKILLED } from './account'
 export { checkSetUp, type Finding } from './check'
-export { MISSED_RING, SOUND_LOST } from './given-reasons'
-export { agentName, agentSetUp, mayDo, outcomeSetFor, queueSetUp, scriptById, scriptFor, setUpOwners } from './lookup'
+export { MISSED_RING, OUTCOME_OWED, SOUND_LOST } from './given-reasons'
+export { agentName, agentSetUp, mayDo, outcomeSetFor, queueSetUp, scriptById, scriptFor, scriptVersion, setUpOwners } from './lookup'
 export { type Opening, type Overflow, type QueueSetUp, QueueSetUpSchema } from './queue'
 export { type Reason, ReasonSchema, type SetUp, SetUpSchema, type Skill } from './schema'
 export { chosenScriptId } from './script-choice'

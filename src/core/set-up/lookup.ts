@@ -37,14 +37,18 @@ export function outcomeSetFor(setUp: SetUp, queueId: QueueId | null): OutcomeSet
 /** The script of a call of the queue; a call of no queue has none. */
 export function scriptFor(setUp: SetUp, queueId: QueueId | null, seeker: ScriptSeeker = { path: null, group: null }): Script | null {
   const id = queueId === null ? null : chosenScriptId(queueSetUp(setUp, queueId), seeker)
-  return id === null ? null : scriptById(setUp, id)
+  return id === null || setUp.archivedScriptIds.includes(id) ? null : scriptById(setUp, id)
 }
 
-export const scriptById = (setUp: SetUp, id: Script['id']): Script =>
-  found(
-    setUp.scripts.find((s) => s.id === id),
-    id,
-  )
+/** The version that opens now: the latest one. */
+export const scriptById = (setUp: SetUp, id: Script['id']): Script => found(latestOf(setUp.scripts.filter((s) => s.id === id)), id)
+
+/** The version a run began with; the latest one where a ledger speaks of one that was never kept. */
+export const scriptVersion = (setUp: SetUp, { scriptId, version }: { readonly scriptId: Script['id']; readonly version: number }): Script =>
+  setUp.scripts.find((s) => s.id === scriptId && s.version === version) ?? scriptById(setUp, scriptId)
+
+const latestOf = (versions: readonly Script[]): Script | undefined =>
+  versions.reduce<Script | undefined>((latest, s) => (latest === undefined || s.version > latest.version ? s : latest), undefined)
 
 function found<T>(item: T | undefined, id: string): T {
   if (item === undefined) throw new Error(`the set-up holds no ${id}`)

@@ -1,8 +1,9 @@
 // The set-up of a contact centre as one document: what `floorOpened` carries, what Set-up edits, imports and exports.
 import * as z from 'zod'
-import { OutcomeSetIdSchema, SkillIdSchema } from '@/core/ids'
+import { OutcomeSetIdSchema, ScriptIdSchema, SkillIdSchema } from '@/core/ids'
 import { OutcomeSetSchema } from '@/core/outcomes'
 import { ScriptSchema } from '@/core/scripts'
+import { MINUTE } from '@/core/time'
 import { AgentSetUpSchema } from './account'
 import { QueueSetUpSchema } from './queue'
 
@@ -36,11 +37,21 @@ export const SetUpSchema = z
     parkLimitMs: z.number().positive().default(120_000),
     /** Whether a conference may go on with nobody of the centre in it. */
     outsidersMayStay: z.boolean().default(false),
+    /** Nobody goes ready while they owe more outcomes than this. */
+    mostOwed: z.number().int().min(0).max(99).default(0),
+    /** A callback is missed this long after its time: it escalates to the team. */
+    callbackMissedAfterMs: z
+      .number()
+      .positive()
+      .default(15 * MINUTE),
     notReadyReasons: z.array(ReasonSchema).min(1).readonly(),
     skills: z.array(SkillSchema).readonly().default([]),
     agents: z.array(AgentSetUpSchema).readonly(),
     queues: z.array(QueueSetUpSchema).readonly(),
+    /** Every version that was ever published; the latest of each script is the one that opens. */
     scripts: z.array(ScriptSchema).readonly(),
+    /** Scripts that are chosen for no call any more. */
+    archivedScriptIds: z.array(ScriptIdSchema).readonly().default([]),
     outcomeSets: z.array(OutcomeSetSchema).readonly(),
     /** The set that codes calls an agent dialled. */
     outsideOutcomeSetId: OutcomeSetIdSchema,

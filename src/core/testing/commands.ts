@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import type { Agent, Engagement } from '@/core/agents'
 import { agentsOn, isConference, type Target } from '@/core/calls'
 import type { AgentCommand, Command, FloorState } from '@/core/floor'
-import { type AgentId, type CallId, toAgentId, toCallId, toDeviceId } from '@/core/ids'
+import { type AgentId, type CallId, toAgentId, toCallbackId, toCallId, toDeviceId, toTaskId } from '@/core/ids'
 import { ENTITLEMENTS, type SetUp, SetUpSchema } from '@/core/set-up'
 import { get, values } from '@/core/table'
 import { aFloor, FIRST, SECOND_QUEUE, SMALL, type TestFloor } from './small'
@@ -15,10 +15,30 @@ const OUTSIDE_PARTIES = 30
 const SKILL = 'skill_craft'
 const PIN = '1111'
 
+/** A code for each thing that can follow. */
+const FOLLOWED = [
+  { kind: 'callback' },
+  { kind: 'retry', afterMs: 20_000, atMost: 2 },
+  { kind: 'neverCall', whom: 'number' },
+  { kind: 'neverCall', whom: 'person' },
+  { kind: 'wrongNumber' },
+  { kind: 'task', title: 'See to {caller.name|them}', text: '', dueAfterMs: 60_000, assignee: 'agent' },
+].map((follows, i) => ({
+  ...SMALL.outcomeSets[0]?.codes[0],
+  code: `follows-${i}`,
+  label: `Follows ${i}`,
+  key: String(i + 3),
+  follows,
+  onlyDialled: follows.kind === 'retry',
+}))
+
 /** The small centre with twelve agents of every level, overflow, a full limit and a grace for taking back. */
 export const CROWDED: SetUp = SetUpSchema.parse({
   ...SMALL,
   takeBackMs: 4_000,
+  mostOwed: 1,
+  callbackMissedAfterMs: 30_000,
+  outcomeSets: SMALL.outcomeSets.map((set) => ({ ...set, codes: [...set.codes, ...FOLLOWED] })),
   parkLimitMs: 20_000,
   skills: [{ id: SKILL, name: 'Craft' }],
   agents: MANY.map((id, i) => ({
@@ -28,8 +48,9 @@ export const CROWDED: SetUp = SetUpSchema.parse({
     role: 'agent',
     queueIds: i === 0 ? [SECOND_QUEUE] : [FIRST, SECOND_QUEUE],
     skills: [{ skillId: SKILL, level: 1 + (i % 5) }],
-    may: ENTITLEMENTS.filter((e) => i !== 1 || e !== 'conference'),
+    may: ENTITLEMENTS.filter((e) => (i !== 1 || e !== 'conference') && (i !== 5 || e !== 'supervision')),
     answersItself: i === 2,
+    takesWrapUp: i !== 3,
     playable: false,
   })),
   queues: SMALL.queues.map((q) =>
@@ -38,6 +59,8 @@ export const CROWDED: SetUp = SetUpSchema.parse({
           ...q,
           needs: [{ skillId: SKILL, level: 3 }],
           fullLimit: 6,
+          recommendedWrapUpMs: 5_000,
+          wrapUpLimit: { afterMs: 10_000, andThen: 'notReady', extensionMs: 8_000 },
           overflow: [
             { afterMs: 5_000, to: 'anyLevel' },
             { afterMs: 12_000, to: SECOND_QUEUE },
@@ -45,6 +68,8 @@ export const CROWDED: SetUp = SetUpSchema.parse({
         }
       : {
           ...q,
+          recommendedWrapUpMs: 5_000,
+          wrapUpLimit: { afterMs: 15_000, andThen: 'ready', extensionMs: 5_000 },
           goesFirst: [{ group: 'Pass', headStartMs: 30_000 }],
           storm: { announcement: 'Storm.', headStartMs: 90_000, overflow: [{ afterMs: 0, to: 'anyLevel' }] },
         },
@@ -133,7 +158,18 @@ const KINDS = [
     'pickUp',
     'pickUp',
   ] as const),
-  ...(['saveOutcome', 'saveOutcome', 'saveOutcome', 'answerScript', 'answerScript', 'turnPage', 'turnPage', 'turnPage', 'draftNotes'] as const),
+  ...([
+    'moveCallback',
+    'handOverCallback',
+    'handOverCallback',
+    'dropCallback',
+    'closeTask',
+    'addDoNotCall',
+    'removeDoNotCall',
+    'correctOutcome',
+    'extendWrapUp',
+  ] as const),
+  ...(['saveOutcome', 'saveOutcome', 'saveOutcome', 'saveOutcome', 'answerScript', 'answerScript', 'turnPage', 'turnPage', 'turnPage', 'draftNotes'] as const),
 ] as const
 
 const wish: fc.Arbitrary<Wish> = fc.record({
@@ -157,7 +193,10 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind, flag }: 
   const me = get(state.agents, agentId)
   const anyCall = nth(values(state.calls), pick)
   const fitting = me?.engagements.filter((e) => fits(state, e, kind)).map((e) => e.callId) ?? []
-  const own = nth(fitting.length > 0 ? fitting : [...(me?.engagements.map((e) => e.callId) ?? []), ...(me?.wrapUps.map((w) => w.callId) ?? [])], pick)
+  const own = nth(
+    fitting.length > 0 ? fitting : [...(me?.engagements.map((e) => e.callId) ?? []), ...[...(me?.wrapUps ?? []), ...(me?.owed ?? [])].map((w) => w.callId)],
+    pick,
+  )
   // Mostly somebody who could press this, at a call of their own; sometimes not.
   const callId: CallId = (pick % 9 === 0 ? anyCall?.id : own) ?? anyCall?.id ?? toCallId('call_test_1')
   const call = get(state.calls, callId)
@@ -176,6 +215,10 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind, flag }: 
     pick,
   )
   const on = { agentId, callId }
+  const callback = nth(
+    values(state.callbacks).filter((c) => pick % 9 === 0 || (c.dialled === null && (c.ownerId === null || c.ownerId === agentId))),
+    pick,
+  )
   const target = targetOf(party, flag)
   switch (kind) {
     case 'startShift':
@@ -210,7 +253,33 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind, flag }: 
     case 'setMute':
       return { kind, agentId, muted: flag }
     case 'makeCall':
-      return { kind, agentId, typed: `01632 9601${String(party % OUTSIDE_PARTIES).padStart(2, '0')}`, customer: null }
+      return {
+        kind,
+        agentId,
+        typed: `01632 9601${String(party % OUTSIDE_PARTIES).padStart(2, '0')}`,
+        customer: flag ? { name: 'Passholder', group: 'Pass', facts: [] } : null,
+        ...(party % 2 === 0 && callback !== undefined ? { callbackId: callback.id } : {}),
+        ...(pick % 3 === 0 ? { waiver: { agentId: MANY[party % AGENT_COUNT] as AgentId, pin: PIN, why: 'They asked.' } } : {}),
+      }
+    case 'moveCallback':
+      return { kind, agentId, callbackId: callback?.id ?? toCallbackId('callback_none'), dueAtMs: state.atMs + (party - 5) * 2_000, timeZone: 'UTC', why: '' }
+    case 'handOverCallback':
+      return { kind, agentId, callbackId: callback?.id ?? toCallbackId('callback_none'), ownerId: nth(MANY, party) ?? null }
+    case 'dropCallback':
+      return { kind, agentId, callbackId: callback?.id ?? toCallbackId('callback_none'), why: party % 4 === 0 ? '' : 'Not wanted.' }
+    case 'closeTask':
+      return { kind, agentId, taskId: nth(values(state.tasks), pick)?.taskId ?? toTaskId('task_none') }
+    case 'addDoNotCall':
+      return { kind, agentId, pin: PIN, entries: [{ whom: flag ? { person: 'Passholder' } : { number: '+441632960101' }, why: 'Asked us.' }] }
+    case 'removeDoNotCall':
+      return { kind, agentId, pin: PIN, whom: nth(values(state.doNotCall), pick)?.whom ?? { number: '+441632960101' }, why: 'A mistake.' }
+    case 'correctOutcome': {
+      const coded = nth(values(state.coded), pick)
+      const of = { queueId: FIRST, direction: 'inbound', was: null, why: 'Misread.' }
+      return { kind, agentId, callId: coded?.callId ?? callId, pin: flag ? PIN : null, code: party % 2 === 0 ? 'done' : 'later', ...of }
+    }
+    case 'extendWrapUp':
+      return { kind, ...on, why: 'Much to write.' }
     case 'callArrives':
       return {
         kind,
@@ -253,7 +322,15 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind, flag }: 
     case 'pickUp':
       return { kind, agentId, callId: anyCall?.id ?? callId }
     case 'saveOutcome':
-      return { kind, ...on, code: flag ? 'done' : party % 4 === 0 ? null : 'later', notes: 'n', followUp: '', andThen: { state: 'ready' } }
+      return {
+        kind,
+        ...on,
+        code: nth(['done', 'later', null, 'follows-0', 'follows-1', 'follows-2', 'follows-3', 'follows-4', 'follows-5'], party) ?? null,
+        notes: 'n',
+        followUp: '',
+        andThen: { state: 'ready' },
+        callback: { dueAtMs: state.atMs + 5_000, timeZone: 'UTC', typed: '', owner: flag ? 'mine' : 'anyone' },
+      }
     case 'answerScript':
       return { kind, ...on, field: 'speaking', value: true }
     case 'turnPage':
@@ -266,7 +343,7 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind, flag }: 
 }
 
 const WHILE_RINGING: readonly string[] = ['answer', 'decline', 'silence', 'divert']
-const AFTERWARDS: readonly string[] = ['saveOutcome']
+const AFTERWARDS: readonly string[] = ['saveOutcome', 'extendWrapUp']
 const ON_CONSULT: readonly string[] = ['endConsult', 'completeTransfer', 'conference']
 const IN_CONFERENCE: readonly string[] = ['muteParty', 'startAside', 'endForEveryone', 'removeParty']
 const WHILE_HELD: readonly string[] = ['retrieve', 'alternate']
@@ -274,7 +351,8 @@ const WHILE_HELD: readonly string[] = ['retrieve', 'alternate']
 /** Agents who could press this now: somebody must ring to be answered, and consult to complete. */
 function suited(state: FloorState, kind: Wish['kind']): readonly AgentId[] {
   const could = (a: Agent): boolean => {
-    if (AFTERWARDS.includes(kind)) return a.wrapUps.length > 0
+    if (kind === 'correctOutcome') return values(state.coded).some((c) => c.agentId === a.id)
+    if (AFTERWARDS.includes(kind)) return a.wrapUps.length + (kind === 'saveOutcome' ? a.owed.length : 0) > 0
     if (kind === 'startShift') return a.shift === null
     if (kind === 'chooseSoundPath') return a.shift?.soundLost != null
     if (kind === 'reportSoundLost') return a.shift?.soundPath !== 'none'

@@ -11,7 +11,7 @@ export const CY = toAgentId('agent_cy')
 export const FIRST = toQueueId('queue_first')
 export const SECOND_QUEUE = toQueueId('queue_second')
 
-const code = (key: string, id: string, follows = 'nothing', doubts: object[] = []) => ({
+const code = (key: string, id: string, follows: object = { kind: 'nothing' }, doubts: object[] = []) => ({
   code: id,
   label: id,
   key,
@@ -32,6 +32,7 @@ export const SMALL: SetUp = SetUpSchema.parse({
     { name: 'Lunch', paid: false, plannedMs: 1_800_000 },
     { name: 'Missed ring', paid: true, plannedMs: null, givenByFloor: true },
     { name: 'Sound lost', paid: true, plannedMs: null, givenByFloor: true },
+    { name: 'Outcome owed', paid: true, plannedMs: null, givenByFloor: true },
   ],
   agents: [ANN, BO, CY].map((id, i) => ({ id, name: ['Ann', 'Bo', 'Cy'][i], pin: `111${i}`, role: 'agent', queueIds: [FIRST, SECOND_QUEUE], playable: false })),
   queues: [
@@ -96,7 +97,7 @@ export const SMALL: SetUp = SetUpSchema.parse({
     {
       id: toOutcomeSetId('outcomes_small'),
       name: 'Small',
-      codes: [code('1', 'done'), code('2', 'later', 'callback', [{ when: { field: 'wish', is: 'stay' }, says: 'They want to stay. Later?' }])],
+      codes: [code('1', 'done'), code('2', 'later', { kind: 'nothing' }, [{ when: { field: 'wish', is: 'stay' }, says: 'They want to stay. Later?' }])],
     },
   ],
   outsideOutcomeSetId: 'outcomes_small',

@@ -1,7 +1,9 @@
 // The archive answers questions about what happened: past days and the live ledger together. It computes in its own
 // worker and never touches the floor.
 import { toCallsCsv, toNdjson } from '@/core/formats'
+import { toCallId } from '@/core/ids'
 import { type AgentInterval, type CallRecord, createLedgerFolder, type LedgerEntry } from '@/core/ledger'
+import { doubtOf } from '@/core/outcomes'
 import { byAgent, byQueue, DEFAULT_SERVICE_LEVEL_MS, type Grouped, inInterval, type Measures, measure, occupancy } from '@/core/reports'
 import type { SetUp } from '@/core/set-up'
 import { utcDay } from '@/core/time'
@@ -60,7 +62,12 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: (days: n
   const liveEntries: LedgerEntry[] = []
 
   const hasLive = () => liveEntries.length > 0
-  const records = (): CallRecord[] => [...past.flatMap((d) => d.records), ...(hasLive() ? live.records() : [])]
+  const records = (): CallRecord[] => [...past.flatMap((d) => d.records.map(corrected)), ...(hasLive() ? live.records() : [])]
+  /** A call of a past day may be corrected later, in the ledger of that later day. */
+  const corrected = (record: CallRecord): CallRecord => {
+    const correction = live.corrections().get(toCallId(record.callId))
+    return correction === undefined ? record : { ...record, outcome: correction.code, outcomeAtMs: correction.atMs, outcomeBy: correction.by }
+  }
   const intervals = (nowMs: number): AgentInterval[] => [...past.flatMap((d) => d.intervals), ...(hasLive() ? live.intervals(nowMs) : [])]
   const intervalsIn = (span: Span, nowMs: number) => intervals(nowMs).filter((i) => i.fromMs >= span.fromMs && i.fromMs < span.toMs)
   /** By the set-up of the live floor, which may have been changed, and by that of the past days for what it no longer knows. */
@@ -68,6 +75,12 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: (days: n
   const options = (nowMs: number) => ({
     nowMs,
     serviceLevelMs: (queue: string | null) => queueNamed(queue)?.serviceLevelMs ?? DEFAULT_SERVICE_LEVEL_MS,
+    disagrees: ({ queue, customer, outcome, answers }: CallRecord) => {
+      const inUse = hasLive() ? live.setUp() : setUp
+      const setId = queueNamed(queue)?.outcomeSetId ?? inUse.outsideOutcomeSetId
+      const code = inUse.outcomeSets.find((s) => s.id === setId)?.codes.find((c) => c.code === outcome)
+      return code !== undefined && doubtOf(code, { 'caller.known': customer !== null, 'caller.name': customer, ...answers }) !== null
+    },
   })
 
   return {
@@ -117,12 +130,12 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: (days: n
         // What was consulted about the call is part of what happened on it.
         const ids = new Set<string>([callId])
         for (const { event } of entries) if (event.kind === 'consultationOriginated' && event.consultFor === callId) ids.add(event.callId)
-        return entries.filter((e) => 'callId' in e.event && ids.has(e.event.callId))
+        return entries.filter((e) => 'callId' in e.event && e.event.callId !== null && ids.has(e.event.callId))
       }
       const fromLive = ofCall(liveEntries)
-      if (fromLive.length > 0) return { record, entries: fromLive }
+      if (past.every((d) => !d.records.some((r) => r.callId === callId))) return { record, entries: fromLive }
       await importing
-      return { record, entries: ofCall(await entriesOfDay(store, utcDay(record.offeredAtMs))) }
+      return { record, entries: [...ofCall(await entriesOfDay(store, utcDay(record.offeredAtMs))), ...fromLive] }
     },
     previousContacts({ customer, number }, exceptCallId) {
       if (customer === null && number === null) return []

@@ -47,8 +47,9 @@ const BY_NUMBER = new Map<string, readonly CustomerRecord[]>()
 for (const customer of CUSTOMERS)
   for (const number of [customer.number, customer.mobile]) if (number !== null) BY_NUMBER.set(number, [...(BY_NUMBER.get(number) ?? []), customer])
 
-/** Everybody a number belongs to, E.164: nobody, one, or the people of one household. */
-export const customersByNumber = (e164: string): readonly CustomerRecord[] => BY_NUMBER.get(e164) ?? []
+/** Everybody a number belongs to, E.164: nobody, one, or the people of one household; without those it was struck from. */
+export const customersByNumber = (e164: string, struck: readonly { readonly number: string; readonly person: string }[]): readonly CustomerRecord[] =>
+  (BY_NUMBER.get(e164) ?? []).filter(({ name }) => !struck.some((s) => s.number === e164 && s.person === name))
 export const customerById = (id: string): CustomerRecord | undefined => CUSTOMERS.find((c) => c.id === id)
 
 /** What the floor keeps of a customer record with the call. */

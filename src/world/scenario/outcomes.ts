@@ -1,45 +1,65 @@
 // Outcome sets of the scenario. Keys are digits, so that one hand chooses.
 import { toOutcomeSetId } from '@/core/ids'
 import type { OutcomeCode, OutcomeSet } from '@/core/outcomes'
+import { DAY, HOUR } from '@/core/time'
 
-const code = (
-  key: string,
-  id: string,
-  label: string,
-  means: string,
-  more: Partial<OutcomeCode['counts']> & Partial<Pick<OutcomeCode, 'follows' | 'doubts'>> = {},
-): OutcomeCode => {
-  const { follows = 'nothing', doubts = [], ...counts } = more
-  return { key, code: id, label, means, follows, doubts, counts: { contact: true, rightParty: true, conversion: false, final: true, ...counts } }
+type More = Partial<OutcomeCode['counts']> & Partial<Pick<OutcomeCode, 'follows' | 'doubts' | 'needs' | 'onlyDialled'>>
+
+const DONE = 'Done'
+const LATER = 'To be continued'
+const NOT = 'Not reached'
+
+const code = (key: string, id: string, label: string, group: string, means: string, more: More = {}): OutcomeCode => {
+  const { follows = { kind: 'nothing' }, doubts = [], needs = { notes: false, field: null }, onlyDialled = false, ...counts } = more
+  return {
+    ...{ key, code: id, label, group, means, needs, follows, onlyDialled, doubts, retired: false },
+    counts: { contact: true, rightParty: true, conversion: false, final: true, ...counts },
+  }
 }
 
-const HUNG_UP = code('8', 'caller-hung-up', 'Caller hung up', 'The caller left before their business was done.', { rightParty: false, final: false })
+const CALLBACK = { final: false, follows: { kind: 'callback' } } as const
+const AGAIN = { contact: false, rightParty: false, final: false, follows: { kind: 'retry', afterMs: 2 * HOUR, atMost: 3 } } as const
+
+const HUNG_UP = code('8', 'caller-hung-up', 'Caller hung up', NOT, 'The caller left before their business was done.', { rightParty: false, final: false })
 /** The script says that this was the right person after all. */
-const WRONG = code('9', 'wrong-number', 'Wrong number', 'They meant to call somebody else.', {
+const WRONG = code('9', 'wrong-number', 'Wrong number', NOT, 'They meant to call somebody else, or the number is not theirs.', {
   rightParty: false,
-  follows: 'wrongNumber',
+  follows: { kind: 'wrongNumber' },
   doubts: [{ when: { field: 'speaking', is: 'booker' }, says: 'The script says that the person who booked was on the line. Was it a wrong number?' }],
 })
+/** Of a callback that was made for a queue. */
+const NOBODY = code('7', 'no-answer', 'Nobody answered', NOT, 'We called back and nobody answered.', { ...AGAIN, onlyDialled: true })
 
 export const OUTCOME_SETS: readonly OutcomeSet[] = [
   {
     id: toOutcomeSetId('outcomes_sailings'),
     name: 'Sailings',
     codes: [
-      code('1', 'booking-changed', 'Booking changed', 'A booking was moved or amended during the call.', {
+      code('1', 'booking-changed', 'Booking changed', DONE, 'A booking was moved or amended during the call.', {
         conversion: true,
         doubts: [
           { when: { field: 'purpose', is: 'ask' }, says: 'The script says that they only asked something. Was a booking changed?' },
           { when: { field: 'confirmed', is: false }, says: 'The script says that they did not confirm the change. Was the booking changed?' },
         ],
       }),
-      code('2', 'booking-made', 'New booking', 'A new sailing was booked during the call.', { conversion: true }),
-      code('3', 'refund-requested', 'Refund requested', 'The caller gives up the sailing and wants the fare back.', {
+      code('2', 'booking-made', 'New booking', DONE, 'A new sailing was booked during the call.', { conversion: true }),
+      code('3', 'refund-requested', 'Refund requested', DONE, 'The caller gives up the sailing and wants the fare back.', {
         doubts: [{ when: { field: 'refundAgreed', is: false }, says: 'The script says that they did not agree to the terms. Do they give up the booking?' }],
       }),
-      code('4', 'information', 'Information given', 'A question was answered and nothing was booked.'),
-      code('5', 'callback-agreed', 'Callback agreed', 'We call them again at a time they named.', { final: false, follows: 'callback' }),
-      code('6', 'passed-on', 'Passed on', 'The caller needs somebody outside the centre.', { final: false }),
+      code('4', 'information', 'Information given', DONE, 'A question was answered and nothing was booked.'),
+      code('5', 'callback-agreed', 'Callback agreed', LATER, 'We call them again at a time they named.', CALLBACK),
+      code('6', 'passed-on', 'Passed on', LATER, 'Somebody outside the centre has to see to it.', {
+        final: false,
+        needs: { notes: true, field: null },
+        follows: {
+          kind: 'task',
+          title: 'Call of {caller.name|a caller} on {caller.number|a withheld number}',
+          text: '{call.path|No path} · {answers.question|see notes}',
+          dueAfterMs: DAY,
+          assignee: 'anybody',
+        },
+      }),
+      NOBODY,
       HUNG_UP,
       WRONG,
     ],
@@ -48,11 +68,21 @@ export const OUTCOME_SETS: readonly OutcomeSet[] = [
     id: toOutcomeSetId('outcomes_freight'),
     name: 'Freight',
     codes: [
-      code('1', 'space-booked', 'Space booked', 'Deck space was booked or changed for a vehicle.', { conversion: true }),
-      code('2', 'space-refused', 'No space', 'There was no room on the sailing they need.'),
-      code('3', 'papers-missing', 'Papers missing', 'The load cannot travel until its papers are in order.', { final: false }),
-      code('4', 'information', 'Information given', 'A question was answered and nothing was booked.'),
-      code('5', 'callback-agreed', 'Callback agreed', 'We call them again at a time they named.', { final: false, follows: 'callback' }),
+      code('1', 'space-booked', 'Space booked', DONE, 'Deck space was booked or changed for a vehicle.', { conversion: true }),
+      code('2', 'space-refused', 'No space', DONE, 'There was no room on the sailing they need.'),
+      code('3', 'papers-missing', 'Papers missing', LATER, 'The load cannot travel until its papers are in order.', {
+        final: false,
+        follows: {
+          kind: 'task',
+          title: 'Papers of {caller.name|the load} are missing',
+          text: 'Load: {answers.lengthAndWeight|see notes}. Ask for the papers before the sailing closes.',
+          dueAfterMs: DAY,
+          assignee: 'agent',
+        },
+      }),
+      code('4', 'information', 'Information given', DONE, 'A question was answered and nothing was booked.'),
+      code('5', 'callback-agreed', 'Callback agreed', LATER, 'We call them again at a time they named.', CALLBACK),
+      NOBODY,
       HUNG_UP,
       WRONG,
     ],
@@ -61,11 +91,12 @@ export const OUTCOME_SETS: readonly OutcomeSet[] = [
     id: toOutcomeSetId('outcomes_disruption'),
     name: 'Disruption',
     codes: [
-      code('1', 'rebooked', 'Rebooked', 'The caller travels on another sailing.', { conversion: true }),
-      code('2', 'refund-requested', 'Refund requested', 'The caller gives up the sailing and wants the fare back.'),
-      code('3', 'will-wait', 'Will wait', 'The caller keeps the booking and waits for news.', { final: false }),
-      code('4', 'told-status', 'Told the status', 'The sailing runs, or its delay was explained.'),
-      code('5', 'callback-agreed', 'Callback agreed', 'We call them when the route reopens.', { final: false, follows: 'callback' }),
+      code('1', 'rebooked', 'Rebooked', DONE, 'The caller travels on another sailing.', { conversion: true }),
+      code('2', 'refund-requested', 'Refund requested', DONE, 'The caller gives up the sailing and wants the fare back.'),
+      code('3', 'will-wait', 'Will wait', LATER, 'The caller keeps the booking and waits for news.', { final: false }),
+      code('4', 'told-status', 'Told the status', DONE, 'The sailing runs, or its delay was explained.'),
+      code('5', 'callback-agreed', 'Callback agreed', LATER, 'We call them when the route reopens.', CALLBACK),
+      NOBODY,
       HUNG_UP,
       WRONG,
     ],
@@ -74,10 +105,11 @@ export const OUTCOME_SETS: readonly OutcomeSet[] = [
     id: toOutcomeSetId('outcomes_assistance'),
     name: 'Assistance',
     codes: [
-      code('1', 'help-arranged', 'Help arranged', 'Help at boarding is booked for a named sailing.', { conversion: true }),
-      code('2', 'help-changed', 'Help changed', 'Help that was booked already was changed.', { conversion: true }),
-      code('3', 'port-to-call', 'Port will call', 'The port must confirm before we can promise.', { final: false, follows: 'callback' }),
-      code('4', 'information', 'Information given', 'A question was answered and nothing was arranged.'),
+      code('1', 'help-arranged', 'Help arranged', DONE, 'Help at boarding is booked for a named sailing.', { conversion: true }),
+      code('2', 'help-changed', 'Help changed', DONE, 'Help that was booked already was changed.', { conversion: true }),
+      code('3', 'port-to-call', 'Port will call', LATER, 'The port must confirm before we can promise; we call with its answer.', CALLBACK),
+      code('4', 'information', 'Information given', DONE, 'A question was answered and nothing was arranged.'),
+      NOBODY,
       HUNG_UP,
       WRONG,
     ],
@@ -86,12 +118,18 @@ export const OUTCOME_SETS: readonly OutcomeSet[] = [
     id: toOutcomeSetId('outcomes_outside'),
     name: 'Calls dialled by hand',
     codes: [
-      code('1', 'reached', 'Reached', 'The person we wanted was on the line.'),
-      code('2', 'message-left', 'Message left', 'Somebody else or a machine took a message.', { rightParty: false, final: false }),
-      code('3', 'no-answer', 'No answer', 'It rang and nobody answered.', { contact: false, rightParty: false, final: false, follows: 'retry' }),
-      code('4', 'busy', 'Busy', 'The line was busy.', { contact: false, rightParty: false, final: false, follows: 'retry' }),
-      code('5', 'callback-agreed', 'Callback agreed', 'We call again at a time they named.', { final: false, follows: 'callback' }),
-      code('7', 'never-call', 'Never call again', 'They asked us not to call them again.', { follows: 'neverCall' }),
+      code('1', 'reached', 'Reached', DONE, 'The person we wanted was on the line.'),
+      code('2', 'message-left', 'Message left', LATER, 'Somebody else or a machine took a message.', { rightParty: false, final: false }),
+      code('3', 'no-answer', 'No answer', NOT, 'It rang and nobody answered.', AGAIN),
+      code('4', 'busy', 'Busy', NOT, 'The line was busy.', { ...AGAIN, follows: { kind: 'retry', afterMs: HOUR / 2, atMost: 5 } }),
+      code('5', 'callback-agreed', 'Callback agreed', LATER, 'We call again at a time they named.', CALLBACK),
+      code('6', 'never-call-number', 'Never call this number', DONE, 'Whoever answers there does not want our calls.', {
+        rightParty: false,
+        follows: { kind: 'neverCall', whom: 'number' },
+      }),
+      code('7', 'never-call', 'Never call again', DONE, 'They asked us not to call them again, on any number.', {
+        follows: { kind: 'neverCall', whom: 'person' },
+      }),
       WRONG,
     ],
   },

@@ -1,7 +1,7 @@
 // Fennholm Line's contact centre as a set-up document. Its queues have no hours, because the live world has no night.
 import type * as z from 'zod'
 import { toOutcomeSetId, toScriptId } from '@/core/ids'
-import { MISSED_RING, SetUpSchema, SOUND_LOST } from '@/core/set-up'
+import { MISSED_RING, OUTCOME_OWED, SetUpSchema, SOUND_LOST } from '@/core/set-up'
 import { MINUTE, SECOND } from '@/core/time'
 import { OUTCOME_SETS } from './outcomes'
 import { AGENTS, ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS, SKILL_CARE, SKILL_FREIGHT, SKILL_REBOOKING, SKILLS } from './people'
@@ -37,6 +37,7 @@ export const FENNHOLM = SetUpSchema.parse({
   takeBackMs: 4 * SECOND,
   parkLimitMs: 120 * SECOND,
   outsidersMayStay: false,
+  mostOwed: 2,
   notReadyReasons: [
     { name: 'Break', paid: true, plannedMs: 15 * MINUTE },
     { name: 'Lunch', paid: false, plannedMs: 30 * MINUTE },
@@ -46,6 +47,7 @@ export const FENNHOLM = SetUpSchema.parse({
     { name: 'Technical trouble', paid: true, plannedMs: null },
     { name: MISSED_RING, paid: true, plannedMs: null, givenByFloor: true },
     { name: SOUND_LOST, paid: true, plannedMs: null, givenByFloor: true },
+    { name: OUTCOME_OWED, paid: true, plannedMs: null, givenByFloor: true },
   ],
   skills: [...SKILLS],
   agents: [...AGENTS],
@@ -54,6 +56,7 @@ export const FENNHOLM = SetUpSchema.parse({
       goesFirst: [PASS_HOLDERS],
       tellsWait: true,
       keepsPlaces: true,
+      wrapUpLimit: { afterMs: 3 * MINUTE, andThen: 'notReady', extensionMs: 60 * SECOND },
     }),
     queue(FREIGHT, 'Freight', { answer: 30, wrapUp: 60 }, ['Freight', 'Livestock and horses'], {
       needs: [{ skillId: SKILL_FREIGHT, level: 2 }],
@@ -71,6 +74,8 @@ export const FENNHOLM = SetUpSchema.parse({
       ],
       tellsWait: true,
       keepsPlaces: true,
+      overWrapUpMs: 30 * SECOND,
+      wrapUpLimit: { afterMs: 2 * MINUTE, andThen: 'ready', extensionMs: 30 * SECOND },
       storm: {
         announcement: 'A gale has closed the routes to Skarvey and Oskerry. They open again when the wind allows; every booking on them stays good.',
         headStartMs: 10 * MINUTE,

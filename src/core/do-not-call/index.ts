@@ -1,0 +1,14 @@
+export { type ReadEntry, type ReadList, readDoNotCall, toDoNotCallCsv } from './csv'
+export { type DoNotCallEvent, DoNotCallEventSchema, type Whom, WhomSchema } from './event'
+export {
+  type DoNotCallEntry,
+  type DoNotCallList,
+  type DoNotCallRefusal,
+  emptyDoNotCall,
+  evolveDoNotCall,
+  forbids,
+  isListed,
+  keyOf,
+  labelOfWhom,
+  searchDoNotCall,
+} from './list'

@@ -1,0 +1,32 @@
+// Another code for a call that is coded: by the agent within the shift, by a supervisor at any time. Both codes stay in the
+// ledger. What followed from the earlier code stands: it has lists of its own, in which it is changed.
+import { codesFor } from '@/core/outcomes'
+import { outcomeSetFor } from '@/core/set-up'
+import { get } from '@/core/table'
+import type { AgentCommand } from './command'
+import { knownBy } from './do-not-call'
+import { type Draft, emit, type Ruling, refuse } from './draft'
+import { unentitled } from './entitled'
+
+/**
+ * A call of this shift is known to the floor; of an earlier one the command says which queue and code it had. Refused:
+ * wrongAgentOrPin, notYoursToCorrect, notEntitled, unknownCode, codeUnchanged, whyMissing.
+ */
+export function correctOutcome(draft: Draft, command: Extract<AgentCommand, { kind: 'correctOutcome' }>): Ruling {
+  const { agentId, callId, pin, why } = command
+  const known = get(draft.state.coded, callId)
+  if (pin === null) {
+    if (get(draft.state.agents, agentId)?.shift == null) return refuse({ reason: 'notOnShift' })
+    if (known?.agentId !== agentId) return refuse({ reason: 'notYoursToCorrect' })
+  } else {
+    const refused = knownBy(draft, { agentId, pin }) ?? (known?.agentId === agentId ? null : unentitled(draft.state, agentId, 'supervision'))
+    if (refused !== null) return refused
+  }
+  const { queueId, was, direction } = known === undefined ? command : { queueId: known.queueId, was: known.code, direction: known.direction }
+  if (queueId !== null && !draft.state.setUp.queues.some((q) => q.id === queueId)) return refuse({ reason: 'targetUnknown' })
+  const code = codesFor(outcomeSetFor(draft.state.setUp, queueId), direction).find((c) => c.code === command.code)
+  if (code === undefined) return refuse({ reason: 'unknownCode', code: command.code })
+  if (was === code.code) return refuse({ reason: 'codeUnchanged' })
+  if (why.trim() === '') return refuse({ reason: 'whyMissing' })
+  return emit(draft, null, { kind: 'outcomeCorrected', callId, byAgentId: agentId, queueId, code: code.code, was, why: why.trim() })
+}

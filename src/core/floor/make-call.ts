@@ -1,0 +1,35 @@
+// Make Call (ECMA-269, 17.1.20): by a number, or for a callback with its number, its record and the business of its queue. The
+// network reports what becomes of the far end.
+import type { Agent } from '@/core/agents'
+import { readNumber } from '@/core/directory'
+import { forbids } from '@/core/do-not-call'
+import type { AgentCommand } from './command'
+import { checkWaiver, forbidden } from './do-not-call'
+import { type Draft, emit, type Ruling, refuse } from './draft'
+import { unentitledToDial } from './entitled'
+import { openCallback } from './promises'
+import { busy } from './shift'
+import { nextCallId } from './state'
+
+/** Refused: what a callback, reading the number, the account and the calls under way refuse; onDoNotCall without a waiver that holds. */
+export function makeCall(draft: Draft, agent: Agent, command: Extract<AgentCommand, { kind: 'makeCall' }>): Ruling {
+  const found = command.callbackId === undefined ? null : openCallback(draft, agent, command.callbackId)
+  if (found?.ok === false) return found
+  const callback = found?.callback ?? null
+  const reading = readNumber(callback?.number ?? command.typed, draft.state.setUp.homeCountry)
+  if (!reading.ok) return refuse(reading.refusal)
+  const refused = unentitledToDial(draft.state, agent.id, reading.number.readAs) ?? busy(draft.state, agent)
+  if (refused !== null) return refused
+  const number = reading.number.e164
+  const customer = callback === null ? command.customer : callback.customer
+  const { waiver } = command
+  const listed = forbids(draft.state.doNotCall, number, customer?.name ?? null) !== undefined
+  const withheld = !listed ? null : waiver === undefined ? forbidden(draft.state, number, customer?.name ?? null) : checkWaiver(draft, waiver)
+  if (withheld !== null) return withheld
+  const callId = nextCallId(draft.state)
+  emit(draft, null, { kind: 'callOriginated', callId, agentId: agent.id, number, customer, queueId: callback?.queueId ?? null })
+  if (listed && waiver !== undefined)
+    emit(draft, null, { kind: 'doNotCallWaived', callId, number, agentId: agent.id, byAgentId: waiver.agentId, why: waiver.why.trim() })
+  if (callback !== null) emit(draft, null, { kind: 'callbackDialled', callbackId: callback.id, byAgentId: agent.id, callId, attempt: callback.attempt })
+  return null
+}

@@ -1,0 +1,52 @@
+// Rules of callbacks and tasks that stand: dial one, move it, hand it over, give it up, have it done.
+import type { Agent } from '@/core/agents'
+import type { Callback } from '@/core/callbacks'
+import { agentName } from '@/core/set-up'
+import { get } from '@/core/table'
+import type { AgentCommand } from './command'
+import { type Draft, emit, type Refused, type Ruling, refuse } from './draft'
+
+type Of<K extends AgentCommand['kind']> = Extract<AgentCommand, { kind: K }>
+
+type Found = Refused | { readonly ok: true; readonly callback: Callback }
+
+/** One that this agent may do something about: theirs or anybody's, and not being called. */
+export function openCallback(draft: Draft, agent: Agent, callbackId: Callback['id']): Found {
+  const callback = get(draft.state.callbacks, callbackId)
+  if (callback === undefined) return refuse({ reason: 'noSuchCallback' })
+  const { setUp } = draft.state
+  if (callback.ownerId !== null && callback.ownerId !== agent.id) return refuse({ reason: 'callbackOfAnother', name: agentName(setUp, callback.ownerId) })
+  if (callback.dialled !== null) return refuse({ reason: 'callbackUnderWay', name: agentName(setUp, callback.dialled.byAgentId) })
+  return { ok: true, callback }
+}
+
+/** Refused: noSuchCallback, callbackOfAnother, callbackUnderWay, callbackInThePast. */
+export function moveCallback(draft: Draft, agent: Agent, { callbackId, dueAtMs, timeZone, why }: Of<'moveCallback'>): Ruling {
+  const found = openCallback(draft, agent, callbackId)
+  if (!found.ok) return found
+  if (dueAtMs <= draft.atMs) return refuse({ reason: 'callbackInThePast' })
+  return emit(draft, null, { kind: 'callbackMoved', callbackId, byAgentId: agent.id, dueAtMs, timeZone, why: why.trim() })
+}
+
+/** To a colleague, or to anybody. Refused: as above; targetUnknown, callbackUnchanged. */
+export function handOverCallback(draft: Draft, agent: Agent, { callbackId, ownerId }: Of<'handOverCallback'>): Ruling {
+  const found = openCallback(draft, agent, callbackId)
+  if (!found.ok) return found
+  if (ownerId !== null && !draft.state.setUp.agents.some((a) => a.id === ownerId && !a.retired)) return refuse({ reason: 'targetUnknown' })
+  if (found.callback.ownerId === ownerId) return refuse({ reason: 'callbackUnchanged' })
+  return emit(draft, null, { kind: 'callbackHandedOver', callbackId, byAgentId: agent.id, ownerId })
+}
+
+/** Refused: as above; whyMissing. */
+export function dropCallback(draft: Draft, agent: Agent, { callbackId, why }: Of<'dropCallback'>): Ruling {
+  const found = openCallback(draft, agent, callbackId)
+  if (!found.ok) return found
+  if (why.trim() === '') return refuse({ reason: 'whyMissing' })
+  return emit(draft, null, { kind: 'callbackClosed', callbackId, byAgentId: agent.id, because: 'dropped', why: why.trim() })
+}
+
+/** Refused: noSuchTask. */
+export function closeTask(draft: Draft, agent: Agent, { taskId }: Of<'closeTask'>): Ruling {
+  if (get(draft.state.tasks, taskId) === undefined) return refuse({ reason: 'noSuchTask' })
+  return emit(draft, null, { kind: 'taskClosed', taskId, byAgentId: agent.id, because: 'done' })
+}

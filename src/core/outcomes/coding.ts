@@ -1,0 +1,25 @@
+// Choosing a code: which there are for a call, what it asks for, and what speaks against it. Knows no schema, because the
+// outcome tray asks it.
+import { holds, type Known } from '@/core/scripts'
+import type { OutcomeCode, OutcomeSet } from './code'
+
+export type OutcomeRefusal =
+  | { readonly reason: 'outcomeMissing' }
+  | { readonly reason: 'unknownCode'; readonly code: string }
+  | { readonly reason: 'notYourCall' }
+  | { readonly reason: 'answersContradict'; readonly says: string }
+  | { readonly reason: 'notesMissing'; readonly label: string }
+  | { readonly reason: 'fieldMissing'; readonly label: string; readonly field: string }
+  | { readonly reason: 'notYoursToCorrect' }
+  | { readonly reason: 'codeUnchanged' }
+  | { readonly reason: 'wrapUpHasNoLimit' }
+  | { readonly reason: 'alreadyExtended' }
+
+export const codeOf = (set: OutcomeSet, code: string): OutcomeCode | undefined => set.codes.find((c) => c.code === code)
+
+/** The codes a call may get: those in use, and for a call that came in none that are for dialled calls only. */
+export const codesFor = (set: OutcomeSet, direction: string): readonly OutcomeCode[] =>
+  set.codes.filter((c) => !c.retired && (!c.onlyDialled || direction !== 'inbound'))
+
+/** What is put to the agent when the answers speak against the code; null when nothing does. */
+export const doubtOf = (code: Pick<OutcomeCode, 'doubts'>, known: Known): string | null => code.doubts.find((d) => holds(d.when, known))?.says ?? null
