@@ -5,28 +5,32 @@ import type { Target } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
 import type { AgentCommand } from '@/core/floor'
 import type { CallId } from '@/core/ids'
+import type { Script } from '@/core/scripts'
 import { chosenScriptId } from '@/core/set-up'
 import type { CallView, FloorView, MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
+import { ReadingPane, type ReadingPaneHandle } from '@/reading'
 import { RINGING } from '@/sound'
-import { usePersonalNumber } from '@/ui'
+import { Button, usePersonalNumber } from '@/ui'
 import { Announcer } from './announcer'
 import { Board, type OpenPanel } from './board/board'
 import { isMine } from './board/describe'
 import { useCadence } from './cadence'
 import { callShortcuts, lineInFront } from './call-shortcuts'
+import { CallbackAlarm, useDueCount } from './callback-alarm'
+import { useCoding } from './coding'
 import { DialLine, type DialLineHandle } from './dial-line'
 import { DragToLine } from './drag-to-line'
 import { HeldTooLong } from './held-too-long'
 import { useLineSound } from './line-sound'
 import { Notices } from './notices'
 import { useCallNotification } from './notifications'
-import { OutcomeTray, type OutcomeTrayHandle } from './outcome-tray'
+import { OutcomeTray, type OutcomeTrayHandle } from './outcome/tray'
+import { OwedMenu } from './owed-menu'
 import { PresenceMenu } from './presence-menu'
-import { ReadingPane, type ReadingPaneHandle } from './reading-pane'
 import { Record } from './record'
 import { ShiftBar } from './shift-bar'
-import { useShortcuts } from './shortcuts'
+import { SHORTCUTS, useShortcuts } from './shortcuts'
 import { ShortcutsDialog } from './shortcuts-dialog'
 import { SoundMenu } from './sound-menu'
 import { StandIns } from './stand-ins'
@@ -51,19 +55,23 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
   const agentId = me.id
   /** The line in front of the agent: the one that rings, otherwise the one heard, otherwise the first. */
   const inFront = lineInFront(calls, me)
-  const contact = contactInFront(inFront, contacts, me)
+  const rings = inFront?.call.connections.some((c) => isMine(c, agentId) && c.state === 'alerting') ?? false
+  const [coding, setCoding] = useCoding(me, rings ? null : (inFront?.call.id ?? null))
+  const ofLine = contactInFront(inFront, contacts, me)
+  const contact = contacts.find((c) => c.callId === coding) ?? ofLine
   const call = calls.find((c) => c.call.id === contact?.callId)?.call
   const mine = call?.connections.find((c) => isMine(c, agentId))
-  const ringing = inFront?.call.connections.some((c) => isMine(c, agentId) && c.state === 'alerting') ?? false
+  const ringing = rings && coding === null
   const [voiceVolume, setVoiceVolume] = usePersonalNumber('voice volume', 1)
   const [ringVolume, setRingVolume] = usePersonalNumber('ring volume', 0.75)
-  useCadence(RINGING, ringing && contact?.ringSilenced !== true && me.soundPath !== 'none', RING_LOUDNESS * ringVolume)
+  useCadence(RINGING, rings && ofLine?.ringSilenced !== true && me.soundPath !== 'none', RING_LOUDNESS * ringVolume)
   useZipTone(me, calls, ringVolume)
   useCallNotification(
-    ringing && contact !== undefined ? contact.callId : null,
-    `${contact?.customer?.name ?? contact?.number ?? 'A caller'} is ringing`,
-    [centre.queues.find((q) => q.id === contact?.queueId)?.name, contact?.path].filter((t) => t != null).join(' · '),
+    rings && ofLine !== undefined ? ofLine.callId : null,
+    `${ofLine?.customer?.name ?? ofLine?.number ?? 'A caller'} is ringing`,
+    [centre.queues.find((q) => q.id === ofLine?.queueId)?.name, ofLine?.path].filter((t) => t != null).join(' · '),
   )
+  const due = useDueCount(me, view.promises)
   const sound = useLineSound(me, calls, voiceVolume)
 
   // What was refused is said until the state it was said in has passed.
@@ -80,19 +88,21 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
     previousPage: () => pane.current?.turn('back'),
     notes: () => tray.current?.focusNotes(),
     save: () => tray.current?.save(),
+    extend: () => tray.current?.extend(),
     outcome: (key) => tray.current?.choose(key),
     // Within a call the key is about what follows it.
-    state: () => (me.afterwards.ready ? setNotReadyOpen(true) : void give({ kind: 'goReady', agentId })),
+    state: () =>
+      me.afterwards.ready && (me.state !== 'wrapUp' || me.owed.length >= centre.mostOwed) ? setNotReadyOpen(true) : void give({ kind: 'goReady', agentId }),
     dial: () => dialLine.current?.focus(),
     help: () => setHelpOpen(true),
   })
 
   /** The caller's line, to which somebody may be brought; null while none is on. */
-  const pickable = inFront === undefined || ringing ? null : (inFront.call.consultFor ?? inFront.call.id)
+  const pickable = inFront === undefined || rings ? null : (inFront.call.consultFor ?? inFront.call.id)
   const choose = (callId: CallId, target: Target) => setPanel({ callId, panel: 'transfer', target })
   /** Whoever has the call codes it, and whoever has left it and owes; others on the line read along. */
   const mayCode = contact !== undefined && !ringing && (contact.handledBy === agentId || contact.owedBy.includes(agentId))
-  const script = contact === undefined ? null : (centre.scripts.find((s) => s.id === (contact.run?.scriptId ?? scriptIdFor(view, contact))) ?? null)
+  const script = contact === undefined ? null : scriptOf(view, contact)
   const setId = centre.queues.find((q) => q.id === contact?.queueId)?.outcomeSetId ?? centre.outsideOutcomeSetId
   const outcomeSet = centre.outcomeSets.find((s) => s.id === setId)
 
@@ -110,6 +120,8 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
           onNotReady={(reason) => void give({ kind: 'goNotReady', agentId, reason })}
           onEndShift={() => void give({ kind: 'endShift', agentId })}
           onStandIns={() => setStandInsOpen(true)}
+          due={due}
+          owed={<OwedMenu me={me} centre={centre} onCode={setCoding} />}
           presence={<PresenceMenu me={me} seats={seats} centre={centre} />}
           sound={
             <SoundMenu
@@ -126,6 +138,12 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
           }
         />
         <Notices floor={view.floor} />
+        <CallbackAlarm
+          me={me}
+          promises={view.promises}
+          timeZone={centre.timeZone}
+          onCall={(callbackId) => void give({ kind: 'makeCall', agentId, typed: '', customer: null, callbackId })}
+        />
         <main className="flex min-h-0 flex-1 flex-col">
           <h1 className="sr-only">Desk of {me.name}</h1>
           <Board
@@ -145,13 +163,29 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
             {contact === undefined ? (
               <WaitingPane me={me} centre={centre} queues={view.queues} seats={view.seats} onChoose={(_, name) => dialLine.current?.find(name)} />
             ) : (
-              <ReadingPane ref={pane} me={me} contact={contact} script={script} readOnly={!mayCode} opensOnAnswer={ringing} />
+              <ReadingPane
+                key={contact.callId}
+                ref={pane}
+                agentName={me.name}
+                contact={contact}
+                script={script}
+                readOnly={!mayCode}
+                readBy={seats.find((s) => s.id === contact.handledBy && s.id !== agentId)?.name ?? null}
+                opensOnAnswer={ringing}
+                keys={{ next: SHORTCUTS.nextPage.keys, back: SHORTCUTS.previousPage.keys }}
+                actions={{
+                  answer: (field, value) => command({ kind: 'answerScript', agentId, callId: contact.callId, field, value }),
+                  turn: (direction, pageId) =>
+                    command({ kind: 'turnPage', agentId, callId: contact.callId, direction, ...(pageId === undefined ? {} : { pageId }) }),
+                }}
+              />
             )}
             <aside aria-label="Record and outcome" className="flex min-h-0 flex-col overflow-hidden border-line-strong border-l bg-paper">
               {contact === undefined ? (
-                <TodayColumn me={me} centre={centre} />
+                <TodayColumn me={me} centre={centre} seats={seats} />
               ) : (
                 <>
+                  {coding !== null && <EarlierCall inFront={inFront} ofLine={ofLine} onBack={() => setCoding(null)} />}
                   <Record
                     me={me}
                     contact={contact}
@@ -191,6 +225,27 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
       </div>
     </DragToLine>
   )
+}
+
+/** Coding a call that is over while another one is on, or none: said, with the way back. */
+function EarlierCall({ inFront, ofLine, onBack }: { inFront: CallView | undefined; ofLine: Contact | undefined; onBack: () => void }) {
+  return (
+    <p className="flex items-center justify-between gap-2 border-brass border-b bg-brass-wash px-4 py-1 text-brass-text">
+      <span>You are coding an earlier call.</span>
+      <Button className="!h-6" onClick={onBack}>
+        {inFront === undefined ? 'Leave it for later' : `Back to ${ofLine?.customer?.name ?? ofLine?.number ?? 'the call'}`}
+      </Button>
+    </p>
+  )
+}
+
+/** The version the run began with; before it begins, the one that will open. */
+function scriptOf(view: FloorView, contact: Contact): Script | null {
+  const { scripts, archivedScriptIds } = view.centre
+  const { run } = contact
+  if (run !== null) return scripts.find((s) => s.id === run.scriptId && s.version === run.version) ?? scripts.findLast((s) => s.id === run.scriptId) ?? null
+  const id = scriptIdFor(view, contact)
+  return id === null || archivedScriptIds.includes(id) ? null : (scripts.findLast((s) => s.id === id) ?? null)
 }
 
 /** Which script will open when a ringing call is answered, so that it can be read already. */

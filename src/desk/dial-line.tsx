@@ -14,6 +14,7 @@ import { type Choice, choicesFor } from './board/targets'
 import { lackingToDial } from './entitled'
 import { useNumberReader } from './number-reader'
 import { SHORTCUTS } from './shortcuts'
+import { WaiverButton } from './waiver'
 
 interface Props {
   readonly me: MeView
@@ -37,6 +38,8 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
   const [at, setAt] = useState(0)
   const [open, setOpen] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
+  /** What was refused because of the do-not-call list: a supervisor may let this one call be made. */
+  const [withheld, setWithheld] = useState<{ readonly typed: string; readonly says: string } | null>(null)
   const readNumber = useNumberReader()
   const input = useRef<HTMLInputElement>(null)
   const id = useId()
@@ -73,12 +76,17 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
     const number = choice?.target.kind === 'number' ? choice.target.typed : typed
     const reply = await command({ kind: 'makeCall', agentId: me.id, typed: number, customer: null })
     if (!reply.ok) {
+      if (reply.refusal.reason === 'onDoNotCall') setWithheld({ typed: number, says: reply.refusal.says })
       setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
       input.current?.focus()
       return
     }
     clear()
     input.current?.blur()
+  }
+  const allowed = () => {
+    setWithheld(null)
+    clear()
   }
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.altKey) return
@@ -120,6 +128,7 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
           setAt(0)
           setOpen(true)
           setProblem(null)
+          setWithheld(null)
         }}
         onKeyDown={onKeyDown}
         onBlur={() => setOpen(false)}
@@ -134,6 +143,7 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
           {onPick === null ? 'Call' : 'Choose'}
         </Button>
       )}
+      {withheld !== null && <WaiverButton me={me} seats={seats} typed={withheld.typed} says={withheld.says} onDone={allowed} />}
       {listed && (
         <div
           id={`${id}-list`}

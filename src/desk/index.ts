@@ -1,3 +1,4 @@
+export { CorrectOutcome } from './correct-outcome'
 export { Desk } from './desk'
 export { HistoryProgress } from './history-progress'
 export { Navigation } from './navigation'

@@ -4,13 +4,14 @@ import Link from 'next/link'
 
 const PLACES = [
   { id: 'desk', href: '/', label: 'Desk' },
+  { id: 'callbacks', href: '/callbacks', label: 'Callbacks' },
   { id: 'results', href: '/results', label: 'Results' },
   { id: 'set-up', href: '/set-up', label: 'Set-up' },
 ] as const
 
 export type Place = (typeof PLACES)[number]['id']
 
-export function Navigation({ here }: { here: Place }) {
+export function Navigation({ here, counts = {} }: { here: Place; counts?: Partial<Record<Place, number>> }) {
   return (
     <nav aria-label="Places" className="flex gap-3">
       {PLACES.map(({ id, href, label }) => (
@@ -23,6 +24,9 @@ export function Navigation({ here }: { here: Place }) {
           className={clsx('py-1', id === here ? 'border-green border-b-2 font-semibold' : 'text-soft hover:text-ink')}
         >
           {label}
+          {counts[id] !== undefined && counts[id] > 0 && (
+            <span className="tabular ml-1 border border-brass bg-brass-wash px-1 text-brass-text text-xs">{counts[id]}</span>
+          )}
         </Link>
       ))}
     </nav>

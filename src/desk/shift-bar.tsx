@@ -18,6 +18,10 @@ interface Props extends StateProps {
   /** The sound controls of the desk. */
   readonly sound: ReactNode
   readonly presence: ReactNode
+  /** Callbacks the agent is asked for at this moment. */
+  readonly due: number
+  /** Outcomes that are owed, where there are any. */
+  readonly owed: ReactNode
 }
 
 export function ShiftBar(props: Props) {
@@ -28,6 +32,7 @@ export function ShiftBar(props: Props) {
       <div className="flex h-11 items-center gap-3 px-4">
         <span className="whitespace-nowrap font-semibold text-green">Loyal Switchboard</span>
         <StatePart {...props} />
+        {props.owed}
         <ServedQueues mine={mine} centre={centre} />
         <div className="ml-auto flex shrink-0 items-center gap-2">
           {props.sound}
@@ -35,7 +40,7 @@ export function ShiftBar(props: Props) {
           <Button tone="quiet" className="!px-1" onClick={onStandIns}>
             Stand-ins
           </Button>
-          <Navigation here="desk" />
+          <Navigation here="desk" counts={{ callbacks: props.due }} />
           <Button tone="quiet" className="!px-1" onClick={onEndShift}>
             End shift
           </Button>

@@ -25,6 +25,7 @@ export const SHORTCUTS = {
   previousPage: { keys: 'Alt+B', code: 'KeyB', does: 'Back one page of the script' },
   notes: { keys: 'Alt+O', code: 'KeyO', does: 'To the notes' },
   save: { keys: 'Alt+Enter', code: 'Enter', does: 'Save the outcome' },
+  extend: { keys: 'Alt+I', code: 'KeyI', does: 'Extend the wrap-up, once' },
   state: { keys: 'Alt+R', code: 'KeyR', does: 'Go ready, or Go not ready' },
   dial: { keys: 'Alt+L', code: 'KeyL', does: 'To the dial line' },
   help: { keys: 'Alt+/', code: 'Slash', does: 'This list (also ? outside text)' },

@@ -44,6 +44,11 @@ export function StatePart(props: StateProps) {
           Go ready
         </Button>
       )}
+      {me.state === 'wrapUp' && me.owed.length < centre.mostOwed && (
+        <Button onClick={onReady} shortcut={SHORTCUTS.state.keys} title="The outcome is owed and stays on your list">
+          Go ready, code later
+        </Button>
+      )}
       {me.state === 'ready' && <NotReadyMenu {...props} label="Go not ready" />}
       {(me.state === 'onCall' || me.state === 'ringing') && <Afterwards {...props} />}
     </div>

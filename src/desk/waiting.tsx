@@ -8,6 +8,7 @@ import { formatClock, HOUR } from '@/core/time'
 import type { CentreView, MeView, QueueView, SeatView } from '@/exchange/protocol'
 import { useArchive } from '@/exchange/react'
 import { Clock, useNowMs } from '@/ui'
+import { CorrectOutcome } from './correct-outcome'
 import { HistoryProgress } from './history-progress'
 import { outcomeLabel, resultWords } from './outcome-words'
 import { People } from './people'
@@ -82,7 +83,7 @@ const expectedWords = (ms: number | null) => {
 
 const SHOWN = 8
 
-export function TodayColumn({ me, centre }: { me: MeView; centre: CentreView }) {
+export function TodayColumn({ me, centre, seats }: { me: MeView; centre: CentreView; seats: readonly SeatView[] }) {
   const { name } = me
   const { value } = useArchive(
     useCallback(
@@ -114,12 +115,15 @@ export function TodayColumn({ me, centre }: { me: MeView; centre: CentreView }) 
       {value !== null && value.calls.length === 0 && <p className="text-soft">None yet today. Calls you finish are listed here.</p>}
       <ul className="divide-y divide-line">
         {value?.calls.slice(0, SHOWN).map((record) => (
-          <li key={record.callId} className="grid grid-cols-[52px_1fr] py-1.5">
+          <li key={record.callId} className="grid grid-cols-[52px_1fr_auto] py-1.5">
             <span className="tabular text-soft text-xs leading-5">{format(record.offeredAtMs, 'HH:mm')}</span>
             <span className="min-w-0 truncate">
               {record.customer ?? record.number ?? 'Withheld number'}
               <span className="text-soft"> · {record.outcome === null ? resultWords(record.result) : outcomeLabel(centre, record)}</span>
             </span>
+            {record.outcomeBy === name && (record.outcomeAtMs ?? 0) >= me.shiftStartedAtMs && (
+              <CorrectOutcome record={record} centre={centre} agentId={me.id} seats={seats} label="Correct" />
+            )}
           </li>
         ))}
       </ul>

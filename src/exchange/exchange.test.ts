@@ -91,6 +91,7 @@ describe('the running floor', () => {
       'floor',
       'me',
       'parked',
+      'promises',
       'queues',
       'seatMoved',
       'seats',

@@ -5,7 +5,7 @@ import Link from 'next/link'
 import { useCallback } from 'react'
 import type { AgentLeg, CallRecord, LedgerEntry } from '@/core/ledger'
 import { formatClock } from '@/core/time'
-import { outcomeLabel, resultWords } from '@/desk'
+import { CorrectOutcome, outcomeLabel, resultWords } from '@/desk'
 import { useArchive, useHistory } from '@/exchange/react'
 import { answerWords, eventWords, type Names } from './event-words'
 import { Recording } from './recording'
@@ -38,7 +38,7 @@ export function OneCall({ callId, names }: { callId: string; names: Names }) {
 function Found({ record, entries, names }: { record: CallRecord; entries: readonly LedgerEntry[]; names: Names }) {
   const saved = entries.findLast((e) => e.event.kind === 'outcomeSaved')?.event
   const followUp = saved?.kind === 'outcomeSaved' ? saved.followUp : ''
-  const script = names.centre.scripts.find((s) => s.name === record.script)
+  const script = names.centre.scripts.find((s) => s.name === record.script && s.version === record.scriptVersion)
   const questions = new Map(script?.pages.flatMap((p) => p.questions).map((q) => [q.field, q]))
   return (
     <>
@@ -62,7 +62,9 @@ function Found({ record, entries, names }: { record: CallRecord; entries: readon
                   ? 'Owed: no outcome is saved yet'
                   : 'No agent spoke, so no outcome is owed'}
             </p>
-            <dl>
+            <Corrections entries={entries} names={names} />
+            {record.outcome !== null && <CorrectOutcome record={record} centre={names.centre} agentId={null} seats={names.seats} label="Correct the outcome" />}
+            <dl className="mt-1">
               <Pair label="Notes" value={record.notes} />
               <Pair label="Follow-up" value={followUp} />
             </dl>
@@ -116,6 +118,18 @@ function Found({ record, entries, names }: { record: CallRecord; entries: readon
       </div>
     </>
   )
+}
+
+/** Every code the call had before, with who gave it and why it was changed. */
+function Corrections({ entries, names }: { entries: readonly LedgerEntry[]; names: Names }) {
+  const corrections = entries.flatMap(({ event, atMs, seq }) => (event.kind === 'outcomeCorrected' ? [{ ...event, atMs, seq }] : []))
+  const label = (code: string | null) => names.centre.outcomeSets.flatMap((s) => s.codes).find((c) => c.code === code)?.label ?? code ?? 'none'
+  const who = (id: string) => names.seats.find((s) => s.id === id)?.name ?? id
+  return corrections.map(({ seq, atMs, was, byAgentId, why }) => (
+    <p key={seq} className="border-brass border-l-4 pl-2">
+      Corrected from <strong>{label(was)}</strong> by {who(byAgentId)}, {format(atMs, 'd MMM HH:mm')}: {why}
+    </p>
+  ))
 }
 
 function Pair({ label, value }: { label: string; value: string }) {

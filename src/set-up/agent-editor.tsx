@@ -18,6 +18,7 @@ const AgentFormSchema = z.object({
   levels: z.record(z.string(), z.string()),
   may: z.array(z.enum(ENTITLEMENTS)),
   answersItself: z.boolean(),
+  takesWrapUp: z.boolean(),
   retired: z.boolean(),
 })
 type AgentForm = z.infer<typeof AgentFormSchema>
@@ -40,6 +41,7 @@ export function AgentEditor({ agent, setUp, onSave, onClose }: Props) {
       levels: Object.fromEntries(setUp.skills.map((s) => [s.id, String(agent.skills.find((k) => k.skillId === s.id)?.level ?? 0)])),
       may: [...agent.may],
       answersItself: agent.answersItself,
+      takesWrapUp: agent.takesWrapUp,
       retired: agent.retired,
     },
   })
@@ -105,6 +107,10 @@ export function AgentEditor({ agent, setUp, onSave, onClose }: Props) {
         <label className={tick}>
           <input type="checkbox" className="size-4 accent-green" {...register('answersItself')} />
           Put through without ringing, after a tone
+        </label>
+        <label className={tick}>
+          <input type="checkbox" className="size-4 accent-green" {...register('takesWrapUp')} />
+          Takes wrap-up; otherwise the outcome is owed
         </label>
         <label className={tick}>
           <input type="checkbox" className="size-4 accent-green" {...register('retired')} />

@@ -65,6 +65,7 @@ function AgentRow({ agent, setUp, mayChange, onEdit }: Omit<Props, 'onAdd'> & { 
       <td className="py-1.5 pr-3">{queues.join(', ') || <span className="text-soft">none</span>}</td>
       <td className="py-1.5 pr-3">
         {skills.join(', ') || <span className="text-soft">none</span>}
+        {!agent.takesWrapUp && <span className="block text-soft">takes no wrap-up</span>}
         {agent.answersItself && <span className="block text-soft">put through without ringing</span>}
       </td>
       <td className="py-1.5 pr-3">{lacks.map((e) => ENTITLEMENT_WORDS[e]).join(', ') || <span className="text-soft">nothing missing</span>}</td>

@@ -25,6 +25,8 @@ const ListsFormSchema = z.object({
   ringLimitS: positive,
   holdLimitS: positive,
   parkLimitS: positive,
+  mostOwed: z.number({ error: 'Type a number.' }).int('A whole number.').min(0, 'Not less than none.').max(99, '99 are the most.'),
+  callbackMissedMin: positive,
   takeBackS: z.number({ error: 'Type a number.' }).min(0, 'Not less than nothing.').max(10, 'Ten seconds are the most.'),
 })
 type ListsForm = z.infer<typeof ListsFormSchema>
@@ -50,6 +52,8 @@ export function ListsEditor({ setUp, onSave, onClose }: Props) {
     ['holdLimitS', 'Held too long after (seconds)'],
     ['parkLimitS', 'Parked for (seconds)'],
     ['takeBackS', 'Undo for (seconds)'],
+    ['mostOwed', 'Outcomes that may be owed'],
+    ['callbackMissedMin', 'Callback is missed after (minutes)'],
   ] as const
   return (
     <EditorDialog
@@ -112,6 +116,8 @@ const toForm = (s: SetUp): ListsForm => ({
   holdLimitS: s.holdLimitMs / SECOND,
   parkLimitS: s.parkLimitMs / SECOND,
   takeBackS: s.takeBackMs / SECOND,
+  mostOwed: s.mostOwed,
+  callbackMissedMin: s.callbackMissedAfterMs / MINUTE,
 })
 
 const fromForm = (form: ListsForm): Partial<SetUp> => ({
@@ -124,6 +130,8 @@ const fromForm = (form: ListsForm): Partial<SetUp> => ({
   holdLimitMs: form.holdLimitS * SECOND,
   parkLimitMs: form.parkLimitS * SECOND,
   takeBackMs: form.takeBackS * SECOND,
+  mostOwed: form.mostOwed,
+  callbackMissedAfterMs: form.callbackMissedMin * MINUTE,
 })
 
 /** `skill_boat-handling` from a name; the name may change later, the id stays. */

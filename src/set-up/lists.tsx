@@ -25,7 +25,8 @@ export function Lists({ setUp, mayChange, onEdit }: { setUp: SetUp; mayChange: b
         <dt className="text-soft">Times</dt>
         <dd>
           a call rings for {formatClock(setUp.ringLimitMs)} · held too long after {formatClock(setUp.holdLimitMs)} · parked for {formatClock(setUp.parkLimitMs)}{' '}
-          · undo for {formatClock(setUp.takeBackMs)}
+          · undo for {formatClock(setUp.takeBackMs)} · {setUp.mostOwed} outcomes may be owed · a callback is missed after{' '}
+          {formatClock(setUp.callbackMissedAfterMs)}
         </dd>
       </dl>
     </section>

@@ -1,8 +1,8 @@
 'use client'
-// Who changes the set-up: they say so once with their PIN, and stay until they leave the page. Anybody may read it.
+// Who changes what a page shows: they say so once with their PIN, and stay until they leave the page. Anybody may read it.
 import { type FormEvent, useState } from 'react'
 import { type AgentId, toAgentId } from '@/core/ids'
-import type { SetUp } from '@/core/set-up'
+import type { AgentSetUp } from '@/core/set-up'
 import { Button, PinField, Problem, SelectField } from '@/ui'
 
 export interface Owner {
@@ -12,14 +12,25 @@ export interface Owner {
 }
 
 interface Props {
-  readonly setUp: SetUp
+  /** Who may. */
+  readonly accounts: readonly Pick<AgentSetUp, 'id' | 'name' | 'pin'>[]
+  /** What is said before anybody has, what the button says, and what holds in the demonstration. */
+  readonly words: { readonly about: string; readonly button: string; readonly demo: string }
   readonly owner: Owner | null
   readonly onOwner: (owner: Owner | null) => void
 }
 
-export function OwnerPanel({ setUp, owner, onOwner }: Props) {
-  const accounts = setUp.agents.filter((a) => !a.retired && a.may.includes('setUp'))
-  const [agentId, setAgentId] = useState<string>(accounts[0]?.id ?? '')
+export const SET_UP_WORDS = {
+  about: 'Anybody may read the set-up. Changing it needs an account that is enabled for it.',
+  button: 'Change the set-up',
+  demo: 'In this demonstration: Linnea Wickerby, 1290.',
+} as const
+
+export const ownersOf = (agents: readonly AgentSetUp[]): readonly AgentSetUp[] => agents.filter((a) => !a.retired && a.may.includes('setUp'))
+
+export function OwnerPanel({ accounts, words, owner, onOwner }: Props) {
+  const [chosen, setAgentId] = useState<string | null>(null)
+  const agentId = chosen ?? accounts[0]?.id ?? ''
   const [pin, setPin] = useState('')
   const [problem, setProblem] = useState<string | null>(null)
   if (owner !== null)
@@ -40,7 +51,7 @@ export function OwnerPanel({ setUp, owner, onOwner }: Props) {
   }
   return (
     <form onSubmit={open}>
-      <p className="text-soft">Anybody may read the set-up. Changing it needs an account that is enabled for it.</p>
+      <p className="text-soft">{words.about}</p>
       <div className="mt-2 grid grid-cols-[1fr_110px] gap-2">
         <SelectField label="Account" value={agentId} onChange={(e) => setAgentId(e.target.value)}>
           {accounts.map((a) => (
@@ -59,9 +70,9 @@ export function OwnerPanel({ setUp, owner, onOwner }: Props) {
       </div>
       {problem !== null && <Problem>{problem}</Problem>}
       <Button type="submit" className="mt-2">
-        Change the set-up
+        {words.button}
       </Button>
-      <p className="mt-2 text-soft text-xs">In this demonstration: Linnea Wickerby, 1290.</p>
+      <p className="mt-2 text-soft text-xs">{words.demo}</p>
     </form>
   )
 }

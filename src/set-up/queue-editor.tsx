@@ -3,7 +3,7 @@
 // that differs on a storm day.
 import { zodResolver } from '@hookform/resolvers/zod'
 import { type Control, type FieldErrors, type UseFormRegister, useFieldArray, useForm } from 'react-hook-form'
-import type { QueueSetUp, SetUp } from '@/core/set-up'
+import { type QueueSetUp, type SetUp, scriptsInUse } from '@/core/set-up'
 import { SelectField, TextField } from '@/ui'
 import { EditorDialog } from './editor-dialog'
 import { DAYS, fromQueueForm, type QueueForm, QueueFormSchema, toQueueForm } from './queue-form'
@@ -20,7 +20,7 @@ export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
   const { register, control, handleSubmit, formState } = useForm<QueueForm>({ resolver: zodResolver(QueueFormSchema), defaultValues: toQueueForm(queue) })
   const { errors } = formState
   const part = { register, control, errors, setUp, queue }
-  const seconds = (name: 'headStartS' | 'answerWithinS' | 'wrapUpS' | 'stormHeadStartS', label: string, hint?: string) => (
+  const seconds = (name: 'headStartS' | 'answerWithinS' | 'wrapUpS' | 'overWrapUpS' | 'wrapUpExtensionS' | 'stormHeadStartS', label: string, hint?: string) => (
     <TextField
       label={`${label} (seconds)`}
       type="number"
@@ -47,7 +47,6 @@ export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
         <TextField label="Name" problem={errors.name?.message ?? null} {...register('name')} />
         {seconds('headStartS', 'Head start', 'Its calls count as having waited so much longer.')}
         {seconds('answerWithinS', 'Answer within')}
-        {seconds('wrapUpS', 'Recommended wrap-up')}
       </div>
       <GroupRows {...part} />
       <ScriptRows {...part} />
@@ -58,6 +57,25 @@ export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
         label="Overflow"
         hint="After a time in the queue its calls are offered to further agents as well, and keep their place."
       />
+      <fieldset className="border-line border-t pt-3">
+        <legend className="float-left mb-1 w-full font-semibold">Wrap-up</legend>
+        <div className="clear-both grid grid-cols-4 gap-3">
+          {seconds('wrapUpS', 'Recommended')}
+          {seconds('overWrapUpS', 'Over-time')}
+          <TextField
+            label="Limit (seconds)"
+            inputMode="numeric"
+            hint="Empty for none"
+            problem={errors.wrapUpLimitS?.message ?? null}
+            {...register('wrapUpLimitS')}
+          />
+          {seconds('wrapUpExtensionS', 'Extension')}
+        </div>
+        <SelectField label="At the limit the call is owed, and the agent is" className="mt-2" {...register('wrapUpThen')}>
+          <option value="notReady">not ready, until it is coded</option>
+          <option value="ready">ready for the next call</option>
+        </SelectField>
+      </fieldset>
       <HourRows {...part} />
       <fieldset className="space-y-2 border-line border-t pt-3">
         <legend className="float-left mb-1 w-full font-semibold">What callers hear</legend>
@@ -147,7 +165,7 @@ function ScriptRows({ register, control, errors, setUp, queue }: Part) {
   const scripts = (
     <>
       <option value="">no script</option>
-      {setUp.scripts.map((s) => (
+      {scriptsInUse(setUp).map((s) => (
         <option key={s.id} value={s.id}>
           {s.name}
         </option>

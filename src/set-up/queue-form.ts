@@ -30,6 +30,11 @@ export const QueueFormSchema = z.object({
   records: z.boolean(),
   answerWithinS: seconds.min(1, 'At least a second.'),
   wrapUpS: seconds,
+  overWrapUpS: seconds,
+  /** Empty for no limit. */
+  wrapUpLimitS: z.union([z.literal(''), z.string().regex(/^[1-9]\d*$/, 'Type whole seconds, or leave it empty for no limit.')]),
+  wrapUpThen: z.enum(['ready', 'notReady']),
+  wrapUpExtensionS: seconds,
   stormAnnouncement: z.string(),
   stormHeadStartS: seconds,
   stormOverflow: overflowRows,
@@ -64,6 +69,10 @@ export const toQueueForm = (q: QueueSetUp): QueueForm => ({
   records: q.records,
   answerWithinS: q.serviceLevelMs / SECOND,
   wrapUpS: q.recommendedWrapUpMs / SECOND,
+  overWrapUpS: q.overWrapUpMs / SECOND,
+  wrapUpLimitS: q.wrapUpLimit === null ? '' : String(q.wrapUpLimit.afterMs / SECOND),
+  wrapUpThen: q.wrapUpLimit?.andThen ?? 'notReady',
+  wrapUpExtensionS: (q.wrapUpLimit?.extensionMs ?? 0) / SECOND,
   stormAnnouncement: q.storm.announcement,
   stormHeadStartS: q.storm.headStartMs / SECOND,
   stormOverflow: overflowToForm(q.storm.overflow),
@@ -92,6 +101,11 @@ export const fromQueueForm = (form: QueueForm, before: QueueSetUp): QueueSetUp =
     records: form.records,
     serviceLevelMs: Math.round(form.answerWithinS * SECOND),
     recommendedWrapUpMs: Math.round(form.wrapUpS * SECOND),
+    overWrapUpMs: Math.round(form.overWrapUpS * SECOND),
+    wrapUpLimit:
+      form.wrapUpLimitS === ''
+        ? null
+        : { afterMs: Number(form.wrapUpLimitS) * SECOND, andThen: form.wrapUpThen, extensionMs: Math.round(form.wrapUpExtensionS * SECOND) },
     storm: {
       announcement: form.stormAnnouncement.trim(),
       headStartMs: Math.round(form.stormHeadStartS * SECOND),

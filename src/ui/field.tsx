@@ -7,7 +7,7 @@ const BOX = 'w-full rounded-sm border border-line-strong bg-raised px-2 text-ink
 interface FieldProps {
   readonly label: string
   readonly problem?: string | null
-  readonly hint?: string
+  readonly hint?: string | undefined
 }
 
 export function TextField({ label, problem = null, hint, className, ...rest }: FieldProps & InputHTMLAttributes<HTMLInputElement>) {

@@ -30,7 +30,8 @@ export function readDoNotCall(text: string, homeCountry: string): ReadList {
   for (const [i, row] of data.entries()) {
     const line = i + 2
     if (Object.values(row).every((cell) => String(cell).trim() === '')) continue
-    const torn = errors.find((e) => e.row === i && e.type !== 'Delimiter')
+    // The reader counts the heading for quotes and not for fields; a line that ends early is none to complain of.
+    const torn = errors.find((e) => (e.type === 'Quotes' ? e.row === i + 1 : e.code === 'TooManyFields' && e.row === i))
     const entry = torn === undefined ? readRow(row, homeCountry) : `${torn.message}. Check its quotes and commas.`
     const before = typeof entry === 'string' ? undefined : seen.get(keyOf(entry.whom))
     if (typeof entry === 'string') problems.push(`Line ${line}: ${entry}`)

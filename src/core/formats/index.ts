@@ -1,2 +1,3 @@
 export { toCallsCsv, toNdjson } from './calls'
+export { type CalendarItem, toICalendar } from './ical'
 export { toWav } from './wav'

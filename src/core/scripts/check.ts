@@ -24,7 +24,17 @@ export interface ScriptFinding {
 }
 
 /** What conditions and merges may ask about besides answers. */
-export const FACTS = ['caller.name', 'caller.firstName', 'caller.group', 'caller.known', 'agent.name', 'agent.firstName', 'call.path', 'call.queue'] as const
+export const FACTS = [
+  'caller.name',
+  'caller.firstName',
+  'caller.group',
+  'caller.known',
+  'caller.number',
+  'agent.name',
+  'agent.firstName',
+  'call.path',
+  'call.queue',
+] as const
 
 /**
  * All findings in the order of the pages. `codes` are those of the outcome set; null when the set is not known. Time is linear in

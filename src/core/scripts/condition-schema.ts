@@ -2,13 +2,13 @@
 import * as z from 'zod'
 import type { AnswerValue, Condition } from './condition'
 
-export const AnswerValueSchema: z.ZodType<AnswerValue> = z.union([z.string(), z.boolean(), z.number(), z.array(z.string()).readonly()])
+export const AnswerValueSchema: z.ZodType<AnswerValue, AnswerValue> = z.union([z.string(), z.boolean(), z.number(), z.array(z.string()).readonly()])
 
 const field = z.string().min(1)
 const value = z.union([z.string(), z.boolean(), z.number()])
 const bound = z.union([z.number(), z.string()])
 
-export const ConditionSchema: z.ZodType<Condition> = z.lazy(() =>
+export const ConditionSchema: z.ZodType<Condition, Condition> = z.lazy(() =>
   z.union([
     z.strictObject({ field, is: value }).readonly(),
     z.strictObject({ field, isNot: value }).readonly(),

@@ -1,8 +1,11 @@
 // The checker of a set-up: what would keep a call from an agent, or somebody from their work. Each finding names its place,
 // what is wrong and the cure. `error` must not go into use; `warning` may be meant.
 import type { QueueId } from '@/core/ids'
+import type { OutcomeSet } from '@/core/outcomes'
+import { fieldsOf } from '@/core/scripts'
 import type { AgentSetUp } from './account'
 import { MISSED_RING, OUTCOME_OWED, SOUND_LOST } from './given-reasons'
+import { scriptsInUse } from './lookup'
 import type { QueueSetUp } from './queue'
 import type { SetUp } from './schema'
 
@@ -27,6 +30,8 @@ export function checkSetUp(setUp: SetUp): readonly Finding[] {
         ? []
         : [warning(`Skill ${skill.name}`, 'Nobody has this skill.', 'Give it to an agent, or take it out of what queues need.')],
     ),
+    ...setUp.outcomeSets.flatMap((set) => checkOutcomeSet(setUp, set)),
+    ...twice('Outcome set', setUp.outcomeSets),
     ...twice('Queue', queues),
     ...twice('Agent', agents),
     ...twice('Skill', setUp.skills),
@@ -93,6 +98,38 @@ function circles(queues: readonly QueueSetUp[]): Finding[] {
     done.add(queue)
   }
   for (const queue of queues) follow(queue, [])
+  return findings
+}
+
+/** A set of outcomes: keys that choose two codes, codes nobody could save, and fields no script of its queues asks for. */
+function checkOutcomeSet(setUp: SetUp, set: OutcomeSet): Finding[] {
+  const place = `Outcomes ${set.name}`
+  const codes = set.codes.filter((c) => !c.retired)
+  const findings: Finding[] = []
+  if (!codes.some((c) => !c.onlyDialled)) findings.push(error(place, 'No code is left for a call that comes in.', 'Add one, or bring one back.'))
+  for (const key of new Set(codes.map((c) => c.key))) {
+    const same = codes.filter((c) => c.key === key).map((c) => c.label)
+    if (same.length > 1) findings.push(error(place, `The key ${key} stands for ${same.join(' and ')}.`, 'Give each a key of its own, or retire one.'))
+  }
+  findings.push(
+    ...twice(
+      `${place}, code`,
+      codes.map((c) => ({ name: c.label })),
+    ),
+  )
+  const usedBy = setUp.queues.filter((q) => q.outcomeSetId === set.id && !q.retired)
+  const ids = usedBy.flatMap((q) => [q.scriptId, ...q.scriptChoices.map((c) => c.scriptId)])
+  const scripts = scriptsInUse(setUp).filter((s) => ids.includes(s.id))
+  if (scripts.length === 0) return findings
+  const asked = new Set(scripts.flatMap((s) => s.pages.flatMap((p) => p.questions.map((q) => q.field))))
+  for (const { label, needs, doubts } of codes) {
+    const fields = [...(needs.field === null ? [] : [needs.field]), ...doubts.flatMap((d) => fieldsOf(d.when))]
+    const strange = fields.find((f) => !asked.has(f) && !f.includes('.'))
+    if (strange !== undefined)
+      findings.push(
+        warning(place, `“${label}” looks at the answer “${strange}”, which no script of its queues asks for.`, 'Choose a field of the script, or take it out.'),
+      )
+  }
   return findings
 }
 

@@ -47,6 +47,13 @@ export const scriptById = (setUp: SetUp, id: Script['id']): Script => found(late
 export const scriptVersion = (setUp: SetUp, { scriptId, version }: { readonly scriptId: Script['id']; readonly version: number }): Script =>
   setUp.scripts.find((s) => s.id === scriptId && s.version === version) ?? scriptById(setUp, scriptId)
 
+/** The latest version of every script that is not archived, by name. */
+export const scriptsInUse = ({ scripts, archivedScriptIds }: Pick<SetUp, 'scripts' | 'archivedScriptIds'>): readonly Script[] =>
+  [...new Set(scripts.map((s) => s.id))]
+    .filter((id) => !archivedScriptIds.includes(id))
+    .flatMap((id) => latestOf(scripts.filter((s) => s.id === id)) ?? [])
+    .sort((a, b) => a.name.localeCompare(b.name))
+
 const latestOf = (versions: readonly Script[]): Script | undefined =>
   versions.reduce<Script | undefined>((latest, s) => (latest === undefined || s.version > latest.version ? s : latest), undefined)
 

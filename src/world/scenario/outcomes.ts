@@ -30,6 +30,11 @@ const WRONG = code('9', 'wrong-number', 'Wrong number', NOT, 'They meant to call
 /** Of a callback that was made for a queue. */
 const NOBODY = code('7', 'no-answer', 'Nobody answered', NOT, 'We called back and nobody answered.', { ...AGAIN, onlyDialled: true })
 
+const NOT_AGREED = {
+  when: { field: 'refundAgreed', is: false },
+  says: 'The script says that they did not agree to the terms. Do they give up the booking?',
+} as const
+
 export const OUTCOME_SETS: readonly OutcomeSet[] = [
   {
     id: toOutcomeSetId('outcomes_sailings'),
@@ -44,7 +49,7 @@ export const OUTCOME_SETS: readonly OutcomeSet[] = [
       }),
       code('2', 'booking-made', 'New booking', DONE, 'A new sailing was booked during the call.', { conversion: true }),
       code('3', 'refund-requested', 'Refund requested', DONE, 'The caller gives up the sailing and wants the fare back.', {
-        doubts: [{ when: { field: 'refundAgreed', is: false }, says: 'The script says that they did not agree to the terms. Do they give up the booking?' }],
+        doubts: [NOT_AGREED],
       }),
       code('4', 'information', 'Information given', DONE, 'A question was answered and nothing was booked.'),
       code('5', 'callback-agreed', 'Callback agreed', LATER, 'We call them again at a time they named.', CALLBACK),
@@ -92,7 +97,7 @@ export const OUTCOME_SETS: readonly OutcomeSet[] = [
     name: 'Disruption',
     codes: [
       code('1', 'rebooked', 'Rebooked', DONE, 'The caller travels on another sailing.', { conversion: true }),
-      code('2', 'refund-requested', 'Refund requested', DONE, 'The caller gives up the sailing and wants the fare back.'),
+      code('2', 'refund-requested', 'Refund requested', DONE, 'The caller gives up the sailing and wants the fare back.', { doubts: [NOT_AGREED] }),
       code('3', 'will-wait', 'Will wait', LATER, 'The caller keeps the booking and waits for news.', { final: false }),
       code('4', 'told-status', 'Told the status', DONE, 'The sailing runs, or its delay was explained.'),
       code('5', 'callback-agreed', 'Callback agreed', LATER, 'We call them when the route reopens.', CALLBACK),

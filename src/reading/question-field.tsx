@@ -4,8 +4,7 @@
 import { type KeyboardEvent, useId } from 'react'
 import type { CallId } from '@/core/ids'
 import type { AnswerValue, Question } from '@/core/scripts'
-import { Problem } from '@/ui'
-import { useDraft } from './draft'
+import { Problem, useDraft } from '@/ui'
 
 interface Props {
   readonly callId: CallId

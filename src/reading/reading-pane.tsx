@@ -18,20 +18,32 @@ import {
   splitAnswers,
   wayThrough,
 } from '@/core/scripts'
-import type { MeView } from '@/exchange/protocol'
-import { useCommand } from '@/exchange/react'
 import { Button, Menu, MenuItem } from '@/ui'
 import { QuestionField } from './question-field'
-import { SHORTCUTS } from './shortcuts'
+
+/** What is done on the pane, and what came of it. */
+export interface ReadingActions {
+  readonly answer: (field: string, value: AnswerValue | null) => Promise<Done>
+  readonly turn: (direction: 'next' | 'back' | 'jump', pageId?: string) => Promise<Done>
+}
+export type Done = { readonly ok: true } | { readonly ok: false; readonly refusal: { readonly reason: string; readonly says: string; readonly next: string } }
+
+/** What the pane reads of a call; a rehearsal has as much. */
+export type ReadOf = Pick<Contact, 'callId' | 'customer' | 'number' | 'path' | 'queueId' | 'run' | 'captions' | 'endedAtMs'>
 
 interface Props {
-  readonly me: MeView
-  readonly contact: Contact
+  readonly agentName: string
+  readonly contact: ReadOf
   readonly script: Script | null
-  /** The script is somebody else's, or not open yet: it may be read and not filled in. */
+  /** Not open yet, or somebody else's: it may be read and not filled in. */
   readonly readOnly: boolean
+  /** Who fills it in, when it is somebody else. */
+  readonly readBy?: string | null
   readonly opensOnAnswer: boolean
-  readonly ref: Ref<ReadingPaneHandle>
+  readonly actions: ReadingActions
+  /** The keys that turn pages, as shown to people. */
+  readonly keys?: { readonly next: string; readonly back: string }
+  readonly ref?: Ref<ReadingPaneHandle>
 }
 
 /** What shortcuts may ask of the pane from anywhere on the desk. */
@@ -44,8 +56,7 @@ interface Trouble {
   readonly says: string
 }
 
-export function ReadingPane({ me, contact, script, readOnly, opensOnAnswer, ref }: Props) {
-  const command = useCommand()
+export function ReadingPane({ agentName, contact, script, readOnly, readBy = null, opensOnAnswer, actions, keys, ref }: Props) {
   const [trouble, setTrouble] = useState<Trouble | null>(null)
   const dirty = useRef(new Map<string, AnswerValue>())
   const pane = useRef<HTMLElement>(null)
@@ -58,7 +69,7 @@ export function ReadingPane({ me, contact, script, readOnly, opensOnAnswer, ref 
 
   /** True when the floor took it. */
   const answer = async (field: string, value: AnswerValue | null): Promise<boolean> => {
-    const reply = await command({ kind: 'answerScript', agentId: me.id, callId, field, value })
+    const reply = await actions.answer(field, value)
     if (reply.ok) {
       dirty.current.delete(field)
       setTrouble((t) => (t?.field === field || t?.field === null ? null : t))
@@ -70,14 +81,14 @@ export function ReadingPane({ me, contact, script, readOnly, opensOnAnswer, ref 
 
   const jump = async (pageId: string) => {
     for (const [field, value] of dirty.current) await answer(field, value)
-    const reply = await command({ kind: 'turnPage', agentId: me.id, callId, direction: 'jump', pageId })
+    const reply = await actions.turn('jump', pageId)
     if (reply.ok) setTrouble(null)
     else fail(null, `${reply.refusal.says} ${reply.refusal.next}`)
   }
 
   const turn = async (direction: 'next' | 'back') => {
     for (const [field, value] of dirty.current) if (!(await answer(field, value)) && direction === 'next') return
-    const reply = await command({ kind: 'turnPage', agentId: me.id, callId, direction })
+    const reply = await actions.turn(direction)
     if (reply.ok) return setTrouble(null)
     const missing = script === null || run === null ? null : firstOpen(script, run.pageId, run.answers)
     fail(reply.refusal.reason === 'answerMissing' ? missing : null, `${reply.refusal.says} ${reply.refusal.next}`)
@@ -94,7 +105,7 @@ export function ReadingPane({ me, contact, script, readOnly, opensOnAnswer, ref 
     )
 
   const page = pageOf(script, run?.pageId ?? script.startPage)
-  const fields = mergeValuesOf(contact, me.name)
+  const fields = mergeValuesOf(contact, agentName)
   // Where the page stands on the way the answers lead; one that was jumped to off the way counts by what was seen.
   const onWay = run === null ? 0 : wayThrough(script, run.answers, factsOf(contact)).indexOf(run.pageId)
   const pageNo = onWay >= 0 ? onWay + 1 : (run?.seen.indexOf(page.id) ?? 0) + 1
@@ -107,7 +118,7 @@ export function ReadingPane({ me, contact, script, readOnly, opensOnAnswer, ref 
           <h2 className="font-semibold text-lg">{page.title}</h2>
           <p className="eyebrow">
             {script.name} · page {pageNo}
-            {opensOnAnswer ? ' · opens when you answer' : readOnly && ' · read along'}
+            {opensOnAnswer ? ' · opens when you answer' : readOnly && (readBy === null ? ' · read along' : ` · ${readBy} fills it in, read along`)}
           </p>
         </div>
         <div className="mt-3 max-w-[62ch] space-y-3 font-serif text-[20px] leading-8">
@@ -147,11 +158,11 @@ export function ReadingPane({ me, contact, script, readOnly, opensOnAnswer, ref 
       <Captions contact={contact} />
       {!readOnly && (
         <div className="flex items-center gap-2 border-line border-t px-8 py-2">
-          <Button onClick={() => void turn('back')} disabled={run === null || run.trail.length === 0} shortcut={SHORTCUTS.previousPage.keys}>
+          <Button onClick={() => void turn('back')} disabled={run === null || run.trail.length === 0} {...(keys === undefined ? {} : { shortcut: keys.back })}>
             Back
           </Button>
           {page.ways.length > 0 ? (
-            <Button tone="primary" onClick={() => void turn('next')} shortcut={SHORTCUTS.nextPage.keys}>
+            <Button tone="primary" onClick={() => void turn('next')} {...(keys === undefined ? {} : { shortcut: keys.next })}>
               Next page
             </Button>
           ) : (
@@ -225,7 +236,7 @@ function firstOpen(script: Script, pageId: string, answers: Readonly<Record<stri
 
 const CAPTIONS_SHOWN = 2
 
-function Captions({ contact }: { contact: Contact }) {
+function Captions({ contact }: { contact: ReadOf }) {
   const lines = contact.captions.slice(-CAPTIONS_SHOWN)
   const callId: CallId = contact.callId
   if (lines.length === 0) return null

@@ -1,0 +1,1 @@
+export { CallbacksScreen } from './screen'

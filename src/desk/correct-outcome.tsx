@@ -1,0 +1,95 @@
+'use client'
+// Another code for a call that is coded: the agent's own on this shift, or any call with a supervisor's PIN.
+import { type FormEvent, useState } from 'react'
+import { type AgentId, toAgentId, toCallId } from '@/core/ids'
+import type { CallRecord } from '@/core/ledger'
+import { codesFor } from '@/core/outcomes'
+import type { CentreView, SeatView } from '@/exchange/protocol'
+import { useCommand } from '@/exchange/react'
+import { Button, Dialog, PinField, Problem, SelectField, TextField } from '@/ui'
+import { outcomeLabel, outcomeSetOf } from './outcome-words'
+
+interface Props {
+  readonly record: CallRecord
+  readonly centre: CentreView
+  /** The agent who corrects a call of theirs; null asks for a supervisor and their PIN. */
+  readonly agentId: AgentId | null
+  readonly seats: readonly SeatView[]
+  readonly label: string
+}
+
+export function CorrectOutcome({ record, centre, agentId, seats, label }: Props) {
+  const [open, setOpen] = useState(false)
+  return (
+    <>
+      <Button tone="quiet" className="!h-6 !px-1" onClick={() => setOpen(true)} aria-label={`${label} ${record.customer ?? record.number ?? 'the call'}`}>
+        {label}
+      </Button>
+      {open && <Correction record={record} centre={centre} agentId={agentId} seats={seats} onClose={() => setOpen(false)} />}
+    </>
+  )
+}
+
+function Correction({ record, centre, agentId, seats, onClose }: Omit<Props, 'label'> & { onClose: () => void }) {
+  const command = useCommand()
+  const supervisors = seats.filter((s) => s.role === 'supervisor')
+  const set = outcomeSetOf(centre, record.queue)
+  const codes = set === undefined ? [] : codesFor(set, record.direction).filter((c) => c.code !== record.outcome)
+  const [code, setCode] = useState(codes[0]?.code ?? '')
+  const [why, setWhy] = useState('')
+  const [who, setWho] = useState<string>(supervisors[0]?.id ?? '')
+  const [pin, setPin] = useState('')
+  const [problem, setProblem] = useState<string | null>(null)
+  const save = async (event: FormEvent) => {
+    event.preventDefault()
+    const reply = await command({
+      kind: 'correctOutcome',
+      agentId: agentId ?? toAgentId(who),
+      callId: toCallId(record.callId),
+      pin: agentId === null ? pin : null,
+      queueId: centre.queues.find((q) => q.name === record.queue)?.id ?? null,
+      direction: record.direction,
+      code,
+      was: record.outcome,
+      why,
+    })
+    setPin('')
+    if (reply.ok) onClose()
+    else setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
+  }
+  return (
+    <Dialog
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title={`Correct the outcome: ${record.customer ?? record.number ?? 'withheld number'}`}
+      description={`It is “${outcomeLabel(centre, record)}”. That code, who gave it and when stay in the ledger. Callbacks, tasks and do-not-call entries that followed from it stand, and are changed in their lists.`}
+    >
+      <form className="space-y-3" onSubmit={(e) => void save(e)}>
+        <SelectField label="New outcome" value={code} onChange={(e) => setCode(e.target.value)}>
+          {codes.map((c) => (
+            <option key={c.code} value={c.code}>
+              {c.label}
+            </option>
+          ))}
+        </SelectField>
+        <TextField label="Reason" value={why} onChange={(e) => setWhy(e.target.value)} />
+        {agentId === null && (
+          <div className="grid grid-cols-2 gap-3">
+            <SelectField label="Supervisor" value={who} onChange={(e) => setWho(e.target.value)}>
+              {supervisors.map((s) => (
+                <option key={s.id} value={s.id}>
+                  {s.name}
+                </option>
+              ))}
+            </SelectField>
+            <PinField value={pin} onChange={setPin} />
+          </div>
+        )}
+        {problem !== null && <Problem>{problem}</Problem>}
+        <Button type="submit" tone="primary" disabled={codes.length === 0}>
+          Save correction
+        </Button>
+      </form>
+    </Dialog>
+  )
+}

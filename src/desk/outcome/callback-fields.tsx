@@ -1,0 +1,110 @@
+'use client'
+// When the callback was agreed for, in the customer's own time; whom it is with and whose it is.
+import { useId } from 'react'
+import type { Contact } from '@/core/contacts'
+import type { AgentCommand } from '@/core/floor'
+import { DAY, HOUR } from '@/core/time'
+import { useNumberReader } from '@/desk/number-reader'
+import type { CentreView } from '@/exchange/protocol'
+import { Button, inZone, toEpochMs, useDraft, useNowMs, zonesOf, zoneWords } from '@/ui'
+
+type Callback = NonNullable<Extract<AgentCommand, { kind: 'saveOutcome' }>['callback']>
+
+export interface CallbackDraft {
+  readonly day: string
+  readonly time: string
+  readonly zone: string
+  readonly zones: readonly string[]
+  readonly typed: string
+  readonly owner: 'mine' | 'anyone'
+  set(change: Partial<Record<'day' | 'time' | 'zone' | 'typed' | 'owner', string>>): void
+  /** As the floor takes it; undefined while day or time is missing. */
+  readonly value: Callback | undefined
+  forget(): void
+}
+
+/** What is typed survives a reload, and a change of code and back. */
+export function useCallbackDraft({ callId, number }: Contact, centre: CentreView): CallbackDraft {
+  const [day, setDay, forgetDay] = useDraft(`${callId} callback day`, '')
+  const [time, setTime, forgetTime] = useDraft(`${callId} callback time`, '')
+  const [chosenZone, setZone, forgetZone] = useDraft(`${callId} callback zone`, '')
+  const [typed, setTyped, forgetTyped] = useDraft(`${callId} callback number`, '')
+  const [owner, setOwner, forgetOwner] = useDraft(`${callId} callback owner`, 'mine')
+  const readNumber = useNumberReader()
+  const reading = typed.trim() === '' && number === null ? undefined : readNumber?.(typed.trim() === '' ? (number ?? '') : typed, centre.homeCountry)
+  const country = reading?.ok ? reading.number.readAs : null
+  // At home the centre's own zone is the likely one of several.
+  const zones = country === null || country === centre.homeCountry ? [centre.timeZone] : [...zonesOf(country), centre.timeZone]
+  const zone = zones.includes(chosenZone) ? chosenZone : (zones[0] ?? centre.timeZone)
+  const dueAtMs = toEpochMs(day, time, zone)
+  const setters = { day: setDay, time: setTime, zone: setZone, typed: setTyped, owner: setOwner }
+  return {
+    ...{ day, time, zone, zones, typed, owner: owner === 'anyone' ? 'anyone' : 'mine' },
+    set: (change) => {
+      for (const [field, value] of Object.entries(change)) setters[field as keyof typeof setters](value)
+    },
+    value: dueAtMs === null ? undefined : { dueAtMs, timeZone: zone, typed, owner: owner === 'anyone' ? 'anyone' : 'mine' },
+    forget: () => {
+      for (const forget of [forgetDay, forgetTime, forgetZone, forgetTyped, forgetOwner]) forget()
+    },
+  }
+}
+
+const BOX = 'h-8 rounded-sm border border-line-strong bg-raised px-2'
+
+export function CallbackFields({ draft, number, centre }: { draft: CallbackDraft; number: string | null; centre: CentreView }) {
+  const now = useNowMs()
+  const id = useId()
+  const { zone, zones, value } = draft
+  const preset = (atMs: number) => draft.set({ day: inZone(atMs, zone, 'yyyy-MM-dd'), time: inZone(atMs, zone, 'HH:mm') })
+  const tomorrow = () => draft.set({ day: inZone(now + DAY, zone, 'yyyy-MM-dd'), time: '09:00' })
+  return (
+    <fieldset className="mt-2 border-brass border-l-4 pl-2">
+      <legend className="float-left w-full font-semibold">Callback</legend>
+      <div className="clear-both flex flex-wrap items-center gap-1.5">
+        <input type="date" aria-label="Callback day" className={`${BOX} w-36`} value={draft.day} onChange={(e) => draft.set({ day: e.target.value })} />
+        <input type="time" aria-label="Callback time" className={`${BOX} w-24`} value={draft.time} onChange={(e) => draft.set({ time: e.target.value })} />
+        {zones.length > 1 ? (
+          <select aria-label="In the time of" className={`${BOX} w-32`} value={zone} onChange={(e) => draft.set({ zone: e.target.value })}>
+            {[...new Set(zones)].map((z) => (
+              <option key={z} value={z}>
+                {zoneWords(z)}
+              </option>
+            ))}
+          </select>
+        ) : (
+          <span className="text-soft">{zoneWords(zone)} time</span>
+        )}
+      </div>
+      <div className="mt-1 flex flex-wrap items-center gap-1.5">
+        <Button className="!h-7 !px-2" onClick={() => preset(now + HOUR)}>
+          In 1 hour
+        </Button>
+        <Button className="!h-7 !px-2" onClick={tomorrow}>
+          Tomorrow 09:00
+        </Button>
+        <select aria-label="Whose callback" className={`${BOX} !h-7`} value={draft.owner} onChange={(e) => draft.set({ owner: e.target.value })}>
+          <option value="mine">Mine</option>
+          <option value="anyone">Anybody’s</option>
+        </select>
+        <label htmlFor={`${id}-number`} className="sr-only">
+          Callback number
+        </label>
+        <input
+          id={`${id}-number`}
+          inputMode="tel"
+          className={`${BOX} tabular !h-7 w-36 min-w-0 flex-1`}
+          placeholder={number ?? 'Their number'}
+          value={draft.typed}
+          onChange={(e) => draft.set({ typed: e.target.value })}
+        />
+      </div>
+      {value !== undefined && (
+        <p aria-live="polite" className={value.dueAtMs <= now ? 'mt-1 text-red' : 'mt-1 text-soft'}>
+          {value.dueAtMs <= now ? 'That time has passed already.' : inZone(value.dueAtMs, zone, 'EEEE d MMMM, HH:mm')}
+          {zone !== centre.timeZone && ` there, ${inZone(value.dueAtMs, centre.timeZone, 'EEE HH:mm')} here`}
+        </p>
+      )}
+    </fieldset>
+  )
+}

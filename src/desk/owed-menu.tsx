@@ -1,0 +1,34 @@
+'use client'
+// Calls whose outcome is owed: how many, and each one press from being coded.
+import { format } from 'date-fns'
+import type { CallId } from '@/core/ids'
+import type { CentreView, MeView } from '@/exchange/protocol'
+import { Button, Menu, MenuItem } from '@/ui'
+
+export function OwedMenu({ me, centre, onCode }: { me: MeView; centre: CentreView; onCode: (callId: CallId) => void }) {
+  const count = me.owed.length
+  if (count === 0) return null
+  const tooMany = count > centre.mostOwed
+  return (
+    <Menu
+      label={tooMany ? `Code one: no more than ${centre.mostOwed} may be owed` : 'Choose one to code'}
+      trigger={
+        <Button tone={tooMany ? 'loss' : 'brass'} className="!px-2" title={`${centre.mostOwed} may be owed by somebody who goes ready`}>
+          {count === 1 ? '1 outcome owed' : `${count} outcomes owed`}
+        </Button>
+      }
+    >
+      {me.owed.map(({ callId, label, sinceMs, queueId }) => (
+        <MenuItem key={callId} onSelect={() => onCode(callId)}>
+          <span className="flex justify-between gap-6">
+            <span>
+              {label}
+              <span className="text-soft"> · {centre.queues.find((q) => q.id === queueId)?.name ?? 'dialled by us'}</span>
+            </span>
+            <span className="tabular text-soft">{format(sinceMs, 'HH:mm')}</span>
+          </span>
+        </MenuItem>
+      ))}
+    </Menu>
+  )
+}

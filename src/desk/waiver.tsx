@@ -1,0 +1,60 @@
+'use client'
+// A supervisor's word for one call to somebody on the do-not-call list: who, their PIN, and the reason that is kept.
+import { type FormEvent, useState } from 'react'
+import { toAgentId } from '@/core/ids'
+import type { MeView, SeatView } from '@/exchange/protocol'
+import { useCommand } from '@/exchange/react'
+import { Button, Dialog, PinField, Problem, SelectField, TextField } from '@/ui'
+
+interface Props {
+  readonly me: MeView
+  readonly seats: readonly SeatView[]
+  readonly typed: string
+  readonly says: string
+  readonly onDone: () => void
+}
+
+export function WaiverButton({ me, seats, typed, says, onDone }: Props) {
+  const command = useCommand()
+  const supervisors = seats.filter((s) => s.role === 'supervisor')
+  const [open, setOpen] = useState(false)
+  const [who, setWho] = useState(supervisors[0]?.id ?? '')
+  const [pin, setPin] = useState('')
+  const [why, setWhy] = useState('')
+  const [problem, setProblem] = useState<string | null>(null)
+  const allow = async (event: FormEvent) => {
+    event.preventDefault()
+    const waiver = { agentId: toAgentId(who), pin, why }
+    const reply = await command({ kind: 'makeCall', agentId: me.id, typed, customer: null, waiver })
+    setPin('')
+    if (!reply.ok) return setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
+    setOpen(false)
+    onDone()
+  }
+  return (
+    <>
+      <Button tone="loss" onClick={() => setOpen(true)}>
+        Ask a supervisor
+      </Button>
+      <Dialog open={open} onOpenChange={setOpen} title="Let this one call be made" description={says}>
+        <form className="space-y-3" onSubmit={(e) => void allow(e)}>
+          <div className="grid grid-cols-2 gap-3">
+            <SelectField label="Supervisor" value={who} onChange={(e) => setWho(e.target.value as typeof who)}>
+              {supervisors.map((s) => (
+                <option key={s.id} value={s.id}>
+                  {s.name}
+                </option>
+              ))}
+            </SelectField>
+            <PinField value={pin} onChange={setPin} />
+          </div>
+          <TextField label="Reason" value={why} hint="It is kept with the call. The entry stays on the list." onChange={(e) => setWhy(e.target.value)} />
+          {problem !== null && <Problem>{problem}</Problem>}
+          <Button type="submit" tone="primary" disabled={supervisors.length === 0}>
+            Call once
+          </Button>
+        </form>
+      </Dialog>
+    </>
+  )
+}

@@ -1,0 +1,63 @@
+'use client'
+import { type FormEvent, useState } from 'react'
+import type { ReadEntry } from '@/core/do-not-call'
+import type { CentreView } from '@/exchange/protocol'
+import { Button, TextField } from '@/ui'
+
+interface Props {
+  readonly mayChange: boolean
+  readonly homeCountry: string
+  readonly people: CentreView['people']
+  readonly onAdd: (entries: readonly ReadEntry[]) => Promise<boolean>
+  readonly onProblem: (says: string) => void
+}
+
+/** A number in any form, or a name: which of the two is told by the letters in it. */
+export function AddEntry({ mayChange, homeCountry, people, onAdd, onProblem }: Props) {
+  const [whom, setWhom] = useState('')
+  const [why, setWhy] = useState('')
+  const add = async (event: FormEvent) => {
+    event.preventDefault()
+    const text = whom.trim()
+    if (text === '') return onProblem('Nobody is named. Enter a number or a person.')
+    let entry: ReadEntry = { whom: { person: text }, why }
+    if (!/\p{L}/u.test(text)) {
+      // Number metadata is large: it is fetched when the first number is added.
+      const [{ readNumber }, { toRefusalText }] = await Promise.all([import('@/core/directory'), import('@/core/floor')])
+      const reading = readNumber(text, homeCountry)
+      if (!reading.ok) {
+        const { says, next } = toRefusalText(reading.refusal)
+        return onProblem(`${says} ${next}`)
+      }
+      entry = { whom: { number: reading.number.e164 }, why }
+    }
+    if (await onAdd([entry])) {
+      setWhom('')
+      setWhy('')
+    }
+  }
+  const unknown = /\p{L}/u.test(whom) && !people.some((p) => p.name.toLowerCase() === whom.trim().toLowerCase())
+  return (
+    <form aria-label="Add to the list" className="space-y-2 border-line border-t pt-4" onSubmit={(e) => void add(e)}>
+      <h2 className="font-semibold text-lg">Add</h2>
+      <TextField
+        label="Number or person"
+        value={whom}
+        list="do-not-call-people"
+        hint={unknown ? 'Nobody of that name is in the customer records; the name is kept as it is written.' : undefined}
+        onChange={(e) => setWhom(e.target.value)}
+      />
+      <datalist id="do-not-call-people">
+        {whom.length > 1 &&
+          people
+            .filter((p) => p.name.toLowerCase().includes(whom.toLowerCase()))
+            .slice(0, 8)
+            .map((p) => <option key={p.id} value={p.name} />)}
+      </datalist>
+      <TextField label="Reason" value={why} onChange={(e) => setWhy(e.target.value)} />
+      <Button type="submit" disabled={!mayChange}>
+        Add to the list
+      </Button>
+    </form>
+  )
+}

@@ -1,0 +1,1 @@
+export { DoNotCallScreen } from './screen'

@@ -1,0 +1,66 @@
+'use client'
+// The list as CSV: out as it is, in whole or not at all.
+import { useRef } from 'react'
+import type { ReadEntry } from '@/core/do-not-call'
+import type { DoNotCallPage, SeatView } from '@/exchange/protocol'
+import { useFloor } from '@/exchange/react'
+import { Button, saveFile } from '@/ui'
+
+interface Props {
+  readonly mayChange: boolean
+  readonly homeCountry: string
+  readonly seats: readonly SeatView[]
+  readonly onAdd: (entries: readonly ReadEntry[]) => Promise<boolean>
+  readonly onProblems: (problems: readonly string[]) => void
+}
+
+const ALL = 1_000_000
+
+export function ListFiles({ mayChange, homeCountry, seats, onAdd, onProblems }: Props) {
+  const floor = useFloor()
+  const input = useRef<HTMLInputElement>(null)
+  const save = async () => {
+    const reply = await floor?.ask({ kind: 'doNotCall', search: '', atMost: ALL })
+    if (!reply?.ok || reply.text === null) return
+    const { toDoNotCallCsv } = await import('@/core/do-not-call')
+    const { entries } = JSON.parse(reply.text) as DoNotCallPage
+    saveFile(
+      'do-not-call.csv',
+      toDoNotCallCsv(entries, (id) => seats.find((s) => s.id === id)?.name ?? id),
+      'text/csv',
+    )
+  }
+  const read = async (file: File) => {
+    const { readDoNotCall } = await import('@/core/do-not-call')
+    const list = readDoNotCall(await file.text(), homeCountry)
+    if (!list.ok) return onProblems([`Nothing of ${file.name} was taken. Correct it and bring it in again.`, ...list.problems])
+    await onAdd(list.entries)
+  }
+  return (
+    <section aria-label="Files" className="border-line border-t pt-4">
+      <h2 className="font-semibold text-lg">Files</h2>
+      <div className="mt-2 flex flex-wrap gap-2">
+        <Button onClick={() => void save()}>Export CSV</Button>
+        <Button disabled={!mayChange} onClick={() => input.current?.click()}>
+          Import CSV
+        </Button>
+        <input
+          ref={input}
+          type="file"
+          aria-label="Do-not-call file"
+          accept="text/csv,.csv"
+          className="sr-only"
+          tabIndex={-1}
+          onChange={(e) => {
+            const file = e.target.files?.[0]
+            if (file !== undefined) void read(file)
+            e.target.value = ''
+          }}
+        />
+      </div>
+      <p className="mt-2 text-soft text-xs">
+        Columns: number, person, reason. A line needs one of the first two; a file with a line that does not fit is not taken at all.
+      </p>
+    </section>
+  )
+}

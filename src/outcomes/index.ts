@@ -1,0 +1,1 @@
+export { OutcomesScreen } from './screen'

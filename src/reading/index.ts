@@ -1,0 +1,1 @@
+export { type Done, type ReadingActions, ReadingPane, type ReadingPaneHandle, type ReadOf } from './reading-pane'

@@ -1,0 +1,3 @@
+export { AuthorScreen } from './author'
+export { ConditionEditor } from './condition-editor'
+export { ScriptsScreen } from './list'

@@ -1,0 +1,66 @@
+'use client'
+// The draft of a script with what can be undone of it; kept in the browser a moment after every change.
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { beginHistory, change, type History, redo, undo } from '@/core/history'
+import type { Script } from '@/core/scripts'
+import { loadDraft, saveDraft } from './drafts'
+
+const KEEP_AFTER_MS = 400
+
+export interface ScriptHistory {
+  readonly script: Script
+  /** It says something else than the latest version, or has none. */
+  readonly changed: boolean
+  readonly savedAtMs: number | null
+  readonly mayUndo: boolean
+  readonly mayRedo: boolean
+  change(script: Script, of: string | null): void
+  undo(): void
+  redo(): void
+  /** Begins anew from a published version: nothing is left to undo. */
+  reset(script: Script): void
+}
+
+type Found = { readonly state: 'reading' } | { readonly state: 'missing' } | ({ readonly state: 'ready' } & ScriptHistory)
+
+/** `published` is the latest version; null where there is none. */
+export function useScriptHistory(scriptId: string, published: Script | null): Found {
+  const [history, setHistory] = useState<History<Script> | 'missing' | null>(null)
+  const [savedAtMs, setSavedAtMs] = useState<number | null>(null)
+  const latest = useRef(published)
+  latest.current = published
+  useEffect(() => {
+    let alive = true
+    void loadDraft(scriptId).then((draft) => {
+      if (!alive) return
+      setSavedAtMs(draft?.savedAtMs ?? null)
+      setHistory((before) => before ?? (draft === null && latest.current === null ? 'missing' : beginHistory((draft?.script ?? latest.current) as Script)))
+    })
+    return () => {
+      alive = false
+    }
+  }, [scriptId])
+  const present = history === null || history === 'missing' ? null : history.present
+  const changed = useMemo(() => present !== null && (published === null || JSON.stringify(present) !== JSON.stringify(published)), [present, published])
+  useEffect(() => {
+    if (present === null || !changed) return
+    const timer = setTimeout(() => {
+      const atMs = Date.now()
+      void saveDraft({ script: present, basedOn: latest.current?.version ?? null, savedAtMs: atMs }).then(() => setSavedAtMs(atMs))
+    }, KEEP_AFTER_MS)
+    return () => clearTimeout(timer)
+  }, [present, changed])
+  if (history === null) return { state: 'reading' }
+  if (history === 'missing') return { state: 'missing' }
+  const then = (step: (h: History<Script>) => History<Script>) => setHistory((h) => (h === null || h === 'missing' ? h : step(h)))
+  return {
+    ...{ state: 'ready', script: history.present, changed, savedAtMs, mayUndo: history.past.length > 0, mayRedo: history.future.length > 0 },
+    change: (script, of) => then((h) => change(h, script, of)),
+    undo: () => then(undo),
+    redo: () => then(redo),
+    reset: (script) => {
+      setHistory(beginHistory(script))
+      setSavedAtMs(null)
+    },
+  }
+}
