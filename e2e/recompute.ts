@@ -61,6 +61,7 @@ const DOUBTFUL = [
   { outcome: 'booking-changed', field: 'purpose', value: 'ask' },
   { outcome: 'booking-changed', field: 'confirmed', value: false },
   { outcome: 'refund-requested', field: 'refundAgreed', value: false },
+  { outcome: 'refund-requested', field: 'wish', value: 'wait' },
   { outcome: 'wrong-number', field: 'speaking', value: 'booker' },
 ]
 

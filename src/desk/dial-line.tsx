@@ -106,7 +106,7 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
   const listed = open && choices.length > 0
   return (
     <footer className="relative flex h-11 shrink-0 items-center gap-3 border-line-strong border-t bg-raised px-4">
-      <label htmlFor={id} className="relative font-semibold">
+      <label htmlFor={id} className="relative shrink-0 font-semibold">
         Dial line
         <ShortcutHint keys={SHORTCUTS.dial.keys} />
       </label>
@@ -121,7 +121,7 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
         aria-describedby={`${id}-does`}
         autoComplete="off"
         placeholder="A number in any form, or a name"
-        className="h-8 w-80 rounded-sm border border-line-strong bg-paper px-2 aria-invalid:border-2 aria-invalid:border-red"
+        className="h-8 w-80 shrink-0 rounded-sm border border-line-strong bg-paper px-2 aria-invalid:border-2 aria-invalid:border-red"
         value={typed}
         onChange={(e) => {
           setTyped(e.target.value)
@@ -156,14 +156,14 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
           ))}
         </div>
       )}
-      <p id={`${id}-does`} aria-live="polite" className="min-w-0 truncate">
+      <p id={`${id}-does`} aria-live="polite" className="min-w-0 truncate" title={problem ?? undefined}>
         {problem !== null || why !== null ? (
           <span className={problem === null ? 'text-soft' : 'text-red'}>{problem ?? `${why?.says} ${why?.next}`}</span>
         ) : (
           <EnterDoes choice={choice ?? null} reading={reading} text={text} brings={onPick !== null} />
         )}
       </p>
-      <span className="ml-auto shrink-0 text-soft">Press ? for the keyboard</span>
+      {problem === null && <span className="ml-auto shrink-0 text-soft">Press ? for the keyboard</span>}
     </footer>
   )
 }

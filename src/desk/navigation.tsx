@@ -13,7 +13,7 @@ export type Place = (typeof PLACES)[number]['id']
 
 export function Navigation({ here, counts = {} }: { here: Place; counts?: Partial<Record<Place, number>> }) {
   return (
-    <nav aria-label="Places" className="flex gap-3">
+    <nav aria-label="Places" className="flex gap-2.5">
       {PLACES.map(({ id, href, label }) => (
         <Link
           key={id}

@@ -13,8 +13,13 @@ export function OwedMenu({ me, centre, onCode }: { me: MeView; centre: CentreVie
     <Menu
       label={tooMany ? `Code one: no more than ${centre.mostOwed} may be owed` : 'Choose one to code'}
       trigger={
-        <Button tone={tooMany ? 'loss' : 'brass'} className="!px-2" title={`${centre.mostOwed} may be owed by somebody who goes ready`}>
-          {count === 1 ? '1 outcome owed' : `${count} outcomes owed`}
+        <Button
+          tone={tooMany ? 'loss' : 'brass'}
+          className="!px-2"
+          aria-label={count === 1 ? '1 outcome owed' : `${count} outcomes owed`}
+          title={`${centre.mostOwed} may be owed by somebody who goes ready`}
+        >
+          {count} owed
         </Button>
       }
     >

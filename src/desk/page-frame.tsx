@@ -6,11 +6,18 @@ import { useFloorView } from '@/exchange/react'
 import { Navigation, type Place } from './navigation'
 import { Notices } from './notices'
 
-export function PageFrame({ here, children }: { here: Place; children: (view: FloorView) => ReactNode }) {
+interface Props {
+  readonly here: Place
+  /** The page is as high as the window, and its parts scroll by themselves. */
+  readonly fills?: boolean
+  readonly children: (view: FloorView) => ReactNode
+}
+
+export function PageFrame({ here, fills = false, children }: Props) {
   const view = useFloorView()
   return (
-    <div className="min-h-screen">
-      <header className="flex h-11 items-center gap-4 border-line-strong border-b bg-raised px-4">
+    <div className={fills ? 'flex h-screen flex-col' : 'min-h-screen'}>
+      <header className="flex h-11 shrink-0 items-center gap-4 border-line-strong border-b bg-raised px-4">
         <span className="font-semibold text-green">Loyal Switchboard</span>
         <span className="text-soft">{view?.centre.name}</span>
         <div className="ml-auto">

@@ -29,7 +29,7 @@ export function ShiftBar(props: Props) {
   const mine = queues.filter((q) => me.queueIds.includes(q.id))
   return (
     <header className="border-line-strong border-b bg-raised">
-      <div className="flex h-11 items-center gap-3 px-4">
+      <div className="flex h-11 items-center gap-2 px-4">
         <span className="whitespace-nowrap font-semibold text-green">Loyal Switchboard</span>
         <StatePart {...props} />
         {props.owed}
@@ -99,11 +99,9 @@ function ServedQueues({ mine, centre }: { mine: readonly QueueView[]; centre: Ce
   const since = mine.map((q) => q.longestSinceMs).filter((ms) => ms !== null)
   const names = mine.map((q) => centre.queues.find((c) => c.id === q.id)?.name ?? q.id)
   return (
-    <div className="flex min-w-0 items-baseline gap-2 border-line border-l pl-3 text-soft">
-      <span className="truncate" title={names.join(', ')}>
-        {names.length > 1 ? `${names.length} queues` : names.join(', ')}
-      </span>
-      <span className={clsx('whitespace-nowrap', waiting > 0 && 'font-semibold text-brass-text')}>
+    <div className="min-w-0 shrink truncate border-line border-l pl-3 text-soft">
+      <span title={names.join(', ')}>{names.length > 1 ? `${names.length} queues` : names.join(', ')} </span>
+      <span className={clsx(waiting > 0 && 'font-semibold text-brass-text')}>
         · {waiting === 0 ? 'nobody waits' : waiting === 1 ? '1 waits' : `${waiting} wait`}
         {since.length > 0 && (
           <>

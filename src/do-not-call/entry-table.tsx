@@ -81,7 +81,7 @@ export function EntryTable({ page, search, onSearch, onMore, seats, timeZone, ma
 const HEADINGS = [
   ['Whom', 'w-[210px]'],
   ['Reason', ''],
-  ['Since', 'w-[150px]'],
+  ['Since', 'w-[176px]'],
   ['By', 'w-[150px]'],
   ['', 'w-[90px]'],
 ] as const

@@ -40,7 +40,7 @@ export function DoNotCallScreen({ view }: { view: FloorView }) {
   return (
     <>
       <SetUpPlaces here="do-not-call" />
-      <main className="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)_300px] gap-x-8 px-6 py-5">
+      <main className="mx-auto grid max-w-[1400px] grid-cols-[minmax(0,1fr)_280px] gap-x-8 px-6 py-5">
         <div className="min-w-0">
           <div className="flex items-baseline justify-between">
             <h1 className="font-semibold text-2xl">Do-not-call list</h1>

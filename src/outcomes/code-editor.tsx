@@ -115,7 +115,7 @@ export function CodeEditor({ code, set, scripts, onSave, onClose }: Props) {
         problem={unsaid ? 'Say what the agent is asked.' : undefined}
       >
         {(doubt, at) => (
-          <div className="min-w-0 flex-1 space-y-1">
+          <div className="min-w-0 flex-1 space-y-1 border-line border-l-2 py-1 pl-2">
             <ConditionEditor
               label={`Answer ${at + 1}`}
               value={doubt.when}

@@ -82,7 +82,7 @@ function Author({ view, setUpDraft, published, history }: { view: FloorView; set
   }
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: the keys of the whole screen
-    <div className="flex h-[calc(100vh-44px)] flex-col" onKeyDown={onKeyDown}>
+    <div className="flex min-h-0 flex-1 flex-col" onKeyDown={onKeyDown}>
       <AuthorBar
         script={script}
         latest={latest?.version ?? null}

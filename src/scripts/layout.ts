@@ -3,7 +3,7 @@
 import { Graph, layout } from '@dagrejs/dagre'
 import type { Script } from '@/core/scripts'
 
-export const NODE = { width: 148, height: 40 } as const
+export const NODE = { width: 144, height: 36 } as const
 
 export interface MapLayout {
   readonly width: number
@@ -20,7 +20,7 @@ export const shapeOf = ({ pages, startPage }: Pick<Script, 'pages' | 'startPage'
 export function layoutOf(shape: string): MapLayout {
   const [start, pages] = JSON.parse(shape) as [string, [string, string[]][]]
   const graph = new Graph({ multigraph: false })
-  graph.setGraph({ rankdir: 'LR', nodesep: 14, ranksep: 46, marginx: 12, marginy: 12 })
+  graph.setGraph({ rankdir: 'LR', nodesep: 8, ranksep: 42, marginx: 12, marginy: 12 })
   graph.setDefaultEdgeLabel(() => ({}))
   const ids = new Set(pages.map(([id]) => id))
   // The start comes first, so that its layer is the leftmost.

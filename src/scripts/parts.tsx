@@ -12,6 +12,8 @@ export const moved = <T,>(items: readonly T[], from: number, to: number): readon
 
 export const replaced = <T,>(items: readonly T[], at: number, item: T): readonly T[] => items.map((old, i) => (i === at ? item : old))
 
+const QUIET = '!px-1.5 !no-underline disabled:!border-transparent disabled:!bg-transparent hover:!bg-paper'
+
 interface Props {
   /** `paragraph 2`: what the buttons say to those who do not see the row. */
   readonly of: string
@@ -24,13 +26,13 @@ interface Props {
 export function RowButtons({ of, at, last, onMove, onRemove }: Props) {
   return (
     <span className="flex shrink-0">
-      <Button tone="quiet" className="!px-1.5" aria-label={`Move ${of} up`} disabled={at === 0} onClick={() => onMove(at - 1)}>
+      <Button tone="quiet" className={QUIET} aria-label={`Move ${of} up`} disabled={at === 0} onClick={() => onMove(at - 1)}>
         ↑
       </Button>
-      <Button tone="quiet" className="!px-1.5" aria-label={`Move ${of} down`} disabled={at === last} onClick={() => onMove(at + 1)}>
+      <Button tone="quiet" className={QUIET} aria-label={`Move ${of} down`} disabled={at === last} onClick={() => onMove(at + 1)}>
         ↓
       </Button>
-      <Button tone="quiet" className="!px-1.5" aria-label={`Take out ${of}`} onClick={onRemove}>
+      <Button tone="quiet" className={QUIET} aria-label={`Take out ${of}`} onClick={onRemove}>
         ✕
       </Button>
     </span>

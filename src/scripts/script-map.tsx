@@ -36,7 +36,7 @@ export const ScriptMap = memo(function ScriptMap({ script, findings, selected, t
   const grades = new Map<string, ScriptFinding['grade']>()
   for (const f of findings) if (grades.get(f.pageId) !== 'error') grades.set(f.pageId, f.grade)
   return (
-    <section ref={frame} aria-label="Map of the script" className="max-h-[300px] overflow-auto border-line-strong border-b bg-paper">
+    <section ref={frame} aria-label="Map of the script" className="max-h-[308px] overflow-auto border-line-strong border-b bg-paper">
       <svg width={Math.max(map.width, 200)} height={map.height} className="mx-auto block" aria-label="Pages and ways">
         <title>Pages and ways</title>
         <Ways map={map} selected={selected} trail={trail} />
@@ -59,7 +59,7 @@ export const ScriptMap = memo(function ScriptMap({ script, findings, selected, t
                 title={page.title}
                 onClick={() => onSelect(id)}
                 className={clsx(
-                  'flex h-full w-full flex-col justify-center border px-2 text-left leading-4 -outline-offset-2',
+                  'flex h-full w-full flex-col justify-center border px-2 text-left leading-[15px] -outline-offset-2',
                   page.ways.length === 0 ? 'rounded-full px-4' : 'rounded-sm',
                   id === script.startPage && 'border-l-4 border-l-green',
                   id === selected
@@ -92,7 +92,7 @@ const Ways = memo(function Ways({ map, selected, trail }: { map: MapLayout; sele
     <g aria-hidden>
       <defs>
         {(['quiet', 'strong', 'taken'] as const).map((look) => (
-          <marker key={look} id={`way-${look}`} viewBox="0 0 8 8" refX="7" refY="4" markerWidth="7" markerHeight="7" orient="auto">
+          <marker key={look} id={`way-${look}`} viewBox="0 0 8 8" refX="7" refY="4" markerUnits="userSpaceOnUse" markerWidth="9" markerHeight="9" orient="auto">
             <path d="M0 0L8 4L0 8z" fill={COLOURS[look]} />
           </marker>
         ))}

@@ -60,12 +60,23 @@ export function CallbackFields({ draft, number, centre }: { draft: CallbackDraft
   const tomorrow = () => draft.set({ day: inZone(now + DAY, zone, 'yyyy-MM-dd'), time: '09:00' })
   return (
     <fieldset className="mt-2 border-brass border-l-4 pl-2">
-      <legend className="float-left w-full font-semibold">Callback</legend>
-      <div className="clear-both flex flex-wrap items-center gap-1.5">
+      <legend className="sr-only">Callback</legend>
+      <div className="flex items-center gap-1.5">
+        <span aria-hidden className="mr-auto font-semibold">
+          Callback
+        </span>
+        <Button className="!h-6 !px-2" onClick={() => preset(now + HOUR)}>
+          In 1 hour
+        </Button>
+        <Button className="!h-6 !px-2" onClick={tomorrow}>
+          Tomorrow 09:00
+        </Button>
+      </div>
+      <div className="mt-1 flex flex-wrap items-center gap-1.5">
         <input type="date" aria-label="Callback day" className={`${BOX} w-36`} value={draft.day} onChange={(e) => draft.set({ day: e.target.value })} />
-        <input type="time" aria-label="Callback time" className={`${BOX} w-24`} value={draft.time} onChange={(e) => draft.set({ time: e.target.value })} />
+        <input type="time" aria-label="Callback time" className={`${BOX} w-[120px]`} value={draft.time} onChange={(e) => draft.set({ time: e.target.value })} />
         {zones.length > 1 ? (
-          <select aria-label="In the time of" className={`${BOX} w-32`} value={zone} onChange={(e) => draft.set({ zone: e.target.value })}>
+          <select aria-label="In the time of" className={`${BOX} min-w-0 flex-1`} value={zone} onChange={(e) => draft.set({ zone: e.target.value })}>
             {[...new Set(zones)].map((z) => (
               <option key={z} value={z}>
                 {zoneWords(z)}
@@ -76,24 +87,19 @@ export function CallbackFields({ draft, number, centre }: { draft: CallbackDraft
           <span className="text-soft">{zoneWords(zone)} time</span>
         )}
       </div>
-      <div className="mt-1 flex flex-wrap items-center gap-1.5">
-        <Button className="!h-7 !px-2" onClick={() => preset(now + HOUR)}>
-          In 1 hour
-        </Button>
-        <Button className="!h-7 !px-2" onClick={tomorrow}>
-          Tomorrow 09:00
-        </Button>
-        <select aria-label="Whose callback" className={`${BOX} !h-7`} value={draft.owner} onChange={(e) => draft.set({ owner: e.target.value })}>
+      <div className="mt-1 flex items-center gap-1.5">
+        <select aria-label="Whose callback" className={BOX} value={draft.owner} onChange={(e) => draft.set({ owner: e.target.value })}>
           <option value="mine">Mine</option>
           <option value="anyone">Anybody’s</option>
         </select>
-        <label htmlFor={`${id}-number`} className="sr-only">
-          Callback number
+        <label htmlFor={`${id}-number`} className="text-soft">
+          on
         </label>
         <input
           id={`${id}-number`}
+          aria-label="Callback number"
           inputMode="tel"
-          className={`${BOX} tabular !h-7 w-36 min-w-0 flex-1`}
+          className={`${BOX} tabular min-w-0 flex-1`}
           placeholder={number ?? 'Their number'}
           value={draft.typed}
           onChange={(e) => draft.set({ typed: e.target.value })}

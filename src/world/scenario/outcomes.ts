@@ -30,11 +30,6 @@ const WRONG = code('9', 'wrong-number', 'Wrong number', NOT, 'They meant to call
 /** Of a callback that was made for a queue. */
 const NOBODY = code('7', 'no-answer', 'Nobody answered', NOT, 'We called back and nobody answered.', { ...AGAIN, onlyDialled: true })
 
-const NOT_AGREED = {
-  when: { field: 'refundAgreed', is: false },
-  says: 'The script says that they did not agree to the terms. Do they give up the booking?',
-} as const
-
 export const OUTCOME_SETS: readonly OutcomeSet[] = [
   {
     id: toOutcomeSetId('outcomes_sailings'),
@@ -49,7 +44,7 @@ export const OUTCOME_SETS: readonly OutcomeSet[] = [
       }),
       code('2', 'booking-made', 'New booking', DONE, 'A new sailing was booked during the call.', { conversion: true }),
       code('3', 'refund-requested', 'Refund requested', DONE, 'The caller gives up the sailing and wants the fare back.', {
-        doubts: [NOT_AGREED],
+        doubts: [{ when: { field: 'refundAgreed', is: false }, says: 'The script says that they did not agree to the terms. Do they give up the booking?' }],
       }),
       code('4', 'information', 'Information given', DONE, 'A question was answered and nothing was booked.'),
       code('5', 'callback-agreed', 'Callback agreed', LATER, 'We call them again at a time they named.', CALLBACK),
@@ -97,7 +92,9 @@ export const OUTCOME_SETS: readonly OutcomeSet[] = [
     name: 'Disruption',
     codes: [
       code('1', 'rebooked', 'Rebooked', DONE, 'The caller travels on another sailing.', { conversion: true }),
-      code('2', 'refund-requested', 'Refund requested', DONE, 'The caller gives up the sailing and wants the fare back.', { doubts: [NOT_AGREED] }),
+      code('2', 'refund-requested', 'Refund requested', DONE, 'The caller gives up the sailing and wants the fare back.', {
+        doubts: [{ when: { field: 'wish', is: 'wait' }, says: 'The script says that they wait for news. Do they give up the sailing?' }],
+      }),
       code('3', 'will-wait', 'Will wait', LATER, 'The caller keeps the booking and waits for news.', { final: false }),
       code('4', 'told-status', 'Told the status', DONE, 'The sailing runs, or its delay was explained.'),
       code('5', 'callback-agreed', 'Callback agreed', LATER, 'We call them when the route reopens.', CALLBACK),

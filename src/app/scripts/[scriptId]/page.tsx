@@ -5,5 +5,9 @@ import { AuthorScreen } from '@/scripts'
 
 export default function AuthorPage() {
   const { scriptId } = useParams<{ scriptId: string }>()
-  return <PageFrame here="set-up">{(view) => <AuthorScreen key={scriptId} view={view} scriptId={scriptId} />}</PageFrame>
+  return (
+    <PageFrame here="set-up" fills>
+      {(view) => <AuthorScreen key={scriptId} view={view} scriptId={scriptId} />}
+    </PageFrame>
+  )
 }
