@@ -1,15 +1,24 @@
-// Runs in the page under measurement: from the next key's event to the frame after the one in which a button or the
-// state reads exactly `wanted`. Plain JavaScript, because it goes into the page as it stands.
-window.watchPress = (wanted) => {
+// Runs in the page under measurement: from the next key's event to the frame after the one in which what is looked for is
+// there. Plain JavaScript, because it goes into the page as it stands.
+
+/** A button, or the state, reads exactly `wanted`. */
+window.watchPress = (wanted) =>
+  window.watchFor(
+    () =>
+      document.querySelector('[aria-label="Your state"]')?.textContent === wanted ||
+      [...document.querySelectorAll('button')].some((button) => button.firstChild?.textContent === wanted),
+  )
+
+/** The preview of the author's screen has `wanted` in it. */
+window.watchPreview = (wanted) => window.watchFor(() => document.querySelector('[aria-label="Preview"]')?.textContent?.includes(wanted))
+
+window.watchFor = (here) => {
   window.pressShown = new Promise((resolve) => {
     let fromMs = 0
     const onKey = (event) => {
       if (event.key !== 'Alt' && fromMs === 0) fromMs = event.timeStamp
     }
     window.addEventListener('keydown', onKey, { capture: true })
-    const here = () =>
-      document.querySelector('[aria-label="Your state"]')?.textContent === wanted ||
-      [...document.querySelectorAll('button')].some((button) => button.firstChild?.textContent === wanted)
     const observer = new MutationObserver(() => {
       if (fromMs === 0 || !here()) return
       observer.disconnect()

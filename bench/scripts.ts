@@ -3,10 +3,10 @@ import { toCallId, toScriptId } from '@/core/ids'
 import { checkScript, evolveRun, nextPage, type Script, ScriptSchema, splitAnswers } from '@/core/scripts'
 import { median, print, timed } from './statistics'
 
-const PAGES = 500
+export const PAGES = 500
 
 /** Pages of a choice each, leading on by one, by ten or to the end; every tenth reads a disclosure. */
-function aLargeScript(): Script {
+export function aLargeScript(): Script {
   const id = (n: number) => `page${Math.min(n, PAGES)}`
   return ScriptSchema.parse({
     id: 'script_bench',

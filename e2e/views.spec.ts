@@ -198,6 +198,6 @@ test('the board with several lines and parties passes axe-core and fits', async 
   await expect(state(kester)).not.toHaveText('On call', { timeout: 8_000 })
   await button(page, 'Park').click()
   await expect(page.getByRole('region', { name: 'Parked' })).toContainText('Tegan Brackenhythe')
-  await page.keyboard.press('Alt+6')
+  await page.keyboard.press('Alt+4')
   await look(page, 'parked')
 })

@@ -14,5 +14,6 @@ if (!process.argv.includes('--floor')) {
   build()
   const { url, stop } = await serve(0)
   run('bench/desk.ts', { BASE_URL: url })
+  run('bench/author.ts', { BASE_URL: url })
   stop()
 }

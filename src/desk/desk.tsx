@@ -87,6 +87,7 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
     nextPage: () => pane.current?.turn('next'),
     previousPage: () => pane.current?.turn('back'),
     notes: () => tray.current?.focusNotes(),
+    ...(me.lately !== null && calls.length === 0 ? { undo: () => void give({ kind: 'takeBackOutcome', agentId, callId: me.lately?.callId as CallId }) } : {}),
     save: () => tray.current?.save(),
     extend: () => tray.current?.extend(),
     outcome: (key) => tray.current?.choose(key),

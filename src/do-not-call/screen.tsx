@@ -27,15 +27,19 @@ export function DoNotCallScreen({ view }: { view: FloorView }) {
     setSaid(reply.ok ? `${says}${reply.kept ? '' : ' It is not on disk.'}` : '')
     return reply.ok
   }
+  const unsaid = async () => {
+    setProblems(['Nobody has said who changes the list. Choose the account, type its PIN, then try again.'])
+    return false
+  }
   const add = (entries: readonly ReadEntry[]) =>
     owner === null
-      ? Promise.resolve(false)
+      ? unsaid()
       : give(
           { kind: 'addDoNotCall', agentId: owner.agentId, pin: owner.pin, entries },
           entries.length === 1 ? 'It is on the list.' : `${entries.length} entries are on the list.`,
         )
   const takeOut = (whom: Whom, why: string) =>
-    owner === null ? Promise.resolve(false) : give({ kind: 'removeDoNotCall', agentId: owner.agentId, pin: owner.pin, whom, why }, 'It is off the list.')
+    owner === null ? unsaid() : give({ kind: 'removeDoNotCall', agentId: owner.agentId, pin: owner.pin, whom, why }, 'It is off the list.')
 
   return (
     <>

@@ -189,6 +189,8 @@ export interface MeView {
   readonly takesWrapUp: boolean
   /** The wrap-up that is on, by when it may be put off once more. */
   readonly wrapUp: (WrapUp & { readonly extensionMs: number }) | null
+  /** The outcome saved last of a call that was over: it can be taken back for the centre's grace. */
+  readonly lately: { readonly callId: CallId; readonly savedAtMs: number } | null
   /** Calls that owe an outcome besides the one that is wrapped up, oldest first. */
   readonly owed: readonly (Owed & { readonly label: string; readonly queueId: QueueId | null })[]
   /** Calls coded on this shift. */

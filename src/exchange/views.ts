@@ -125,6 +125,7 @@ export function selectMe(state: FloorState, agentId: AgentId | null): MeView | n
     takesWrapUp: account.takesWrapUp,
     spentMs: spentToday(agent),
     // The call that ended last is the one in mind: it is coded first.
+    lately: latelyOf(state, id),
     wrapUp: wrapUpOf(state, wrapUps.at(-1)),
     owed: [...owed, ...wrapUps.slice(0, -1).map((w) => ({ callId: w.callId, sinceMs: w.startedAtMs, because: 'leftForLater' as const }))].map((o) => {
       const contact = get(state.contacts, o.callId)
@@ -132,6 +133,11 @@ export function selectMe(state: FloorState, agentId: AgentId | null): MeView | n
     }),
     codedCount: agent.codedCount,
   }
+}
+
+function latelyOf(state: FloorState, agentId: AgentId): MeView['lately'] {
+  const last = get(state.lately, agentId)
+  return last === undefined ? null : { callId: last.contact.callId, savedAtMs: last.savedAtMs }
 }
 
 function wrapUpOf(state: FloorState, wrapUp: WrapUp | undefined): MeView['wrapUp'] {

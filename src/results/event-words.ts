@@ -109,6 +109,8 @@ export function eventWords(event: FloorEvent, names: Names): string {
       return `${agent(event.agentId)} extended the wrap-up by ${Math.round(event.byMs / 1000)} s: ${event.why}`
     case 'outcomeOwed':
       return `The outcome is owed by ${agent(event.agentId)}: ${OWED_BECAUSE[event.because]}`
+    case 'outcomeTakenBack':
+      return `${agent(event.agentId)} took the outcome back`
     case 'outcomeCorrected':
       return `${agent(event.byAgentId)} corrected the outcome ${event.was === null ? '' : `from “${event.was}” `}to “${event.code}”: ${event.why}`
     case 'callbackAgreed':

@@ -70,10 +70,14 @@ describe('a set-up file', () => {
   test.each([
     { says: 'no JSON', text: '{ "centre": ', names: [/not JSON/] },
     { says: 'something else', text: '[1]', names: [/expected object/i] },
-    { says: 'two things wrong', text: file({ homeCountry: 'Britain', ringLimitMs: -1 }), names: [/^homeCountry: /, /^ringLimitMs: /] },
-    { says: 'a queue by its name', text: file({ queues: [{ ...SMALL.queues[0], serviceLevelMs: 'soon' }] }), names: [/^queues First, serviceLevelMs: /] },
-    { says: 'an agent by their name', text: file({ agents: [{ ...SMALL.agents[1], pin: '12' }] }), names: [/^agents Bo, pin: /] },
-    { says: 'a time zone', text: file({ timeZone: 'Fennholm/Arnmoor' }), names: [/^timeZone: .*IANA/] },
+    { says: 'two things wrong', text: file({ homeCountry: 'Britain', ringLimitMs: -1 }), names: [/^Line \d+: homeCountry: /, /^Line \d+: ringLimitMs: /] },
+    {
+      says: 'a queue by its name',
+      text: file({ queues: [{ ...SMALL.queues[0], serviceLevelMs: 'soon' }] }),
+      names: [/^Line \d+: queues First, serviceLevelMs: /],
+    },
+    { says: 'an agent by their name', text: file({ agents: [{ ...SMALL.agents[1], pin: '12' }] }), names: [/^Line \d+: agents Bo, pin: /] },
+    { says: 'a time zone', text: file({ timeZone: 'Fennholm/Arnmoor' }), names: [/^Line \d+: timeZone: .*IANA/] },
   ])('$says is refused line by line', ({ text, names }) => {
     const read = readSetUp(text)
     expect(read.ok).toBe(false)

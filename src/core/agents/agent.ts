@@ -3,7 +3,7 @@
 
 import type { CallChange, ConnectionState } from '@/core/calls'
 import type { AgentId, CallId, QueueId } from '@/core/ids'
-import type { OutcomeEvent } from '@/core/outcomes'
+import type { OutcomeEvent, OutcomeTakenBack } from '@/core/outcomes'
 import { type EpochMs, utcDay } from '@/core/time'
 import type { AgentEvent, Diversion, SoundPath } from './event'
 
@@ -129,7 +129,7 @@ export function agentStateName(agent: Pick<Agent, 'shift' | 'availability' | 'en
   return agent.availability.ready ? 'ready' : 'notReady'
 }
 
-export function evolveAgent(agent: Agent, event: AgentEvent | OutcomeEvent, atMs: EpochMs): Agent {
+export function evolveAgent(agent: Agent, event: AgentEvent | OutcomeEvent | OutcomeTakenBack, atMs: EpochMs): Agent {
   return withState(agent, applied(agent, event, atMs), atMs)
 }
 
@@ -185,7 +185,7 @@ function withSpent(shift: Shift | null, state: AgentState, atMs: EpochMs): Shift
   return { ...shift, spentMs: { ...shift.spentMs, [key]: (shift.spentMs[key] ?? 0) + atMs - state.sinceMs } }
 }
 
-function applied(agent: Agent, event: AgentEvent | OutcomeEvent, atMs: EpochMs): Agent {
+function applied(agent: Agent, event: AgentEvent | OutcomeEvent | OutcomeTakenBack, atMs: EpochMs): Agent {
   switch (event.kind) {
     case 'shiftStarted':
       return {
@@ -218,6 +218,8 @@ function applied(agent: Agent, event: AgentEvent | OutcomeEvent, atMs: EpochMs):
       return { ...agent, muted: event.muted }
     case 'outcomeSaved':
       return { ...agent, codedCount: agent.codedCount + 1, owed: agent.owed.filter((o) => o.callId !== event.callId) }
+    case 'outcomeTakenBack':
+      return { ...agent, codedCount: agent.codedCount - 1 }
     case 'soundPathChosen':
       return withShift(agent, { soundPath: event.path, soundLost: null })
     case 'soundPathLost': {

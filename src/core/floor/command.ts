@@ -142,6 +142,8 @@ export const AgentCommandSchema = z.discriminatedUnion('kind', [
     })
     .readonly(),
   z.object({ kind: z.literal('extendWrapUp'), ...mine, why: z.string() }).readonly(),
+  /** The outcome saved a moment ago. */
+  z.object({ kind: z.literal('takeBackOutcome'), ...mine }).readonly(),
 ])
 export type AgentCommand = z.infer<typeof AgentCommandSchema>
 

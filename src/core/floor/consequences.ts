@@ -109,7 +109,8 @@ function servedBy(state: FloorState, { fromCallbackId, callId, direction, number
   return values(state.callbacks).find((c) => c.why === 'retry' && c.number === number && c.callId !== callId && c.dialled === null)
 }
 
-function withdraw(draft: Draft, agent: Agent, { callId, number, customer }: Contact, seq: number): void {
+/** What followed from the outcome of this call so far, while it can be: a callback that is being called goes on. */
+export function withdraw(draft: Draft, agent: Agent, { callId, number, customer }: Contact, seq: number): void {
   const { callbacks, doNotCall, tasks, struck } = draft.state
   const by = { byAgentId: agent.id }
   const why = 'The call got another outcome'

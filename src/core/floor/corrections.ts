@@ -1,12 +1,31 @@
-// Another code for a call that is coded: by the agent within the shift, by a supervisor at any time. Both codes stay in the
+// An outcome taken back at once, and another code for a call that is coded: by the agent within the shift, by a supervisor at any time. Both codes stay in the
 // ledger. What followed from the earlier code stands: it has lists of its own, in which it is changed.
+import type { Agent } from '@/core/agents'
 import { codesFor } from '@/core/outcomes'
 import { outcomeSetFor } from '@/core/set-up'
 import { get } from '@/core/table'
 import type { AgentCommand } from './command'
+import { withdraw } from './consequences'
 import { knownBy } from './do-not-call'
 import { type Draft, emit, type Ruling, refuse } from './draft'
 import { unentitled } from './entitled'
+import { beginWrapUp, keepOwedLimit } from './wrap-up'
+
+/**
+ * An outcome pressed by mistake, within the grace: the call owes it again, with what was written, and what followed is withdrawn. Refused:
+ * outcomeStands when the grace is over, or another call has begun.
+ */
+export function takeBackOutcome(draft: Draft, agent: Agent, callId: Extract<AgentCommand, { kind: 'takeBackOutcome' }>['callId']): Ruling {
+  const last = get(draft.state.lately, agent.id)
+  const over = last === undefined || last.contact.callId !== callId || draft.atMs - last.savedAtMs > draft.state.setUp.takeBackMs
+  if (over || agent.engagements.length > 0) return refuse({ reason: 'outcomeStands' })
+  emit(draft, null, { kind: 'outcomeTakenBack', callId, agentId: agent.id })
+  withdraw(draft, agent, last.contact, draft.state.seq)
+  if (last.inWrapUp) beginWrapUp(draft, draft.state.seq, agent.id, last.contact)
+  else emit(draft, draft.state.seq, { kind: 'outcomeOwed', agentId: agent.id, callId, because: 'leftForLater' })
+  keepOwedLimit(draft, agent.id)
+  return null
+}
 
 /**
  * A call of this shift is known to the floor; of an earlier one the command says which queue and code it had. Refused:

@@ -10,7 +10,7 @@ import type { EpochMs } from '@/core/time'
 import { clear, takeBack } from './clearing'
 import type { AgentCommand, Command } from './command'
 import { answerScript, draftNotes, saveOutcome, turnPage } from './contact'
-import { correctOutcome } from './corrections'
+import { correctOutcome, takeBackOutcome } from './corrections'
 import { addDoNotCall, removeDoNotCall } from './do-not-call'
 import { type Draft, emit, type Ruling, refuse } from './draft'
 import { unentitled } from './entitled'
@@ -137,6 +137,8 @@ function ruleOnCall(draft: Draft, agent: Agent, command: OnCall): Ruling {
     case 'saveOutcome':
     case 'extendWrapUp':
       return ruleOnContact(draft, agent, command)
+    case 'takeBackOutcome':
+      return takeBackOutcome(draft, agent, command.callId)
     default: {
       const call = get(draft.state.calls, command.callId)
       return call === undefined ? refuse({ reason: 'noSuchCall' }) : ruleCall(draft, agent, call, command)
@@ -144,7 +146,7 @@ function ruleOnCall(draft: Draft, agent: Agent, command: OnCall): Ruling {
   }
 }
 
-function ruleCall(draft: Draft, agent: Agent, call: Call, command: Exclude<OnCall, OnContact>): Ruling {
+function ruleCall(draft: Draft, agent: Agent, call: Call, command: Exclude<OnCall, OnContact | { kind: 'takeBackOutcome' }>): Ruling {
   const mine = deviceOfAgent(agent.id)
   switch (command.kind) {
     case 'answer':

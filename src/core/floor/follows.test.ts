@@ -336,6 +336,37 @@ describe('wrap-up and what is owed', () => {
   })
 })
 
+describe('an outcome taken back', () => {
+  const back = (n = 1): Command => ({ kind: 'takeBackOutcome', agentId: ANN, callId: toCallId(`call_test_${n}`) })
+  const withGrace = (inMs: number, id = 'again') => {
+    const floor = aFloor(SetUpSchema.parse({ ...CENTRE, takeBackMs: 4_000 }))
+    floor.give({ kind: 'startShift', agentId: ANN, pin: '1110', queueIds: [FIRST], seat: 'desk' })
+    floor.give({ kind: 'goReady', agentId: ANN })
+    call(floor)
+    floor.give({ kind: 'hangUp', agentId: ANN, callId: toCallId('call_test_1') })
+    floor.give(save(id, { notes: 'Half a story' }))
+    return { floor, verdict: floor.give(back(), inMs) }
+  }
+
+  test('within the grace the call is wrapped up again with what was written, and nothing has followed', () => {
+    const { floor, verdict } = withGrace(4_000)
+    expect(verdict).toBe('ok')
+    expect(ann(floor)).toMatchObject({ state: { name: 'wrapUp' }, codedCount: 0 })
+    expect(get(floor.state().contacts, 'call_test_1')).toMatchObject({ notes: 'Half a story', outcome: null, owedBy: [ANN] })
+    expect(callbacks(floor)).toEqual([])
+    expect(floor.give(save('done'))).toBe('ok')
+    expect(floor.state().contacts.flat()).toEqual([])
+  })
+
+  test('over the grace, or with another call, it stands', () => {
+    expect(withGrace(4_001).verdict).toBe('outcomeStands')
+    expect(talked().give(back())).toBe('outcomeStands')
+    const { floor } = withGrace(9_000, 'done')
+    floor.give({ kind: 'callArrives', queueId: FIRST, number: NUMBER, customer: IDA, path: 'one' }, 0)
+    expect(floor.give(back(), 0)).toBe('outcomeStands')
+  })
+})
+
 describe('corrections', () => {
   const correct = (more: object = {}): Command =>
     ({

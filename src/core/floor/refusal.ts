@@ -244,6 +244,8 @@ export function toRefusalText(refusal: FloorRefusal): RefusalText {
       return { says: 'This wrap-up cannot be extended.', next: 'Save the outcome, or go ready and code it later where your centre allows it.' }
     case 'alreadyExtended':
       return { says: 'This wrap-up was extended once already.', next: 'Save the outcome. What you have written is kept.' }
+    case 'outcomeStands':
+      return { says: 'The outcome can no longer be taken back.', next: 'Correct it under Your last calls.' }
     case 'noSuchCallback':
       return { says: 'That callback is done or was given up.', next: 'Look at the list for what is still open.' }
     case 'callbackOfAnother':

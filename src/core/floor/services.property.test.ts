@@ -20,6 +20,9 @@ const given = (state: FloorState, command: Command, atMs: number): FloorState | 
   const decision = decide(state, command, { atMs })
   return decision.ok ? decision.state : null
 }
+/** Whoever calls them reaches them in person. */
+const reachable = ({ engagements, shift, diversion, doNotDisturb }: Agent): boolean =>
+  engagements.length === 0 && shift !== null && diversion === null && !doNotDisturb
 const ends = (state: FloorState) => values(state.agents).flatMap((a: Agent) => a.engagements.map((e) => ({ agentId: a.id, ...e })))
 const shape = (call: Call | undefined) => call?.connections.map(({ deviceId, state, silenced, endpoint }) => ({ deviceId, state, silenced, endpoint }))
 const mutes = (state: FloorState) => MANY.map((id) => must(state.agents, id).muted)
@@ -58,7 +61,7 @@ describe('services of call control', () => {
     overFloors(2, 200, (state, atMs) => {
       let met = 0
       for (const { agentId, callId } of ends(state)) {
-        const asked = MANY.find((id) => id !== agentId && must(state.agents, id).engagements.length === 0 && must(state.agents, id).shift !== null)
+        const asked = MANY.find((id) => id !== agentId && reachable(must(state.agents, id)))
         const connected = get(state.calls, callId)?.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === agentId && c.state === 'connected')
         const noFormer = !ends(state).some((e) => e.agentId === agentId && get(state.calls, e.callId)?.consultFor === callId)
         if (asked === undefined || !connected || !noFormer) continue
@@ -77,10 +80,7 @@ describe('services of call control', () => {
     overFloors(3, 200, (state, atMs) => {
       let met = 0
       for (const { agentId, callId } of ends(state)) {
-        const target = MANY.find((id) => {
-          const { engagements, shift, diversion, doNotDisturb } = must(state.agents, id)
-          return id !== agentId && engagements.length === 0 && shift !== null && diversion === null && !doNotDisturb
-        })
+        const target = MANY.find((id) => id !== agentId && reachable(must(state.agents, id)))
         const call = get(state.calls, callId)
         if (target === undefined || call === undefined) continue
         const sent = given(state, { kind: 'transfer', agentId, callId, target: { kind: 'agent', agentId: target } }, atMs)

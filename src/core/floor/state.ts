@@ -42,6 +42,16 @@ export interface FloorState {
   readonly struck: readonly Struck[]
   /** Calls coded by agents who are still on that shift: what they may correct. */
   readonly coded: Table<Coded>
+  /** The outcome each agent saved last of a call that was over, with the contact as it was: what can be taken back. */
+  readonly lately: Table<Lately>
+}
+
+export interface Lately {
+  readonly agentId: AgentId
+  readonly contact: Contact
+  readonly savedAtMs: EpochMs
+  /** It was wrapped up; otherwise it was only owed. */
+  readonly inWrapUp: boolean
 }
 
 export interface Struck {
@@ -73,6 +83,7 @@ export function createFloor(floorId: string, setUp: SetUp): FloorState {
     doNotCall: emptyDoNotCall(),
     struck: [],
     coded: emptyTable<Coded>(),
+    lately: emptyTable<Lately>(),
   }
   return withAccounts({ floorId, setUp, seq: 0, atMs: 0, ...empty, handleMs: {} })
 }
@@ -105,9 +116,10 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs): Flo
       return { ...noted, due: withNoteDue(base.due, event.agentId, event.kind === 'noteSet' ? event.untilMs : null) }
     }
     case 'shiftEnded': {
+      const lately = remove(base.lately, event.agentId)
       let { coded } = base
       for (const { callId, agentId } of values(coded)) if (agentId === event.agentId) coded = remove(coded, callId)
-      return withAgent({ ...base, coded }, event.agentId, (agent) => evolveAgent(agent, event, atMs))
+      return withAgent({ ...base, coded, lately }, event.agentId, (agent) => evolveAgent(agent, event, atMs))
     }
     case 'shiftStarted':
     case 'agentReady':
@@ -129,10 +141,22 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs): Flo
     case 'outcomeOwed':
     case 'outcomeSaved': {
       const moved = withAgent(base, event.agentId, (agent) => evolveAgent(agent, event, atMs))
-      const agentMoved = event.kind === 'outcomeSaved' ? withCoded(moved, event) : withWrapUps(moved, event.agentId)
+      const agentMoved = event.kind === 'outcomeSaved' ? withCoded(moved, event, base) : withWrapUps(moved, event.agentId)
       // A wrap-up may end after its contact was closed by the outcome that ended it.
       if (event.kind === 'wrapUpEnded' && get(base.contacts, event.callId) === undefined) return agentMoved
       return withContact(agentMoved, event.callId, (contact) => evolveContact(contact, event, atMs))
+    }
+    case 'outcomeTakenBack': {
+      const taken = withAgent(base, event.agentId, (agent) => evolveAgent(agent, event, atMs))
+      const before = get(base.lately, event.agentId)?.contact
+      if (before?.callId !== event.callId) throw new Error(`${event.agentId} has not coded ${event.callId} lately`)
+      const lists = { coded: remove(base.coded, event.callId), lately: remove(base.lately, event.agentId) }
+      // Nobody owes it until the next event of the same decision says that this agent does.
+      const mine = (ids: readonly AgentId[]) => ids.filter((id) => id !== event.agentId)
+      const contact = get(base.contacts, event.callId) ?? before
+      const { outcome, notes, followUp } = before
+      const open = { ...contact, outcome, notes, followUp, owedBy: mine(contact.owedBy), codedBy: mine(contact.codedBy) }
+      return { ...taken, ...lists, contacts: put(base.contacts, event.callId, open) }
     }
     case 'outcomeCorrected': {
       const coded = get(base.coded, event.callId)
@@ -266,11 +290,19 @@ const withWrapUps = (state: FloorState, agentId: AgentId): FloorState => ({
 })
 
 /** The last to code a call may correct it, for as long as their shift lasts. */
-function withCoded(state: FloorState, { callId, agentId, code }: Extract<FloorEvent, { kind: 'outcomeSaved' }>): FloorState {
+function withCoded(
+  state: FloorState,
+  { callId, agentId, code, notes, followUp }: Extract<FloorEvent, { kind: 'outcomeSaved' }>,
+  before: FloorState,
+): FloorState {
   const contact = get(state.contacts, callId)
   if (contact === undefined) return state
   const { queueId, direction } = contact
-  return { ...state, coded: put(state.coded, callId, { callId, agentId, queueId, direction, code }) }
+  const coded = put(state.coded, callId, { callId, agentId, queueId, direction, code })
+  // During the call it is simply saved again.
+  if (contact.endedAtMs === null) return { ...state, coded }
+  const inWrapUp = must(before.agents, agentId).wrapUps.some((w) => w.callId === callId)
+  return { ...state, coded, lately: put(state.lately, agentId, { agentId, contact: { ...contact, notes, followUp }, savedAtMs: state.atMs, inWrapUp }) }
 }
 
 function withCallback(state: FloorState, event: CallbackEvent, atMs: EpochMs): FloorState {

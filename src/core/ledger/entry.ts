@@ -8,7 +8,7 @@ import { ContactEventSchema } from '@/core/contacts'
 import { NumberEventSchema } from '@/core/directory'
 import { DoNotCallEventSchema } from '@/core/do-not-call'
 import { AgentIdSchema } from '@/core/ids'
-import { OutcomeCorrectedSchema, OutcomeEventSchema } from '@/core/outcomes'
+import { OutcomeCorrectedSchema, OutcomeEventSchema, OutcomeTakenBackSchema } from '@/core/outcomes'
 import { QueueEventSchema } from '@/core/queues'
 import { ScriptEventSchema } from '@/core/scripts'
 import { SetUpSchema } from '@/core/set-up'
@@ -38,6 +38,7 @@ export const FloorEventSchema = z.discriminatedUnion('kind', [
   CallEventSchema,
   ContactEventSchema,
   OutcomeEventSchema,
+  OutcomeTakenBackSchema,
   OutcomeCorrectedSchema,
   ScriptEventSchema,
   CallbackEventSchema,

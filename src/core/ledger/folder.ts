@@ -182,6 +182,14 @@ export function createLedgerFolder(): LedgerFolder {
         Object.assign(record, { outcome: code?.code ?? event.code, outcomeAtMs: atMs, outcomeBy: nameOf(event.agentId), notes: event.notes })
         return
       }
+      case 'outcomeTakenBack': {
+        setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
+        const open = existing(event.callId)
+        if (open.codedBy !== event.agentId) return
+        open.codedBy = null
+        Object.assign(open.record, { outcome: null, outcomeAtMs: null, outcomeBy: null })
+        return
+      }
       case 'outcomeCorrected': {
         // Of a call of an earlier ledger there is no record here: whoever keeps that one brings them together.
         const record = calls.get(event.callId)?.record
@@ -257,6 +265,7 @@ const OTHERS: ReadonlySet<string> = new Set<Exclude<FloorEvent, CallEvent>['kind
   'contactTaken',
   'outcomeSaved',
   'outcomeCorrected',
+  'outcomeTakenBack',
   'wrapUpExtended',
   'outcomeOwed',
   'callbackAgreed',

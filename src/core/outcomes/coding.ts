@@ -14,6 +14,7 @@ export type OutcomeRefusal =
   | { readonly reason: 'codeUnchanged' }
   | { readonly reason: 'wrapUpHasNoLimit' }
   | { readonly reason: 'alreadyExtended' }
+  | { readonly reason: 'outcomeStands' }
 
 export const codeOf = (set: OutcomeSet, code: string): OutcomeCode | undefined => set.codes.find((c) => c.code === code)
 

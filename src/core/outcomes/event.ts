@@ -23,6 +23,10 @@ export const OutcomeEventSchema = z
   .readonly()
 export type OutcomeEvent = z.infer<typeof OutcomeEventSchema>
 
+/** The agent took the outcome back before the grace was over: the call owes it again. */
+export const OutcomeTakenBackSchema = z.object({ kind: z.literal('outcomeTakenBack'), callId: CallIdSchema, agentId: AgentIdSchema }).readonly()
+export type OutcomeTakenBack = z.infer<typeof OutcomeTakenBackSchema>
+
 /** Another code for a call that is over and coded. Both stay in the ledger; the later one counts. */
 export const OutcomeCorrectedSchema = z
   .object({

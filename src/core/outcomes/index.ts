@@ -1,4 +1,13 @@
 export { type OutcomeCode, OutcomeCodeSchema, type OutcomeSet, OutcomeSetSchema } from './code'
 export { codeOf, codesFor, doubtOf, type OutcomeRefusal } from './coding'
-export { type OutcomeCorrected, OutcomeCorrectedSchema, type OutcomeEvent, OutcomeEventSchema, type Then, ThenSchema } from './event'
+export {
+  type OutcomeCorrected,
+  OutcomeCorrectedSchema,
+  type OutcomeEvent,
+  OutcomeEventSchema,
+  type OutcomeTakenBack,
+  OutcomeTakenBackSchema,
+  type Then,
+  ThenSchema,
+} from './event'
 export { FOLLOWS, type Follows, FollowsSchema } from './follows'

@@ -168,6 +168,8 @@ const KINDS = [
     'removeDoNotCall',
     'correctOutcome',
     'extendWrapUp',
+    'takeBackOutcome',
+    'takeBackOutcome',
   ] as const),
   ...(['saveOutcome', 'saveOutcome', 'saveOutcome', 'saveOutcome', 'answerScript', 'answerScript', 'turnPage', 'turnPage', 'turnPage', 'draftNotes'] as const),
 ] as const
@@ -278,6 +280,8 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind, flag }: 
       const of = { queueId: FIRST, direction: 'inbound', was: null, why: 'Misread.' }
       return { kind, agentId, callId: coded?.callId ?? callId, pin: flag ? PIN : null, code: party % 2 === 0 ? 'done' : 'later', ...of }
     }
+    case 'takeBackOutcome':
+      return { kind, agentId, callId: get(state.lately, agentId)?.contact.callId ?? callId }
     case 'extendWrapUp':
       return { kind, ...on, why: 'Much to write.' }
     case 'callArrives':
@@ -351,6 +355,7 @@ const WHILE_HELD: readonly string[] = ['retrieve', 'alternate']
 /** Agents who could press this now: somebody must ring to be answered, and consult to complete. */
 function suited(state: FloorState, kind: Wish['kind']): readonly AgentId[] {
   const could = (a: Agent): boolean => {
+    if (kind === 'takeBackOutcome') return get(state.lately, a.id) !== undefined && a.engagements.length === 0
     if (kind === 'correctOutcome') return values(state.coded).some((c) => c.agentId === a.id)
     if (AFTERWARDS.includes(kind)) return a.wrapUps.length + (kind === 'saveOutcome' ? a.owed.length : 0) > 0
     if (kind === 'startShift') return a.shift === null

@@ -5,9 +5,10 @@ import type { Contact } from '@/core/contacts'
 import type { AgentCommand } from '@/core/floor'
 import type { CallId } from '@/core/ids'
 import { MISSED_RING } from '@/core/set-up'
+import { SHORTCUTS } from '@/desk/shortcuts'
 import { stateWords } from '@/desk/state-words'
 import type { CallView, CentreView, MeView, ParkedView, QueueView, SeatView } from '@/exchange/protocol'
-import { Clock } from '@/ui'
+import { Button, Clock, useNowMs } from '@/ui'
 import { BoardProvider, useBoard, usePreview } from './board-context'
 import type { Panel } from './call-actions'
 import { CallRow } from './call-row'
@@ -105,6 +106,24 @@ function firstNameOf({ call }: CallView, calls: readonly CallView[], names: Para
   return others.length === 1 && others[0] !== undefined ? nameOf(others[0].party, names) : 'the others'
 }
 
+/** The outcome saved a moment ago, for as long as it can be taken back. */
+function SavedLately({ me, takeBackMs }: { me: MeView; takeBackMs: number }) {
+  const now = useNowMs()
+  const { give } = useBoard()
+  if (me.lately === null || now - me.lately.savedAtMs >= takeBackMs) return null
+  const { callId, savedAtMs } = me.lately
+  return (
+    <span className="flex items-center gap-2">
+      <span>
+        Outcome saved. For <span className="tabular">{Math.max(1, Math.ceil((savedAtMs + takeBackMs - now) / 1000))}</span> s:
+      </span>
+      <Button shortcut={SHORTCUTS.undo.keys} onClick={() => void give({ kind: 'takeBackOutcome', agentId: me.id, callId })}>
+        Take it back
+      </Button>
+    </span>
+  )
+}
+
 /** One line when nothing is on: what the desk waits for, or what it still owes. */
 function IdleLine({ me, centre, queues, contacts }: Pick<Props, 'me' | 'centre' | 'queues' | 'contacts'>) {
   const owed = me.wrapUp === null ? undefined : contacts.find((c) => c.callId === me.wrapUp?.callId)
@@ -132,11 +151,14 @@ function IdleLine({ me, centre, queues, contacts }: Pick<Props, 'me' | 'centre' 
       {owed === undefined && me.state === 'notReady' && me.reason !== MISSED_RING && (
         <span>Nothing rings here while you are {stateWords(me.state, me.reason).toLowerCase()}.</span>
       )}
-      {owed === undefined && me.state === 'ready' && (
-        <span className="ml-auto text-soft">
-          ready for <Clock sinceMs={me.sinceMs} />
-        </span>
-      )}
+      <span className="ml-auto flex items-center gap-3 text-soft">
+        {owed === undefined && <SavedLately me={me} takeBackMs={centre.takeBackMs} />}
+        {owed === undefined && me.state === 'ready' && (
+          <span>
+            ready for <Clock sinceMs={me.sinceMs} />
+          </span>
+        )}
+      </span>
     </p>
   )
 }
