@@ -166,7 +166,6 @@ test('a call of a queue that records is recorded by itself, survives a reload, a
   const recording = page.getByRole('region', { name: 'Recording' })
   await expect(recording.getByRole('img', { name: 'The sound of the recording over time' })).toBeVisible({ timeout: 20_000 })
   await expect(recording.locator('[data-span="hold"]')).toHaveCount(1)
-  if (process.env.SCREENSHOTS) await page.screenshot({ path: 'docs/screenshots/recording.png' })
   const download = page.waitForEvent('download')
   await button(page, 'Save as WAV').click()
   const wav = await readFile(await (await download).path())

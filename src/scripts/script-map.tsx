@@ -55,7 +55,6 @@ export const ScriptMap = memo(function ScriptMap({ script, findings, selected, t
               <button
                 type="button"
                 aria-pressed={id === selected}
-                aria-label={[page.title || 'Page without a title', ...marks].join(', ')}
                 title={page.title}
                 onClick={() => onSelect(id)}
                 className={clsx(
@@ -71,9 +70,17 @@ export const ScriptMap = memo(function ScriptMap({ script, findings, selected, t
               >
                 <span className="w-full truncate text-xs">{page.title || '(no title)'}</span>
                 <span className="w-full truncate text-[11px]">
-                  <span className="text-soft">{marks.filter((m) => m !== 'error' && m !== 'look at').join(' · ')}</span>
-                  {marks.includes('error') && <span className="font-semibold text-red"> ▲ error</span>}
-                  {marks.includes('look at') && <span className="text-brass-text"> △ look at</span>}
+                  <span className="text-soft">{marks.filter((m) => m !== 'error' && m !== 'look at').join(' · ')}</span>{' '}
+                  {marks.includes('error') && (
+                    <span className="font-semibold text-red">
+                      <span aria-hidden>▲ </span>error
+                    </span>
+                  )}
+                  {marks.includes('look at') && (
+                    <span className="text-brass-text">
+                      <span aria-hidden>△ </span>look at
+                    </span>
+                  )}
                 </span>
               </button>
             </foreignObject>

@@ -5,10 +5,11 @@ import { agentsOn, isConference, type Target } from '@/core/calls'
 import type { AgentCommand, Command, FloorState } from '@/core/floor'
 import { type AgentId, type CallId, toAgentId, toCallbackId, toCallId, toDeviceId, toTaskId } from '@/core/ids'
 import { ENTITLEMENTS, type SetUp, SetUpSchema } from '@/core/set-up'
-import { get, values } from '@/core/table'
+import { count, get, values } from '@/core/table'
 import { aFloor, FIRST, SECOND_QUEUE, SMALL, type TestFloor } from './small'
 
 const AGENT_COUNT = 12
+const TAKE_BACK_MS = 4_000
 export const MANY: readonly AgentId[] = Array.from({ length: AGENT_COUNT }, (_, i) => toAgentId(`agent_${i + 1}`))
 const OUTSIDE_PARTIES = 30
 
@@ -35,7 +36,7 @@ const FOLLOWED = [
 /** The small centre with twelve agents of every level, overflow, a full limit and a grace for taking back. */
 export const CROWDED: SetUp = SetUpSchema.parse({
   ...SMALL,
-  takeBackMs: 4_000,
+  takeBackMs: TAKE_BACK_MS,
   mostOwed: 1,
   callbackMissedAfterMs: 30_000,
   outcomeSets: SMALL.outcomeSets.map((set) => ({ ...set, codes: [...set.codes, ...FOLLOWED] })),
@@ -189,8 +190,9 @@ export const steps = (maxLength: number): fc.Arbitrary<Step[]> =>
 const nth = <T>(items: readonly T[], n: number): T | undefined => (items.length === 0 ? undefined : items[n % items.length])
 
 /** The command a wish stands for on this floor at this moment. */
-export function toCommand(floor: TestFloor, { agent, pick, party, kind, flag }: Wish): Command {
+export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, flag }: Wish): Command {
   const state = floor.state()
+  const kind = pick % 9 === 0 ? wanted : sooner(state, wanted)
   const agentId = pick % 9 === 0 ? (MANY[agent] as AgentId) : (nth(suited(state, kind), agent) ?? (MANY[agent] as AgentId))
   const me = get(state.agents, agentId)
   const anyCall = nth(values(state.calls), pick)
@@ -264,7 +266,14 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind, flag }: 
         ...(pick % 3 === 0 ? { waiver: { agentId: MANY[party % AGENT_COUNT] as AgentId, pin: PIN, why: 'They asked.' } } : {}),
       }
     case 'moveCallback':
-      return { kind, agentId, callbackId: callback?.id ?? toCallbackId('callback_none'), dueAtMs: state.atMs + (party - 5) * 2_000, timeZone: 'UTC', why: '' }
+      return {
+        kind,
+        agentId,
+        callbackId: callback?.id ?? toCallbackId('callback_none'),
+        dueAtMs: state.atMs + (party + 1) * 2_000 * (party % 5 === 0 ? -1 : 1),
+        timeZone: 'UTC',
+        why: '',
+      }
     case 'handOverCallback':
       return { kind, agentId, callbackId: callback?.id ?? toCallbackId('callback_none'), ownerId: nth(MANY, party) ?? null }
     case 'dropCallback':
@@ -352,10 +361,19 @@ const ON_CONSULT: readonly string[] = ['endConsult', 'completeTransfer', 'confer
 const IN_CONFERENCE: readonly string[] = ['muteParty', 'startAside', 'endForEveryone', 'removeParty']
 const WHILE_HELD: readonly string[] = ['retrieve', 'alternate']
 
+/** What must come about first, where there is nothing yet that the wish could be about. */
+function sooner(state: FloorState, kind: Wish['kind']): Wish['kind'] {
+  if (kind === 'moveCallback' || kind === 'handOverCallback' || kind === 'dropCallback') return count(state.callbacks) === 0 ? 'saveOutcome' : kind
+  if (kind === 'takeBackOutcome') return values(state.lately).some((l) => state.atMs - l.savedAtMs < TAKE_BACK_MS) ? kind : 'saveOutcome'
+  if (kind === 'closeTask') return count(state.tasks) === 0 ? 'saveOutcome' : kind
+  if (kind === 'endAside') return values(state.calls).some((c) => c.aside !== null) ? kind : 'startAside'
+  return kind
+}
+
 /** Agents who could press this now: somebody must ring to be answered, and consult to complete. */
 function suited(state: FloorState, kind: Wish['kind']): readonly AgentId[] {
   const could = (a: Agent): boolean => {
-    if (kind === 'takeBackOutcome') return get(state.lately, a.id) !== undefined && a.engagements.length === 0
+    if (kind === 'takeBackOutcome') return state.atMs - (get(state.lately, a.id)?.savedAtMs ?? 0) < TAKE_BACK_MS && a.engagements.length === 0
     if (kind === 'correctOutcome') return values(state.coded).some((c) => c.agentId === a.id)
     if (AFTERWARDS.includes(kind)) return a.wrapUps.length + (kind === 'saveOutcome' ? a.owed.length : 0) > 0
     if (kind === 'startShift') return a.shift === null
