@@ -101,6 +101,10 @@ test('the right person is not there: when to try again is taken, and the callbac
   await expect(page.getByRole('button', { name: /^Pages ·/ })).toBeHidden()
   await page.reload()
   await expect(page.getByLabel('Try again at')).toHaveValue('2026-12-01T09:40')
+  // What was taken down is not asked for again.
+  await page.keyboard.press('Alt+5')
+  await expect(page.getByLabel('Callback day')).toHaveValue('2026-12-01')
+  await expect(page.getByLabel('Callback time')).toHaveValue('09:40')
 })
 
 test('a code that the answers speak against is questioned once, never blocked, and both are kept', async ({ page }) => {

@@ -173,7 +173,7 @@ test('scripts, outcomes and callbacks pass axe-core and fit', async ({ page, con
   await takeCall(page)
   await page.getByRole('radio', { name: 'The person is not there' }).click()
   await button(page, 'Next page').click()
-  await expect(page.getByText('“Not there” speaks for it')).toBeVisible()
+  await expect(page.getByText('suggested: “Not there” speaks for it')).toBeVisible()
   await page.mouse.move(640, 600)
   await look(page, 'script-not-there')
   await page.keyboard.press('Alt+5')

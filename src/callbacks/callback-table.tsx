@@ -2,17 +2,11 @@
 // Callbacks as a table, by their time; what is missed first. A row opens to move it, hand it over or give it up.
 import clsx from 'clsx'
 import { Fragment, useState } from 'react'
-import type { AgentCommand } from '@/core/floor'
 import type { CallbackId } from '@/core/ids'
 import type { CallbackView, CentreView, MeView, SeatView } from '@/exchange/protocol'
 import { Button, inZone, useNowMs, zoneWords } from '@/ui'
 import { ChangeCallback } from './change-callback'
-
-export interface GiveProps {
-  readonly me: MeView | null
-  readonly seats: readonly SeatView[]
-  readonly give: (command: AgentCommand) => Promise<boolean>
-}
+import type { GiveProps } from './give'
 
 interface Props extends GiveProps {
   readonly centre: CentreView

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { toAgentId } from '@/core/ids'
 import type { CallbackView, MeView } from '@/exchange/protocol'
 import { Button, inZone, SelectField, TextField, toEpochMs, zoneWords } from '@/ui'
-import type { GiveProps } from './callback-table'
+import type { GiveProps } from './give'
 
 interface Props extends Omit<GiveProps, 'me'> {
   readonly me: MeView

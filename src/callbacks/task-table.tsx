@@ -2,7 +2,7 @@
 // Follow-up tasks as the customer record system has them, which is a stand-in here.
 import type { Task } from '@/core/tasks'
 import { Button, inZone } from '@/ui'
-import type { GiveProps } from './callback-table'
+import type { GiveProps } from './give'
 
 interface Props extends GiveProps {
   readonly tasks: readonly Task[]

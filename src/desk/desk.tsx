@@ -2,16 +2,13 @@
 // The desk: an agent's screen. Puts the parts together, gives the commands, and keeps focus where the agent has it.
 import { useRef, useState } from 'react'
 import type { Target } from '@/core/calls'
-import type { Contact } from '@/core/contacts'
 import type { AgentCommand } from '@/core/floor'
 import type { CallId } from '@/core/ids'
-import type { Script } from '@/core/scripts'
-import { chosenScriptId } from '@/core/set-up'
-import type { CallView, FloorView, MeView } from '@/exchange/protocol'
+import type { FloorView, MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { ReadingPane, type ReadingPaneHandle } from '@/reading'
 import { RINGING } from '@/sound'
-import { Button, usePersonalNumber } from '@/ui'
+import { usePersonalNumber } from '@/ui'
 import { Announcer } from './announcer'
 import { Board, type OpenPanel } from './board/board'
 import { isMine } from './board/describe'
@@ -21,7 +18,9 @@ import { CallbackAlarm, useDueCount } from './callback-alarm'
 import { useCoding } from './coding'
 import { DialLine, type DialLineHandle } from './dial-line'
 import { DragToLine } from './drag-to-line'
+import { EarlierCall } from './earlier-call'
 import { HeldTooLong } from './held-too-long'
+import { contactInFront, scriptOf } from './in-front'
 import { useLineSound } from './line-sound'
 import { Notices } from './notices'
 import { useCallNotification } from './notifications'
@@ -226,37 +225,4 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
       </div>
     </DragToLine>
   )
-}
-
-/** Coding a call that is over while another one is on, or none: said, with the way back. */
-function EarlierCall({ inFront, ofLine, onBack }: { inFront: CallView | undefined; ofLine: Contact | undefined; onBack: () => void }) {
-  return (
-    <p className="flex items-center justify-between gap-2 border-brass border-b bg-brass-wash px-4 py-1 text-brass-text">
-      <span>You are coding an earlier call.</span>
-      <Button className="!h-6" onClick={onBack}>
-        {inFront === undefined ? 'Leave it for later' : `Back to ${ofLine?.customer?.name ?? ofLine?.number ?? 'the call'}`}
-      </Button>
-    </p>
-  )
-}
-
-/** The version the run began with; before it begins, the one that will open. */
-function scriptOf(view: FloorView, contact: Contact): Script | null {
-  const { scripts, archivedScriptIds } = view.centre
-  const { run } = contact
-  if (run !== null) return scripts.find((s) => s.id === run.scriptId && s.version === run.version) ?? scripts.findLast((s) => s.id === run.scriptId) ?? null
-  const id = scriptIdFor(view, contact)
-  return id === null || archivedScriptIds.includes(id) ? null : (scripts.findLast((s) => s.id === id) ?? null)
-}
-
-/** Which script will open when a ringing call is answered, so that it can be read already. */
-function scriptIdFor({ centre }: FloorView, { queueId, path, customer }: Contact): string | null {
-  const queue = centre.queues.find((q) => q.id === queueId)
-  return queue === undefined ? null : chosenScriptId(queue, { path, group: customer?.group ?? null })
-}
-
-/** The contact of the line in front, or of the one it consults about; with no line, the call that owes its outcome. */
-function contactInFront(line: CallView | undefined, contacts: readonly Contact[], me: MeView): Contact | undefined {
-  const callId = line?.call.consultFor ?? line?.call.id ?? me.wrapUp?.callId
-  return contacts.find((c) => c.callId === callId) ?? contacts.find((c) => c.callId === line?.call.id)
 }

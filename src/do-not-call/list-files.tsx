@@ -1,10 +1,9 @@
 'use client'
 // The list as CSV: out as it is, in whole or not at all.
-import { useRef } from 'react'
 import type { ReadEntry } from '@/core/do-not-call'
 import type { DoNotCallPage, SeatView } from '@/exchange/protocol'
 import { useFloor } from '@/exchange/react'
-import { Button, saveFile } from '@/ui'
+import { Button, FileButton, saveFile } from '@/ui'
 
 interface Props {
   readonly mayChange: boolean
@@ -18,7 +17,6 @@ const ALL = 1_000_000
 
 export function ListFiles({ mayChange, homeCountry, seats, onAdd, onProblems }: Props) {
   const floor = useFloor()
-  const input = useRef<HTMLInputElement>(null)
   const save = async () => {
     const reply = await floor?.ask({ kind: 'doNotCall', search: '', atMost: ALL })
     if (!reply?.ok || reply.text === null) return
@@ -41,22 +39,7 @@ export function ListFiles({ mayChange, homeCountry, seats, onAdd, onProblems }: 
       <h2 className="font-semibold text-lg">Files</h2>
       <div className="mt-2 flex flex-wrap gap-2">
         <Button onClick={() => void save()}>Export CSV</Button>
-        <Button disabled={!mayChange} onClick={() => input.current?.click()}>
-          Import CSV
-        </Button>
-        <input
-          ref={input}
-          type="file"
-          aria-label="Do-not-call file"
-          accept="text/csv,.csv"
-          className="sr-only"
-          tabIndex={-1}
-          onChange={(e) => {
-            const file = e.target.files?.[0]
-            if (file !== undefined) void read(file)
-            e.target.value = ''
-          }}
-        />
+        <FileButton label="Import CSV" fieldLabel="Do-not-call file" accept="text/csv,.csv" disabled={!mayChange} onFile={(file) => void read(file)} />
       </div>
       <p className="mt-2 text-soft text-xs">
         Columns: number, person, reason. A line needs one of the first two; a file with a line that does not fit is not taken at all.

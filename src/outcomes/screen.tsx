@@ -1,12 +1,12 @@
 'use client'
 // Outcome sets: the codes of each read across, edited in a form, checked, and put into use as a whole. A set goes out and comes in as
 // JSON; codes in use are retired, never deleted.
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { type OutcomeCode, type OutcomeSet, OutcomeSetSchema } from '@/core/outcomes'
 import { checkSetUp, type SetUp, scriptsInUse } from '@/core/set-up'
 import type { FloorView } from '@/exchange/protocol'
 import { Checks, DraftPanel, readJson, SetUpPlaces, useSetUpDraft } from '@/set-up'
-import { Button, SelectField, saveFile, TextField } from '@/ui'
+import { Button, FileButton, SelectField, saveFile, TextField } from '@/ui'
 import { CodeEditor } from './code-editor'
 import { CodesTable } from './codes-table'
 import { addSet, newCode, withCode } from './edit'
@@ -16,7 +16,6 @@ export function OutcomesScreen({ view }: { view: FloorView }) {
   const { setUp, owner, change, say } = draft
   const [setId, setSetId] = useState<string | null>(null)
   const [editing, setEditing] = useState<OutcomeCode | null>(null)
-  const input = useRef<HTMLInputElement>(null)
   if (setUp === null)
     return (
       <p role="status" className="px-6 py-10 text-soft">
@@ -84,21 +83,12 @@ export function OutcomesScreen({ view }: { view: FloorView }) {
             <h2 className="font-semibold text-lg">Files</h2>
             <div className="mt-2 flex flex-wrap gap-2">
               <Button onClick={() => saveFile(`${set.id}.json`, `${JSON.stringify(set, null, 1)}\n`, 'application/json')}>Export JSON</Button>
-              <Button disabled={!mayChange} onClick={() => input.current?.click()}>
-                Import JSON
-              </Button>
-              <input
-                ref={input}
-                type="file"
-                aria-label="Outcome set file"
+              <FileButton
+                label="Import JSON"
+                fieldLabel="Outcome set file"
                 accept="application/json,.json"
-                className="sr-only"
-                tabIndex={-1}
-                onChange={(e) => {
-                  const file = e.target.files?.[0]
-                  if (file !== undefined) void read(file)
-                  e.target.value = ''
-                }}
+                disabled={!mayChange}
+                onFile={(file) => void read(file)}
               />
             </div>
             <p className="mt-2 text-soft text-xs">

@@ -109,6 +109,8 @@ export function ReadingPane({ agentName, contact, script, readOnly, readBy = nul
   // Where the page stands on the way the answers lead; one that was jumped to off the way counts by what was seen.
   const onWay = run === null ? 0 : wayThrough(script, run.answers, factsOf(contact)).indexOf(run.pageId)
   const pageNo = onWay >= 0 ? onWay + 1 : (run?.seen.indexOf(page.id) ?? 0) + 1
+  // A page looked at by itself, as an author does, has no place on any way.
+  const isAlone = onWay < 0 && run?.seen.length === 1
   const over = contact.endedAtMs !== null
   const known = { ...factsOf(contact), ...run?.answers }
   return (
@@ -117,7 +119,8 @@ export function ReadingPane({ agentName, contact, script, readOnly, readBy = nul
         <div className="flex items-baseline justify-between">
           <h2 className="font-semibold text-lg">{page.title}</h2>
           <p className="eyebrow">
-            {script.name} · page {pageNo}
+            {script.name}
+            {!isAlone && ` · page ${pageNo}`}
             {opensOnAnswer ? ' · opens when you answer' : readOnly && (readBy === null ? ' · read along' : ` · ${readBy} fills it in, read along`)}
           </p>
         </div>

@@ -4,13 +4,12 @@ import clsx from 'clsx'
 import { format } from 'date-fns'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { useRef } from 'react'
 import { toScriptId } from '@/core/ids'
 import { checkScript, copyScript, type Script, ScriptSchema } from '@/core/scripts'
 import { type SetUp, scriptsInUse } from '@/core/set-up'
 import type { FloorView } from '@/exchange/protocol'
 import { DraftPanel, readJson, SetUpPlaces, useSetUpDraft } from '@/set-up'
-import { Button } from '@/ui'
+import { Button, FileButton } from '@/ui'
 import { codesOf, queuesOf } from './codes'
 import { saveDraft, useDrafts } from './drafts'
 
@@ -26,7 +25,6 @@ export function ScriptsScreen({ view }: { view: FloorView }) {
   const router = useRouter()
   const setUpDraft = useSetUpDraft(view.centre.revision)
   const [drafts] = useDrafts()
-  const input = useRef<HTMLInputElement>(null)
   const { setUp, owner, say } = setUpDraft
   if (setUp === null || drafts === null)
     return (
@@ -59,20 +57,7 @@ export function ScriptsScreen({ view }: { view: FloorView }) {
           <div className="flex items-center gap-2">
             <h1 className="mr-auto font-semibold text-2xl">Scripts</h1>
             <Button onClick={() => void begin(newScript(taken))}>New script</Button>
-            <Button onClick={() => input.current?.click()}>Import JSON</Button>
-            <input
-              ref={input}
-              type="file"
-              aria-label="Script file"
-              accept="application/json,.json"
-              className="sr-only"
-              tabIndex={-1}
-              onChange={(e) => {
-                const file = e.target.files?.[0]
-                if (file !== undefined) void read(file)
-                e.target.value = ''
-              }}
-            />
+            <FileButton label="Import JSON" fieldLabel="Script file" accept="application/json,.json" onFile={(file) => void read(file)} />
           </div>
           <table aria-label="Scripts" className="mt-2 w-full table-fixed">
             <thead>

@@ -1,26 +1,11 @@
 'use client'
 // The editor of a page: its words, what it asks, where it leads. Every keystroke is in the preview beside it.
-import type { OutcomeCode } from '@/core/outcomes'
-import type { Page, Question, Script } from '@/core/scripts'
 import { Button, TextField } from '@/ui'
+import type { PageEditorProps } from './page-editor-props'
 import { AREA, moved, RowButtons } from './parts'
 import { QuestionsEditor } from './questions-editor'
 import { SaysEditor } from './says-editor'
 import { WaysEditor } from './ways-editor'
-
-export interface PageEditorProps {
-  readonly script: Script
-  readonly page: Page
-  /** Codes of the outcome sets that calls with this script are coded by. */
-  readonly codes: readonly Pick<OutcomeCode, 'code' | 'label'>[]
-  readonly questions: readonly Question[]
-  /** `of` names what was changed, so that typing is undone by the field and not by the letter. */
-  readonly onChange: (page: Page, of: string | null) => void
-  readonly onStart: () => void
-  readonly onRemove: () => void
-  readonly onAdd: () => void
-  readonly onSelect: (pageId: string) => void
-}
 
 export function PageEditor(props: PageEditorProps) {
   const { script, page, codes, onChange, onStart, onRemove, onAdd } = props

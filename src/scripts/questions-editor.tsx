@@ -2,7 +2,7 @@
 // What a page asks: each question with its field, its kind and what that kind needs.
 import { freeField, type Question } from '@/core/scripts'
 import { Button } from '@/ui'
-import type { PageEditorProps } from './page-editor'
+import type { PageEditorProps } from './page-editor-props'
 import { AREA, BOX, moved, RowButtons, replaced } from './parts'
 
 const KINDS: Readonly<Record<Question['kind'], string>> = {
@@ -59,7 +59,7 @@ export function QuestionsEditor({ script, page, onChange }: PageEditorProps) {
               />
             </div>
             <div className="flex items-start gap-1">
-              <label className="flex items-center gap-1 text-soft">
+              <label className="flex shrink-0 items-center gap-1 whitespace-nowrap text-soft">
                 kept as
                 <input
                   aria-label={`Field of question ${at + 1}`}

@@ -4,7 +4,7 @@ import { useRef } from 'react'
 import { FACTS, type Say } from '@/core/scripts'
 import { Button } from '@/ui'
 import { ConditionEditor } from './condition-editor'
-import type { PageEditorProps } from './page-editor'
+import type { PageEditorProps } from './page-editor-props'
 import { AREA, moved, RowButtons, replaced } from './parts'
 
 export function SaysEditor({ page, questions, onChange }: PageEditorProps) {

@@ -3,7 +3,7 @@
 import type { Page } from '@/core/scripts'
 import { Button } from '@/ui'
 import { ConditionEditor } from './condition-editor'
-import type { PageEditorProps } from './page-editor'
+import type { PageEditorProps } from './page-editor-props'
 import { BOX, moved, RowButtons, replaced } from './parts'
 
 export function WaysEditor({ script, page, questions, onChange, onSelect }: PageEditorProps) {

@@ -1,34 +1,15 @@
 'use client'
 // The set-up as a file: out as it is on the page, and in whole or not at all.
-import { useId, useRef } from 'react'
 import type { SetUp } from '@/core/set-up'
-import { Button, saveFile } from '@/ui'
+import { Button, FileButton, saveFile } from '@/ui'
 
 export function Files({ setUp, mayChange, onFile }: { setUp: SetUp; mayChange: boolean; onFile: (file: File) => void }) {
-  const id = useId()
-  const input = useRef<HTMLInputElement>(null)
   return (
     <section aria-label="Files" className="border-line border-t pt-4">
       <h2 className="font-semibold text-lg">Files</h2>
       <div className="mt-2 flex flex-wrap gap-2">
         <Button onClick={() => saveFile('set-up.json', `${JSON.stringify(setUp, null, 1)}\n`, 'application/json')}>Export JSON</Button>
-        <Button disabled={!mayChange} onClick={() => input.current?.click()}>
-          Import JSON
-        </Button>
-        <input
-          ref={input}
-          id={id}
-          type="file"
-          aria-label="Set-up file"
-          accept="application/json,.json"
-          className="sr-only"
-          tabIndex={-1}
-          onChange={(e) => {
-            const file = e.target.files?.[0]
-            if (file !== undefined) onFile(file)
-            e.target.value = ''
-          }}
-        />
+        <FileButton label="Import JSON" fieldLabel="Set-up file" accept="application/json,.json" disabled={!mayChange} onFile={(file) => onFile(file)} />
       </div>
       <p className="mt-2 text-soft text-xs">
         The schema of the file:{' '}

@@ -375,12 +375,42 @@ describe('the set-up owner', () => {
       change: (s: typeof SMALL) => ({ ...s, agents: s.agents.map((a) => (a.id === BO ? { ...a, retired: true } : a)) }),
       then: 'worksThere',
     },
+    {
+      says: 'a version that was published says something else now',
+      change: (s: typeof SMALL) => ({ ...s, scripts: s.scripts.map((k) => ({ ...k, name: 'Rewritten' })) }),
+      then: 'setUpForgets',
+    },
+    {
+      says: 'an outcome code is gone',
+      change: (s: typeof SMALL) => ({ ...s, outcomeSets: s.outcomeSets.map((k) => ({ ...k, codes: k.codes.slice(0, 1) })) }),
+      then: 'setUpForgets',
+    },
     { says: 'it is sound', change: (s: typeof SMALL) => ({ ...s, ringLimitMs: 5_000 }), then: 'ok' },
   ])('changes the set-up: $says, $then', ({ change, then }) => {
     const floor = aCentre({}, [ANN, BO])
     const { setUp } = floor.state()
     expect(floor.give({ kind: 'changeSetUp', agentId: ANN, pin: '1110', setUp: SetUpSchema.parse(change(setUp)) })).toBe(then)
     expect(floor.state().setUp === setUp).toBe(then !== 'ok')
+  })
+
+  test('a script that is published opens from the next call on; a call goes on with the version it began with', () => {
+    const floor = aCentre({}, [ANN, BO])
+    give(floor, arrives(), on('answer'))
+    const { setUp } = floor.state()
+    const [small] = setUp.scripts
+    const next = {
+      ...small,
+      version: 4,
+      pages: small?.pages.map((p) =>
+        p.id === 'end' ? { ...p, id: 'finish' } : { ...p, ways: p.ways.map((w) => ({ ...w, to: w.to === 'end' ? 'finish' : w.to })) },
+      ),
+    }
+    give(floor, { kind: 'changeSetUp', agentId: ANN, pin: '1110', setUp: SetUpSchema.parse({ ...setUp, scripts: [...setUp.scripts, next] }) })
+    give(floor, { kind: 'answerScript', agentId: ANN, callId: CALL, field: 'speaking', value: true })
+    give(floor, { kind: 'turnPage', agentId: ANN, callId: CALL, direction: 'next' })
+    expect(get(floor.state().contacts, CALL)?.run).toMatchObject({ version: 3, pageId: 'end' })
+    give(floor, arrives(), { kind: 'answer', agentId: BO, callId: toCallId('call_test_2') })
+    expect(get(floor.state().contacts, toCallId('call_test_2'))?.run).toMatchObject({ version: 4 })
   })
 
   test('a new account and a new ring limit count at once, for calls that ring already', () => {

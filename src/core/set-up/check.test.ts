@@ -17,6 +17,9 @@ const queue =
 const agent =
   (id: typeof ANN, more: object): Change =>
   (s) => ({ ...s, agents: s.agents.map((a) => (a.id === id ? { ...a, ...more } : a)) })
+const code =
+  (at: number, more: object): Change =>
+  (s) => ({ ...s, outcomeSets: s.outcomeSets.map((set) => ({ ...set, codes: set.codes.map((c, i) => (i === at ? { ...c, ...more } : c)) })) })
 const all =
   (...changes: Change[]): Change =>
   (s) =>
@@ -54,6 +57,33 @@ describe('the checker of a set-up', () => {
       change: all(queue(FIRST, { overflow: [{ afterMs: 1, to: SECOND_QUEUE }] }), queue(SECOND_QUEUE, { retired: true })),
       place: 'Queue First',
       names: /Second, which takes no calls/,
+    },
+    {
+      says: 'a limit of wrap-up under what is recommended',
+      change: queue(FIRST, { wrapUpLimit: { afterMs: 10_000, andThen: 'ready', extensionMs: 0 } }),
+      place: 'Queue First',
+      names: /shorter than the time that is recommended/,
+    },
+    { says: 'a script that is archived', change: (s) => ({ ...s, archivedScriptIds: ['script_small'] }), place: 'Queue First', names: /is archived/ },
+    {
+      says: 'no code for a call that comes in',
+      change: all(code(0, { onlyDialled: true }), code(1, { retired: true })),
+      place: 'Outcomes Small',
+      names: /No code is left/,
+    },
+    { says: 'two codes of one name', change: code(1, { label: 'Done' }), place: 'Outcomes Small, code Done', names: /Two have this name/ },
+    {
+      says: 'a code that needs an answer no script asks for',
+      change: code(0, { needs: { notes: false, field: 'shoeSize' } }),
+      grade: 'warning',
+      place: 'Outcomes Small',
+      names: /looks at the answer “shoeSize”/,
+    },
+    {
+      says: 'a reason of the floor that is gone',
+      change: (s) => ({ ...s, notReadyReasons: s.notReadyReasons.filter((r) => r.name !== 'Outcome owed') }),
+      place: 'Reasons',
+      names: /“Outcome owed” is missing/,
     },
     {
       says: 'hours that end before they begin',
@@ -99,5 +129,11 @@ describe('the checker of a set-up', () => {
 
   test('a set-up is the same after it was written and read', () => {
     expect(SetUpSchema.parse(JSON.parse(JSON.stringify(SOUND)))).toEqual(SOUND)
+  })
+
+  test('finds a key for two codes while they are being edited; a file with one is refused by its schema', () => {
+    const twice = code(1, { key: '1' })(SOUND) as SetUp
+    expect(checkSetUp(twice)).toMatchObject([{ grade: 'error', place: 'Outcomes Small', says: 'The key 1 stands for done and later.' }])
+    expect(SetUpSchema.safeParse(twice).success).toBe(false)
   })
 })

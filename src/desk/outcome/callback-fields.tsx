@@ -3,6 +3,7 @@
 import { useId } from 'react'
 import type { Contact } from '@/core/contacts'
 import type { AgentCommand } from '@/core/floor'
+import type { AnswerValue } from '@/core/scripts'
 import { DAY, HOUR } from '@/core/time'
 import { useNumberReader } from '@/desk/number-reader'
 import type { CentreView } from '@/exchange/protocol'
@@ -24,9 +25,13 @@ export interface CallbackDraft {
 }
 
 /** What is typed survives a reload, and a change of code and back. */
-export function useCallbackDraft({ callId, number }: Contact, centre: CentreView): CallbackDraft {
-  const [day, setDay, forgetDay] = useDraft(`${callId} callback day`, '')
-  const [time, setTime, forgetTime] = useDraft(`${callId} callback time`, '')
+export function useCallbackDraft({ callId, number, run }: Contact, centre: CentreView): CallbackDraft {
+  const [typedDay, setDay, forgetDay] = useDraft(`${callId} callback day`, '')
+  const [typedTime, setTime, forgetTime] = useDraft(`${callId} callback time`, '')
+  // What the script has taken down already is not asked for again.
+  const [givenDay = '', givenTime = ''] = momentIn(run?.answers ?? {})?.split('T') ?? []
+  const day = typedDay || givenDay
+  const time = typedTime || givenTime
   const [chosenZone, setZone, forgetZone] = useDraft(`${callId} callback zone`, '')
   const [typed, setTyped, forgetTyped] = useDraft(`${callId} callback number`, '')
   const [owner, setOwner, forgetOwner] = useDraft(`${callId} callback owner`, 'mine')
@@ -49,6 +54,10 @@ export function useCallbackDraft({ callId, number }: Contact, centre: CentreView
     },
   }
 }
+
+/** The last answer that is a day and a time. */
+const momentIn = (answers: Readonly<Record<string, AnswerValue>>): string | undefined =>
+  Object.values(answers).findLast((value): value is string => typeof value === 'string' && /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(value))
 
 const BOX = 'h-8 rounded-sm border border-line-strong bg-raised px-2'
 

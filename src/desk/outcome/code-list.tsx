@@ -20,11 +20,9 @@ interface Props {
 export function CodeList({ set, script, contact, chosen, onChoose, ref }: Props) {
   const id = useId()
   const ordered = suggestedFirst(set, script, contact)
-  const reason = ordered.find((o) => o.reason !== null)?.reason
   return (
     <fieldset ref={ref} className="min-w-0">
       <legend className="float-left font-semibold">Outcome</legend>
-      {reason != null && <p className="float-right max-w-[300px] truncate text-brass-text text-xs leading-5">{reason}</p>}
       <div className="clear-both grid grid-cols-2 gap-1 pt-1">
         {ordered.map(({ option, reason }) => (
           <CodeOption
@@ -73,6 +71,7 @@ function CodeOption({ option, reason, name, chosen, onChoose }: CodeOptionProps)
       title={about}
       className={clsx(
         'relative flex h-8 min-w-0 cursor-pointer items-center gap-2 rounded-sm border px-2 has-focus-visible:outline-3 has-focus-visible:outline-ink',
+        reason !== null && 'col-span-2',
         chosen ? 'border-2 border-green bg-green-wash font-semibold' : reason === null ? 'border-line' : 'border-line-strong border-l-4 border-l-brass',
       )}
     >
@@ -89,12 +88,12 @@ function CodeOption({ option, reason, name, chosen, onChoose }: CodeOptionProps)
         {option.key}
       </span>
       <span className="truncate">{option.label}</span>
+      {reason !== null && <span className="ml-auto min-w-0 truncate font-normal text-brass-text text-xs">suggested: {reason}</span>}
       {chosen && (
-        <span aria-hidden className="ml-auto">
+        <span aria-hidden className={reason === null ? 'ml-auto' : ''}>
           ✓
         </span>
       )}
-      {!chosen && reason !== null && <span className="ml-auto shrink-0 font-normal text-brass-text text-xs">suggested</span>}
       <ShortcutHint keys={outcomeShortcut(option.key)} />
     </label>
   )
