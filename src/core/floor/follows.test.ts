@@ -249,6 +249,18 @@ describe('the do-not-call list', () => {
     expect(again.give(dial())).toBe('onDoNotCall')
   })
 
+  test('a colleague’s diversion to a number that is listed later is followed no more', () => {
+    const floor = talked()
+    floor.give(save('done'))
+    floor.give({ kind: 'startShift', agentId: BO, pin: '1111', queueIds: [FIRST], seat: 'desk' })
+    expect(floor.give({ kind: 'setDiversion', agentId: BO, to: { kind: 'number', typed: '01632 960140' } })).toBe('ok')
+    floor.give(add({ number: '+441632960140' }))
+    floor.give({ kind: 'callArrives', queueId: FIRST, number: NUMBER, customer: IDA, path: null })
+    const callId = toCallId('call_test_2')
+    floor.give({ kind: 'answer', agentId: ANN, callId })
+    expect(floor.give({ kind: 'transfer', agentId: ANN, callId, target: { kind: 'agent', agentId: BO } })).toBe('onDoNotCall')
+  })
+
   test('every other way to bring a number to a call respects it', () => {
     const floor = listed({ number: '+441632960140' })
     floor.give({ kind: 'callArrives', queueId: FIRST, number: NUMBER, customer: IDA, path: null })

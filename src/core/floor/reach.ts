@@ -83,7 +83,7 @@ function reachAgent(state: FloorState, asking: AgentId, call: Joined, agentId: A
   const name = agentName(state.setUp, agentId)
   if (call.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === agentId && c.state !== 'failed'))
     return refuse({ reason: 'targetAlreadyThere', name })
-  if (agent.diversion?.kind === 'number') return reachOutside(call, agent.diversion.number, name)
+  if (agent.diversion?.kind === 'number') return forbidden(state, agent.diversion.number, null) ?? reachOutside(call, agent.diversion.number, name)
   if (agent.diversion !== null || (agent.doNotDisturb && agent.shift !== null))
     return use === 'send' ? reachMailbox(agentId) : refuse({ reason: 'targetTakesMessagesOnly', name })
   if (agent.shift === null) return refuse({ reason: 'targetOffShift', name })

@@ -253,7 +253,7 @@ export function toRefusalText(refusal: FloorRefusal): RefusalText {
     case 'callbackUnderWay':
       return { says: `${refusal.name} is calling them already.`, next: 'Choose another one.' }
     case 'callbackTimeMissing':
-      return { says: 'This outcome needs the time of the callback.', next: 'Enter the day and the time that were agreed.' }
+      return { says: 'This outcome needs the time of the callback.', next: 'Enter the day and the time that were agreed, and in whose time zone.' }
     case 'callbackInThePast':
       return { says: 'That time has passed already.', next: 'Enter a time that is still to come.' }
     case 'callbackUnchanged':

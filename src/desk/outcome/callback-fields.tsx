@@ -14,6 +14,7 @@ type Callback = NonNullable<Extract<AgentCommand, { kind: 'saveOutcome' }>['call
 export interface CallbackDraft {
   readonly day: string
   readonly time: string
+  /** Empty while it is not known which of several it is. */
   readonly zone: string
   readonly zones: readonly string[]
   readonly typed: string
@@ -38,10 +39,12 @@ export function useCallbackDraft({ callId, number, run }: Contact, centre: Centr
   const readNumber = useNumberReader()
   const reading = typed.trim() === '' && number === null ? undefined : readNumber?.(typed.trim() === '' ? (number ?? '') : typed, centre.homeCountry)
   const country = reading?.ok ? reading.number.readAs : null
-  // At home the centre's own zone is the likely one of several.
-  const zones = country === null || country === centre.homeCountry ? [centre.timeZone] : [...zonesOf(country), centre.timeZone]
-  const zone = zones.includes(chosenZone) ? chosenZone : (zones[0] ?? centre.timeZone)
-  const dueAtMs = toEpochMs(day, time, zone)
+  // At home the centre's own zone is meant. A country of several does not tell which: the agent asks.
+  const abroad = country === null || country === centre.homeCountry ? [] : zonesOf(country)
+  const zones = abroad.length === 0 ? [centre.timeZone] : abroad
+  const [only = ''] = zones.length === 1 ? zones : []
+  const zone = zones.includes(chosenZone) ? chosenZone : only
+  const dueAtMs = zone === '' ? null : toEpochMs(day, time, zone)
   const setters = { day: setDay, time: setTime, zone: setZone, typed: setTyped, owner: setOwner }
   return {
     ...{ day, time, zone, zones, typed, owner: owner === 'anyone' ? 'anyone' : 'mine' },
@@ -74,10 +77,10 @@ export function CallbackFields({ draft, number, centre }: { draft: CallbackDraft
         <span aria-hidden className="mr-auto font-semibold">
           Callback
         </span>
-        <Button className="!h-6 !px-2" onClick={() => preset(now + HOUR)}>
+        <Button className="!h-6 !px-2" disabled={zone === ''} onClick={() => preset(now + HOUR)}>
           In 1 hour
         </Button>
-        <Button className="!h-6 !px-2" onClick={tomorrow}>
+        <Button className="!h-6 !px-2" disabled={zone === ''} onClick={tomorrow}>
           Tomorrow 09:00
         </Button>
       </div>
@@ -86,7 +89,8 @@ export function CallbackFields({ draft, number, centre }: { draft: CallbackDraft
         <input type="time" aria-label="Callback time" className={`${BOX} w-[120px]`} value={draft.time} onChange={(e) => draft.set({ time: e.target.value })} />
         {zones.length > 1 ? (
           <select aria-label="In the time of" className={`${BOX} min-w-0 flex-1`} value={zone} onChange={(e) => draft.set({ zone: e.target.value })}>
-            {[...new Set(zones)].map((z) => (
+            {zone === '' && <option value="">Whose time?</option>}
+            {zones.map((z) => (
               <option key={z} value={z}>
                 {zoneWords(z)}
               </option>
