@@ -2,7 +2,8 @@
 // What the others see of me, and where my own calls go: note, do not disturb, diversion.
 import { format, parse } from 'date-fns'
 import { type FormEvent, useId, useState } from 'react'
-import { type AgentCommand, LONGEST_NOTE, toRefusalText } from '@/core/floor'
+import { LONGEST_NOTE } from '@/core/agents'
+import { type AgentCommand, toRefusalText } from '@/core/floor'
 import { toAgentId } from '@/core/ids'
 import type { CentreView, MeView, SeatView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'

@@ -20,6 +20,19 @@ describe('the map of a script', () => {
     expect(map.nodes.every((n) => n.x >= (start?.x ?? Infinity))).toBe(true)
   })
 
+  test('a script of 500 pages with ways across all of it is laid out at once, no page on another', () => {
+    const id = (n: number) => `p${Math.min(n, 500)}`
+    const page = (n: number) => ({
+      ...(small.pages[0] as Script['pages'][number]),
+      id: id(n),
+      ways: n === 500 ? [] : [n + 1, n + 10, 500].map((to) => ({ when: null, to: id(to) })),
+    })
+    const map = mapOf({ startPage: 'p0', pages: Array.from({ length: 501 }, (_, n) => page(n)) })
+    expect(map.nodes).toHaveLength(501)
+    expect(new Set(map.nodes.map((n) => `${n.x} ${n.y}`)).size).toBe(501)
+    expect(map.edges.length).toBeGreaterThan(1400)
+  })
+
   test('typing moves nothing, a new way does', () => {
     const typed = withPage(small, { ...(small.pages[0] as Script['pages'][number]), title: 'Another title', say: ['Other words'] })
     expect(shapeOf(typed)).toBe(shapeOf(small))

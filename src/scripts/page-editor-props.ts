@@ -1,17 +1,15 @@
-// What every part of a page's editor is given.
-import type { OutcomeCode } from '@/core/outcomes'
-import type { Page, Question, Script } from '@/core/scripts'
+// What the parts of a page's editor are given. Each is drawn again only when what it shows has changed: in a large script a letter must
+// not redraw every list of pages.
+import type { Page, Question } from '@/core/scripts'
 
-export interface PageEditorProps {
-  readonly script: Script
-  readonly page: Page
-  /** Codes of the outcome sets that calls with this script are coded by. */
-  readonly codes: readonly Pick<OutcomeCode, 'code' | 'label'>[]
+/** `of` names what was changed, so that typing is undone by the field and not by the letter. Always the same function. */
+export type PutPage = (change: Partial<Page>, of: string | null) => void
+
+/** The pages of the script by their titles; the same list while none of them changes. */
+export type Titles = readonly { readonly id: string; readonly title: string }[]
+
+export interface PartProps {
+  readonly put: PutPage
+  /** Every question of the script; the same list while none of them changes. */
   readonly questions: readonly Question[]
-  /** `of` names what was changed, so that typing is undone by the field and not by the letter. */
-  readonly onChange: (page: Page, of: string | null) => void
-  readonly onStart: () => void
-  readonly onRemove: () => void
-  readonly onAdd: () => void
-  readonly onSelect: (pageId: string) => void
 }

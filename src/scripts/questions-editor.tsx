@@ -1,8 +1,9 @@
 'use client'
 // What a page asks: each question with its field, its kind and what that kind needs.
+import { memo } from 'react'
 import { freeField, type Question } from '@/core/scripts'
 import { Button } from '@/ui'
-import type { PageEditorProps } from './page-editor-props'
+import type { PartProps } from './page-editor-props'
 import { AREA, BOX, moved, RowButtons, replaced } from './parts'
 
 const KINDS: Readonly<Record<Question['kind'], string>> = {
@@ -17,13 +18,13 @@ const KINDS: Readonly<Record<Question['kind'], string>> = {
   disclosure: 'words that must be read',
 }
 
-export function QuestionsEditor({ script, page, onChange }: PageEditorProps) {
-  const put = (questions: readonly Question[], of: string | null) => onChange({ ...page, questions }, of)
+export const QuestionsEditor = memo(function QuestionsEditor({ asks, questions, put: putPage }: PartProps & { asks: readonly Question[] }) {
+  const put = (next: readonly Question[], of: string | null) => putPage({ questions: next }, of)
   return (
     <fieldset className="border-line border-t pt-3">
       <legend className="float-left w-full font-semibold">Asks</legend>
       <ul className="clear-both space-y-3 pt-1">
-        {page.questions.map((question, at) => (
+        {asks.map((question, at) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a question is known by its place; its field is being edited
           <li key={at} className="space-y-1 border-line border-l-2 pl-2">
             <div className="flex items-center gap-1">
@@ -31,13 +32,13 @@ export function QuestionsEditor({ script, page, onChange }: PageEditorProps) {
                 aria-label={`Question ${at + 1}`}
                 className={`${BOX} flex-1`}
                 value={question.label}
-                onChange={(e) => put(replaced(page.questions, at, { ...question, label: e.target.value }), `question ${at}`)}
+                onChange={(e) => put(replaced(asks, at, { ...question, label: e.target.value }), `question ${at}`)}
               />
               <select
                 aria-label={`Kind of question ${at + 1}`}
                 className={BOX}
                 value={question.kind}
-                onChange={(e) => put(replaced(page.questions, at, asKind(question, e.target.value as Question['kind'])), null)}
+                onChange={(e) => put(replaced(asks, at, asKind(question, e.target.value as Question['kind'])), null)}
               >
                 {Object.entries(KINDS).map(([kind, words]) => (
                   <option key={kind} value={kind}>
@@ -48,11 +49,11 @@ export function QuestionsEditor({ script, page, onChange }: PageEditorProps) {
               <RowButtons
                 of={`question ${at + 1}`}
                 at={at}
-                last={page.questions.length - 1}
-                onMove={(to) => put(moved(page.questions, at, to), null)}
+                last={asks.length - 1}
+                onMove={(to) => put(moved(asks, at, to), null)}
                 onRemove={() =>
                   put(
-                    page.questions.filter((_, i) => i !== at),
+                    asks.filter((_, i) => i !== at),
                     null,
                   )
                 }
@@ -65,20 +66,20 @@ export function QuestionsEditor({ script, page, onChange }: PageEditorProps) {
                   aria-label={`Field of question ${at + 1}`}
                   className={`${BOX} tabular w-36 text-ink`}
                   value={question.field}
-                  onChange={(e) => put(replaced(page.questions, at, { ...question, field: fieldOf(e.target.value) }), `field ${at}`)}
+                  onChange={(e) => put(replaced(asks, at, { ...question, field: fieldOf(e.target.value) }), `field ${at}`)}
                 />
               </label>
-              <More question={question} at={at} onChange={(next, of) => put(replaced(page.questions, at, next), of)} />
+              <More question={question} at={at} onChange={(next, of) => put(replaced(asks, at, next), of)} />
             </div>
           </li>
         ))}
       </ul>
-      <Button className="mt-1" onClick={() => put([...page.questions, { kind: 'yesNo', field: freeField(script, 'answer'), label: 'New question' }], null)}>
+      <Button className="mt-1" onClick={() => put([...asks, { kind: 'yesNo', field: freeField(questions, 'answer'), label: 'New question' }], null)}>
         Add a question
       </Button>
     </fieldset>
   )
-}
+})
 
 /** Letters and digits, beginning with a small letter: what a field may be called. */
 const fieldOf = (text: string): string => {

@@ -1,54 +1,36 @@
 'use client'
 // What is read aloud: paragraphs, each always said or only when a condition holds, with values to merge, words to stress and pauses.
-import { useRef } from 'react'
+import { memo, useCallback, useRef } from 'react'
 import { FACTS, type Say } from '@/core/scripts'
 import { Button } from '@/ui'
 import { ConditionEditor } from './condition-editor'
-import type { PageEditorProps } from './page-editor-props'
+import type { PartProps } from './page-editor-props'
 import { AREA, moved, RowButtons, replaced } from './parts'
 
-export function SaysEditor({ page, questions, onChange }: PageEditorProps) {
-  const put = (say: readonly Say[], of: string | null) => onChange({ ...page, say }, of)
+export const SaysEditor = memo(function SaysEditor({ say: said, questions, put: putPage }: PartProps & { say: readonly Say[] }) {
+  const put = (say: readonly Say[], of: string | null) => putPage({ say }, of)
   const last = useRef<HTMLTextAreaElement>(null)
   /** Where the author typed last; an insertion goes there. */
-  const insert = (text: string) => {
+  const insertNow = (text: string) => {
     const area = last.current
-    const at = area === null ? page.say.length - 1 : Number(area.dataset.at)
-    const say = page.say[at]
-    if (say === undefined) return put([...page.say, text], null)
+    const at = area === null ? said.length - 1 : Number(area.dataset.at)
+    const say = said[at]
+    if (say === undefined) return put([...said, text], null)
     const words = typeof say === 'string' ? say : say.text
     const place = area?.selectionEnd ?? words.length
     const next = words.slice(0, place) + text + words.slice(place)
-    put(replaced(page.say, at, typeof say === 'string' ? next : { ...say, text: next }), null)
+    put(replaced(said, at, typeof say === 'string' ? next : { ...say, text: next }), null)
     area?.focus()
   }
+  const latest = useRef(insertNow)
+  latest.current = insertNow
+  const insert = useCallback((text: string) => latest.current(text), [])
   return (
     <fieldset>
       <legend className="float-left font-semibold">Read aloud</legend>
-      <select
-        aria-label="Insert a value"
-        className="float-right h-7 rounded-sm border border-line-strong bg-raised px-1"
-        value=""
-        onChange={(e) => {
-          if (e.target.value !== '') insert(e.target.value)
-        }}
-      >
-        <option value="">Insert…</option>
-        <option value="[pause]">a pause</option>
-        <option value="*word*">a word that is stressed</option>
-        {FACTS.filter((f) => f !== 'caller.known' && f !== 'call.queue').map((fact) => (
-          <option key={fact} value={`{${fact}|…}`}>
-            {fact}
-          </option>
-        ))}
-        {questions.map((q) => (
-          <option key={q.field} value={`{answers.${q.field}|…}`}>
-            the answer to “{q.label}”
-          </option>
-        ))}
-      </select>
+      <InsertMenu questions={questions} onInsert={insert} />
       <ul className="clear-both space-y-2 pt-1">
-        {page.say.map((say, at) => {
+        {said.map((say, at) => {
           const text = typeof say === 'string' ? say : say.text
           const name = `paragraph ${at + 1}`
           return (
@@ -65,16 +47,16 @@ export function SaysEditor({ page, questions, onChange }: PageEditorProps) {
                   onFocus={(e) => {
                     last.current = e.currentTarget
                   }}
-                  onChange={(e) => put(replaced(page.say, at, typeof say === 'string' ? e.target.value : { ...say, text: e.target.value }), name)}
+                  onChange={(e) => put(replaced(said, at, typeof say === 'string' ? e.target.value : { ...say, text: e.target.value }), name)}
                 />
                 <RowButtons
                   of={name}
                   at={at}
-                  last={page.say.length - 1}
-                  onMove={(to) => put(moved(page.say, at, to), null)}
+                  last={said.length - 1}
+                  onMove={(to) => put(moved(said, at, to), null)}
                   onRemove={() =>
                     put(
-                      page.say.filter((_, i) => i !== at),
+                      said.filter((_, i) => i !== at),
                       null,
                     )
                   }
@@ -84,7 +66,7 @@ export function SaysEditor({ page, questions, onChange }: PageEditorProps) {
                 <Button
                   tone="quiet"
                   className="!h-6 !px-0 text-xs"
-                  onClick={() => put(replaced(page.say, at, { text, when: { field: 'caller.known', is: true } }), null)}
+                  onClick={() => put(replaced(said, at, { text, when: { field: 'caller.known', is: true } }), null)}
                 >
                   Only say it when…
                 </Button>
@@ -95,9 +77,9 @@ export function SaysEditor({ page, questions, onChange }: PageEditorProps) {
                     label={`When ${name}`}
                     value={say.when}
                     questions={questions}
-                    onChange={(when) => put(replaced(page.say, at, { text, when }), null)}
+                    onChange={(when) => put(replaced(said, at, { text, when }), null)}
                   />
-                  <Button tone="quiet" className="!px-1" onClick={() => put(replaced(page.say, at, text), null)}>
+                  <Button tone="quiet" className="!px-1" onClick={() => put(replaced(said, at, text), null)}>
                     Always
                   </Button>
                 </div>
@@ -106,9 +88,37 @@ export function SaysEditor({ page, questions, onChange }: PageEditorProps) {
           )
         })}
       </ul>
-      <Button className="mt-1" onClick={() => put([...page.say, 'New paragraph'], null)}>
+      <Button className="mt-1" onClick={() => put([...said, 'New paragraph'], null)}>
         Add a paragraph
       </Button>
     </fieldset>
   )
-}
+})
+
+/** Drawn once for a list of questions, however much is typed. */
+const InsertMenu = memo(function InsertMenu({ questions, onInsert }: Pick<PartProps, 'questions'> & { onInsert: (text: string) => void }) {
+  return (
+    <select
+      aria-label="Insert a value"
+      className="float-right h-7 rounded-sm border border-line-strong bg-raised px-1"
+      value=""
+      onChange={(e) => {
+        if (e.target.value !== '') onInsert(e.target.value)
+      }}
+    >
+      <option value="">Insert…</option>
+      <option value="[pause]">a pause</option>
+      <option value="*word*">a word that is stressed</option>
+      {FACTS.filter((f) => f !== 'caller.known' && f !== 'call.queue').map((fact) => (
+        <option key={fact} value={`{${fact}|…}`}>
+          {fact}
+        </option>
+      ))}
+      {questions.map((q) => (
+        <option key={q.field} value={`{answers.${q.field}|…}`}>
+          the answer to “{q.label}”
+        </option>
+      ))}
+    </select>
+  )
+})

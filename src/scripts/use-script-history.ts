@@ -1,6 +1,6 @@
 'use client'
 // The draft of a script with what can be undone of it; kept in the browser a moment after every change.
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { beginHistory, change, type History, redo, undo } from '@/core/history'
 import type { Script } from '@/core/scripts'
 import { loadDraft, saveDraft } from './drafts'
@@ -41,7 +41,10 @@ export function useScriptHistory(scriptId: string, published: Script | null): Fo
     }
   }, [scriptId])
   const present = history === null || history === 'missing' ? null : history.present
-  const changed = useMemo(() => present !== null && (published === null || JSON.stringify(present) !== JSON.stringify(published)), [present, published])
+  // Whether it says something else is told when the typing leaves time: a large document is long to compare.
+  const settled = useDeferredValue(present)
+  const publishedText = useMemo(() => JSON.stringify(published), [published])
+  const changed = useMemo(() => settled !== null && settled !== published && JSON.stringify(settled) !== publishedText, [settled, published, publishedText])
   useEffect(() => {
     if (present === null || !changed) return
     const timer = setTimeout(() => {

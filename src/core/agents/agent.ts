@@ -49,6 +49,9 @@ export interface Shift {
   readonly spentMs: Readonly<Record<string, number>>
 }
 
+/** Characters of a note; what is longer is cut. */
+export const LONGEST_NOTE = 140
+
 /** What an agent lets the others know. */
 export interface Note {
   readonly text: string

@@ -8,6 +8,7 @@ export {
   engageAgent,
   engagementsOf,
   evolveAgent,
+  LONGEST_NOTE,
   type Note,
   type Owed,
   type Shift,

@@ -10,6 +10,7 @@ import { evolveRun, type ScriptEvent, type ScriptRun } from '@/core/scripts'
 import type { EpochMs } from '@/core/time'
 
 export { factsOf, mergeValuesOf } from './facts'
+export { type NumberEvent, NumberEventSchema } from './number-event'
 
 export const ContactEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('notesDrafted'), callId: CallIdSchema, text: z.string(), followUp: z.string() }).readonly(),

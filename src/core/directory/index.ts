@@ -3,8 +3,6 @@
 // taken when its length fits its country, not only when its range is in use.
 import { type CountryCode, getCountryCallingCode, ParseError, parsePhoneNumberWithError } from 'libphonenumber-js/min'
 
-export { type NumberEvent, NumberEventSchema } from './event'
-
 export interface ReadNumber {
   /** `+441632960112` */
   readonly e164: string

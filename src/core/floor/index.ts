@@ -3,7 +3,6 @@ export { type AgentCommand, AgentCommandSchema, type Command, type NetworkComman
 export { type Context, type Decision, decide, openFloor } from './decide'
 export { INVARIANTS, type Invariant } from './invariants'
 export { nextDueAtMs } from './network'
-export { LONGEST_NOTE } from './presence'
 export { type Preview, preview } from './preview'
 export { partyName } from './reach'
 export { ENTITLEMENT_WORDS, type FloorRefusal, type RefusalText, toRefusalText } from './refusal'

@@ -1,6 +1,6 @@
 // What an agent lets the others know and where their own calls go: note, do not disturb, diversion, and the device
 // they speak through.
-import type { Agent } from '@/core/agents'
+import { type Agent, LONGEST_NOTE } from '@/core/agents'
 import { agentConnection, services } from '@/core/calls'
 import { readNumber } from '@/core/directory'
 import { SOUND_LOST } from '@/core/set-up'
@@ -19,8 +19,6 @@ export type PresenceRefusal =
   | { readonly reason: 'soundPathUnchanged' }
 
 type Of<K extends AgentCommand['kind']> = Extract<AgentCommand, { kind: K }>
-
-export const LONGEST_NOTE = 140
 
 /** Refused: noteEmpty, noteEndsInThePast, coverUnknown, coversThemselves. A longer note is cut to `LONGEST_NOTE` characters. */
 export function setNote(draft: Draft, agent: Agent, { text, untilMs, coverId }: Of<'setNote'>): Ruling {

@@ -26,8 +26,9 @@ describe('editing', () => {
   })
 
   test('a new question gets a field of its own', () => {
-    expect(freeField(SMALL_SCRIPT, 'wish')).toBe('wish2')
-    expect(freeField(SMALL_SCRIPT, 'colour')).toBe('colour')
+    const questions = SMALL_SCRIPT.pages.flatMap((p) => p.questions)
+    expect(freeField(questions, 'wish')).toBe('wish2')
+    expect(freeField(questions, 'colour')).toBe('colour')
   })
 
   test('a copy is another script that says the same', () => {

@@ -1,6 +1,7 @@
 // Changes of a script document, each giving a new one. What does not fit afterwards is said by the checker, not refused here: an author
 // must be able to leave something half done.
 import type { Page, Script } from './document'
+import type { Question } from './question'
 
 export const withPage = (script: Script, page: Page): Script => ({ ...script, pages: script.pages.map((p) => (p.id === page.id ? page : p)) })
 
@@ -23,9 +24,9 @@ export function removePage(script: Script, pageId: string): Script {
 /** The same words under another name, not published yet. */
 export const copyScript = (script: Script, id: Script['id'], name: string): Script => ({ ...script, id, name, version: 1 })
 
-/** A field no question of the script has yet. */
-export function freeField(script: Script, wanted: string): string {
-  const taken = new Set(script.pages.flatMap((p) => p.questions.map((q) => q.field)))
+/** A field none of the questions has yet. */
+export function freeField(questions: readonly Pick<Question, 'field'>[], wanted: string): string {
+  const taken = new Set(questions.map((q) => q.field))
   return numbered(wanted, (field) => !taken.has(field))
 }
 
