@@ -86,7 +86,7 @@ test('what must be read is confirmed before the way goes on, and the call can be
   await page.getByLabel('Booking reference').fill('FL-204816')
   await page.getByRole('group', { name: 'They agree to the terms' }).getByRole('radio', { name: 'Yes' }).click()
   await button(page, 'Next page').click()
-  await heading(page, 'Close')
+  await heading(page, 'Close: refund')
   await expect(page.getByRole('radio', { name: 'Refund requested' }).locator('..')).toContainText('suggested')
 })
 

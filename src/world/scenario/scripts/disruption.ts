@@ -56,7 +56,7 @@ export const DISRUPTION: Script = {
       ways: to('close-refund'),
     }),
     page('will-wait', 'They wait', { say: ['We will send you a text message as soon as there is news.'], suggests: ['will-wait', 'callback-agreed'] }),
-    page('close-rebooked', 'Close', { say: ['You are on {answers.newSailing|the later sailing}. Travel safely.'], suggests: ['rebooked'] }),
-    page('close-refund', 'Close', { say: ['That is arranged. We are sorry about the lost journey.'], suggests: ['refund-requested'] }),
+    page('close-rebooked', 'Close: rebooked', { say: ['You are on {answers.newSailing|the later sailing}. Travel safely.'], suggests: ['rebooked'] }),
+    page('close-refund', 'Close: refund', { say: ['That is arranged. We are sorry about the lost journey.'], suggests: ['refund-requested'] }),
   ],
 }

@@ -79,11 +79,11 @@ export const SAILINGS: Script = {
       say: ['Then I may not change the booking, but I can tell you about sailings. Would you ask {caller.name|the booker} to call us?'],
       suggests: ['information', 'passed-on'],
     }),
-    page('close', 'Close', {
+    page('close', 'Close: booked', {
       say: ['That is done. Is there anything else I can do for you? … Then have a good crossing.'],
       suggests: ['booking-changed', 'booking-made'],
     }),
-    page('close-refund', 'Close', { say: ['The refund is on its way. We hope to see you aboard another time.'], suggests: ['refund-requested'] }),
-    page('close-information', 'Close', { say: ['I hope that helps. Have a good day.'], suggests: ['information', 'callback-agreed'] }),
+    page('close-refund', 'Close: refund', { say: ['The refund is on its way. We hope to see you aboard another time.'], suggests: ['refund-requested'] }),
+    page('close-information', 'Close: answered', { say: ['I hope that helps. Have a good day.'], suggests: ['information', 'callback-agreed'] }),
   ],
 }
