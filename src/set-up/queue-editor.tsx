@@ -59,7 +59,7 @@ export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
       />
       <fieldset className="border-line border-t pt-3">
         <legend className="float-left mb-1 w-full font-semibold">Wrap-up</legend>
-        <div className="clear-both grid grid-cols-4 gap-3">
+        <div className="clear-both grid grid-cols-[172px_1fr_1fr_1fr] gap-3">
           {seconds('wrapUpS', 'Recommended')}
           {seconds('overWrapUpS', 'Over-time')}
           <TextField

@@ -52,6 +52,14 @@ describe('comparing', () => {
     expect(changes[1]?.parts).toEqual([{ part: 'Leads on', before: '', after: 'otherwise → page' }])
   })
 
+  test('of a part of several lines only those that differ are named', () => {
+    const hello = page(SMALL_SCRIPT, 'hello')
+    const before = withPage(SMALL_SCRIPT, { ...hello, say: ['One', 'Two', 'Three'] })
+    const after = withPage(SMALL_SCRIPT, { ...hello, say: ['One', 'Second', 'And a half', 'Three'] })
+    expect(compareScripts(before, after)[0]?.parts).toEqual([{ part: 'Says', before: 'Two', after: 'Second\nAnd a half' }])
+    expect(compareScripts(before, withPage(before, { ...hello, say: ['One', 'Two', 'Two', 'Three'] }))[0]?.parts[0]?.after).toBe('Two')
+  })
+
   test('a script compared with itself differs in nothing', () => expect(compareScripts(SMALL_SCRIPT, SMALL_SCRIPT)).toEqual([]))
 })
 

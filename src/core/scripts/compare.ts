@@ -45,8 +45,20 @@ const PARTS: readonly (readonly [part: string, text: (page: Page) => string])[] 
 function partsOf(before: Page | null, after: Page | null): PartChange[] {
   return PARTS.flatMap(([part, text]) => {
     const [was, is] = [before === null ? '' : text(before), after === null ? '' : text(after)]
-    return was === is ? [] : [{ part, before: was, after: is }]
+    return was === is ? [] : [{ part, ...differing(was, is) }]
   })
+}
+
+/** The lines that differ: what both begin and end with is left out. */
+function differing(before: string, after: string): Pick<PartChange, 'before' | 'after'> {
+  const [was, is] = [before.split('\n'), after.split('\n')]
+  const shorter = Math.min(was.length, is.length)
+  let head = 0
+  while (head < shorter && was[head] === is[head]) head++
+  let tail = 0
+  while (tail < shorter - head && was.at(-1 - tail) === is.at(-1 - tail)) tail++
+  const middle = (lines: readonly string[]) => lines.slice(head, lines.length - tail).join('\n')
+  return { before: middle(was), after: middle(is) }
 }
 
 const questionWords = ({ kind, field, label, ...rest }: Page['questions'][number]): string => {
