@@ -21,6 +21,11 @@ async function saved(page: Page, item: string): Promise<string> {
 test('a page is written by keyboard, seen as the agent will see it, undone and redone, and kept as a draft', async ({ page }) => {
   await page.goto(`/scripts/script_sailings${WORLD}`)
   await expect(scriptState(page)).toHaveText('Version 2, in use')
+  await map(page).getByRole('button', { name: 'What brings them' }).focus()
+  await page.keyboard.press('Enter')
+  await expect(editor(page).getByLabel('Title')).toHaveValue('What brings them')
+  await map(page).getByRole('button', { name: 'Greeting' }).focus()
+  await page.keyboard.press('Enter')
   await editor(page).getByRole('textbox', { name: 'Paragraph 1' }).focus()
   await page.keyboard.press('ControlOrMeta+a')
   await page.keyboard.type('Good *morning*, [pause] {caller.firstName|stranger}.')
