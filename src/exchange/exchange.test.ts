@@ -233,4 +233,37 @@ describe('the running floor', () => {
     await handset.ask({ kind: 'handset', act: 'lift' })
     expect(endpoint()).toBe('handset')
   })
+
+  test('what was promised reaches every tab, and the do-not-call list is searched on the floor', async () => {
+    const { exchange } = await inCall()
+    const tab = aTab(exchange)
+    await tab.ask({ ...HELLO, agentId: ELUNED })
+    const coded = (code: string): AgentCommand => ({
+      ...{ kind: 'saveOutcome', agentId: ELUNED, callId: CALL, code, notes: 'Soon', followUp: '', andThen: { state: 'ready' } },
+      callback: { dueAtMs: Date.UTC(2026, 10, 25, 9), timeZone: 'Europe/London', typed: '', owner: 'mine' },
+    })
+    expect((await tab.give(coded('callback-agreed'))).ok).toBe(true)
+    expect(tab.view().promises.callbacks).toMatchObject([{ ownerId: ELUNED, note: 'Soon', why: 'agreed', dialledBy: null }])
+    const { revision } = tab.view().promises
+    await tab.give({ kind: 'setMute', agentId: ELUNED, muted: true })
+    expect(tab.view().promises.revision).toBe(revision)
+
+    const listed = { kind: 'addDoNotCall', agentId: ELUNED, pin: '2417', entries: [{ whom: { person: 'Ida Holm' }, why: 'Asked us' }] } as const
+    expect((await tab.give(listed)).ok).toBe(true)
+    expect(tab.view().promises).toMatchObject({ doNotCallCount: 1, revision: revision + 1 })
+    const page = await tab.ask({ kind: 'doNotCall', search: 'ida', atMost: 10 })
+    expect(page.ok && JSON.parse(page.text ?? '')).toMatchObject({ found: 1, entries: [{ whom: { person: 'Ida Holm' } }] })
+  })
+
+  test('a number that was struck names nobody any more: not who is dialled, and not who calls', async () => {
+    const { exchange, tab, pass } = await inCall()
+    const number = exchange.state().contacts.flat()[0]?.value.number ?? ''
+    expect(
+      (await tab.give({ kind: 'saveOutcome', agentId: ELUNED, callId: CALL, code: 'wrong-number', notes: '', followUp: '', andThen: { state: 'ready' } })).ok,
+    ).toBe(true)
+    await tab.give({ kind: 'hangUp', agentId: ELUNED, callId: CALL })
+    pass(5_000)
+    expect((await tab.give({ kind: 'makeCall', agentId: ELUNED, typed: number, customer: null })).ok).toBe(true)
+    expect(tab.view().contacts[0]).toMatchObject({ number, customer: null })
+  })
 })

@@ -63,6 +63,16 @@ describe('a queue in its form', () => {
 describe('a set-up file', () => {
   const file = (change: object) => JSON.stringify({ ...SMALL, ...change })
 
+  test('what is wrong is named with the line it stands in, or the line of what lacks it', () => {
+    const text = '{\n  "centre": "Small",\n  "homeCountry": "GB",\n  "queues": [\n    { "id": "queue_a",\n      "name": 7 }\n  ]\n}'
+    const read = readSetUp(text)
+    if (read.ok) throw new Error('read in spite of everything')
+    expect(read.problems.find((p) => p.includes('name'))).toMatch(/^Line 6: queues 1, name: /)
+    expect(read.problems.find((p) => p.includes('serviceLevelMs'))).toMatch(/^Line 5: queues 1, serviceLevelMs: /)
+    expect(read.problems.find((p) => p.includes('ringLimitMs'))).toMatch(/^Line 1: ringLimitMs: /)
+    expect(readSetUp('{\n  "centre": "Small",\n}')).toMatchObject({ ok: false, problems: [expect.stringMatching(/^Line 3: .*not JSON/)] })
+  })
+
   test('written and read is the same', () => {
     expect(readSetUp(JSON.stringify(SMALL, null, 1))).toEqual({ ok: true, setUp: SetUpSchema.parse(SMALL) })
   })

@@ -1,7 +1,8 @@
+import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { toAgentId } from '@/core/ids'
 import { readDoNotCall, toDoNotCallCsv } from './csv'
-import { emptyDoNotCall, evolveDoNotCall, searchDoNotCall } from './list'
+import { emptyDoNotCall, evolveDoNotCall, keyOf, searchDoNotCall } from './list'
 
 const ANN = toAgentId('agent_ann')
 const withAll = (entries: readonly { whom: { number: string } | { person: string }; why: string }[]) =>
@@ -21,6 +22,24 @@ describe('the list as a file', () => {
     expect(text).toContain("'=SUM(A1)")
     const back = read(text)
     expect(back.ok && back.entries.map((e) => e.whom)).toEqual(entries.map((e) => e.whom))
+  })
+
+  test('whatever is on the list is on it after a file was written and read', () => {
+    const whom = fc.oneof(
+      fc.integer({ min: 0, max: 999 }).map((n) => ({ number: `+441632960${String(n).padStart(3, '0')}` })),
+      fc
+        .string({ minLength: 1, unit: 'grapheme' })
+        .filter((t) => t.trim() === t && !/^[=@+\-\t\r']/.test(t) && !/[\r\n]/.test(t))
+        .map((person) => ({ person })),
+    )
+    const entry = fc.record({ whom, why: fc.string({ minLength: 1 }).filter((t) => !/[\r\n]/.test(t)) })
+    fc.assert(
+      fc.property(fc.uniqueArray(entry, { selector: (e) => keyOf(e.whom), maxLength: 20, minLength: 1 }), (entries) => {
+        const back = read(toDoNotCallCsv(searchDoNotCall(withAll(entries), ''), () => 'Ann, "the" one'))
+        expect(back.ok && back.entries.map((e) => keyOf(e.whom)).sort()).toEqual(entries.map((e) => keyOf(e.whom)).sort())
+      }),
+      { seed: 5 },
+    )
   })
 
   test.each([

@@ -1,9 +1,10 @@
 import { describe, expect, test } from 'vitest'
+import { toAgentId, toCallId } from '@/core/ids'
 import { toLine } from '@/core/ledger'
 import { DAY, HOUR } from '@/core/time'
 import { memoryStore } from '@/exchange/store'
 import { simulateDay } from '@/world'
-import { FENNHOLM } from '@/world/scenario'
+import { FENNHOLM, SAILINGS } from '@/world/scenario'
 import { createArchive } from './archive'
 import { entriesLine, foldDay, foldedLine } from './days'
 
@@ -54,6 +55,39 @@ describe('the archive', () => {
     expect(found?.entries[0]?.event.kind).toBe('callQueued')
     expect(found?.entries.some((e) => e.event.kind === 'outcomeSaved')).toBe(true)
     expect(await archive.call('call_of_nobody')).toBeNull()
+  })
+
+  test('a call of a past day that is corrected today has the later code, and the events of both days', async () => {
+    const { archive } = await anArchive()
+    const past = archive.report(BOTH, NOW_MS, HOUR).records.find((r) => r.queue === 'Sailings' && r.outcome === 'booking-changed')
+    const callId = toCallId(past?.callId ?? 'call_none')
+    const linnea = toAgentId('agent_linnea-wickerby')
+    const corrected = {
+      kind: 'outcomeCorrected',
+      callId,
+      byAgentId: linnea,
+      queueId: SAILINGS,
+      code: 'information',
+      was: 'booking-changed',
+      why: 'Listened to it',
+    } as const
+    const last = TODAY.at(-1) as (typeof TODAY)[number]
+    archive.addLive([...TODAY, { ...last, seq: last.seq + 1, causedBy: null, event: corrected }].map(toLine).join('\n'))
+    const after = await archive.call(callId)
+    expect(after?.record).toMatchObject({ outcome: 'information', outcomeBy: 'Linnea Wickerby', outcomeAtMs: last.atMs })
+    expect(after?.entries.map((e) => e.event.kind)).toEqual(expect.arrayContaining(['outcomeSaved', 'outcomeCorrected']))
+    expect(archive.exportFile('calls.ndjson', BOTH, NOW_MS)).toContain('"outcomeBy":"Linnea Wickerby"')
+  })
+
+  test('disagreement counts what the answers speak against, by the doubts of the set', async () => {
+    const { archive } = await anArchive()
+    const { all, records } = archive.report(BOTH, NOW_MS, HOUR)
+    const doubtful = records.filter(
+      (r) => r.queue === 'Sailings' && r.outcome === 'booking-changed' && (r.answers.purpose === 'ask' || r.answers.confirmed === false),
+    )
+    expect(doubtful.length).toBeGreaterThan(0)
+    expect(all.disagreements).toBeGreaterThanOrEqual(doubtful.length)
+    expect(all.disagreementRatio).toBe(all.disagreements / all.codedWithScript)
   })
 
   test('days that are stored are not fetched again', async () => {
