@@ -46,7 +46,15 @@ export function CallbackTable({ me, seats, give, centre, callbacks, empty }: Pro
                 {centre.queues.find((q) => q.id === callback.queueId)?.name ?? 'Dialled by hand'}
                 <span className="block text-soft">{callback.why === 'retry' ? `try ${callback.attempt} of ${callback.atMost}` : 'agreed'}</span>
               </td>
-              <td className="break-words py-2 pr-3">{callback.note || <span className="text-soft">no notes</span>}</td>
+              <td className="py-2 pr-3">
+                {callback.note === '' ? (
+                  <span className="text-soft">no notes</span>
+                ) : (
+                  <span title={callback.note} className="line-clamp-3 break-words">
+                    {callback.note}
+                  </span>
+                )}
+              </td>
               <td className="py-2 pr-3">{ownerWords(callback, seats, me)}</td>
               <td className="py-1.5 text-right">
                 <Button
@@ -82,12 +90,12 @@ export function CallbackTable({ me, seats, give, centre, callbacks, empty }: Pro
 }
 
 const HEADINGS = [
-  ['Due', 'w-[190px]'],
-  ['Whom', 'w-[190px]'],
-  ['About', 'w-[150px]'],
+  ['Due', 'w-[164px]'],
+  ['Whom', 'w-[176px]'],
+  ['About', 'w-[124px]'],
   ['Notes', ''],
-  ['Whose', 'w-[150px]'],
-  ['', 'w-[170px]'],
+  ['Whose', 'w-[130px]'],
+  ['', 'w-[152px]'],
 ] as const
 
 /** When it is due, here and, where it differs, there; missed and due ones by word, form and colour. */

@@ -169,9 +169,9 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
                 agentName={me.name}
                 contact={contact}
                 script={script}
-                readOnly={!mayCode}
+                readOnly={!mayCode || contact.run === null}
                 readBy={seats.find((s) => s.id === contact.handledBy && s.id !== agentId)?.name ?? null}
-                opensOnAnswer={ringing}
+                opensWhen={ringing ? 'youAnswer' : contact.run === null && contact.endedAtMs === null ? 'theyAnswer' : null}
                 keys={{ next: SHORTCUTS.nextPage.keys, back: SHORTCUTS.previousPage.keys }}
                 actions={{
                   answer: (field, value) => command({ kind: 'answerScript', agentId, callId: contact.callId, field, value }),
@@ -191,6 +191,8 @@ export function Desk({ view, me }: { view: FloorView; me: MeView }) {
                     contact={contact}
                     call={call}
                     centre={centre}
+                    promised={view.promises.callbacks.find((c) => c.id === contact.fromCallbackId)}
+                    seats={seats}
                     answeredAtMs={call?.answeredAtMs ?? (ringing ? null : contact.handledSinceMs)}
                   />
                   {mayCode && outcomeSet !== undefined && (

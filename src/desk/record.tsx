@@ -6,7 +6,7 @@ import type { Call } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
 import type { CallRecord } from '@/core/ledger'
 import { formatClock } from '@/core/time'
-import type { CentreView, MeView } from '@/exchange/protocol'
+import type { CallbackView, CentreView, MeView, SeatView } from '@/exchange/protocol'
 import { useArchive } from '@/exchange/react'
 import { Clock } from '@/ui'
 import { outcomeLabel, resultWords } from './outcome-words'
@@ -19,9 +19,12 @@ interface Props {
   readonly call: Call | undefined
   readonly centre: CentreView
   readonly answeredAtMs: number | null
+  /** What was promised, when the call was made to keep it. */
+  readonly promised: CallbackView | undefined
+  readonly seats: readonly SeatView[]
 }
 
-export function Record({ me, contact, call, centre, answeredAtMs }: Props) {
+export function Record({ me, contact, call, centre, answeredAtMs, promised, seats }: Props) {
   const { customer, number, path, offeredAtMs, direction } = contact
   const about = centre.queues.find((q) => q.id === contact.queueId)
   const queue = about?.name
@@ -39,6 +42,13 @@ export function Record({ me, contact, call, centre, answeredAtMs }: Props) {
       </p>
       {customer === null && call !== undefined && <WhoCalls key={`who ${call.id}`} me={me} call={call} centre={centre} />}
       <dl className="mt-2 grid grid-cols-[96px_1fr] gap-y-0.5">
+        {promised !== undefined && (
+          <Fact label="Callback">
+            {promised.why === 'retry' ? `try ${promised.attempt} of ${promised.atMost}` : 'agreed'} by {seats.find((s) => s.id === promised.agreedBy)?.name} for{' '}
+            <span className="tabular">{format(promised.dueAtMs, 'd MMM HH:mm')}</span>
+            {promised.note !== '' && <span className="block">{promised.note}</span>}
+          </Fact>
+        )}
         {direction === 'inbound' && (
           <>
             <Fact label="Queue">{queue}</Fact>

@@ -39,7 +39,8 @@ interface Props {
   readonly readOnly: boolean
   /** Who fills it in, when it is somebody else. */
   readonly readBy?: string | null
-  readonly opensOnAnswer: boolean
+  /** Whose answer opens it; null when it is open, or never will be. */
+  readonly opensWhen: 'youAnswer' | 'theyAnswer' | null
   readonly actions: ReadingActions
   /** The keys that turn pages, as shown to people. */
   readonly keys?: { readonly next: string; readonly back: string }
@@ -56,7 +57,7 @@ interface Trouble {
   readonly says: string
 }
 
-export function ReadingPane({ agentName, contact, script, readOnly, readBy = null, opensOnAnswer, actions, keys, ref }: Props) {
+export function ReadingPane({ agentName, contact, script, readOnly, readBy = null, opensWhen, actions, keys, ref }: Props) {
   const [trouble, setTrouble] = useState<Trouble | null>(null)
   const dirty = useRef(new Map<string, AnswerValue>())
   const pane = useRef<HTMLElement>(null)
@@ -121,7 +122,7 @@ export function ReadingPane({ agentName, contact, script, readOnly, readBy = nul
           <p className="eyebrow">
             {script.name}
             {!isAlone && ` · page ${pageNo}`}
-            {opensOnAnswer ? ' · opens when you answer' : readOnly && (readBy === null ? ' · read along' : ` · ${readBy} fills it in, read along`)}
+            {opensWhen !== null ? OPENS[opensWhen] : readOnly && run !== null && (readBy === null ? ' · read along' : ` · ${readBy} fills it in, read along`)}
           </p>
         </div>
         <div className="mt-3 max-w-[62ch] space-y-3 font-serif text-[20px] leading-8">
@@ -183,6 +184,8 @@ export function ReadingPane({ agentName, contact, script, readOnly, readBy = nul
     </section>
   )
 }
+
+const OPENS = { youAnswer: ' · opens when you answer', theyAnswer: ' · opens when they answer' } as const
 
 /** Words with their stresses, and a breath where one is meant. */
 function Aloud({ text }: { text: string }) {

@@ -44,7 +44,7 @@ export function Preview({ script, pageId, homeCountry, onSelect }: Props) {
         contact={contact}
         script={script}
         readOnly={false}
-        opensOnAnswer={false}
+        opensWhen={null}
         actions={{
           answer: async (field, value) => {
             const checked = checkAnswer(script, field, value, homeCountry)

@@ -49,7 +49,7 @@ function Walk({
   }
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_360px]">
-      <ReadingPane agentName="Eluned Tarnow" contact={contact} script={script} readOnly={false} opensOnAnswer={false} actions={actions} />
+      <ReadingPane agentName="Eluned Tarnow" contact={contact} script={script} readOnly={false} opensWhen={null} actions={actions} />
       <aside aria-label="Rehearsal" className="min-h-0 space-y-4 overflow-auto border-line-strong border-l px-4 py-3">
         <div>
           <h2 className="font-semibold text-lg">Rehearsal</h2>

@@ -126,7 +126,7 @@ export function OutcomeTray({ me, contact, set, script, centre, onSaved, ref }: 
 
   const savedLabel = set.codes.find((c) => c.code === contact.outcome?.code)?.label ?? null
   return (
-    <section aria-label="Outcome tray" className="flex max-h-[calc(100%-96px)] min-h-0 shrink-0 flex-col border-line-strong border-t bg-raised">
+    <section aria-label="Outcome tray" className="flex max-h-[calc(100%-140px)] min-h-0 shrink-0 flex-col border-line-strong border-t bg-raised">
       <div tabIndex={-1} className="min-h-0 flex-1 overflow-auto px-4 pt-2 pb-1">
         <WrapUpBand
           me={me}
