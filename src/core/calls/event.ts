@@ -94,3 +94,6 @@ export const CallEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('clearTakenBack'), ...call, ...by }).readonly(),
 ])
 export type CallEvent = z.infer<typeof CallEventSchema>
+
+/** Every kind of event that is about a call and its connections. */
+export const CALL_EVENTS: ReadonlySet<string> = new Set(CallEventSchema.options.map((option) => option.unwrap().shape.kind.value))

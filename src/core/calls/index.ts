@@ -16,7 +16,7 @@ export {
 export { type ClearCause, type Connection, type ConnectionState, ENDPOINTS, type Endpoint, isOnLine, isPerson } from './connection'
 export type { CallDecision, CallRefusal, NetworkReport } from './decide'
 export * as services from './decide'
-export { type CallEvent, CallEventSchema, CLEARINGS, type Customer, CustomerSchema, type Offer, OfferSchema } from './event'
+export { CALL_EVENTS, type CallEvent, CallEventSchema, CLEARINGS, type Customer, CustomerSchema, type Offer, OfferSchema } from './event'
 export { type CallChange, evolveCalls, withSaid } from './evolve'
 export { FAILURE_WORDS, FAILURES, type Failure } from './failure'
 export { type Ear, type Hearing, whoHearsWhom } from './hearing'

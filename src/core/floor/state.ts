@@ -1,19 +1,17 @@
 // The floor's state and its fold over events. `evolve` never refuses: the event already happened.
 import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
-import { type Callback, type CallbackEvent, evolveCallback } from '@/core/callbacks'
 import { type Call, type CallChange, type CallEvent, evolveCalls, waitsIn, withSaid } from '@/core/calls'
 import { type Contact, createContact, evolveContact, followCall, isClosed } from '@/core/contacts'
-import { type DoNotCallList, emptyDoNotCall, evolveDoNotCall } from '@/core/do-not-call'
 import { type AgentId, type CallId, deviceOutside, type QueueId, toAgentId, toCallId } from '@/core/ids'
 import type { FloorEvent } from '@/core/ledger'
 import { dequeue, enqueue, foldHandleMs, type Waiting } from '@/core/queues'
 import type { SetUp } from '@/core/set-up'
 import { emptyTable, get, must, put, remove, type Table, values } from '@/core/table'
-import { evolveTask, type Task } from '@/core/tasks'
 import type { EpochMs } from '@/core/time'
 import { type Due, withCallbackDue, withCallDue, withCallsDue, withNoteDue, withWrapUpsDue } from './due'
+import { evolvePromised, nothingPromised, type Promised, type PromisedEvent } from './promised'
 
-export interface FloorState {
+export interface FloorState extends Promised {
   readonly floorId: string
   readonly setUp: SetUp
   /** Of the last event folded in; 0 before the first. */
@@ -33,39 +31,6 @@ export interface FloorState {
   readonly setUpSeq: number
   /** How long an agent has a call of a queue, as a running mean: what expected waits are reckoned with. */
   readonly handleMs: Readonly<Record<QueueId, number>>
-  /** Callbacks that are open. */
-  readonly callbacks: Table<Callback>
-  /** Tasks that are open in the customer record system. */
-  readonly tasks: Table<Task>
-  readonly doNotCall: DoNotCallList
-  /** Numbers that do not belong to whom the records say. */
-  readonly struck: readonly Struck[]
-  /** Calls coded by agents who are still on that shift: what they may correct. */
-  readonly coded: Table<Coded>
-  /** The outcome each agent saved last of a call that was over, with the contact as it was: what can be taken back. */
-  readonly lately: Table<Lately>
-}
-
-export interface Lately {
-  readonly agentId: AgentId
-  readonly contact: Contact
-  readonly savedAtMs: EpochMs
-  /** It was wrapped up; otherwise it was only owed. */
-  readonly inWrapUp: boolean
-}
-
-export interface Struck {
-  readonly number: string
-  readonly person: string
-  readonly callId: CallId
-}
-
-export interface Coded {
-  readonly callId: CallId
-  readonly agentId: AgentId
-  readonly queueId: QueueId | null
-  readonly direction: Contact['direction']
-  readonly code: string
 }
 
 export function createFloor(floorId: string, setUp: SetUp): FloorState {
@@ -78,12 +43,7 @@ export function createFloor(floorId: string, setUp: SetUp): FloorState {
     due: [],
     storm: [],
     setUpSeq: 0,
-    callbacks: emptyTable<Callback>(),
-    tasks: emptyTable<Task>(),
-    doNotCall: emptyDoNotCall(),
-    struck: [],
-    coded: emptyTable<Coded>(),
-    lately: emptyTable<Lately>(),
+    ...nothingPromised(),
   }
   return withAccounts({ floorId, setUp, seq: 0, atMs: 0, ...empty, handleMs: {} })
 }
@@ -163,26 +123,20 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs): Flo
       return coded === undefined ? base : { ...base, coded: put(base.coded, event.callId, { ...coded, code: event.code }) }
     }
     case 'callbackDialled':
-      return withContact(withCallback(base, event, atMs), event.callId, (contact) => evolveContact(contact, event, atMs))
+      return withContact(withPromised(base, event, atMs), event.callId, (contact) => evolveContact(contact, event, atMs))
     case 'callbackAgreed':
     case 'callbackMoved':
     case 'callbackHandedOver':
     case 'callbackEscalated':
     case 'callbackClosed':
-      return withCallback(base, event, atMs)
     case 'doNotCallAdded':
     case 'doNotCallRemoved':
     case 'doNotCallWaived':
-      return { ...base, doNotCall: evolveDoNotCall(base.doNotCall, event, atMs) }
     case 'numberStruck':
-      return { ...base, struck: [...base.struck, { number: event.number, person: event.person, callId: event.callId }] }
     case 'numberRestored':
-      return { ...base, struck: base.struck.filter((s) => s.number !== event.number || s.person !== event.person) }
     case 'taskFiled':
-    case 'taskClosed': {
-      const task = evolveTask(event, atMs)
-      return { ...base, tasks: task === null ? remove(base.tasks, event.taskId) : put(base.tasks, event.taskId, task) }
-    }
+    case 'taskClosed':
+      return withPromised(base, event, atMs)
     case 'captionSpoken':
       return withCaption(base, event, atMs)
     case 'notesDrafted':
@@ -305,11 +259,11 @@ function withCoded(
   return { ...state, coded, lately: put(state.lately, agentId, { agentId, contact: { ...contact, notes, followUp }, savedAtMs: state.atMs, inWrapUp }) }
 }
 
-function withCallback(state: FloorState, event: CallbackEvent, atMs: EpochMs): FloorState {
-  const { callbackId } = event
-  const callback = evolveCallback(get(state.callbacks, callbackId), event, atMs)
-  const callbacks = callback === null ? remove(state.callbacks, callbackId) : put(state.callbacks, callbackId, callback)
-  return { ...state, callbacks, due: withCallbackDue(state.due, callbackId, callback, state.setUp.callbackMissedAfterMs) }
+function withPromised(state: FloorState, event: PromisedEvent, atMs: EpochMs): FloorState {
+  const next = { ...state, ...evolvePromised(state, event, atMs) }
+  if (!('callbackId' in event)) return next
+  const callback = get(next.callbacks, event.callbackId) ?? null
+  return { ...next, due: withCallbackDue(state.due, event.callbackId, callback, state.setUp.callbackMissedAfterMs) }
 }
 
 const withAgent = (state: FloorState, id: AgentId, change: (agent: Agent) => Agent): FloorState => ({

@@ -1,7 +1,7 @@
 // Folds entries into call records and agent intervals, one entry at a time, so that a live floor and an archived
 // day use the same code. Keeps its own working memory; what it hands out is plain data.
 import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
-import { type Call, type CallChange, type CallEvent, type Customer, evolveCalls } from '@/core/calls'
+import { CALL_EVENTS, type Call, type CallChange, type CallEvent, type Customer, evolveCalls } from '@/core/calls'
 import { factsOf } from '@/core/contacts'
 import type { AgentId, CallId, QueueId } from '@/core/ids'
 import { evolveRun, type ScriptRun, splitAnswers } from '@/core/scripts'
@@ -238,54 +238,7 @@ export function createLedgerFolder(): LedgerFolder {
   }
 }
 
-const OTHERS: ReadonlySet<string> = new Set<Exclude<FloorEvent, CallEvent>['kind']>([
-  'floorOpened',
-  'floorResumed',
-  'setUpChanged',
-  'callTurnedAway',
-  'stormSwitched',
-  'callerTold',
-  'shiftStarted',
-  'seatMoved',
-  'soundPathChosen',
-  'soundPathLost',
-  'noteSet',
-  'noteCleared',
-  'doNotDisturbChanged',
-  'diversionChanged',
-  'shiftEnded',
-  'agentReady',
-  'agentNotReady',
-  'wrapUpStarted',
-  'wrapUpEnded',
-  'muteChanged',
-  'notesDrafted',
-  'captionSpoken',
-  'ringSilenced',
-  'contactTaken',
-  'outcomeSaved',
-  'outcomeCorrected',
-  'outcomeTakenBack',
-  'wrapUpExtended',
-  'outcomeOwed',
-  'callbackAgreed',
-  'callbackMoved',
-  'callbackHandedOver',
-  'callbackDialled',
-  'callbackEscalated',
-  'callbackClosed',
-  'doNotCallAdded',
-  'doNotCallRemoved',
-  'doNotCallWaived',
-  'numberStruck',
-  'numberRestored',
-  'taskFiled',
-  'taskClosed',
-  'scriptStarted',
-  'scriptPageShown',
-  'scriptAnswered',
-])
-const isCallEvent = (event: FloorEvent): event is CallEvent => !OTHERS.has(event.kind)
+const isCallEvent = (event: FloorEvent): event is CallEvent => CALL_EVENTS.has(event.kind)
 
 function toInterval(setUp: SetUp, agent: Agent, toMs: EpochMs): AgentInterval | null {
   const { name: state, reason, sinceMs } = agent.state

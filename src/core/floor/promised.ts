@@ -1,0 +1,84 @@
+// The part of the floor's state that outlasts calls: what was promised, whom nobody may call, and what may still be corrected.
+import { type Callback, type CallbackEvent, evolveCallback } from '@/core/callbacks'
+import type { Contact, NumberEvent } from '@/core/contacts'
+import { type DoNotCallEvent, type DoNotCallList, emptyDoNotCall, evolveDoNotCall } from '@/core/do-not-call'
+import type { AgentId, CallId, QueueId } from '@/core/ids'
+import { emptyTable, get, put, remove, type Table } from '@/core/table'
+import { evolveTask, type Task, type TaskEvent } from '@/core/tasks'
+import type { EpochMs } from '@/core/time'
+
+export interface Promised {
+  /** Callbacks that are open. */
+  readonly callbacks: Table<Callback>
+  /** Tasks that are open in the customer record system. */
+  readonly tasks: Table<Task>
+  readonly doNotCall: DoNotCallList
+  /** Numbers that do not belong to whom the records say. */
+  readonly struck: readonly Struck[]
+  /** Calls coded by agents who are still on that shift: what they may correct. */
+  readonly coded: Table<Coded>
+  /** The outcome each agent saved last of a call that was over, with the contact as it was: what can be taken back. */
+  readonly lately: Table<Lately>
+}
+
+export interface Struck {
+  readonly number: string
+  readonly person: string
+  readonly callId: CallId
+}
+
+export interface Coded {
+  readonly callId: CallId
+  readonly agentId: AgentId
+  readonly queueId: QueueId | null
+  readonly direction: Contact['direction']
+  readonly code: string
+}
+
+export interface Lately {
+  readonly agentId: AgentId
+  readonly contact: Contact
+  readonly savedAtMs: EpochMs
+  /** It was wrapped up; otherwise it was only owed. */
+  readonly inWrapUp: boolean
+}
+
+export const nothingPromised = (): Promised => ({
+  callbacks: emptyTable<Callback>(),
+  tasks: emptyTable<Task>(),
+  doNotCall: emptyDoNotCall(),
+  struck: [],
+  coded: emptyTable<Coded>(),
+  lately: emptyTable<Lately>(),
+})
+
+export type PromisedEvent = CallbackEvent | DoNotCallEvent | NumberEvent | TaskEvent
+
+/** What has changed of it. */
+export function evolvePromised(state: Promised, event: PromisedEvent, atMs: EpochMs): Partial<Promised> {
+  switch (event.kind) {
+    case 'callbackAgreed':
+    case 'callbackMoved':
+    case 'callbackHandedOver':
+    case 'callbackDialled':
+    case 'callbackEscalated':
+    case 'callbackClosed': {
+      const { callbackId } = event
+      const callback = evolveCallback(get(state.callbacks, callbackId), event, atMs)
+      return { callbacks: callback === null ? remove(state.callbacks, callbackId) : put(state.callbacks, callbackId, callback) }
+    }
+    case 'doNotCallAdded':
+    case 'doNotCallRemoved':
+    case 'doNotCallWaived':
+      return { doNotCall: evolveDoNotCall(state.doNotCall, event, atMs) }
+    case 'numberStruck':
+      return { struck: [...state.struck, { number: event.number, person: event.person, callId: event.callId }] }
+    case 'numberRestored':
+      return { struck: state.struck.filter((s) => s.number !== event.number || s.person !== event.person) }
+    case 'taskFiled':
+    case 'taskClosed': {
+      const task = evolveTask(event, atMs)
+      return { tasks: task === null ? remove(state.tasks, event.taskId) : put(state.tasks, event.taskId, task) }
+    }
+  }
+}

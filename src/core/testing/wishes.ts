@@ -1,0 +1,150 @@
+// Wishes: what somebody may want of a floor, before it is known whom or what it will be about. Chosen at random; who could press it and
+// on which call is looked up on the floor as it is.
+import fc from 'fast-check'
+import type { Agent, Engagement } from '@/core/agents'
+import { isConference } from '@/core/calls'
+import type { FloorState } from '@/core/floor'
+import type { AgentId } from '@/core/ids'
+import { count, get, values } from '@/core/table'
+import { AGENT_COUNT, TAKE_BACK_MS } from './crowded'
+
+/** A wish names no call and no party: they are picked, by number, among what the floor has at the moment. */
+export interface Wish {
+  readonly agent: number
+  readonly pick: number
+  readonly party: number
+  readonly kind: (typeof KINDS)[number]
+  readonly flag: boolean
+}
+
+const KINDS = [
+  ...(['startShift', 'startShift', 'startShift', 'goReady', 'goReady', 'goReady', 'goNotReady', 'endShift', 'setMute', 'makeCall'] as const),
+  ...([
+    'callArrives',
+    'callArrives',
+    'callArrives',
+    'farEnd',
+    'farEnd',
+    'farEnd',
+    'callerHangsUp',
+    'callerSays',
+    'digitsHeard',
+    'passTime',
+    'passTime',
+    'keepPlace',
+  ] as const),
+  ...([
+    'moveSeat',
+    'chooseSoundPath',
+    'chooseSoundPath',
+    'reportSoundLost',
+    'setNote',
+    'clearNote',
+    'setDoNotDisturb',
+    'setDiversion',
+    'identifyCaller',
+  ] as const),
+  ...(['switchStorm', 'changeSetUp'] as const),
+  ...(['answer', 'answer', 'answer', 'answer', 'answer', 'decline', 'silence', 'divert'] as const),
+  ...(['hold', 'retrieve', 'alternate', 'hangUp', 'hangUp', 'takeBack', 'sendDigits', 'moveCall', 'record'] as const),
+  ...([
+    'consult',
+    'consult',
+    'consult',
+    'endConsult',
+    'completeTransfer',
+    'completeTransfer',
+    'transfer',
+    'transfer',
+    'conference',
+    'conference',
+    'addParty',
+    'addParty',
+  ] as const),
+  ...([
+    'muteParty',
+    'muteParty',
+    'removeParty',
+    'startAside',
+    'startAside',
+    'startAside',
+    'endAside',
+    'endAside',
+    'endAside',
+    'endAside',
+    'endAside',
+    'endForEveryone',
+    'park',
+    'pickUp',
+    'pickUp',
+  ] as const),
+  ...([
+    'moveCallback',
+    'handOverCallback',
+    'handOverCallback',
+    'dropCallback',
+    'closeTask',
+    'addDoNotCall',
+    'removeDoNotCall',
+    'correctOutcome',
+    'extendWrapUp',
+    'takeBackOutcome',
+    'takeBackOutcome',
+  ] as const),
+  ...(['saveOutcome', 'saveOutcome', 'saveOutcome', 'saveOutcome', 'answerScript', 'answerScript', 'turnPage', 'turnPage', 'turnPage', 'draftNotes'] as const),
+] as const
+
+const wish: fc.Arbitrary<Wish> = fc.record({
+  agent: fc.nat(AGENT_COUNT - 1),
+  pick: fc.nat(99),
+  party: fc.nat(99),
+  kind: fc.constantFrom(...KINDS),
+  flag: fc.boolean(),
+})
+
+export type Step = readonly [Wish, number]
+export const steps = (maxLength: number): fc.Arbitrary<Step[]> =>
+  fc.array(fc.tuple(wish, fc.constantFrom(0, 200, 1_500, 5_000, 12_000)), { minLength: 40, maxLength, size: 'max' })
+
+const WHILE_RINGING: readonly string[] = ['answer', 'decline', 'silence', 'divert']
+const AFTERWARDS: readonly string[] = ['saveOutcome', 'extendWrapUp']
+const ON_CONSULT: readonly string[] = ['endConsult', 'completeTransfer', 'conference']
+const IN_CONFERENCE: readonly string[] = ['muteParty', 'startAside', 'endForEveryone', 'removeParty']
+const WHILE_HELD: readonly string[] = ['retrieve', 'alternate']
+
+/** What must come about first, where there is nothing yet that the wish could be about. */
+export function sooner(state: FloorState, kind: Wish['kind']): Wish['kind'] {
+  if (kind === 'moveCallback' || kind === 'handOverCallback' || kind === 'dropCallback') return count(state.callbacks) === 0 ? 'saveOutcome' : kind
+  if (kind === 'takeBackOutcome') return values(state.lately).some((l) => state.atMs - l.savedAtMs < TAKE_BACK_MS) ? kind : 'saveOutcome'
+  if (kind === 'closeTask') return count(state.tasks) === 0 ? 'saveOutcome' : kind
+  if (kind === 'endAside') return values(state.calls).some((c) => c.aside !== null) ? kind : 'startAside'
+  return kind
+}
+
+/** Agents who could press this now: somebody must ring to be answered, and consult to complete. */
+export function suited(state: FloorState, kind: Wish['kind']): readonly AgentId[] {
+  const could = (a: Agent): boolean => {
+    if (kind === 'takeBackOutcome') return state.atMs - (get(state.lately, a.id)?.savedAtMs ?? 0) < TAKE_BACK_MS && a.engagements.length === 0
+    if (kind === 'correctOutcome') return values(state.coded).some((c) => c.agentId === a.id)
+    if (AFTERWARDS.includes(kind)) return a.wrapUps.length + (kind === 'saveOutcome' ? a.owed.length : 0) > 0
+    if (kind === 'startShift') return a.shift === null
+    if (kind === 'chooseSoundPath') return a.shift?.soundLost != null
+    if (kind === 'reportSoundLost') return a.shift?.soundPath !== 'none'
+    if (kind === 'endAside') return values(state.calls).some((c) => c.aside?.byAgentId === a.id)
+    return a.engagements.some((e) => fits(state, e, kind))
+  }
+  return values(state.agents).flatMap((a) => (could(a) ? [a.id] : []))
+}
+
+/** Calls this may be pressed on: somebody must ring to be answered, and be consulted to complete. */
+export function fits(state: FloorState, { callId, state: end }: Engagement, kind: Wish['kind']): boolean {
+  const call = get(state.calls, callId)
+  if (call === undefined) return false
+  if (WHILE_RINGING.includes(kind)) return end === 'alerting'
+  if (ON_CONSULT.includes(kind)) return call.consultFor !== null && end !== 'alerting' && call.connections.every((c) => c.state !== 'alerting')
+  if (IN_CONFERENCE.includes(kind)) return isConference(call)
+  if (kind === 'endAside') return call.aside !== null
+  if (kind === 'turnPage') return get(state.contacts, callId)?.run?.answers.speaking !== undefined
+  if (WHILE_HELD.includes(kind)) return end === 'held'
+  return end !== 'alerting'
+}
