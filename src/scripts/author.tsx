@@ -24,7 +24,7 @@ export function AuthorScreen({ view, scriptId }: { view: FloorView; scriptId: st
   const setUpDraft = useSetUpDraft(view.centre.revision)
   const { inUse } = setUpDraft
   const published = useMemo(() => (inUse?.scripts ?? []).filter((s) => s.id === scriptId).toSorted((a, b) => a.version - b.version), [inUse, scriptId])
-  const history = useScriptHistory(scriptId, inUse === null ? null : (published.at(-1) ?? null))
+  const history = useScriptHistory(scriptId, inUse === null ? undefined : (published.at(-1) ?? null))
   if (inUse === null || history.state === 'reading')
     return (
       <p role="status" className="px-6 py-10 text-soft">

@@ -3,7 +3,7 @@
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { beginHistory, change, type History, redo, undo } from '@/core/history'
 import type { Script } from '@/core/scripts'
-import { loadDraft, saveDraft } from './drafts'
+import { dropDraft, loadDraft, saveDraft } from './drafts'
 
 const KEEP_AFTER_MS = 400
 
@@ -23,23 +23,27 @@ export interface ScriptHistory {
 
 type Found = { readonly state: 'reading' } | { readonly state: 'missing' } | ({ readonly state: 'ready' } & ScriptHistory)
 
-/** `published` is the latest version; null where there is none. */
-export function useScriptHistory(scriptId: string, published: Script | null): Found {
+/** `published` is the latest version: null where there is none, undefined while that is not known yet. */
+export function useScriptHistory(scriptId: string, published: Script | null | undefined): Found {
   const [history, setHistory] = useState<History<Script> | 'missing' | null>(null)
   const [savedAtMs, setSavedAtMs] = useState<number | null>(null)
   const latest = useRef(published)
   latest.current = published
+  const isKnown = published !== undefined
   useEffect(() => {
+    // Whether there is such a script at all is told by both together: the draft may be read before the set-up is.
+    if (!isKnown) return
     let alive = true
     void loadDraft(scriptId).then((draft) => {
       if (!alive) return
       setSavedAtMs(draft?.savedAtMs ?? null)
-      setHistory((before) => before ?? (draft === null && latest.current === null ? 'missing' : beginHistory((draft?.script ?? latest.current) as Script)))
+      const begins = draft?.script ?? latest.current ?? null
+      setHistory((before) => before ?? (begins === null ? 'missing' : beginHistory(begins)))
     })
     return () => {
       alive = false
     }
-  }, [scriptId])
+  }, [scriptId, isKnown])
   const present = history === null || history === 'missing' ? null : history.present
   // Whether it says something else is told when the typing leaves time: a large document is long to compare.
   const settled = useDeferredValue(present)
@@ -53,6 +57,11 @@ export function useScriptHistory(scriptId: string, published: Script | null): Fo
     }, KEEP_AFTER_MS)
     return () => clearTimeout(timer)
   }, [present, changed])
+  const isSame = settled !== null && settled === present && !changed && published != null
+  useEffect(() => {
+    // What says the same as the version in use is no draft any more: it was undone, or has just been published.
+    if (isSame && savedAtMs !== null) void dropDraft(scriptId).then(() => setSavedAtMs(null))
+  }, [isSame, savedAtMs, scriptId])
   if (history === null) return { state: 'reading' }
   if (history === 'missing') return { state: 'missing' }
   const then = (step: (h: History<Script>) => History<Script>) => setHistory((h) => (h === null || h === 'missing' ? h : step(h)))
