@@ -9,6 +9,8 @@ const tray = (page: Page) => page.getByRole('region', { name: 'Outcome tray' })
 
 /** Hangs up at once: the second press of the key is meant. */
 async function hangUp(page: Page): Promise<void> {
+  // While it still rings the key means nothing.
+  await expect(state(page)).toHaveText('On call')
   await page.keyboard.press('Alt+q')
   await expect(button(page, 'Undo')).toBeVisible()
   await page.keyboard.press('Alt+q')

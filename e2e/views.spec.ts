@@ -198,6 +198,7 @@ test('scripts, outcomes and callbacks pass axe-core and fit', async ({ page, con
   await button(page, 'Save outcome').click()
   await ringMe(page, { caller: 'Tegan Brackenhythe' })
   await button(page, 'Answer').click()
+  await expect(state(page)).toHaveText('On call')
   await page.keyboard.press('Alt+6')
   await page.getByLabel('Notes').fill('The port must say whether the horse box fits on deck two.')
   await look(page, null)
