@@ -4,7 +4,7 @@ import clsx from 'clsx'
 import { Fragment, useState } from 'react'
 import type { CallbackId } from '@/core/ids'
 import type { CallbackView, CentreView, MeView, SeatView } from '@/exchange/protocol'
-import { Button, inZone, useNowMs, zoneWords } from '@/ui'
+import { Button, inZone, nameIn, TableHead, useNowMs, zoneWords } from '@/ui'
 import { ChangeCallback } from './change-callback'
 import type { GiveProps } from './give'
 
@@ -22,15 +22,7 @@ export function CallbackTable({ me, seats, give, centre, callbacks, empty }: Pro
   const mayCall = (c: CallbackView) => me !== null && c.dialledBy === null && (c.ownerId === null || c.ownerId === me.id)
   return (
     <table aria-label="Callbacks" className="mt-3 w-full table-fixed">
-      <thead>
-        <tr className="border-line-strong border-b text-left">
-          {HEADINGS.map(([heading, width]) => (
-            <th key={heading} scope="col" className={`eyebrow py-1 pr-3 ${width}`}>
-              {heading}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <TableHead headings={HEADINGS} />
       <tbody>
         {ordered.map((callback) => (
           <Fragment key={callback.id}>
@@ -125,7 +117,7 @@ function DueWords({ callback, nowMs, timeZone }: { callback: CallbackView; nowMs
 }
 
 function ownerWords({ ownerId, dialledBy }: CallbackView, seats: readonly SeatView[], me: MeView | null) {
-  const name = (id: string) => (id === me?.id ? 'you' : (seats.find((s) => s.id === id)?.name ?? id))
+  const name = (id: string) => (id === me?.id ? 'you' : nameIn(seats, id))
   if (dialledBy !== null) return <span className="text-green">being called by {name(dialledBy)}</span>
   return ownerId === null ? 'anybody’s' : name(ownerId) === 'you' ? 'yours' : name(ownerId)
 }

@@ -1,7 +1,7 @@
 'use client'
 // Follow-up tasks as the customer record system has them, which is a stand-in here.
 import type { Task } from '@/core/tasks'
-import { Button, inZone } from '@/ui'
+import { Button, inZone, nameIn, TableHead } from '@/ui'
 import type { GiveProps } from './give'
 
 interface Props extends GiveProps {
@@ -10,7 +10,6 @@ interface Props extends GiveProps {
 }
 
 export function TaskTable({ me, seats, tasks, timeZone, give }: Props) {
-  const name = (id: string) => seats.find((s) => s.id === id)?.name ?? id
   return (
     <section aria-label="Follow-up tasks" className="mt-8">
       <h2 className="font-semibold text-lg">Follow-up tasks</h2>
@@ -19,15 +18,7 @@ export function TaskTable({ me, seats, tasks, timeZone, give }: Props) {
         <p className="mt-2 font-serif text-[17px] text-soft leading-7">No task is open. An outcome such as “Passed on” files one.</p>
       ) : (
         <table className="mt-2 w-full table-fixed">
-          <thead>
-            <tr className="border-line-strong border-b text-left">
-              {HEADINGS.map(([heading, width]) => (
-                <th key={heading} scope="col" className={`eyebrow py-1 pr-3 ${width}`}>
-                  {heading}
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <TableHead headings={HEADINGS} />
           <tbody>
             {tasks.map((task) => (
               <tr key={task.taskId} className="border-line border-b align-top">
@@ -37,7 +28,7 @@ export function TaskTable({ me, seats, tasks, timeZone, give }: Props) {
                   {task.text !== '' && <span className="block font-normal text-soft">{task.text}</span>}
                 </th>
                 <td className="py-2 pr-3">{task.customer ?? task.number ?? 'not known'}</td>
-                <td className="py-2 pr-3">{task.assigneeId === null ? 'whoever looks after it' : name(task.assigneeId)}</td>
+                <td className="py-2 pr-3">{task.assigneeId === null ? 'whoever looks after it' : nameIn(seats, task.assigneeId)}</td>
                 <td className="py-1.5 text-right">
                   <Button
                     disabled={me === null}

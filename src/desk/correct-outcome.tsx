@@ -6,7 +6,7 @@ import type { CallRecord } from '@/core/ledger'
 import { codesFor } from '@/core/outcomes'
 import type { CentreView, SeatView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
-import { Button, Dialog, PinField, Problem, SelectField, TextField } from '@/ui'
+import { AccountFields, Button, Dialog, Problem, SelectField, TextField } from '@/ui'
 import { outcomeLabel, outcomeSetOf } from './outcome-words'
 
 interface Props {
@@ -73,18 +73,7 @@ function Correction({ record, centre, agentId, seats, onClose }: Omit<Props, 'la
           ))}
         </SelectField>
         <TextField label="Reason" value={why} onChange={(e) => setWhy(e.target.value)} />
-        {agentId === null && (
-          <div className="grid grid-cols-2 gap-3">
-            <SelectField label="Supervisor" value={who} onChange={(e) => setWho(e.target.value)}>
-              {supervisors.map((s) => (
-                <option key={s.id} value={s.id}>
-                  {s.name}
-                </option>
-              ))}
-            </SelectField>
-            <PinField value={pin} onChange={setPin} />
-          </div>
-        )}
+        {agentId === null && <AccountFields label="Supervisor" accounts={supervisors} accountId={who} onAccount={setWho} pin={pin} onPin={setPin} />}
         {problem !== null && <Problem>{problem}</Problem>}
         <Button type="submit" tone="primary" disabled={codes.length === 0}>
           Save correction

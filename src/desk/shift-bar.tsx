@@ -5,7 +5,7 @@ import clsx from 'clsx'
 import type { ReactNode } from 'react'
 import type { AgentCommand } from '@/core/floor'
 import type { CentreView, QueueView } from '@/exchange/protocol'
-import { Button, Clock } from '@/ui'
+import { Button, Clock, nameIn } from '@/ui'
 import { Navigation } from './navigation'
 import { StatePart, type StateProps } from './state-part'
 import { diversionWords } from './state-words'
@@ -97,7 +97,7 @@ function Line({ tone, label, children }: { tone: 'loss' | 'brass'; label: string
 function ServedQueues({ mine, centre }: { mine: readonly QueueView[]; centre: CentreView }) {
   const waiting = mine.reduce((sum, q) => sum + q.waiting, 0)
   const since = mine.map((q) => q.longestSinceMs).filter((ms) => ms !== null)
-  const names = mine.map((q) => centre.queues.find((c) => c.id === q.id)?.name ?? q.id)
+  const names = mine.map((q) => nameIn(centre.queues, q.id))
   return (
     <div className="min-w-0 shrink truncate border-line border-l pl-3 text-soft">
       <span title={names.join(', ')}>{names.length > 1 ? `${names.length} queues` : names.join(', ')} </span>

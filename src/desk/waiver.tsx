@@ -4,7 +4,7 @@ import { type FormEvent, useState } from 'react'
 import { toAgentId } from '@/core/ids'
 import type { MeView, SeatView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
-import { Button, Dialog, PinField, Problem, SelectField, TextField } from '@/ui'
+import { AccountFields, Button, Dialog, Problem, TextField } from '@/ui'
 
 interface Props {
   readonly me: MeView
@@ -38,16 +38,7 @@ export function WaiverButton({ me, seats, typed, says, onDone }: Props) {
       </Button>
       <Dialog open={open} onOpenChange={setOpen} title="Let this one call be made" description={says}>
         <form className="space-y-3" onSubmit={(e) => void allow(e)}>
-          <div className="grid grid-cols-2 gap-3">
-            <SelectField label="Supervisor" value={who} onChange={(e) => setWho(e.target.value as typeof who)}>
-              {supervisors.map((s) => (
-                <option key={s.id} value={s.id}>
-                  {s.name}
-                </option>
-              ))}
-            </SelectField>
-            <PinField value={pin} onChange={setPin} />
-          </div>
+          <AccountFields label="Supervisor" accounts={supervisors} accountId={who} onAccount={setWho} pin={pin} onPin={setPin} />
           <TextField label="Reason" value={why} hint="It is kept with the call. The entry stays on the list." onChange={(e) => setWhy(e.target.value)} />
           {problem !== null && <Problem>{problem}</Problem>}
           <Button type="submit" tone="primary" disabled={supervisors.length === 0}>

@@ -12,6 +12,8 @@ interface Props {
   readonly onProblem: (says: string) => void
 }
 
+const isName = (typed: string): boolean => /\p{L}/u.test(typed)
+
 /** A number in any form, or a name: which of the two is told by the letters in it. */
 export function AddEntry({ mayChange, homeCountry, people, onAdd, onProblem }: Props) {
   const [whom, setWhom] = useState('')
@@ -21,7 +23,7 @@ export function AddEntry({ mayChange, homeCountry, people, onAdd, onProblem }: P
     const text = whom.trim()
     if (text === '') return onProblem('Nobody is named. Enter a number or a person.')
     let entry: ReadEntry = { whom: { person: text }, why }
-    if (!/\p{L}/u.test(text)) {
+    if (!isName(text)) {
       // Number metadata is large: it is fetched when the first number is added.
       const [{ readNumber }, { toRefusalText }] = await Promise.all([import('@/core/directory'), import('@/core/floor')])
       const reading = readNumber(text, homeCountry)
@@ -36,7 +38,7 @@ export function AddEntry({ mayChange, homeCountry, people, onAdd, onProblem }: P
       setWhy('')
     }
   }
-  const unknown = /\p{L}/u.test(whom) && !people.some((p) => p.name.toLowerCase() === whom.trim().toLowerCase())
+  const unknown = isName(whom) && !people.some((p) => p.name.toLowerCase() === whom.trim().toLowerCase())
   return (
     <form aria-label="Add to the list" className="space-y-2 border-line border-t pt-4" onSubmit={(e) => void add(e)}>
       <h2 className="font-semibold text-lg">Add</h2>

@@ -2,7 +2,7 @@
 import { useId, useState } from 'react'
 import { type DoNotCallEntry, keyOf, labelOfWhom, type Whom } from '@/core/do-not-call'
 import type { DoNotCallPage, SeatView } from '@/exchange/protocol'
-import { Button, inZone } from '@/ui'
+import { Button, inZone, nameIn, TableHead } from '@/ui'
 
 interface Props {
   readonly page: DoNotCallPage | null
@@ -18,7 +18,6 @@ interface Props {
 export function EntryTable({ page, search, onSearch, onMore, seats, timeZone, mayTakeOut, onTakeOut }: Props) {
   const id = useId()
   const [open, setOpen] = useState<string | null>(null)
-  const nameOf = (agentId: string) => seats.find((s) => s.id === agentId)?.name ?? agentId
   return (
     <section aria-label="Entries" className="mt-3">
       <label htmlFor={id} className="font-semibold">
@@ -44,21 +43,13 @@ export function EntryTable({ page, search, onSearch, onMore, seats, timeZone, ma
       )}
       {page !== null && page.found > 0 && (
         <table className="mt-3 w-full table-fixed">
-          <thead>
-            <tr className="border-line-strong border-b text-left">
-              {HEADINGS.map(([heading, width]) => (
-                <th key={heading} scope="col" className={`eyebrow py-1 pr-3 ${width}`}>
-                  {heading}
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <TableHead headings={HEADINGS} />
           <tbody>
             {page.entries.map((entry) => (
               <Entry
                 key={keyOf(entry.whom)}
                 entry={entry}
-                by={nameOf(entry.byAgentId)}
+                by={nameIn(seats, entry.byAgentId)}
                 since={inZone(entry.sinceMs, timeZone, 'd MMM yyyy HH:mm')}
                 mayTakeOut={mayTakeOut}
                 open={open === keyOf(entry.whom)}

@@ -3,7 +3,7 @@
 import type { ReadEntry } from '@/core/do-not-call'
 import type { DoNotCallPage, SeatView } from '@/exchange/protocol'
 import { useFloor } from '@/exchange/react'
-import { Button, FileButton, saveFile } from '@/ui'
+import { Button, FileButton, nameIn, saveFile } from '@/ui'
 
 interface Props {
   readonly mayChange: boolean
@@ -24,7 +24,7 @@ export function ListFiles({ mayChange, homeCountry, seats, onAdd, onProblems }: 
     const { entries } = JSON.parse(reply.text) as DoNotCallPage
     saveFile(
       'do-not-call.csv',
-      toDoNotCallCsv(entries, (id) => seats.find((s) => s.id === id)?.name ?? id),
+      toDoNotCallCsv(entries, (id) => nameIn(seats, id)),
       'text/csv',
     )
   }

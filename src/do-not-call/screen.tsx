@@ -6,6 +6,7 @@ import type { AgentCommand } from '@/core/floor'
 import type { FloorView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { type Owner, OwnerPanel, SetUpPlaces, useSetUpInUse } from '@/set-up'
+import { Problems } from '@/ui'
 import { AddEntry } from './add-entry'
 import { EntryTable } from './entry-table'
 import { ListFiles } from './list-files'
@@ -76,15 +77,7 @@ export function DoNotCallScreen({ view }: { view: FloorView }) {
           <p role="status" className="text-green empty:hidden">
             {said}
           </p>
-          {problems.length > 0 && (
-            <ul role="alert" aria-label="What is wrong" className="max-h-64 space-y-1 overflow-auto">
-              {problems.map((says) => (
-                <li key={says} className="border-red border-l-4 pl-2 text-red">
-                  {says}
-                </li>
-              ))}
-            </ul>
-          )}
+          <Problems label="What is wrong" className="max-h-64" problems={problems} />
           <AddEntry mayChange={owner !== null} homeCountry={centre.homeCountry} people={centre.people} onAdd={add} onProblem={(says) => setProblems([says])} />
           <ListFiles
             mayChange={owner !== null}

@@ -2,11 +2,12 @@
 // types for what the floor answers, because both ends are built from this file.
 import * as z from 'zod'
 import type { AgentStateName, Diversion, Note, Owed, SoundPath, WrapUp } from '@/core/agents'
+import type { Callback } from '@/core/callbacks'
 import type { Call, Ear } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
 import type { DoNotCallEntry } from '@/core/do-not-call'
 import { AgentCommandSchema } from '@/core/floor'
-import { type AgentId, AgentIdSchema, type CallbackId, type CallId, CallIdSchema, type QueueId, QueueIdSchema } from '@/core/ids'
+import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, type QueueId, QueueIdSchema } from '@/core/ids'
 import type { OutcomeSet } from '@/core/outcomes'
 import type { Script } from '@/core/scripts'
 import type { Entitlement, QueueSetUp, Reason } from '@/core/set-up'
@@ -197,20 +198,8 @@ export interface MeView {
   readonly codedCount: number
 }
 
-export interface CallbackView {
-  readonly id: CallbackId
-  readonly why: 'agreed' | 'retry'
-  readonly number: string
+export interface CallbackView extends Omit<Callback, 'callId' | 'customer' | 'agreedAtMs' | 'dialled'> {
   readonly name: string | null
-  readonly queueId: QueueId | null
-  readonly dueAtMs: number
-  readonly timeZone: string
-  readonly ownerId: AgentId | null
-  readonly attempt: number
-  readonly atMost: number | null
-  readonly note: string
-  readonly agreedBy: AgentId
-  readonly escalatedAtMs: number | null
   /** Who is calling them, or has not coded that call yet. */
   readonly dialledBy: AgentId | null
 }

@@ -3,7 +3,7 @@
 import clsx from 'clsx'
 import type { OutcomeCode, OutcomeSet } from '@/core/outcomes'
 import { DAY, HOUR, MINUTE } from '@/core/time'
-import { Button } from '@/ui'
+import { Button, TableHead } from '@/ui'
 
 interface Props {
   readonly set: OutcomeSet
@@ -15,15 +15,7 @@ export function CodesTable({ set, mayChange, onEdit }: Props) {
   const groups = [...new Set(set.codes.map((c) => c.group))]
   return (
     <table aria-label="Codes" className="mt-3 w-full table-fixed">
-      <thead>
-        <tr className="border-line-strong border-b text-left">
-          {HEADINGS.map(([heading, width]) => (
-            <th key={heading} scope="col" className={`eyebrow py-1 pr-3 ${width}`}>
-              {heading}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <TableHead headings={HEADINGS} />
       {groups.map((group) => (
         <tbody key={group}>
           <tr>

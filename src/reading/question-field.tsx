@@ -1,6 +1,7 @@
 'use client'
 // One question of a script page. Choices and yes/no answer at once; text answers when it is left, on Enter, or when
 // the page is turned.
+import clsx from 'clsx'
 import { type KeyboardEvent, useId } from 'react'
 import type { CallId } from '@/core/ids'
 import type { AnswerValue, Question } from '@/core/scripts'
@@ -63,63 +64,49 @@ const YES_NO = [
   { value: false, label: 'No' },
 ] as const
 
-function ChoiceQuestion({
-  question,
-  options,
-  value,
-  problem,
-  onAnswer,
-}: Props & { options: readonly { readonly value: AnswerValue; readonly label: string }[] }) {
+interface Option<V extends AnswerValue> {
+  readonly value: V
+  readonly label: string
+}
+
+function ChoiceQuestion({ options, value, onAnswer, ...rest }: Props & { options: readonly Option<AnswerValue>[] }) {
+  return <Options type="radio" options={options} isChosen={(option) => value === option} onPick={onAnswer} {...rest} />
+}
+
+/** Any number of options, each ticked by itself; what is chosen is answered at once. */
+function SeveralQuestion({ options, value, onAnswer, ...rest }: Props & { options: readonly Option<string>[] }) {
+  const chosen = Array.isArray(value) ? (value as readonly string[]) : []
+  const toggle = (option: string) => onAnswer(chosen.includes(option) ? chosen.filter((v) => v !== option) : [...chosen, option])
+  return <Options type="checkbox" options={options} isChosen={(option) => chosen.includes(option)} onPick={toggle} {...rest} />
+}
+
+interface OptionsProps<V extends AnswerValue> extends Pick<Props, 'question' | 'problem'> {
+  readonly type: 'radio' | 'checkbox'
+  readonly options: readonly Option<V>[]
+  readonly isChosen: (value: V) => boolean
+  readonly onPick: (value: V) => void
+}
+
+function Options<V extends AnswerValue>({ type, question, options, problem, isChosen, onPick }: OptionsProps<V>) {
   const id = useId()
   return (
-    <fieldset
-      data-field={question.field}
-      aria-describedby={problem === null ? undefined : `${id}-problem`}
-      onKeyDown={byNumber(options, (next) => onAnswer(next))}
-    >
+    <fieldset data-field={question.field} aria-describedby={problem === null ? undefined : `${id}-problem`} onKeyDown={byNumber(options, onPick)}>
       <legend className="font-semibold">{question.label}</legend>
       <div className="mt-1 flex flex-wrap gap-2">
         {options.map((option, i) => (
           <label
             key={String(option.value)}
-            className="flex h-8 cursor-pointer items-center gap-2 rounded-sm border border-line-strong bg-raised px-3 has-checked:border-green has-checked:bg-green-wash has-checked:font-semibold has-focus-visible:outline-3 has-focus-visible:outline-ink"
+            className={clsx(
+              'flex h-8 cursor-pointer items-center gap-2 rounded-sm border border-line-strong bg-raised px-3 has-checked:border-green has-checked:bg-green-wash has-focus-visible:outline-3 has-focus-visible:outline-ink',
+              type === 'radio' && 'has-checked:font-semibold',
+            )}
           >
             <input
-              type="radio"
-              name={`${id}-answer`}
-              className="accent-green focus-visible:outline-none"
-              checked={value === option.value}
-              onChange={() => onAnswer(option.value)}
-            />
-            <OptionNumber n={i + 1} />
-            {option.label}
-          </label>
-        ))}
-      </div>
-      {problem !== null && <Problem id={`${id}-problem`}>{problem}</Problem>}
-    </fieldset>
-  )
-}
-
-/** Any number of options, each ticked by itself; what is chosen is answered at once. */
-function SeveralQuestion({ question, options, value, problem, onAnswer }: Props & { options: readonly { readonly value: string; readonly label: string }[] }) {
-  const id = useId()
-  const chosen = Array.isArray(value) ? (value as readonly string[]) : []
-  const toggle = (option: string) => onAnswer(chosen.includes(option) ? chosen.filter((v) => v !== option) : [...chosen, option])
-  return (
-    <fieldset data-field={question.field} aria-describedby={problem === null ? undefined : `${id}-problem`} onKeyDown={byNumber(options, toggle)}>
-      <legend className="font-semibold">{question.label}</legend>
-      <div className="mt-1 flex flex-wrap gap-2">
-        {options.map((option, i) => (
-          <label
-            key={option.value}
-            className="flex h-8 cursor-pointer items-center gap-2 rounded-sm border border-line-strong bg-raised px-3 has-checked:border-green has-checked:bg-green-wash has-focus-visible:outline-3 has-focus-visible:outline-ink"
-          >
-            <input
-              type="checkbox"
-              className="size-4 accent-green focus-visible:outline-none"
-              checked={chosen.includes(option.value)}
-              onChange={() => toggle(option.value)}
+              type={type}
+              name={type === 'radio' ? `${id}-answer` : undefined}
+              className={clsx('accent-green focus-visible:outline-none', type === 'checkbox' && 'size-4')}
+              checked={isChosen(option.value)}
+              onChange={() => onPick(option.value)}
             />
             <OptionNumber n={i + 1} />
             {option.label}

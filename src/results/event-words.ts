@@ -5,6 +5,7 @@ import { labelOfWhom } from '@/core/do-not-call'
 import type { FloorEvent } from '@/core/ledger'
 import type { AnswerValue } from '@/core/scripts'
 import type { CentreView, SeatView } from '@/exchange/protocol'
+import { nameIn } from '@/ui'
 
 export interface Names {
   readonly centre: CentreView
@@ -12,8 +13,8 @@ export interface Names {
 }
 
 export function eventWords(event: FloorEvent, names: Names): string {
-  const agent = (id: string) => names.seats.find((s) => s.id === id)?.name ?? id
-  const queue = (id: string) => names.centre.queues.find((q) => q.id === id)?.name ?? id
+  const agent = (id: string) => nameIn(names.seats, id)
+  const queue = (id: string) => nameIn(names.centre.queues, id)
   const device = (id: string) => {
     const rest = id.slice('dev_'.length)
     if (id.startsWith('dev_agent_')) return agent(rest)

@@ -7,6 +7,7 @@ import type { AgentLeg, CallRecord, LedgerEntry } from '@/core/ledger'
 import { formatClock } from '@/core/time'
 import { CorrectOutcome, outcomeLabel, resultWords } from '@/desk'
 import { useArchive, useHistory } from '@/exchange/react'
+import { nameIn } from '@/ui'
 import { answerWords, eventWords, type Names } from './event-words'
 import { Recording } from './recording'
 
@@ -124,10 +125,9 @@ function Found({ record, entries, names }: { record: CallRecord; entries: readon
 function Corrections({ entries, names }: { entries: readonly LedgerEntry[]; names: Names }) {
   const corrections = entries.flatMap(({ event, atMs, seq }) => (event.kind === 'outcomeCorrected' ? [{ ...event, atMs, seq }] : []))
   const label = (code: string | null) => names.centre.outcomeSets.flatMap((s) => s.codes).find((c) => c.code === code)?.label ?? code ?? 'none'
-  const who = (id: string) => names.seats.find((s) => s.id === id)?.name ?? id
   return corrections.map(({ seq, atMs, was, byAgentId, why }) => (
     <p key={seq} className="border-brass border-l-4 pl-2">
-      Corrected from <strong>{label(was)}</strong> by {who(byAgentId)}, {format(atMs, 'd MMM HH:mm')}: {why}
+      Corrected from <strong>{label(was)}</strong> by {nameIn(names.seats, byAgentId)}, {format(atMs, 'd MMM HH:mm')}: {why}
     </p>
   ))
 }

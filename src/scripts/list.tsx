@@ -8,8 +8,8 @@ import { toScriptId } from '@/core/ids'
 import { checkScript, copyScript, type Script, ScriptSchema } from '@/core/scripts'
 import { type SetUp, scriptsInUse } from '@/core/set-up'
 import type { FloorView } from '@/exchange/protocol'
-import { DraftPanel, readJson, SetUpPlaces, useSetUpDraft } from '@/set-up'
-import { Button, FileButton } from '@/ui'
+import { DraftPanel, freeId, readJson, SetUpPlaces, useSetUpDraft } from '@/set-up'
+import { Button, FileButton, TableHead } from '@/ui'
 import { codesOf, queuesOf } from './codes'
 import { saveDraft, useDrafts } from './drafts'
 
@@ -60,15 +60,7 @@ export function ScriptsScreen({ view }: { view: FloorView }) {
             <FileButton label="Import JSON" fieldLabel="Script file" accept="application/json,.json" onFile={(file) => void read(file)} />
           </div>
           <table aria-label="Scripts" className="mt-2 w-full table-fixed">
-            <thead>
-              <tr className="border-line-strong border-b text-left">
-                {HEADINGS.map(([heading, width]) => (
-                  <th key={heading} scope="col" className={`eyebrow py-1 pr-3 ${width}`}>
-                    {heading}
-                  </th>
-                ))}
-              </tr>
-            </thead>
+            <TableHead headings={HEADINGS} />
             <tbody>
               {rows.map((row) => (
                 <ScriptRow
@@ -76,7 +68,7 @@ export function ScriptsScreen({ view }: { view: FloorView }) {
                   row={row}
                   setUp={setUp}
                   mayArchive={owner !== null}
-                  onCopy={() => void begin(copyScript(row.script, freeId(taken, `${row.script.id}-copy`), `${row.script.name} (copy)`))}
+                  onCopy={() => void begin(copyScript(row.script, toScriptId(freeId(`${row.script.id}-copy`, taken)), `${row.script.name} (copy)`))}
                   onArchive={(on) => archive(row.script, on)}
                 />
               ))}
@@ -177,15 +169,9 @@ function rowsOf(setUp: SetUp, drafts: readonly { readonly script: Script; readon
     .sort((a, b) => Number(a.archived) - Number(b.archived) || a.script.name.localeCompare(b.script.name))
 }
 
-function freeId(taken: ReadonlySet<string>, wanted: string): Script['id'] {
-  let id = wanted
-  for (let n = 2; taken.has(id); n++) id = `${wanted}-${n}`
-  return toScriptId(id)
-}
-
 const newScript = (taken: ReadonlySet<string>): Script =>
   ScriptSchema.parse({
-    id: freeId(taken, 'script_new'),
+    id: freeId('script_new', taken),
     version: 1,
     name: 'New script',
     startPage: 'greeting',

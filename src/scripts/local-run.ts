@@ -16,6 +16,10 @@ export interface LocalRun {
   restart(): void
 }
 
+/** A step that was refused, as the floor would say it. */
+export const refusedReply = (refusal: Parameters<typeof toRefusalText>[0]) =>
+  ({ ok: false, refusal: { reason: refusal.reason, ...toRefusalText(refusal) } }) as const
+
 /** `times` names the rehearsal: what was typed in another one is not in this one. */
 export function useLocalRun(script: Script, caller: MadeUpCaller, homeCountry: string): LocalRun {
   const began = useRef(Date.now())
@@ -43,19 +47,17 @@ export function useLocalRun(script: Script, caller: MadeUpCaller, homeCountry: s
     fold({ of: start, event })
     return Promise.resolve({ ok: true } as const)
   }
-  const refused = (refusal: Parameters<typeof toRefusalText>[0]) =>
-    Promise.resolve({ ok: false, refusal: { reason: refusal.reason, ...toRefusalText(refusal) } } as const)
   return {
     contact,
     restart: setTimes,
     actions: {
       answer: (field, value) => {
         const checked = checkAnswer(script, field, value, homeCountry)
-        return checked.ok ? done({ kind: 'scriptAnswered', callId: CALL, field, value: checked.value }) : refused(checked.refusal)
+        return checked.ok ? done({ kind: 'scriptAnswered', callId: CALL, field, value: checked.value }) : Promise.resolve(refusedReply(checked.refusal))
       },
       turn: (direction, pageId) => {
         const page = direction === 'next' ? nextPage(script, shown, facts) : direction === 'back' ? previousPage(shown) : seenPage(shown, pageId ?? '')
-        return page.ok ? done({ kind: 'scriptPageShown', callId: CALL, pageId: page.value, direction }) : refused(page.refusal)
+        return page.ok ? done({ kind: 'scriptPageShown', callId: CALL, pageId: page.value, direction }) : Promise.resolve(refusedReply(page.refusal))
       },
     },
   }

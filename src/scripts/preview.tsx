@@ -2,11 +2,12 @@
 // The page as the agent will have it in front of them, with a made-up caller; its answers are the author's own and kept nowhere.
 import { useState } from 'react'
 import { factsOf } from '@/core/contacts'
-import { toRefusalText } from '@/core/floor'
 import { toCallId } from '@/core/ids'
 import { type AnswerValue, checkAnswer, nextPage, type Script } from '@/core/scripts'
 import { ReadingPane } from '@/reading'
+import { CallerChoice } from './caller-choice'
 import { CALLERS } from './callers'
+import { refusedReply } from './local-run'
 
 interface Props {
   readonly script: Script
@@ -24,20 +25,13 @@ export function Preview({ script, pageId, homeCountry, onSelect }: Props) {
   const contact = { callId: toCallId(`call_preview_${session}`), customer, number, path, queueId: null, run, captions: [], endedAtMs: null }
   return (
     <section aria-label="Preview" className="flex min-h-0 flex-col border-line border-b bg-raised">
-      <label className="flex items-center gap-2 border-line border-b bg-paper px-4 py-1">
-        <span className="text-soft">As it will be read to</span>
-        <select
-          className="h-7 min-w-0 flex-1 rounded-sm border border-line-strong bg-raised px-1"
-          value={callerNo}
-          onChange={(e) => setCallerNo(Number(e.target.value))}
-        >
-          {CALLERS.map((c, i) => (
-            <option key={c.label} value={i}>
-              {c.label}
-            </option>
-          ))}
-        </select>
-      </label>
+      <CallerChoice
+        label="As it will be read to"
+        className="flex items-center gap-2 border-line border-b bg-paper px-4 py-1"
+        fieldClassName="h-7 min-w-0 flex-1 px-1"
+        callerNo={callerNo}
+        onCaller={setCallerNo}
+      />
       <ReadingPane
         key={pageId}
         agentName="Eluned Tarnow"
@@ -48,14 +42,14 @@ export function Preview({ script, pageId, homeCountry, onSelect }: Props) {
         actions={{
           answer: async (field, value) => {
             const checked = checkAnswer(script, field, value, homeCountry)
-            if (!checked.ok) return { ok: false, refusal: { reason: checked.refusal.reason, ...toRefusalText(checked.refusal) } }
+            if (!checked.ok) return refusedReply(checked.refusal)
             const { [field]: _former, ...others } = answers
             setAnswers(checked.value === null ? others : { ...others, [field]: checked.value })
             return { ok: true }
           },
           turn: async () => {
             const next = nextPage(script, run, factsOf(contact))
-            if (!next.ok) return { ok: false, refusal: { reason: next.refusal.reason, ...toRefusalText(next.refusal) } }
+            if (!next.ok) return refusedReply(next.refusal)
             onSelect(next.value)
             return { ok: true }
           },

@@ -8,6 +8,7 @@ import { pendingPages, type Script, splitAnswers } from '@/core/scripts'
 import { formatClock } from '@/core/time'
 import { ReadingPane } from '@/reading'
 import { Button } from '@/ui'
+import { CallerChoice } from './caller-choice'
 import { CALLERS, type MadeUpCaller } from './callers'
 import { useLocalRun } from './local-run'
 
@@ -53,20 +54,7 @@ function Walk({
       <aside aria-label="Rehearsal" className="min-h-0 space-y-4 overflow-auto border-line-strong border-l px-4 py-3">
         <div>
           <h2 className="font-semibold text-lg">Rehearsal</h2>
-          <label className="mt-1 block">
-            <span className="text-soft">Who calls</span>
-            <select
-              className="mt-0.5 h-8 w-full rounded-sm border border-line-strong bg-raised px-2"
-              value={callerNo}
-              onChange={(e) => onCaller(Number(e.target.value))}
-            >
-              {CALLERS.map((c, i) => (
-                <option key={c.label} value={i}>
-                  {c.label}
-                </option>
-              ))}
-            </select>
-          </label>
+          <CallerChoice label="Who calls" className="mt-1 block" fieldClassName="mt-0.5 h-8 w-full px-2" callerNo={callerNo} onCaller={onCaller} />
           <div className="mt-2 flex gap-2">
             <Button onClick={restart}>Begin again</Button>
             <Button onClick={() => onEdit(run.pageId)}>Edit this page</Button>

@@ -3,7 +3,7 @@
 import clsx from 'clsx'
 import { ENTITLEMENT_WORDS } from '@/core/floor'
 import { type AgentSetUp, ENTITLEMENTS, type SetUp } from '@/core/set-up'
-import { Button } from '@/ui'
+import { Button, nameIn, TableHead } from '@/ui'
 
 interface Props {
   readonly setUp: SetUp
@@ -22,23 +22,7 @@ export function AgentsTable({ setUp, mayChange, onEdit, onAdd }: Props) {
         </Button>
       </div>
       <table className="mt-1 w-full table-fixed">
-        <thead>
-          <tr className="border-line-strong border-b text-left">
-            {(
-              [
-                ['Name', 'w-[160px]'],
-                ['Queues', 'w-[230px]'],
-                ['Skills', ''],
-                ['May not', 'w-[190px]'],
-                ['', 'w-[64px]'],
-              ] as const
-            ).map(([heading, width]) => (
-              <th key={heading} scope="col" className={`eyebrow py-1 pr-3 ${width}`}>
-                {heading}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <TableHead headings={HEADINGS} />
         <tbody>
           {setUp.agents.map((agent) => (
             <AgentRow key={agent.id} agent={agent} setUp={setUp} mayChange={mayChange} onEdit={onEdit} />
@@ -54,8 +38,8 @@ const ABOVE: readonly string[] = ['supervision', 'setUp']
 
 function AgentRow({ agent, setUp, mayChange, onEdit }: Omit<Props, 'onAdd'> & { agent: AgentSetUp }) {
   const lacks = ENTITLEMENTS.filter((e) => !agent.may.includes(e) && !ABOVE.includes(e))
-  const queues = agent.queueIds.map((id) => setUp.queues.find((q) => q.id === id)?.name ?? id)
-  const skills = agent.skills.map((s) => `${setUp.skills.find((k) => k.id === s.skillId)?.name ?? s.skillId} ${s.level}`)
+  const queues = agent.queueIds.map((id) => nameIn(setUp.queues, id))
+  const skills = agent.skills.map((s) => `${nameIn(setUp.skills, s.skillId)} ${s.level}`)
   return (
     <tr className={clsx('border-line border-b align-top', agent.retired && 'text-soft')}>
       <th scope="row" className="py-1.5 pr-3 text-left">
@@ -77,3 +61,11 @@ function AgentRow({ agent, setUp, mayChange, onEdit }: Omit<Props, 'onAdd'> & { 
     </tr>
   )
 }
+
+const HEADINGS = [
+  ['Name', 'w-[160px]'],
+  ['Queues', 'w-[230px]'],
+  ['Skills', ''],
+  ['May not', 'w-[190px]'],
+  ['', 'w-[64px]'],
+] as const

@@ -4,7 +4,7 @@
 import { useState } from 'react'
 import { checkSetUp, type SetUp } from '@/core/set-up'
 import { useCommand } from '@/exchange/react'
-import { Button } from '@/ui'
+import { Button, Problems } from '@/ui'
 import { useSetUpInUse } from './draft'
 import { type Owner, OwnerPanel, ownersOf, SET_UP_WORDS } from './owner'
 
@@ -69,15 +69,7 @@ export function DraftPanel({ draft }: { draft: SetUpDraft }) {
         <p role="status" className="mt-2 text-green">
           {said}
         </p>
-        {problems.length > 0 && (
-          <ul role="alert" className="mt-2 max-h-72 space-y-1 overflow-auto">
-            {problems.map((says) => (
-              <li key={says} className="border-red border-l-4 pl-2 text-red">
-                {says}
-              </li>
-            ))}
-          </ul>
-        )}
+        <Problems className="mt-2 max-h-72" problems={problems} />
       </section>
     </>
   )

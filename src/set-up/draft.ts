@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useState } from 'react'
 import { type AgentSetUp, AgentSetUpSchema, type QueueSetUp, QueueSetUpSchema, type SetUp } from '@/core/set-up'
 import { useFloor } from '@/exchange/react'
-import { newId } from './lists-editor'
+import { slug } from './ids'
 
 /** The document as the floor uses it, read again whenever somebody has changed it; null until it is there. */
 export function useSetUpInUse(revision: number): SetUp | null {
@@ -25,7 +25,7 @@ export const withItem = <T extends { readonly id: string }>(items: readonly T[],
 
 /** A new item gets its id from its name, once; the name may change later. */
 export const named = <T extends { readonly id: string; readonly name: string }>(item: T, prefix: 'queue' | 'agent', toId: (text: string) => T['id']): T =>
-  item.id === `${prefix}_new` ? { ...item, id: toId(newId(prefix, item.name)) } : item
+  item.id === `${prefix}_new` ? { ...item, id: toId(`${prefix}_${slug(item.name)}`) } : item
 
 export const newQueue = (setUp: SetUp): QueueSetUp =>
   QueueSetUpSchema.parse({

@@ -8,6 +8,7 @@ import { ReasonSchema, type SetUp } from '@/core/set-up'
 import { MINUTE, SECOND } from '@/core/time'
 import { TextField } from '@/ui'
 import { EditorDialog } from './editor-dialog'
+import { slug } from './ids'
 import { ROW_INPUT, RowsField } from './rows-field'
 
 const positive = z.number({ error: 'Type a number.' }).positive('More than nothing.')
@@ -121,7 +122,7 @@ const toForm = (s: SetUp): ListsForm => ({
 })
 
 const fromForm = (form: ListsForm): Partial<SetUp> => ({
-  skills: form.skills.map(({ skillId, name }) => ({ id: SkillIdSchema.parse(skillId === '' ? newId('skill', name) : skillId), name })),
+  skills: form.skills.map(({ skillId, name }) => ({ id: SkillIdSchema.parse(skillId === '' ? `skill_${slug(name)}` : skillId), name })),
   notReadyReasons: form.reasons.map(({ plannedMin, ...r }) =>
     ReasonSchema.parse({ ...r, plannedMs: Number(plannedMin) > 0 ? Number(plannedMin) * MINUTE : null }),
   ),
@@ -133,11 +134,3 @@ const fromForm = (form: ListsForm): Partial<SetUp> => ({
   mostOwed: form.mostOwed,
   callbackMissedAfterMs: form.callbackMissedMin * MINUTE,
 })
-
-/** `skill_boat-handling` from a name; the name may change later, the id stays. */
-export const newId = (prefix: string, name: string): string =>
-  `${prefix}_${name
-    .toLowerCase()
-    .normalize('NFKD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')}`

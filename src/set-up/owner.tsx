@@ -3,7 +3,7 @@
 import { type FormEvent, useState } from 'react'
 import { type AgentId, toAgentId } from '@/core/ids'
 import type { AgentSetUp } from '@/core/set-up'
-import { Button, PinField, Problem, SelectField } from '@/ui'
+import { AccountFields, Button, Problem } from '@/ui'
 
 export interface Owner {
   readonly agentId: AgentId
@@ -52,22 +52,18 @@ export function OwnerPanel({ accounts, words, owner, onOwner }: Props) {
   return (
     <form onSubmit={open}>
       <p className="text-soft">{words.about}</p>
-      <div className="mt-2 grid grid-cols-[1fr_110px] gap-2">
-        <SelectField label="Account" value={agentId} onChange={(e) => setAgentId(e.target.value)}>
-          {accounts.map((a) => (
-            <option key={a.id} value={a.id}>
-              {a.name}
-            </option>
-          ))}
-        </SelectField>
-        <PinField
-          value={pin}
-          onChange={(next) => {
-            setPin(next)
-            setProblem(null)
-          }}
-        />
-      </div>
+      <AccountFields
+        label="Account"
+        className="mt-2 grid grid-cols-[1fr_110px] gap-2"
+        accounts={accounts}
+        accountId={agentId}
+        onAccount={setAgentId}
+        pin={pin}
+        onPin={(next) => {
+          setPin(next)
+          setProblem(null)
+        }}
+      />
       {problem !== null && <Problem>{problem}</Problem>}
       <Button type="submit" className="mt-2">
         {words.button}

@@ -4,7 +4,7 @@
 import clsx from 'clsx'
 import type { QueueSetUp, SetUp } from '@/core/set-up'
 import type { QueueView } from '@/exchange/protocol'
-import { Button } from '@/ui'
+import { Button, nameIn, TableHead } from '@/ui'
 import { hoursInWords, lengthInWords } from './queue-form'
 
 interface Props {
@@ -26,15 +26,7 @@ export function QueuesTable({ setUp, views, mayChange, onEdit, onAdd, onStorm }:
         </Button>
       </div>
       <table className="mt-1 w-full table-fixed">
-        <thead>
-          <tr className="border-line-strong border-b text-left align-bottom">
-            {HEADINGS.map(([heading, width]) => (
-              <th key={heading} scope="col" className={`eyebrow py-1 pr-3 ${width}`}>
-                {heading}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <TableHead headings={HEADINGS} className="align-bottom" />
         <tbody>
           {setUp.queues.map((queue) => (
             <QueueRow
@@ -66,8 +58,8 @@ const HEADINGS = [
 ] as const
 
 function QueueRow({ queue, setUp, storm, mayChange, onEdit, onStorm }: Omit<Props, 'views' | 'onAdd'> & { queue: QueueSetUp; storm: boolean }) {
-  const skill = (id: string) => setUp.skills.find((s) => s.id === id)?.name ?? id
-  const name = (to: QueueSetUp['overflow'][number]['to']) => (to === 'anyLevel' ? 'any level' : (setUp.queues.find((q) => q.id === to)?.name ?? to))
+  const skill = (id: string) => nameIn(setUp.skills, id)
+  const name = (to: QueueSetUp['overflow'][number]['to']) => (to === 'anyLevel' ? 'any level' : nameIn(setUp.queues, to))
   const serving = setUp.agents.filter((a) => !a.retired && a.queueIds.includes(queue.id))
   const fit = serving.filter((a) => queue.needs.every((n) => a.skills.some((s) => s.skillId === n.skillId && s.level >= n.level)))
   const cell = 'py-2 pr-3 align-top'

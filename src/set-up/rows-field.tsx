@@ -1,7 +1,7 @@
 'use client'
 // A list of rows in a form: add one, take one out, and what is wrong with a row beside it.
 import type { ReactNode } from 'react'
-import { Button } from '@/ui'
+import { Button, Problem } from '@/ui'
 
 interface Props<T> {
   readonly label: string
@@ -29,11 +29,7 @@ export function RowsField<T>({ label, hint, rows, add, onAdd, onRemove, problem,
           </li>
         ))}
       </ul>
-      {problem !== undefined && (
-        <p role="alert" className="mt-1 border-red border-l-4 pl-2 text-red">
-          {problem}
-        </p>
-      )}
+      {problem !== undefined && <Problem>{problem}</Problem>}
       <Button className="mt-1" onClick={onAdd}>
         {add}
       </Button>

@@ -71,6 +71,20 @@ export function About({ id, problem, hint }: { id: string; problem: string | nul
   )
 }
 
+/** Several things that are wrong, one to a line; nothing when there are none. */
+export function Problems({ problems, label, className }: { problems: readonly string[]; label?: string; className?: string }) {
+  if (problems.length === 0) return null
+  return (
+    <ul role="alert" aria-label={label} className={clsx('space-y-1 overflow-auto', className)}>
+      {problems.map((says) => (
+        <li key={says} className="border-red border-l-4 pl-2 text-red">
+          {says}
+        </li>
+      ))}
+    </ul>
+  )
+}
+
 /** What is wrong and what to do; read out when it appears. */
 export function Problem({ id, children, className }: { id?: string; children: ReactNode; className?: string }) {
   return (

@@ -11,6 +11,7 @@ import { carryOutConsequence, checkConsequence } from './consequences'
 import { type Draft, emit, type Ruling, refuse } from './draft'
 import type { FloorRefusal } from './refusal'
 import { isChosenReason } from './shift'
+import { isOverOwed } from './wrap-up'
 
 type Of<K extends AgentCommand['kind']> = Extract<AgentCommand, { kind: K }>
 
@@ -90,15 +91,14 @@ function missingField(draft: Draft, contact: Contact, { needs, label }: OutcomeC
 
 /** What the agent chose to do after the outcome; nothing to record when they are in that state already. */
 export function carryOut(draft: Draft, agentId: Agent['id'], andThen: Of<'saveOutcome'>['andThen']): null {
-  const now = get(draft.state.agents, agentId)
-  const availability = now?.availability
+  const { availability, shift } = get(draft.state.agents, agentId) ?? {}
   // Nobody goes ready owing more than is allowed, whatever they chose.
-  if (andThen.state === 'ready' && now !== undefined && now.owed.length > draft.state.setUp.mostOwed)
+  if (andThen.state === 'ready' && isOverOwed(draft.state, agentId))
     return availability?.ready ? emit(draft, draft.state.seq, { kind: 'agentNotReady', agentId, reason: OUTCOME_OWED }) : null
   const already = andThen.state === 'ready' ? availability?.ready : availability?.reason === andThen.reason
   if (already) return null
   // Without sound nobody is put through: that reason stands until it is back.
-  if (andThen.state === 'ready' && get(draft.state.agents, agentId)?.shift?.soundLost) return null
+  if (andThen.state === 'ready' && shift?.soundLost) return null
   return emit(draft, draft.state.seq, andThen.state === 'ready' ? { kind: 'agentReady', agentId } : { kind: 'agentNotReady', agentId, reason: andThen.reason })
 }
 

@@ -6,9 +6,8 @@ import { outcomeSetFor } from '@/core/set-up'
 import { get } from '@/core/table'
 import type { AgentCommand } from './command'
 import { withdraw } from './consequences'
-import { knownBy } from './do-not-call'
 import { type Draft, emit, type Ruling, refuse } from './draft'
-import { unentitled } from './entitled'
+import { unentitled, wrongPin } from './entitled'
 import { beginWrapUp, keepOwedLimit } from './wrap-up'
 
 /**
@@ -38,7 +37,7 @@ export function correctOutcome(draft: Draft, command: Extract<AgentCommand, { ki
     if (get(draft.state.agents, agentId)?.shift == null) return refuse({ reason: 'notOnShift' })
     if (known?.agentId !== agentId) return refuse({ reason: 'notYoursToCorrect' })
   } else {
-    const refused = knownBy(draft, { agentId, pin }) ?? (known?.agentId === agentId ? null : unentitled(draft.state, agentId, 'supervision'))
+    const refused = wrongPin(draft.state, { agentId, pin }) ?? (known?.agentId === agentId ? null : unentitled(draft.state, agentId, 'supervision'))
     if (refused !== null) return refused
   }
   const { queueId, was, direction } = known === undefined ? command : { queueId: known.queueId, was: known.code, direction: known.direction }

@@ -2,7 +2,6 @@
 // network reports what becomes of the far end.
 import type { Agent } from '@/core/agents'
 import { readNumber } from '@/core/directory'
-import { forbids } from '@/core/do-not-call'
 import type { AgentCommand } from './command'
 import { checkWaiver, forbidden } from './do-not-call'
 import { type Draft, emit, type Ruling, refuse } from './draft'
@@ -23,12 +22,12 @@ export function makeCall(draft: Draft, agent: Agent, command: Extract<AgentComma
   const number = reading.number.e164
   const customer = callback === null ? command.customer : callback.customer
   const { waiver } = command
-  const listed = forbids(draft.state.doNotCall, number, customer?.name ?? null) !== undefined
-  const withheld = !listed ? null : waiver === undefined ? forbidden(draft.state, number, customer?.name ?? null) : checkWaiver(draft, waiver)
+  const listed = forbidden(draft.state, number, customer?.name ?? null)
+  const withheld = listed !== null && waiver !== undefined ? checkWaiver(draft, waiver) : listed
   if (withheld !== null) return withheld
   const callId = nextCallId(draft.state)
   emit(draft, null, { kind: 'callOriginated', callId, agentId: agent.id, number, customer, queueId: callback?.queueId ?? null })
-  if (listed && waiver !== undefined)
+  if (listed !== null && waiver !== undefined)
     emit(draft, null, { kind: 'doNotCallWaived', callId, number, agentId: agent.id, byAgentId: waiver.agentId, why: waiver.why.trim() })
   if (callback !== null) emit(draft, null, { kind: 'callbackDialled', callbackId: callback.id, byAgentId: agent.id, callId, attempt: callback.attempt })
   return null

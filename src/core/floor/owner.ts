@@ -4,7 +4,7 @@ import { checkSetUp, type SetUp } from '@/core/set-up'
 import { get, values } from '@/core/table'
 import type { AgentCommand } from './command'
 import { type Draft, emit, type Ruling, refuse } from './draft'
-import { unentitled } from './entitled'
+import { unentitled, wrongPin } from './entitled'
 import { keepOwedLimit } from './wrap-up'
 
 export type OwnerRefusal =
@@ -15,11 +15,8 @@ export type OwnerRefusal =
 
 type Of<K extends AgentCommand['kind']> = Extract<AgentCommand, { kind: K }>
 
-function ownerOnly(draft: Draft, { agentId, pin }: { readonly agentId: Of<'changeSetUp'>['agentId']; readonly pin: string }): Ruling {
-  const account = draft.state.setUp.agents.find((a) => a.id === agentId)
-  if (account === undefined || account.pin !== pin || account.retired) return refuse({ reason: 'wrongAgentOrPin' })
-  return unentitled(draft.state, agentId, 'setUp')
-}
+const ownerOnly = ({ state }: Draft, command: Of<'changeSetUp' | 'switchStorm'>): Ruling =>
+  wrongPin(state, command) ?? unentitled(state, command.agentId, 'setUp')
 
 /** Refused: wrongAgentOrPin, notEntitled, targetUnknown, stormUnchanged. */
 export function switchStorm(draft: Draft, command: Of<'switchStorm'>): Ruling {

@@ -9,6 +9,7 @@ import type { AgentCommand } from './command'
 import { forbidden } from './do-not-call'
 import { type Draft, emit, type Ruling, refuse } from './draft'
 import { unentitled, unentitledToDial } from './entitled'
+import { isOverOwed } from './wrap-up'
 
 export type PresenceRefusal =
   | { readonly reason: 'noteEmpty' }
@@ -62,8 +63,7 @@ export function chooseSoundPath(draft: Draft, agent: Agent, path: Of<'chooseSoun
   const hearsAnother = get(draft.state.agents, agent.id)?.engagements.some((e) => e.state === 'connected' || e.state === 'initiated') ?? false
   if (back?.ok && !hearsAnother) emit(draft, null, ...back.events)
   const { availability } = get(draft.state.agents, agent.id) ?? agent
-  if (lost.wasReady && availability.reason === SOUND_LOST && agent.owed.length <= draft.state.setUp.mostOwed)
-    emit(draft, null, { kind: 'agentReady', agentId: agent.id })
+  if (lost.wasReady && availability.reason === SOUND_LOST && !isOverOwed(draft.state, agent.id)) emit(draft, null, { kind: 'agentReady', agentId: agent.id })
   return null
 }
 

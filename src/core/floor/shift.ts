@@ -6,6 +6,7 @@ import { queueSetUp } from '@/core/set-up'
 import { get } from '@/core/table'
 import type { AgentCommand } from './command'
 import { type Draft, emit, type Refused, type Ruling, refuse } from './draft'
+import { accountBy } from './entitled'
 import { partyName } from './reach'
 import type { FloorState } from './state'
 import { leaveForLater, owesTooMuch } from './wrap-up'
@@ -15,8 +16,8 @@ type Of<K extends AgentCommand['kind']> = Extract<AgentCommand, { kind: K }>
 /** Refused: wrongAgentOrPin, seatTaken, noQueueTicked, queueNotYours, in this order. */
 export function startShift(draft: Draft, command: Of<'startShift'>): Ruling {
   const { setUp, agents } = draft.state
-  const account = setUp.agents.find((a) => a.id === command.agentId)
-  if (account === undefined || account.pin !== command.pin || account.retired) return refuse({ reason: 'wrongAgentOrPin' })
+  const account = accountBy(setUp, command)
+  if (account === undefined) return refuse({ reason: 'wrongAgentOrPin' })
   const shift = get(agents, account.id)?.shift
   if (shift) return refuse({ reason: 'seatTaken', name: account.name, seat: shift.seat })
   if (command.queueIds.length === 0) return refuse({ reason: 'noQueueTicked' })

@@ -7,6 +7,7 @@ import { agentSetUp, OUTCOME_OWED, queueSetUp, type SetUp } from '@/core/set-up'
 import { get } from '@/core/table'
 import type { AgentCommand } from './command'
 import { type Draft, emit, type Ruling, refuse } from './draft'
+import type { FloorState } from './state'
 
 /** Wrap-up after a call that no queue gives times for. */
 const OUTSIDE = { recommendedWrapUpMs: 30_000, overWrapUpMs: 60_000, wrapUpLimit: null }
@@ -35,9 +36,12 @@ export function endAtLimit(draft: Draft, agentId: AgentId, callId: Contact['call
   else keepOwedLimit(draft, agentId)
 }
 
+/** More is owed by now than the centre allows. */
+export const isOverOwed = ({ agents, setUp }: FloorState, agentId: AgentId): boolean => (get(agents, agentId)?.owed.length ?? 0) > setUp.mostOwed
+
 /** Who owes more than the centre allows gets no further call until it is less. */
 export function keepOwedLimit(draft: Draft, agentId: AgentId): void {
-  if ((get(draft.state.agents, agentId)?.owed.length ?? 0) > draft.state.setUp.mostOwed) setNotReady(draft, agentId)
+  if (isOverOwed(draft.state, agentId)) setNotReady(draft, agentId)
 }
 
 /** What an agent chose for afterwards stands: only who would be ready is set not ready. */

@@ -8,7 +8,7 @@ import { MISSED_RING } from '@/core/set-up'
 import { SHORTCUTS } from '@/desk/shortcuts'
 import { stateWords } from '@/desk/state-words'
 import type { CallView, CentreView, MeView, ParkedView, QueueView, SeatView } from '@/exchange/protocol'
-import { Button, Clock, useNowMs } from '@/ui'
+import { Button, Clock, nameIn, useNowMs } from '@/ui'
 import { BoardProvider, useBoard, usePreview } from './board-context'
 import type { Panel } from './call-actions'
 import { CallRow } from './call-row'
@@ -127,7 +127,7 @@ function SavedLately({ me, takeBackMs }: { me: MeView; takeBackMs: number }) {
 /** One line when nothing is on: what the desk waits for, or what it still owes. */
 function IdleLine({ me, centre, queues, contacts }: Pick<Props, 'me' | 'centre' | 'queues' | 'contacts'>) {
   const owed = me.wrapUp === null ? undefined : contacts.find((c) => c.callId === me.wrapUp?.callId)
-  const served = me.queueIds.map((id) => centre.queues.find((q) => q.id === id)?.name ?? id)
+  const served = me.queueIds.map((id) => nameIn(centre.queues, id))
   const waiting = queues.filter((q) => me.queueIds.includes(q.id)).reduce((sum, q) => sum + q.waiting, 0)
   return (
     <p className="flex h-12 items-center gap-2">
