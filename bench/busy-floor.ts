@@ -12,7 +12,7 @@ const LIVE_CALLS = 200
 const ids = Array.from({ length: AGENTS }, (_, i) => toAgentId(`agent_bench_${i}`))
 const SET_UP = SetUpSchema.parse({
   ...FENNHOLM,
-  agents: ids.map((id, i) => ({ id, name: `Agent ${i}`, pin: '1111', role: 'agent' as const, queueIds: [SAILINGS], playable: false })),
+  agents: ids.map((id, i) => ({ id, name: `Agent ${i}`, role: 'agent' as const, queueIds: [SAILINGS], playable: false })),
 })
 const arrives: Command = { kind: 'callArrives', queueId: SAILINGS, number: '+441632960112', customer: null, path: null }
 
@@ -29,7 +29,7 @@ export function aBusyFloor(): BusyFloor {
     state = must(state, command, ++atMs)
   }
   for (const agentId of ids) {
-    give({ kind: 'startShift', agentId, pin: '1111', queueIds: [SAILINGS], seat: 'desk' })
+    give({ kind: 'startShift', agentId, queueIds: [SAILINGS], seat: 'desk' })
     give({ kind: 'goReady', agentId })
   }
   for (let i = 0; i < LIVE_CALLS; i++) give(arrives)

@@ -27,7 +27,7 @@ function hearing(): void {
   const callId = toCallId('call_bench_1')
   const opened = evolveCalls(
     () => undefined,
-    { kind: 'callOriginated', callId, agentId: toAgentId('agent_bench_0'), number: '+441632960112', customer: null, queueId: null },
+    { kind: 'callOriginated', callId, agentId: toAgentId('agent_bench_0'), number: '+441632960112', customer: null, queueId: null, extension: null },
     1,
   )
   let call = opened[0]?.after as Call
@@ -70,7 +70,7 @@ async function restored(): Promise<void> {
   const fromMs = Date.UTC(2026, 10, 23)
   const opened = openFloor('bench', FENNHOLM, fromMs)
   const store = memoryStore()
-  const writer = createWriter({ store, storedSeq: 0, snapshotSeq: 0, onStored: () => {}, onRefused: () => {} })
+  const writer = createWriter({ store, storedSeq: 0, snapshotSeq: 0, onStored: () => {}, onTrouble: () => {}, onCleared: () => {}, later: () => {} })
   let state = evolve(createFloor('bench', FENNHOLM), opened.event, fromMs)
   writer.append([opened], state)
   const plays = FENNHOLM.agents.filter((a) => a.role === 'agent').map((a) => a.id)

@@ -33,7 +33,6 @@ function aLargeCentre(chance: ReturnType<typeof createChance>): SetUp {
     agents: Array.from({ length: AGENTS }, (_, i) => ({
       id: toAgentId(`agent_bench_${i}`),
       name: `Agent ${i}`,
-      pin: '1111',
       role: 'agent',
       queueIds: Array.from({ length: 4 }, (_, q) => queueId((i * 7 + q * 11) % QUEUES)),
       skills: Array.from({ length: 3 }, (_, s) => ({ skillId: skillId((i + s * 3) % SKILLS), level: level() })),

@@ -73,7 +73,7 @@ export function figures(callsText: string, statesText: string, serviceLevelMs: R
   const abandoned = inbound.filter((c) => c.result === 'abandoned')
   const short = abandoned.filter((c) => c.shortAbandon).length
   const within = answered.filter((c) => (c.answeredAtMs as number) - c.offeredAtMs <= (serviceLevelMs[c.queue ?? ''] ?? 20_000))
-  const legs = calls.filter((c) => c.result === 'handled').flatMap((c) => c.agents.filter((l) => l.role === 'handled'))
+  const legs = calls.filter((c) => c.result === 'handled').flatMap((c) => c.agents.filter((l) => l.role === 'handled' || l.role === 'transferredTo'))
   const handleMs = legs.reduce((sum, l) => sum + l.talkMs + l.holdMs + l.wrapUpMs, 0)
   const withScript = calls.filter((c) => c.outcome !== null && c.script !== null)
   const disagree = withScript.filter((c) => DOUBTFUL.some((d) => d.outcome === c.outcome && c.answers[d.field] === d.value))

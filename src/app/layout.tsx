@@ -6,6 +6,7 @@ import type { Metadata } from 'next'
 import { headers } from 'next/headers'
 import type { ReactNode } from 'react'
 import { FloorProvider } from '@/exchange/react'
+import { Frame } from '@/frame'
 
 export const metadata: Metadata = { title: 'Loyal Switchboard', description: 'An agent desk for contact centres.' }
 
@@ -15,7 +16,9 @@ export default async function Layout({ children }: { children: ReactNode }) {
   return (
     <html lang="en">
       <body>
-        <FloorProvider>{children}</FloorProvider>
+        <FloorProvider>
+          <Frame>{children}</Frame>
+        </FloorProvider>
       </body>
     </html>
   )

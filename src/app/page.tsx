@@ -1,10 +1,13 @@
 'use client'
-import { Desk, PageFrame } from '@/desk'
-import { useFloorView } from '@/exchange/react'
+import { Desk } from '@/desk'
+import { Page, useOnShift } from '@/frame'
 import { StartShift } from '@/start'
 
 export default function DeskPage() {
-  const view = useFloorView()
-  if (view?.me) return <Desk view={view} me={view.me} />
-  return <PageFrame here="desk">{(floor) => <StartShift view={floor} />}</PageFrame>
+  const shift = useOnShift()
+  return (
+    <Page title="Desk" place="desk" fills>
+      {(view) => (shift === null ? <StartShift view={view} /> : <Desk shift={shift} />)}
+    </Page>
+  )
 }

@@ -53,7 +53,7 @@ export function CallbackTable({ me, seats, give, centre, callbacks, empty }: Pro
                   tone="primary"
                   aria-label={`Call ${callback.name ?? callback.number}`}
                   disabled={!mayCall(callback)}
-                  onClick={() => me !== null && void give({ kind: 'makeCall', agentId: me.id, typed: '', customer: null, callbackId: callback.id })}
+                  onClick={() => me !== null && void give({ kind: 'makeCall', typed: '', customer: null, callbackId: callback.id })}
                 >
                   Call
                 </Button>{' '}

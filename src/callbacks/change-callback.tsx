@@ -20,7 +20,7 @@ export function ChangeCallback({ me, seats, callback, give, onDone }: Props) {
   const [time, setTime] = useState(() => inZone(callback.dueAtMs, timeZone, 'HH:mm'))
   const [owner, setOwner] = useState<string>(callback.ownerId ?? ANYBODY)
   const [why, setWhy] = useState('')
-  const on = { agentId: me.id, callbackId }
+  const on = { callbackId }
   const then = async (done: Promise<boolean>) => {
     if (await done) onDone()
   }

@@ -2,10 +2,10 @@
 // Callbacks and follow-up tasks: mine, the team's, what is missed first; each one press from being made.
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import type { AgentCommand } from '@/core/floor'
+import type { Ask } from '@/core/floor'
 import type { FloorView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
-import { Button, Problem, saveFile } from '@/ui'
+import { Button, PlaceLink, Problem, saveFile } from '@/ui'
 import { CallbackTable } from './callback-table'
 import { TaskTable } from './task-table'
 
@@ -28,7 +28,7 @@ export function CallbacksScreen({ view }: { view: FloorView }) {
     team: promises.callbacks.filter((c) => c.ownerId === null),
     all: promises.callbacks,
   }
-  const give = async (asked: AgentCommand): Promise<boolean> => {
+  const give = async (asked: Ask): Promise<boolean> => {
     const reply = await command(asked)
     setProblem(reply.ok ? null : `${reply.refusal.says} ${reply.refusal.next}`)
     if (reply.ok && asked.kind === 'makeCall') router.push('/')
@@ -50,31 +50,41 @@ export function CallbacksScreen({ view }: { view: FloorView }) {
     saveFile('callbacks.ics', toICalendar('Callbacks', [...callbacks, ...tasks], Date.now()), 'text/calendar')
   }
   return (
-    <main className="mx-auto max-w-[1240px] px-6 py-5">
-      <div className="flex items-center gap-4">
-        <h1 className="font-semibold text-2xl">Callbacks</h1>
-        <fieldset aria-label="Whose" className="flex gap-1">
-          {LISTS.map(({ value, label }) => (
-            <Button
-              key={value}
-              aria-pressed={whose === value}
-              disabled={value === 'mine' && me === null}
-              className={whose === value ? '!border-ink !bg-ink !text-white' : ''}
-              onClick={() => setWhose(value)}
-            >
-              {label} <span className="tabular font-normal">{of[value].length}</span>
-            </Button>
-          ))}
-        </fieldset>
-        <Button className="ml-auto" disabled={of[whose].length + promises.tasks.length === 0} onClick={() => void save()}>
-          Save as calendar (.ics)
-        </Button>
-      </div>
-      {me === null && <p className="mt-2 text-soft">You are not on shift: callbacks can be read and saved, and made once your shift has started.</p>}
-      {problem !== null && <Problem className="mt-2">{problem}</Problem>}
-      <CallbackTable me={me} centre={centre} seats={seats} callbacks={of[whose]} empty={EMPTY[whose]} give={give} />
-      <TaskTable me={me} seats={seats} tasks={promises.tasks} timeZone={centre.timeZone} give={give} />
-    </main>
+    <>
+      <nav aria-label="Under Callbacks" className="flex gap-4 border-line border-b bg-raised px-6">
+        <PlaceLink href="/callbacks" isHere className="-mb-px py-1.5">
+          Callbacks and tasks
+        </PlaceLink>
+        <PlaceLink href="/do-not-call" isHere={false} className="-mb-px py-1.5">
+          Do-not-call list
+        </PlaceLink>
+      </nav>
+      <main className="mx-auto max-w-[1240px] px-6 py-5">
+        <div className="flex items-center gap-4">
+          <h1 className="font-semibold text-2xl">Callbacks</h1>
+          <fieldset aria-label="Whose" className="flex gap-1">
+            {LISTS.map(({ value, label }) => (
+              <Button
+                key={value}
+                aria-pressed={whose === value}
+                disabled={value === 'mine' && me === null}
+                className={whose === value ? '!border-ink !bg-ink !text-white' : ''}
+                onClick={() => setWhose(value)}
+              >
+                {label} <span className="tabular font-normal">{of[value].length}</span>
+              </Button>
+            ))}
+          </fieldset>
+          <Button className="ml-auto" disabled={of[whose].length + promises.tasks.length === 0} onClick={() => void save()}>
+            Save as calendar (.ics)
+          </Button>
+        </div>
+        {me === null && <p className="mt-2 text-soft">You are not on shift: callbacks can be read and saved, and made once your shift has started.</p>}
+        {problem !== null && <Problem className="mt-2">{problem}</Problem>}
+        <CallbackTable me={me} centre={centre} seats={seats} callbacks={of[whose]} empty={EMPTY[whose]} give={give} />
+        <TaskTable me={me} seats={seats} tasks={promises.tasks} timeZone={centre.timeZone} give={give} />
+      </main>
+    </>
   )
 }
 

@@ -33,7 +33,7 @@ export function TaskTable({ me, seats, tasks, timeZone, give }: Props) {
                   <Button
                     disabled={me === null}
                     aria-label={`Done: ${task.title}`}
-                    onClick={() => me !== null && void give({ kind: 'closeTask', agentId: me.id, taskId: task.taskId })}
+                    onClick={() => me !== null && void give({ kind: 'closeTask', taskId: task.taskId })}
                   >
                     Done
                   </Button>

@@ -1,59 +1,50 @@
 'use client'
-// Another code for a call that is coded: the agent's own on this shift, or any call with a supervisor's PIN.
+// Another code for a call that is coded: the agent's own on this shift, or any call by a supervisor. Who may is asked by the floor.
 import { type FormEvent, useState } from 'react'
-import { type AgentId, toAgentId, toCallId } from '@/core/ids'
+import { toCallId } from '@/core/ids'
 import type { CallRecord } from '@/core/ledger'
 import { codesFor } from '@/core/outcomes'
-import type { CentreView, SeatView } from '@/exchange/protocol'
+import type { CentreView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
-import { AccountFields, Button, Dialog, Problem, SelectField, TextField } from '@/ui'
-import { outcomeLabel, outcomeSetOf } from './outcome-words'
+import { Button, Dialog, Problem, SelectField, TextField } from '@/ui'
+import { outcomeLabel, outcomeSetOf } from '@/words'
 
 interface Props {
   readonly record: CallRecord
   readonly centre: CentreView
-  /** The agent who corrects a call of theirs; null asks for a supervisor and their PIN. */
-  readonly agentId: AgentId | null
-  readonly seats: readonly SeatView[]
   readonly label: string
 }
 
-export function CorrectOutcome({ record, centre, agentId, seats, label }: Props) {
+export function CorrectOutcome({ record, centre, label }: Props) {
   const [open, setOpen] = useState(false)
   return (
     <>
       <Button tone="quiet" className="!h-6 !px-1" onClick={() => setOpen(true)} aria-label={`${label} ${record.customer ?? record.number ?? 'the call'}`}>
         {label}
       </Button>
-      {open && <Correction record={record} centre={centre} agentId={agentId} seats={seats} onClose={() => setOpen(false)} />}
+      {open && <Correction record={record} centre={centre} onClose={() => setOpen(false)} />}
     </>
   )
 }
 
-function Correction({ record, centre, agentId, seats, onClose }: Omit<Props, 'label'> & { onClose: () => void }) {
+function Correction({ record, centre, onClose }: Omit<Props, 'label'> & { onClose: () => void }) {
   const command = useCommand()
-  const supervisors = seats.filter((s) => s.role === 'supervisor')
-  const set = outcomeSetOf(centre, record.queue)
-  const codes = set === undefined ? [] : codesFor(set, record.direction).filter((c) => c.code !== record.outcome)
+  const set = outcomeSetOf(centre, record.queueId)
+  const codes = set === undefined ? [] : codesFor(set, record.direction !== 'inbound').filter((c) => c.code !== record.outcome)
   const [code, setCode] = useState(codes[0]?.code ?? '')
   const [why, setWhy] = useState('')
-  const [who, setWho] = useState<string>(supervisors[0]?.id ?? '')
-  const [pin, setPin] = useState('')
   const [problem, setProblem] = useState<string | null>(null)
   const save = async (event: FormEvent) => {
     event.preventDefault()
     const reply = await command({
       kind: 'correctOutcome',
-      agentId: agentId ?? toAgentId(who),
       callId: toCallId(record.callId),
-      pin: agentId === null ? pin : null,
-      queueId: centre.queues.find((q) => q.name === record.queue)?.id ?? null,
+      queueId: record.queueId,
       direction: record.direction,
       code,
       was: record.outcome,
       why,
     })
-    setPin('')
     if (reply.ok) onClose()
     else setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
   }
@@ -73,7 +64,6 @@ function Correction({ record, centre, agentId, seats, onClose }: Omit<Props, 'la
           ))}
         </SelectField>
         <TextField label="Reason" value={why} onChange={(e) => setWhy(e.target.value)} />
-        {agentId === null && <AccountFields label="Supervisor" accounts={supervisors} accountId={who} onAccount={setWho} pin={pin} onPin={setPin} />}
         {problem !== null && <Problem>{problem}</Problem>}
         <Button type="submit" tone="primary" disabled={codes.length === 0}>
           Save correction

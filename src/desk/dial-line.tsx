@@ -9,11 +9,11 @@ import type { NumberReading } from '@/core/directory'
 import { toRefusalText } from '@/core/floor'
 import type { CentreView, MeView, QueueView, SeatView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
+import { SHORTCUTS } from '@/frame'
 import { Button, ShortcutHint } from '@/ui'
+import { lackingToDial } from '@/words'
 import { type Choice, choicesFor } from './board/targets'
-import { lackingToDial } from './entitled'
 import { useNumberReader } from './number-reader'
-import { SHORTCUTS } from './shortcuts'
 import { WaiverButton } from './waiver'
 
 interface Props {
@@ -74,7 +74,7 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
       return onPick(choice.target)
     }
     const number = choice?.target.kind === 'number' ? choice.target.typed : typed
-    const reply = await command({ kind: 'makeCall', agentId: me.id, typed: number, customer: null })
+    const reply = await command({ kind: 'makeCall', typed: number, customer: null })
     if (!reply.ok) {
       if (reply.refusal.reason === 'onDoNotCall') setWithheld({ typed: number, says: reply.refusal.says })
       setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
@@ -143,7 +143,7 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
           {onPick === null ? 'Call' : 'Choose'}
         </Button>
       )}
-      {withheld !== null && <WaiverButton me={me} seats={seats} typed={withheld.typed} says={withheld.says} onDone={allowed} />}
+      {withheld !== null && <WaiverButton seats={seats} typed={withheld.typed} says={withheld.says} onDone={allowed} />}
       {listed && (
         <div
           id={`${id}-list`}

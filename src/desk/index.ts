@@ -1,7 +1,2 @@
 export { CorrectOutcome } from './correct-outcome'
 export { Desk } from './desk'
-export { HistoryProgress } from './history-progress'
-export { Navigation } from './navigation'
-export { Notices } from './notices'
-export { outcomeLabel, outcomeSetOf, resultWords } from './outcome-words'
-export { PageFrame } from './page-frame'

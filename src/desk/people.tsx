@@ -6,7 +6,7 @@ import type { Target } from '@/core/calls'
 import type { MeView, SeatView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { Button, Clock } from '@/ui'
-import { diversionShort, stateWords } from './state-words'
+import { diversionShort, stateWords } from '@/words'
 
 interface Props {
   readonly me: MeView
@@ -69,7 +69,7 @@ function Person({ me, seat, seats, onChoose }: Props & { seat: SeatView }) {
             {cover.name} covers
           </Button>
         )}
-        {mayPickUp(me, seat) && seat.ringing !== null && <PickUp me={me} ringing={seat.ringing} />}
+        {mayPickUp(me, seat) && seat.ringing !== null && <PickUp ringing={seat.ringing} />}
       </span>
     </li>
   )
@@ -78,10 +78,10 @@ function Person({ me, seat, seats, onChoose }: Props & { seat: SeatView }) {
 /** A call that rings at a colleague is anybody's who serves its queue. */
 const mayPickUp = (me: MeView, { ringing }: SeatView): boolean => ringing !== null && (ringing.queueId === null || me.queueIds.includes(ringing.queueId))
 
-function PickUp({ me, ringing }: { me: MeView; ringing: NonNullable<SeatView['ringing']> }) {
+function PickUp({ ringing }: { ringing: NonNullable<SeatView['ringing']> }) {
   const command = useCommand()
   return (
-    <Button aria-label={`Pick up ${ringing.label}`} className="!h-6" onClick={() => void command({ kind: 'pickUp', agentId: me.id, callId: ringing.callId })}>
+    <Button aria-label={`Pick up ${ringing.label}`} className="!h-6" onClick={() => void command({ kind: 'pickUp', callId: ringing.callId })}>
       Pick up
     </Button>
   )

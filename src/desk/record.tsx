@@ -6,14 +6,13 @@ import type { Call } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
 import type { CallRecord } from '@/core/ledger'
 import { formatClock } from '@/core/time'
-import type { CallbackView, CentreView, MeView, SeatView } from '@/exchange/protocol'
+import type { CallbackView, CentreView, SeatView } from '@/exchange/protocol'
 import { useArchive } from '@/exchange/react'
 import { Clock } from '@/ui'
-import { outcomeLabel, resultWords } from './outcome-words'
+import { outcomeLabel, resultWords } from '@/words'
 import { WhoCalls } from './who-calls'
 
 interface Props {
-  readonly me: MeView
   readonly contact: Contact
   /** While the call is on: the caller can still be named. */
   readonly call: Call | undefined
@@ -24,7 +23,7 @@ interface Props {
   readonly seats: readonly SeatView[]
 }
 
-export function Record({ me, contact, call, centre, answeredAtMs, promised, seats }: Props) {
+export function Record({ contact, call, centre, answeredAtMs, promised, seats }: Props) {
   const { customer, number, path, offeredAtMs, direction } = contact
   const about = centre.queues.find((q) => q.id === contact.queueId)
   const queue = about?.name
@@ -40,7 +39,7 @@ export function Record({ me, contact, call, centre, answeredAtMs, promised, seat
         {customer === null ? unknown(number, call?.matches.length ?? 0) : <span className="tabular text-ink">{number}</span>}
         {customer !== null && ` · ${customer.group}`}
       </p>
-      {customer === null && call !== undefined && <WhoCalls key={`who ${call.id}`} me={me} call={call} centre={centre} />}
+      {customer === null && call !== undefined && <WhoCalls key={`who ${call.id}`} call={call} centre={centre} />}
       <dl className="mt-2 grid grid-cols-[96px_1fr] gap-y-0.5">
         {promised !== undefined && (
           <Fact label="Callback">
@@ -101,12 +100,12 @@ function PreviousContacts({ contact, centre }: { contact: Contact; centre: Centr
   const { value, problem } = useArchive(useCallback((api) => api.previousContacts({ customer: name, number }, callId), [name, number, callId]))
   return (
     <div className="mt-3">
-      <h3 className="eyebrow">Previous contacts{value !== null && value.length > 0 && ` (${value.length})`}</h3>
+      <h3 className="eyebrow">Previous contacts{value !== null && value.count > 0 && ` (${value.count})`}</h3>
       {problem !== null && <p className="text-red">Could not be read: {problem}</p>}
       {value === null && problem === null && <p className="text-soft">Looking…</p>}
-      {value?.length === 0 && <p className="text-soft">None. This is the first call we know of.</p>}
+      {value?.count === 0 && <p className="text-soft">None. This is the first call we know of.</p>}
       <ul className="divide-y divide-line">
-        {value?.slice(0, SHOWN).map((record) => (
+        {value?.latest.slice(0, SHOWN).map((record) => (
           <PreviousContact key={record.callId} record={record} centre={centre} />
         ))}
       </ul>

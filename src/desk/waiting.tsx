@@ -4,15 +4,15 @@ import { format, startOfDay } from 'date-fns'
 import { useCallback } from 'react'
 import { spentKey } from '@/core/agents'
 import type { Target } from '@/core/calls'
-import { formatClock, HOUR } from '@/core/time'
+import { formatClock } from '@/core/time'
+import { floorNow } from '@/exchange/floor-time'
 import type { CentreView, MeView, QueueView, SeatView } from '@/exchange/protocol'
 import { useArchive } from '@/exchange/react'
+import { HistoryProgress } from '@/frame'
 import { Clock, useNowMs } from '@/ui'
+import { outcomeLabel, resultWords, spentWords } from '@/words'
 import { CorrectOutcome } from './correct-outcome'
-import { HistoryProgress } from './history-progress'
-import { outcomeLabel, resultWords } from './outcome-words'
 import { People } from './people'
-import { spentWords } from './state-words'
 
 interface WaitingProps {
   readonly me: MeView
@@ -83,16 +83,17 @@ const expectedWords = (ms: number | null) => {
 
 const SHOWN = 8
 
-export function TodayColumn({ me, centre, seats }: { me: MeView; centre: CentreView; seats: readonly SeatView[] }) {
-  const { name } = me
+export function TodayColumn({ me, centre }: { me: MeView; centre: CentreView }) {
+  const { id } = me
   const { value } = useArchive(
     useCallback(
       async (api) => {
-        const now = Date.now()
-        const { agents, records } = await api.report({ fromMs: startOfDay(now).getTime(), toMs: now + 1 }, now, HOUR)
-        return { mine: agents.find((a) => a.name === name), calls: records.filter((r) => r.agents.some((l) => l.agent === name)) }
+        const nowMs = floorNow()
+        const span = { fromMs: startOfDay(nowMs).getTime(), toMs: nowMs + 1 }
+        const { all, records } = await api.report({ span, nowMs, steps: [], only: id })
+        return { ahtMs: all.ahtMs, calls: records.filter((r) => r.result !== 'underWay') }
       },
-      [name],
+      [id],
     ),
   )
   return (
@@ -106,9 +107,7 @@ export function TodayColumn({ me, centre, seats }: { me: MeView; centre: CentreV
         <dt className="text-soft">Calls coded this shift</dt>
         <dd className="tabular">{me.codedCount}</dd>
         <dt className="text-soft">Average handle time today</dt>
-        <dd className="tabular">
-          {value?.mine?.measures.ahtMs == null ? <span className="font-sans">no calls</span> : formatClock(value.mine.measures.ahtMs)}
-        </dd>
+        <dd className="tabular">{value?.ahtMs == null ? <span className="font-sans">no calls</span> : formatClock(value.ahtMs)}</dd>
       </dl>
       <TimePerState me={me} />
       <h3 className="eyebrow mt-5">Your last calls</h3>
@@ -121,8 +120,8 @@ export function TodayColumn({ me, centre, seats }: { me: MeView; centre: CentreV
               {record.customer ?? record.number ?? 'Withheld number'}
               <span className="text-soft"> · {record.outcome === null ? resultWords(record.result) : outcomeLabel(centre, record)}</span>
             </span>
-            {record.outcomeBy === name && (record.outcomeAtMs ?? 0) >= me.shiftStartedAtMs && (
-              <CorrectOutcome record={record} centre={centre} agentId={me.id} seats={seats} label="Correct" />
+            {record.outcomeById === id && (record.outcomeAtMs ?? 0) >= me.shiftStartedAtMs && (
+              <CorrectOutcome record={record} centre={centre} label="Correct" />
             )}
           </li>
         ))}

@@ -2,19 +2,18 @@
 // A supervisor's word for one call to somebody on the do-not-call list: who, their PIN, and the reason that is kept.
 import { type FormEvent, useState } from 'react'
 import { toAgentId } from '@/core/ids'
-import type { MeView, SeatView } from '@/exchange/protocol'
+import type { SeatView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { AccountFields, Button, Dialog, Problem, TextField } from '@/ui'
 
 interface Props {
-  readonly me: MeView
   readonly seats: readonly SeatView[]
   readonly typed: string
   readonly says: string
   readonly onDone: () => void
 }
 
-export function WaiverButton({ me, seats, typed, says, onDone }: Props) {
+export function WaiverButton({ seats, typed, says, onDone }: Props) {
   const command = useCommand()
   const supervisors = seats.filter((s) => s.role === 'supervisor')
   const [open, setOpen] = useState(false)
@@ -24,8 +23,8 @@ export function WaiverButton({ me, seats, typed, says, onDone }: Props) {
   const [problem, setProblem] = useState<string | null>(null)
   const allow = async (event: FormEvent) => {
     event.preventDefault()
-    const waiver = { agentId: toAgentId(who), pin, why }
-    const reply = await command({ kind: 'makeCall', agentId: me.id, typed, customer: null, waiver })
+    const agentId = toAgentId(who)
+    const reply = await command({ kind: 'makeCall', typed, customer: null, waiver: { agentId, why } }, { agentId, pin })
     setPin('')
     if (!reply.ok) return setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
     setOpen(false)

@@ -2,20 +2,20 @@
 // Who the caller is, where their number does not say: one of several it belongs to, somebody we know by name, or somebody new.
 import { useState } from 'react'
 import type { Call, Customer } from '@/core/calls'
-import type { AgentCommand } from '@/core/floor'
-import type { CentreView, MeView } from '@/exchange/protocol'
+import type { Ask } from '@/core/floor'
+import type { CentreView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { Button, Problem, TextField } from '@/ui'
 
 const NEW_GROUP = 'New caller'
 const OFFERED = 3
 
-export function WhoCalls({ me, call, centre }: { me: MeView; call: Call; centre: CentreView }) {
+export function WhoCalls({ call, centre }: { call: Call; centre: CentreView }) {
   const command = useCommand()
   const [name, setName] = useState('')
   const [problem, setProblem] = useState<string | null>(null)
-  const give = async (who: Pick<Extract<AgentCommand, { kind: 'identifyCaller' }>, 'customerId' | 'customer'>) => {
-    const reply = await command({ kind: 'identifyCaller', agentId: me.id, callId: call.id, ...who })
+  const give = async (who: Pick<Extract<Ask, { kind: 'identifyCaller' }>, 'customerId' | 'customer'>) => {
+    const reply = await command({ kind: 'identifyCaller', callId: call.id, ...who })
     setProblem(reply.ok ? null : `${reply.refusal.says} ${reply.refusal.next}`)
   }
   const wanted = name.trim().toLowerCase()

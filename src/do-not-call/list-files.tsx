@@ -7,6 +7,8 @@ import { Button, FileButton, nameIn, saveFile } from '@/ui'
 
 interface Props {
   readonly mayChange: boolean
+  /** The list as a file holds personal data. */
+  readonly mayTake: boolean
   readonly homeCountry: string
   readonly seats: readonly SeatView[]
   readonly onAdd: (entries: readonly ReadEntry[]) => Promise<boolean>
@@ -15,7 +17,7 @@ interface Props {
 
 const ALL = 1_000_000
 
-export function ListFiles({ mayChange, homeCountry, seats, onAdd, onProblems }: Props) {
+export function ListFiles({ mayChange, mayTake, homeCountry, seats, onAdd, onProblems }: Props) {
   const floor = useFloor()
   const save = async () => {
     const reply = await floor?.ask({ kind: 'doNotCall', search: '', atMost: ALL })
@@ -38,7 +40,9 @@ export function ListFiles({ mayChange, homeCountry, seats, onAdd, onProblems }: 
     <section aria-label="Files" className="border-line border-t pt-4">
       <h2 className="font-semibold text-lg">Files</h2>
       <div className="mt-2 flex flex-wrap gap-2">
-        <Button onClick={() => void save()}>Export CSV</Button>
+        <Button disabled={!mayTake} title={mayTake ? undefined : 'For supervisors: the file holds personal data'} onClick={() => void save()}>
+          Export CSV
+        </Button>
         <FileButton label="Import CSV" fieldLabel="Do-not-call file" accept="text/csv,.csv" disabled={!mayChange} onFile={(file) => void read(file)} />
       </div>
       <p className="mt-2 text-soft text-xs">

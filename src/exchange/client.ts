@@ -1,47 +1,76 @@
-// A tab's end of the floor: sends requests with an id and a deadline, keeps the latest view, tells whoever listens.
-import type { AgentCommand } from '@/core/floor'
+// A tab's end of the floor: sends requests with an id and a deadline, keeps the latest view, tells whoever listens. When the floor's worker is gone it
+// opens another one and says again whose tab this is: a desk comes back by itself.
+import type { Ask } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
 import type { Pace } from '@/world'
-import type { FloorMessage, FloorView, RefusalView, TabMessage } from './protocol'
+import { setFloorClock } from './floor-time'
+import { type FloorPort, openPort } from './port'
+import type { DeviceView, DoorParts, FloorMessage, FloorView, RefusalView, TabMessage, TabView } from './protocol'
 
 export type Reply = { readonly ok: true; readonly kept: boolean; readonly text: string | null } | { readonly ok: false; readonly refusal: RefusalView }
 
 type WithoutId<T> = T extends { requestId: string } ? Omit<T, 'requestId'> : never
 export type Request = WithoutId<TabMessage>
 
+export interface Witness {
+  readonly agentId: AgentId
+  readonly pin: string
+}
+
 export interface FloorClient {
   /** Resolves with a refusal rather than rejecting; a floor that does not answer in time is one as well. */
   ask(request: Request): Promise<Reply>
-  command(command: AgentCommand): Promise<Reply>
-  /** null until the first view has arrived. */
+  command(ask: Ask, witness?: Witness): Promise<Reply>
+  signIn(agentId: AgentId, pin: string): Promise<Reply>
+  signOut(): Promise<Reply>
+  /** Of this account, or of another one by a set-up owner. */
+  setPin(agentId: AgentId, pin: string): Promise<Reply>
+  /** null until the floor has answered; then there whether somebody is signed in or not. */
+  door(): DoorParts | null
+  /** What whoever is signed in sees; null while nobody is. */
   view(): FloorView | null
+  device(): DeviceView | null
   subscribe(listener: () => void): () => void
   onStored(listener: (seq: number) => void): () => void
   close(): void
 }
 
 const DEADLINE_MS = 8_000
+/** While nothing is heard of the floor it is asked this often whether it is there. */
+const PING_EVERY_MS = 10_000
 
 export interface ConnectOptions {
-  readonly agentId: AgentId | null
+  /** What a reload brings along, kept where no other tab sees it. */
+  readonly key: { get(): string | null; set(key: string | null): void }
   readonly device: { readonly is: 'handset' | 'ownPhone'; readonly agentId: AgentId } | null
   readonly world: { readonly pace: Pace; readonly seed: number } | null
 }
 
-export function connect(options: ConnectOptions): FloorClient {
-  const { post, listen } = openPort()
+export function connect({ key, device, world }: ConnectOptions): FloorClient {
   const pending = new Map<string, (reply: Reply) => void>()
   const listeners = new Set<() => void>()
   const storedListeners = new Set<(seq: number) => void>()
+  let parts: Partial<TabView> = {}
+  let door: DoorParts | null = null
   let view: FloorView | null = null
   let lastId = 0
+  let heardAtMs = performance.now()
 
-  listen((message) => {
+  const take = (changes: Partial<TabView>) => {
+    parts = { ...parts, ...changes }
+    // Signed out, nothing of what was seen stays in this tab.
+    if (changes.door?.signedIn === null) parts = { door: parts.door, floor: parts.floor, device: parts.device } as Partial<TabView>
+    door = parts.door !== undefined && parts.floor !== undefined ? { door: parts.door, floor: parts.floor } : null
+    view = parts.door?.signedIn != null && parts.account !== undefined && parts.centre !== undefined ? (parts as TabView) : null
+    for (const listener of listeners) listener()
+  }
+
+  const onMessage = (message: FloorMessage) => {
+    heardAtMs = performance.now()
     switch (message.kind) {
       case 'view':
-        view = { ...(view ?? ({} as FloorView)), ...message.changes }
-        for (const listener of listeners) listener()
-        return
+        setFloorClock(message.atMs)
+        return take(message.changes)
       case 'stored':
         for (const listener of storedListeners) listener(message.seq)
         return
@@ -49,35 +78,65 @@ export function connect(options: ConnectOptions): FloorClient {
         pending.get(message.requestId)?.(message)
         pending.delete(message.requestId)
     }
-  })
+  }
+  const hello = () => void ask({ kind: 'hello', key: key.get(), device, world })
+  let port: FloorPort = openPort(onMessage, () => hello())
 
-  const ask = (request: Request): Promise<Reply> =>
-    new Promise((resolve) => {
+  function ask(request: Request, deadlineMs = DEADLINE_MS): Promise<Reply> {
+    return new Promise((resolve) => {
       const requestId = `r${++lastId}`
       const late = setTimeout(() => {
         pending.delete(requestId)
-        const refusal = {
-          reason: 'floorSilent',
-          says: 'The floor did not answer in time.',
-          next: 'Try again; if it stays silent, reload the page. Your work is kept.',
-        }
-        resolve({ ok: false, refusal })
-      }, DEADLINE_MS)
+        resolve({ ok: false, refusal: SILENT })
+      }, deadlineMs)
       pending.set(requestId, (reply) => {
         clearTimeout(late)
         resolve(reply)
       })
-      post({ ...request, requestId } as TabMessage)
+      port.post({ ...request, requestId } as TabMessage)
     })
+  }
 
-  const bye = () => post('bye')
+  /** A worker that was ended by the browser or by a fault never says so: it only stops answering. */
+  const watch = setInterval(async () => {
+    if (performance.now() - heardAtMs < PING_EVERY_MS) return
+    const reply = await ask({ kind: 'ping' })
+    if (reply.ok || reply.refusal.reason !== SILENT.reason) return
+    port.close()
+    port = openPort(onMessage, () => hello())
+    hello()
+  }, PING_EVERY_MS)
+
+  const bye = () => port.post('bye')
   addEventListener('pagehide', bye)
-  void ask({ kind: 'hello', ...options })
+  // A page that is shown again from the browser's memory has said good-bye before.
+  const back = (event: PageTransitionEvent) => event.persisted && hello()
+  addEventListener('pageshow', back)
+  hello()
 
   return {
-    ask,
-    command: (command) => ask({ kind: 'command', command }),
+    ask: (request) => ask(request),
+    command: (command, witness) => ask({ kind: 'command', command, ...(witness === undefined ? {} : { witness }) }),
+    async signIn(agentId, pin) {
+      // Hashing a PIN is slow on purpose, and slower on a busy machine.
+      const reply = await ask({ kind: 'signIn', agentId, pin }, 4 * DEADLINE_MS)
+      if (reply.ok && reply.text !== null) key.set(reply.text)
+      return reply
+    },
+    async signOut() {
+      const reply = await ask({ kind: 'signOut' })
+      if (reply.ok) key.set(null)
+      return reply
+    },
+    async setPin(agentId, pin) {
+      const reply = await ask({ kind: 'setPin', agentId, pin }, 4 * DEADLINE_MS)
+      // The keys of an account are void with its PIN: this tab has been given another.
+      if (reply.ok && reply.text !== null) key.set(reply.text)
+      return reply
+    },
+    door: () => door,
     view: () => view,
+    device: () => parts.device ?? null,
     subscribe: (listener) => {
       listeners.add(listener)
       return () => listeners.delete(listener)
@@ -87,30 +146,16 @@ export function connect(options: ConnectOptions): FloorClient {
       return () => storedListeners.delete(listener)
     },
     close: () => {
+      clearInterval(watch)
       removeEventListener('pagehide', bye)
+      removeEventListener('pageshow', back)
       bye()
     },
   }
 }
 
-const FLOOR_URL = '/workers/floor.js'
-
-function openPort(): { post: (message: TabMessage | 'bye') => void; listen: (on: (message: FloorMessage) => void) => void } {
-  if (typeof SharedWorker !== 'undefined') {
-    const { port } = new SharedWorker(FLOOR_URL, { name: 'floor' })
-    return {
-      post: (message) => port.postMessage(message),
-      listen: (on) => {
-        port.onmessage = (event) => on(event.data as FloorMessage)
-      },
-    }
-  }
-  // One tab owns the floor where workers cannot be shared; a second tab is told so by its lock.
-  const worker = new Worker(FLOOR_URL, { name: 'floor' })
-  return {
-    post: (message) => worker.postMessage(message),
-    listen: (on) => {
-      worker.onmessage = (event) => on(event.data as FloorMessage)
-    },
-  }
+const SILENT: RefusalView = {
+  reason: 'floorSilent',
+  says: 'The floor did not answer in time.',
+  next: 'Try again; if it stays silent, reload the page. Your work is kept.',
 }

@@ -1,231 +1,120 @@
 import { describe, expect, test, vi } from 'vitest'
-import type { AgentCommand } from '@/core/floor'
-import { toAgentId, toCallId } from '@/core/ids'
-import { SAILINGS } from '@/world/scenario'
-import { createExchange, type Exchange } from './exchange'
-import type { FloorMessage, FloorView } from './protocol'
-import { type KeyValue, memoryStore, type Restored, restore } from './store'
-
-const ELUNED = toAgentId('agent_eluned-tarnow')
-const CALL = toCallId('call_t_1')
-const NOTHING: Restored = { state: null, snapshotSeq: 0, damage: null }
-
-/** A floor whose clock is turned by hand; `pass` lets time go by and wakes the floor when it asked to be woken. */
-function aFloor({ store = memoryStore(), restored = NOTHING, refused = null as string | null, startMs = Date.UTC(2026, 10, 24, 9) } = {}) {
-  let nowMs = startMs
-  let due: { readonly atMs: number; readonly wake: () => void } | null = null
-  const exchange = createExchange({
-    now: () => nowMs,
-    wakeAt: (atMs, wake) => {
-      due = { atMs, wake }
-    },
-    store,
-    restored,
-    storageRefused: refused,
-    floorId: 't',
-    seed: 7,
-  })
-  const pass = (ms: number) => {
-    const untilMs = nowMs + ms
-    while (due !== null && due.atMs <= untilMs) {
-      const { atMs, wake } = due
-      due = null
-      nowMs = Math.max(nowMs, atMs)
-      wake()
-    }
-    nowMs = untilMs
-  }
-  return { exchange, pass, now: () => nowMs }
-}
-
-/** A tab: what it was sent, and the view it has put together from that. */
-function aTab(exchange: Exchange) {
-  const messages: FloorMessage[] = []
-  let view = {} as FloorView
-  const port = exchange.attach({
-    postMessage: (message) => {
-      // What crosses to a tab is a copy.
-      const copy = structuredClone(message)
-      messages.push(copy)
-      if (copy.kind === 'view') view = { ...view, ...copy.changes }
-    },
-  })
-  let lastId = 0
-  const ask = async (request: Record<string, unknown>) => {
-    const requestId = `r${++lastId}`
-    port.receive({ ...request, requestId })
-    return vi.waitFor(() => {
-      const reply = messages.find((m) => m.kind === 'reply' && m.requestId === requestId)
-      if (reply?.kind !== 'reply') throw new Error(`no reply to ${JSON.stringify(request)}`)
-      return reply
-    })
-  }
-  return { messages, view: () => view, ask, give: (command: AgentCommand) => ask({ kind: 'command', command }), raw: port.receive }
-}
-
-const START: AgentCommand = { kind: 'startShift', agentId: ELUNED, pin: '2417', queueIds: [SAILINGS], seat: 'desk' }
-const HELLO = { kind: 'hello', agentId: null, world: { pace: 'quiet', seed: 7 } }
-const RING = { kind: 'ringMe', queueId: SAILINGS, customerId: 'customer_2', patienceMs: null, staysMs: null }
-
-async function inCall(options: Parameters<typeof aFloor>[0] = {}) {
-  const floor = aFloor(options)
-  const tab = aTab(floor.exchange)
-  await tab.ask(HELLO)
-  await tab.give(START)
-  await tab.give({ kind: 'goReady', agentId: ELUNED })
-  await tab.ask(RING)
-  floor.pass(2_000)
-  expect((await tab.give({ kind: 'answer', agentId: ELUNED, callId: CALL })).ok).toBe(true)
-  return { ...floor, tab }
-}
+import type { Ask } from '@/core/floor'
+import { values } from '@/core/table'
+import { type KeyValue, memoryStore, restore } from './store'
+import { aFloor, aTab, CALL, ELUNED, HELLO, inCall, KESTER, LINNEA, RING, START, save } from './testing'
 
 describe('the running floor', () => {
   test('a tab is sent everything once, and then only the parts that changed', async () => {
     const { tab, exchange } = await inCall()
-    const first = tab.messages.find((m) => m.kind === 'view')
-    expect(first?.kind === 'view' && Object.keys(first.changes).sort()).toEqual([
-      'calls',
-      'centre',
-      'contacts',
-      'device',
-      'floor',
-      'me',
-      'parked',
-      'promises',
-      'queues',
-      'seatMoved',
-      'seats',
-      'sound',
-    ])
+    const parts = [...new Set(tab.messages.flatMap((m) => (m.kind === 'view' ? Object.keys(m.changes) : [])))].sort()
+    expect(parts).toEqual(
+      ['account', 'calls', 'centre', 'contacts', 'device', 'door', 'floor', 'me', 'parked', 'promises', 'queues', 'seatMoved', 'seats', 'sound'].sort(),
+    )
     const before = tab.messages.length
-    await tab.give({ kind: 'setMute', agentId: ELUNED, muted: true })
+    await tab.give({ kind: 'setMute', muted: true })
     const changes = tab.messages.slice(before).filter((m) => m.kind === 'view')
     expect(changes.flatMap((m) => Object.keys(m.changes)).sort()).toEqual(['calls', 'me'])
     expect(tab.view().me?.muted).toBe(true)
     const late = aTab(exchange)
     await late.ask(HELLO)
+    await late.signIn(KESTER)
     expect(late.view().me).toBeNull()
     expect(late.view().seats.find((s) => s.id === ELUNED)).toMatchObject({ taken: 'desk', state: 'onCall' })
   })
 
-  test('what it does not understand is answered, not dropped', () => {
-    const tab = aTab(aFloor().exchange)
+  test('what it does not understand is answered, not dropped', async () => {
+    const tab = aTab((await aFloor()).exchange)
     for (const garbage of [{ kind: 'explode', requestId: 'x' }, 42, null, { kind: 'command', requestId: 'y', command: { kind: 'hold' } }]) tab.raw(garbage)
-    expect(tab.messages.map((m) => m.kind === 'reply' && !m.ok && m.refusal.reason)).toEqual([
-      'notUnderstood',
-      'notUnderstood',
-      'notUnderstood',
-      'notUnderstood',
-    ])
+    await vi.waitFor(() => expect(tab.messages).toHaveLength(4))
+    expect(tab.messages.map((m) => m.kind === 'reply' && !m.ok && m.refusal.reason)).toEqual(Array(4).fill('notUnderstood'))
     expect(tab.messages[0]).toMatchObject({ requestId: 'x' })
   })
 
   test('an outcome is on disk before the tab is told that it is saved', async () => {
     const slow = memoryStore()
     let release: (() => void) | null = null
-    const store: KeyValue = { ...slow, set: (key, value) => new Promise((resolve) => (release = () => resolve(slow.set(key, value)))) }
-    const floor = aFloor({ store })
-    const tab = aTab(floor.exchange)
-    const drain = async () => {
-      for (let i = 0; i < 60; i++) {
-        release?.()
-        await Promise.resolve()
-      }
+    let held = false
+    const store: KeyValue = {
+      ...slow,
+      set: async (key, value) => {
+        if (held && key.startsWith('chunk/')) await new Promise<void>((resolve) => (release = resolve))
+        await slow.set(key, value)
+      },
     }
-    const give = (id: string, command: AgentCommand) => tab.raw({ kind: 'command', requestId: id, command })
-    tab.raw({ ...HELLO, requestId: 'h' })
-    give('s', START)
-    give('g', { kind: 'goReady', agentId: ELUNED })
-    tab.raw({ ...RING, requestId: 'ring' })
-    floor.pass(2_000)
-    give('a', { kind: 'answer', agentId: ELUNED, callId: CALL })
-    give('q', { kind: 'hangUp', agentId: ELUNED, callId: CALL })
-    await drain()
-    release = null
-    give('o', { kind: 'saveOutcome', agentId: ELUNED, callId: CALL, code: 'information', notes: '', followUp: '', andThen: { state: 'ready' } })
-    for (let i = 0; i < 30; i++) await Promise.resolve()
+    const { tab, exchange } = await inCall({ store })
+    await tab.give({ kind: 'hangUp', callId: CALL })
+    await exchange.settled()
+    held = true
+    tab.raw({ kind: 'command', requestId: 'o', command: save('information') })
     const told = () => tab.messages.find((m) => m.kind === 'reply' && m.requestId === 'o')
-    expect(release).not.toBeNull()
+    await vi.waitFor(() => expect(release).not.toBeNull())
     expect(told()).toBeUndefined()
-    await drain()
-    expect(told()).toMatchObject({ ok: true, kept: true })
+    held = false
+    ;(release as (() => void) | null)?.()
+    await vi.waitFor(() => expect(told()).toMatchObject({ ok: true, kept: true }))
     expect(JSON.stringify(await Promise.all((await slow.keys()).map((k) => slow.get(k))))).toContain('outcomeSaved')
   })
 
   test('a floor that is opened again goes on with the call, its answers and its notes, and states the gap', async () => {
     const store = memoryStore()
-    const { tab, exchange, now } = await inCall({ store })
-    await tab.give({ kind: 'answerScript', agentId: ELUNED, callId: CALL, field: 'speaking', value: 'booker' })
-    await tab.give({ kind: 'draftNotes', agentId: ELUNED, callId: CALL, text: 'Half a sent', followUp: '' })
-    await tab.give({ kind: 'hold', agentId: ELUNED, callId: CALL })
+    const { tab, key, exchange, now } = await inCall({ store })
+    await tab.give({ kind: 'answerScript', callId: CALL, field: 'speaking', value: 'booker' })
+    await tab.give({ kind: 'draftNotes', callId: CALL, text: 'Half a sent', followUp: '' })
+    await tab.give({ kind: 'hold', callId: CALL })
     const calls = tab.view().calls
     await exchange.settled()
-    const again = aFloor({ store, restored: await restore(store), startMs: now() + 4_000 })
+    const again = await aFloor({ store, restored: await restore(store), startMs: now() + 4_000 })
     const back = aTab(again.exchange)
-    await back.ask({ ...HELLO, agentId: ELUNED })
+    await back.ask({ ...HELLO, key })
     expect(back.view().calls).toEqual(calls)
     expect(back.view().contacts[0]).toMatchObject({ notes: 'Half a sent', run: { answers: { speaking: 'booker' } } })
     expect(back.view().floor.notices.map((n) => n.says)).toEqual(['The floor was closed for 4 s and goes on where it was.'])
-    expect((await back.give({ kind: 'retrieve', agentId: ELUNED, callId: CALL })).ok).toBe(true)
+    expect((await back.give({ kind: 'retrieve', callId: CALL })).ok).toBe(true)
   })
 
-  test('while storage is refused it works, and says that nothing is kept', async () => {
-    const { tab } = await inCall({ refused: 'the browser refused storage' })
-    expect(tab.view().floor).toMatchObject({ storage: 'notKept', storageReason: 'the browser refused storage' })
-    await tab.give({ kind: 'hangUp', agentId: ELUNED, callId: CALL })
-    const saved = await tab.give({
-      kind: 'saveOutcome',
-      agentId: ELUNED,
-      callId: CALL,
-      code: 'information',
-      notes: '',
-      followUp: '',
-      andThen: { state: 'ready' },
-    })
-    expect(saved.ok).toBe(true)
-    const ledger = await tab.ask({ kind: 'ledger', afterSeq: 0 })
-    expect(ledger.ok && ledger.text).toContain('"outcomeSaved"')
-  })
-
-  test('a seat is in one tab at a time: it moves on the PIN, and the tab that had it is told', async () => {
-    const { tab, exchange } = await inCall()
+  test('a seat is in one tab at a time: signed in at another one it can be moved, and the tab that had it is told', async () => {
+    const { tab, key, exchange } = await inCall()
     const other = aTab(exchange)
     await other.ask(HELLO)
-    expect((await other.give(START)).ok).toBe(false)
-    expect((await other.give({ kind: 'moveSeat', agentId: ELUNED, pin: '2417' })).ok).toBe(true)
+    await other.signIn(ELUNED)
+    expect(other.view()).toMatchObject({ me: null, account: { shift: 'elsewhere' } })
+    expect(await other.give({ kind: 'hangUp', callId: CALL })).toMatchObject({ ok: false, refusal: { reason: 'seatElsewhere' } })
+    expect((await other.give({ kind: 'moveSeat' })).ok).toBe(true)
     expect(other.view().me?.state).toBe('onCall')
     expect(tab.view().me).toBeNull()
     expect(tab.view().seatMoved?.name).toBe('Eluned Tarnow')
-    // A copy of the tab remembers the seat as well and does not get it.
+    // A copy of the tab holds the key as well and does not get the seat.
     const copy = aTab(exchange)
-    await copy.ask({ ...HELLO, agentId: ELUNED })
-    expect(copy.view()).toMatchObject({ me: null, seatMoved: { name: 'Eluned Tarnow' } })
+    await copy.ask({ ...HELLO, key })
+    expect(copy.view()).toMatchObject({ me: null, account: { shift: 'elsewhere' } })
   })
 
   test('a handset that closes while it is spoken through: music for the caller, and all as before when it opens again', async () => {
-    const { tab, exchange } = await inCall()
+    const { tab, key, exchange } = await inCall()
     const open = async () => {
-      const window = exchange.attach({ postMessage: () => {} })
-      window.receive({ ...HELLO, requestId: 'd', device: { is: 'handset', agentId: ELUNED } })
+      const window = aTab(exchange)
+      await window.ask({ ...HELLO, key, device: { is: 'handset', agentId: ELUNED } })
       return window
     }
     const handset = await open()
-    await tab.give({ kind: 'chooseSoundPath', agentId: ELUNED, path: 'handset' })
+    await tab.give({ kind: 'chooseSoundPath', path: 'handset' })
     expect(tab.view().sound?.handset).toBe('idle')
     handset.detach()
     expect(tab.view().me?.soundLost?.why).toMatch(/handset cannot be reached/)
-    expect(tab.view().calls[0]?.call.connections.find((c) => c.party.kind === 'agent')?.state).toBe('held')
+    const mine = () => tab.view().calls[0]?.call.connections.find((c) => c.party.kind === 'agent')?.state
+    expect(mine()).toBe('held')
     await open()
     expect(tab.view().me?.soundLost).toBeNull()
-    expect(tab.view().calls[0]?.call.connections.find((c) => c.party.kind === 'agent')?.state).toBe('connected')
+    expect(mine()).toBe('connected')
   })
 
   test('a call is moved to a handset when that is lifted, and not at all when there is none', async () => {
-    const { tab, exchange } = await inCall()
-    const move: AgentCommand = { kind: 'moveCall', agentId: ELUNED, callId: CALL, endpoint: 'handset' }
+    const { tab, key, exchange } = await inCall()
+    const move: Ask = { kind: 'moveCall', callId: CALL, endpoint: 'handset' }
     expect(await tab.give(move)).toMatchObject({ ok: false, refusal: { reason: 'handsetUnreachable' } })
     const handset = aTab(exchange)
-    await handset.ask({ ...HELLO, device: { is: 'handset', agentId: ELUNED } })
+    await handset.ask({ ...HELLO, key, device: { is: 'handset', agentId: ELUNED } })
     expect((await tab.give(move)).ok).toBe(true)
     const endpoint = () => tab.view().calls[0]?.call.connections.find((c) => c.party.kind === 'agent')?.endpoint
     expect(endpoint()).toBe('computer')
@@ -235,21 +124,18 @@ describe('the running floor', () => {
   })
 
   test('what was promised reaches every tab, and the do-not-call list is searched on the floor', async () => {
-    const { exchange } = await inCall()
+    const { exchange, tab: desk } = await inCall()
     const tab = aTab(exchange)
-    await tab.ask({ ...HELLO, agentId: ELUNED })
-    const coded = (code: string): AgentCommand => ({
-      ...{ kind: 'saveOutcome', agentId: ELUNED, callId: CALL, code, notes: 'Soon', followUp: '', andThen: { state: 'ready' } },
-      callback: { dueAtMs: Date.UTC(2026, 10, 25, 9), timeZone: 'Europe/London', typed: '', owner: 'mine' },
-    })
-    expect((await tab.give(coded('callback-agreed'))).ok).toBe(true)
+    await tab.ask(HELLO)
+    await tab.signIn(LINNEA)
+    const callback = { dueAtMs: Date.UTC(2026, 10, 25, 9), timeZone: 'Europe/London', typed: '', owner: 'mine' }
+    expect((await desk.give(save('callback-agreed', { notes: 'Soon', callback }))).ok).toBe(true)
     expect(tab.view().promises.callbacks).toMatchObject([{ ownerId: ELUNED, note: 'Soon', why: 'agreed', dialledBy: null }])
     const { revision } = tab.view().promises
-    await tab.give({ kind: 'setMute', agentId: ELUNED, muted: true })
+    await desk.give({ kind: 'setMute', muted: true })
     expect(tab.view().promises.revision).toBe(revision)
 
-    const listed = { kind: 'addDoNotCall', agentId: ELUNED, pin: '2417', entries: [{ whom: { person: 'Ida Holm' }, why: 'Asked us' }] } as const
-    expect((await tab.give(listed)).ok).toBe(true)
+    expect((await tab.give({ kind: 'addDoNotCall', entries: [{ whom: { person: 'Ida Holm' }, why: 'Asked us' }] })).ok).toBe(true)
     expect(tab.view().promises).toMatchObject({ doNotCallCount: 1, revision: revision + 1 })
     const page = await tab.ask({ kind: 'doNotCall', search: 'ida', atMost: 10 })
     expect(page.ok && JSON.parse(page.text ?? '')).toMatchObject({ found: 1, entries: [{ whom: { person: 'Ida Holm' } }] })
@@ -257,13 +143,47 @@ describe('the running floor', () => {
 
   test('a number that was struck names nobody any more: not who is dialled, and not who calls', async () => {
     const { exchange, tab, pass } = await inCall()
-    const number = exchange.state().contacts.flat()[0]?.value.number ?? ''
-    expect(
-      (await tab.give({ kind: 'saveOutcome', agentId: ELUNED, callId: CALL, code: 'wrong-number', notes: '', followUp: '', andThen: { state: 'ready' } })).ok,
-    ).toBe(true)
-    await tab.give({ kind: 'hangUp', agentId: ELUNED, callId: CALL })
+    const number = values(exchange.state().contacts)[0]?.number ?? ''
+    expect((await tab.give(save('wrong-number'))).ok).toBe(true)
+    await tab.give({ kind: 'hangUp', callId: CALL })
     pass(5_000)
-    expect((await tab.give({ kind: 'makeCall', agentId: ELUNED, typed: number, customer: null })).ok).toBe(true)
+    expect((await tab.give({ kind: 'makeCall', typed: number, customer: null })).ok).toBe(true)
     expect(tab.view().contacts[0]).toMatchObject({ number, customer: null })
+  })
+})
+
+describe('“Ring me”', () => {
+  test('rings at this desk, also while colleagues have been ready for longer', async () => {
+    const { exchange } = await aFloor()
+    const [kester, eluned] = [aTab(exchange), aTab(exchange)]
+    for (const [tab, id] of [
+      [kester, KESTER],
+      [eluned, ELUNED],
+    ] as const) {
+      await tab.ask(HELLO)
+      await tab.signIn(id)
+      await tab.give(START)
+      await tab.give({ kind: 'goReady' })
+    }
+    await eluned.ask(RING)
+    expect(eluned.view().me?.state).toBe('ringing')
+    expect(kester.view().me?.state).toBe('ready')
+    // A caller into the queue rings at whoever is longest ready.
+    await eluned.ask({ ...RING, kind: 'callerIntoQueue' })
+    expect(kester.view().me?.state).toBe('ringing')
+  })
+
+  test('says what to do for whoever cannot be rung', async () => {
+    const { exchange } = await aFloor()
+    const tab = aTab(exchange)
+    await tab.ask(HELLO)
+    expect(await tab.ask(RING)).toMatchObject({ ok: false, refusal: { reason: 'notSignedIn' } })
+    await tab.signIn(ELUNED)
+    expect(await tab.ask(RING)).toMatchObject({ ok: false, refusal: { reason: 'notOnShift' } })
+    await tab.give(START)
+    expect(await tab.ask(RING)).toMatchObject({ ok: false, refusal: { reason: 'notReady', next: expect.stringContaining('Go ready') } })
+    await tab.give({ kind: 'goReady' })
+    expect((await tab.ask(RING)).ok).toBe(true)
+    expect(await tab.ask(RING)).toMatchObject({ ok: false, refusal: { reason: 'callUnderWay' } })
   })
 })

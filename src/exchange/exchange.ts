@@ -1,41 +1,34 @@
-// The running floor: takes messages from tabs, decides them, lets the world act when its time comes, keeps the
-// ledger and shows every tab its part. Clock and timer come in, so that tests drive it by hand.
-
+// The running floor: takes messages from tabs, decides them, lets the world act when its time comes, keeps the ledger and shows every
+// tab its part. What each message may do is in answers.ts, who may speak for whom in sessions.ts. Clock, timer and storage come in, so that
+// tests drive it by hand.
 import { createChance, seedFor } from '@/core/chance'
-import {
-  type AgentCommand,
-  createFloor,
-  decide,
-  evolve,
-  type FloorRefusal,
-  type FloorState,
-  nextDueAtMs,
-  openFloor,
-  preview,
-  toRefusalText,
-} from '@/core/floor'
-import type { AgentId } from '@/core/ids'
-import type { LedgerEntry } from '@/core/ledger'
-import { LEDGER_VERSION } from '@/core/ledger'
-import { agentName, queueSetUp } from '@/core/set-up'
+import { type AgentCommand, createFloor, decide, evolve, type FloorRefusal, type FloorState, nextDueAtMs, openFloor } from '@/core/floor'
+import { LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
+import { queueSetUp } from '@/core/set-up'
 import { get, values } from '@/core/table'
+import { dtmfSamples } from '@/core/tones'
 import { advance, createWorld, type Pace, type World } from '@/world'
 import { FENNHOLM } from '@/world/scenario'
+import type { Accounts } from './accounts'
+import { answerTo, type Floor } from './answers'
+import { type Clocks, createFloorClock } from './clock'
 import { createDevices } from './devices'
-import { withKnown } from './known'
-import { createPromisesView, selectDoNotCall } from './promises-view'
-import type { FloorView, Notice, RefusalView, TabMessage } from './protocol'
-import { TabMessageSchema } from './protocol'
+import { createPromisesView } from './promises-view'
+import { type Notice, type TabMessage, TabMessageSchema, type TabView } from './protocol'
+import { createSessions } from './sessions'
 import { createWriter, DAMAGED_KEY, type KeyValue, type LedgerWriter, type Restored } from './store'
-import { show, type Tab, type TabPort } from './tab'
-import { selectCentre, selectDevice, selectMe, selectMine, selectParked, selectQueues, selectSeats } from './views'
+import { createTab, show, type Tab, type TabPort } from './tab'
+import { selectAccount, selectCentre, selectDevice, selectDoor, selectMe, selectMine, selectParked, selectQueues, selectSeats } from './views'
 
 export interface ExchangeOptions {
-  readonly now: () => number
-  /** Calls `wake` once at the given instant; a later call replaces an earlier one. */
-  readonly wakeAt: (atMs: number, wake: () => void) => void
+  readonly clocks: Clocks
+  /** Calls `wake` once at the given instant of the floor's clock; a later call replaces an earlier one. */
+  readonly wakeAt: (inMs: number, wake: () => void) => void
+  /** Calls `again` once, later. */
+  readonly later: (inMs: number, again: () => void) => void
   readonly store: KeyValue
   readonly restored: Restored
+  readonly accounts: Accounts
   /** Why the browser keeps nothing; null when it does. */
   readonly storageRefused: string | null
   readonly floorId: string
@@ -49,14 +42,9 @@ export interface Exchange {
   state(): FloorState
 }
 
-/** Commands whose reply waits for the disk: what they say must not be taken back by a power cut. */
-const KEPT_FIRST: readonly AgentCommand['kind'][] = [
-  ...(['saveOutcome', 'answerScript', 'draftNotes', 'correctOutcome'] as const),
-  ...(['moveCallback', 'handOverCallback', 'dropCallback', 'closeTask', 'addDoNotCall', 'removeDoNotCall', 'changeSetUp'] as const),
-]
-
 export function createExchange(options: ExchangeOptions): Exchange {
-  const { now } = options
+  const clock = createFloorClock(options.clocks, options.restored.state?.atMs ?? 0)
+  const { now } = clock
   const tabs = new Set<Tab>()
   let notices: readonly Notice[] = []
   let storageReason = options.storageRefused
@@ -83,18 +71,40 @@ export function createExchange(options: ExchangeOptions): Exchange {
 
   const writer: LedgerWriter = createWriter({
     store: options.store,
-    storedSeq: state.seq,
+    storedSeq: options.restored.state?.seq ?? 0,
     snapshotSeq: options.restored.snapshotSeq,
+    later: options.later,
     onStored: (seq) => {
       for (const { port } of tabs) port.postMessage({ kind: 'stored', seq })
     },
-    onRefused: (reason) => {
-      storageReason = reason
+    onTrouble: (reason) => {
+      storageReason = reason ?? options.storageRefused
+      broadcast()
+    },
+    onCleared: () => {
+      options.accounts.keepAgain()
+      notice(
+        'cleared',
+        'loss',
+        'Somebody has cleared this browser’s data. Shifts, calls and promises were in memory and are written anew; calls of before are gone from this computer.',
+      )
+      happened({ kind: 'storageCleared' })
       broadcast()
     },
   })
 
   const record = (entries: readonly LedgerEntry[], after: FloorState) => writer.append(entries, after)
+
+  /** What happens to the floor itself, without anybody asking for it. */
+  const happened = (event: Extract<LedgerEntry['event'], { kind: 'floorResumed' | 'clockMoved' | 'storageCleared' }>) => {
+    const entry: LedgerEntry = { version: LEDGER_VERSION, seq: state.seq + 1, atMs: Math.max(now(), state.atMs), causedBy: null, event }
+    state = evolve(state, entry.event, entry.atMs)
+    record([entry], state)
+  }
+
+  const notice = (id: string, tone: Notice['tone'], says: string, offersDamaged = false) => {
+    notices = [...notices.filter((n) => n.id !== id), { id, tone, says, offersDamaged }]
+  }
 
   const beginFloor = () => {
     const { restored } = options
@@ -104,28 +114,22 @@ export function createExchange(options: ExchangeOptions): Exchange {
       record([opened], state)
     } else {
       const gapMs = Math.max(0, now() - state.atMs)
-      const resumed: LedgerEntry = {
-        version: LEDGER_VERSION,
-        seq: state.seq + 1,
-        atMs: Math.max(now(), state.atMs),
-        causedBy: null,
-        event: { kind: 'floorResumed', gapMs },
-      }
-      state = evolve(state, resumed.event, resumed.atMs)
-      record([resumed], state)
+      happened({ kind: 'floorResumed', gapMs })
       const wasAtWork = values(state.agents).some((a) => a.shift?.seat === 'desk')
       if (gapMs > 1000 && wasAtWork) notice('resumed', 'info', `The floor was closed for ${Math.round(gapMs / 1000)} s and goes on where it was.`)
     }
     centre = selectCentre(state)
+    if (restored.newer)
+      notice(
+        'newer',
+        'loss',
+        'What is stored here was written by a newer version of Loyal Switchboard. It is left as it is; what happens now is kept in memory only. Load the newer version to go on with it.',
+      )
     if (restored.damage !== null) {
       const { lostCount, reason } = restored.damage
       const events = lostCount === 1 ? '1 event is' : `${lostCount} events are`
       notice('damaged', 'loss', `The stored ledger could not be read to its end: ${reason}. ${events} lost; everything before is here.`, true)
     }
-  }
-
-  const notice = (id: string, tone: Notice['tone'], says: string, offersDamaged = false) => {
-    notices = [...notices.filter((n) => n.id !== id), { id, tone, says, offersDamaged }]
   }
 
   /** Whoever has caused a call that never came in is told what became of it; on busy days it is nobody's in particular. */
@@ -134,51 +138,87 @@ export function createExchange(options: ExchangeOptions): Exchange {
     notice('turned away', 'info', `A caller of ${queueSetUp(state.setUp, queueId).name} was turned away, because it is ${because}, and heard: “${said}”`)
   }
 
+  /** Tones the floor sends by itself, such as an extension: whoever answered hears them as if the agent had pressed the keys. */
+  const sendTones = (entries: readonly LedgerEntry[]) => {
+    for (const { event, causedBy } of entries)
+      if (event.kind === 'digitsSent' && causedBy !== null) world?.hear(event.callId, event.byAgentId, dtmfSamples(event.digits), state, now())
+  }
+
   const startWorld = (pace: Pace) => {
     world = createWorld({ seed, pace, plays: state.setUp.agents.filter((a) => a.playable).map((a) => a.id), day: { kind: 'live' } })
     world.begin(state, now())
   }
 
+  const sayClockMoved = () => {
+    const byMs = clock.takeJump()
+    if (byMs === 0) return
+    happened({ kind: 'clockMoved', byMs })
+    const by = `${Math.round(Math.abs(byMs) / 1000)} s`
+    if (byMs < 0) notice('clock', 'info', `This computer’s clock was set back by ${by}. The floor’s clock goes on from where it was, so that no limit changes.`)
+    else notice('clock', 'info', `This computer’s clock leapt ahead by ${by}. What was due in between has happened.`)
+  }
+
   /** Everything that is due happens, then the tabs see it, then the timer is set for what comes next. */
   const turn = () => {
-    if (world !== null)
+    guarded('the floor’s own business', () => {
+      sayClockMoved()
+      if (world === null) return
       state = advance(state, world, now(), (entries, after) => {
+        state = after
         record(entries, after)
+        sendTones(entries)
         for (const { event } of entries) if (event.kind === 'callTurnedAway') sayTurnedAway(event)
       })
+    })
     broadcast()
     const next = Math.min(world?.nextAtMs() ?? Infinity, nextDueAtMs(state) ?? Infinity)
-    if (next < Infinity) options.wakeAt(next, turn)
+    if (next < Infinity) options.wakeAt(Math.max(0, next - now()), turn)
+  }
+
+  /** A fault of ours must not stop the floor for everybody: it is said, and the rest goes on. */
+  const guarded = (what: string, act: () => void): boolean => {
+    try {
+      act()
+      return true
+    } catch (error) {
+      console.error(`A fault in ${what}:`, error)
+      notice('fault', 'loss', `Something went wrong in ${what} (${error instanceof Error ? error.message : String(error)}). The rest of the floor goes on.`)
+      return false
+    }
   }
 
   const broadcast = () => {
-    const shared = {
-      centre,
-      floor: {
-        floorId: state.floorId,
-        pace: world?.pace() ?? 'quiet',
-        storage: storageReason === null ? 'kept' : 'notKept',
-        storageReason,
-        notices,
-      } as const,
-      seats: selectSeats(state),
-      queues: selectQueues(state),
-      parked: selectParked(state),
-      promises: promises(state),
+    const atMs = now()
+    const floor = {
+      floorId: state.floorId,
+      pace: world?.pace() ?? ('quiet' as const),
+      storage: storageReason === null ? ('kept' as const) : ('notKept' as const),
+      storageReason,
+      notices,
     }
-    const json = new Map<keyof FloorView, string>()
-    for (const tab of tabs) {
-      const soundOf = tab.agentId ?? tab.soundFor
-      const { device } = tab
-      const mine = {
-        me: selectMe(state, tab.agentId),
-        ...selectMine(state, tab.agentId),
-        sound: soundOf === null ? null : devices.view(soundOf),
-        device: device === null ? null : selectDevice(state, device.is, device.agentId, devices.view(device.agentId).handset),
-        seatMoved: tab.seatMoved,
-      }
-      show(tab, { ...shared, ...mine }, json)
-    }
+    const behindTheDoor = [...tabs].some((t) => t.accountId !== null)
+    const shared = behindTheDoor
+      ? { centre, seats: selectSeats(state), queues: selectQueues(state), parked: selectParked(state), promises: promises(state) }
+      : null
+    const json = new Map<keyof TabView, string>()
+    for (const tab of tabs)
+      guarded('what a tab is shown', () => {
+        const { device, accountId } = tab
+        const doorParts = {
+          door: selectDoor(state, tab),
+          floor,
+          device: device === null ? null : selectDevice(state, device.is, device.agentId, devices.view(device.agentId).handset),
+        }
+        if (accountId === null || shared === null) return show(tab, doorParts, atMs, json)
+        const mine = {
+          account: selectAccount(state, tab, accountId),
+          me: selectMe(state, tab.agentId),
+          ...selectMine(state, tab.agentId),
+          sound: tab.agentId !== null || tab.soundHere ? devices.view(accountId) : null,
+          seatMoved: tab.seatMoved,
+        }
+        show(tab, { ...doorParts, ...shared, ...mine }, atMs, json)
+      })
   }
 
   /** Decides, keeps and shows; null when it was done. */
@@ -187,175 +227,89 @@ export function createExchange(options: ExchangeOptions): Exchange {
     if (!decision.ok) return decision.refusal
     state = decision.state
     if (decision.entries.length > 0) record(decision.entries, state)
-    if (given.kind === 'changeSetUp') centre = selectCentre(state)
+    if (given.kind === 'changeSetUp') {
+      centre = selectCentre(state)
+      sessions.dropRetired()
+    }
     world?.observe(decision.entries, state)
     return null
   }
 
-  const command = async (tab: Tab, requestId: string, asked: AgentCommand) => {
-    const refuse = (refusal: RefusalView) => tab.port.postMessage({ kind: 'reply', requestId, ok: false, refusal })
-    const given = withKnown(asked, state)
-    if (given.kind === 'moveCall' && given.endpoint !== 'computer') {
-      // Another device has to be there; a handset rings first and has the call when it is lifted.
-      if (given.endpoint === 'ownPhone' ? !devices.hasPhone(given.agentId) : !devices.ringHandset(given.agentId, given.callId))
-        return refuse(UNREACHABLE[given.endpoint])
-      if (given.endpoint === 'handset') {
-        turn()
-        return tab.port.postMessage({ kind: 'reply', requestId, ok: true, kept: true, text: null })
-      }
-    }
-    const refusal = give(given)
-    if (refusal !== null) return refuse({ reason: refusal.reason, ...toRefusalText(refusal) })
-    if (given.kind === 'startShift' || given.kind === 'moveSeat') takeSeat(tab, given.agentId)
-    if (given.kind === 'endShift') tab.soundFor = null
-    turn()
-    const kept = KEPT_FIRST.includes(given.kind) ? await writer.flushed() : storageReason === null
-    tab.port.postMessage({ kind: 'reply', requestId, ok: true, kept, text: null })
-  }
+  const sessions = createSessions({ accounts: options.accounts, tabs, now, state: () => state })
 
-  /** A seat is in one tab at a time: another one that had it is told. */
-  const takeSeat = (tab: Tab, agentId: AgentId) => {
-    for (const other of tabs)
-      if (other !== tab && other.agentId === agentId) {
-        other.agentId = null
-        other.seatMoved = { name: agentName(state.setUp, agentId), atMs: now() }
-      }
-    tab.agentId = agentId
-    tab.seatMoved = null
+  const floor: Floor = {
+    accounts: options.accounts,
+    devices,
+    sessions,
+    writer,
+    now,
+    state: () => state,
+    world: () => world,
+    beginWorld(wanted) {
+      if (world !== null) return
+      seed = wanted?.seed ?? seed
+      startWorld(wanted?.pace ?? 'ordinary')
+    },
+    give,
+    turn,
+    broadcast,
+    isKept: () => storageReason === null,
+    damaged: async () => JSON.stringify((await options.store.get(DAMAGED_KEY)) ?? [], null, 1),
+    dismiss: (noticeId) => {
+      notices = notices.filter((n) => n.id !== noticeId)
+    },
   }
 
   const detach = (tab: Tab) => {
     if (!tabs.delete(tab) || tab.device === null) return
-    if (tab.device.is === 'handset') devices.handsetClosed(tab.device.agentId)
-    else devices.phoneHangsUp(tab.device.agentId)
+    const { is, agentId } = tab.device
+    guarded('a device that was closed', () => (is === 'handset' ? devices.handsetClosed(agentId) : devices.phoneHangsUp(agentId)))
     turn()
   }
 
-  const receive = (tab: Tab, message: TabMessage) => {
-    const done = (text: string | null = null) =>
-      tab.port.postMessage({ kind: 'reply', requestId: message.requestId, ok: true, kept: storageReason === null, text })
-    switch (message.kind) {
-      case 'hello':
-        // A copy of a tab remembers its seat as well; the seat stays where it is.
-        if (message.agentId !== null && ![...tabs].some((t) => t.agentId === message.agentId)) tab.agentId = message.agentId
-        else if (message.agentId !== null) tab.seatMoved = { name: agentName(state.setUp, message.agentId), atMs: now() }
-        if (message.device !== null) {
-          tab.device = message.device
-          if (message.device.is === 'handset') devices.handsetOpened(message.device.agentId)
-        }
-        if (world === null) {
-          seed = message.world?.seed ?? seed
-          startWorld(message.world?.pace ?? 'ordinary')
-        }
-        turn()
-        return done()
-      case 'command':
-        return void command(tab, message.requestId, message.command)
-      case 'preview':
-        return done(JSON.stringify(preview(state, message.command, { atMs: now() })))
-      case 'lineSound':
-        world?.hear(message.callId, tab.agentId, message.samples, state, now())
-        turn()
-        return done()
-      case 'setPace':
-        world?.setPace(message.pace, state, now())
-        turn()
-        return done()
-      case 'ringMe':
-        world?.ringMe(message, now())
-        turn()
-        return done()
-      case 'nextAnswer':
-        world?.setNextAnswer(message.as)
-        return done()
-      case 'soundFor':
-        tab.soundFor = message.agentId
-        broadcast()
-        return done()
-      case 'ringHandset': {
-        const reached = devices.ringHandset(message.agentId, null)
-        turn()
-        if (reached) return done()
-        return tab.port.postMessage({ kind: 'reply', requestId: message.requestId, ok: false, refusal: UNREACHABLE.handset })
-      }
-      case 'expectPhone':
-        devices.expectPhone(message.agentId)
-        broadcast()
-        return done()
-      case 'handset':
-      case 'phoneDials':
-      case 'phoneKeys':
-      case 'phoneHangsUp': {
-        const said = tab.device === null ? null : onDevice(tab.device.agentId, message)
-        turn()
-        return done(said)
-      }
-      case 'setUp':
-        return done(JSON.stringify(state.setUp))
-      case 'doNotCall':
-        return done(JSON.stringify(selectDoNotCall(state, message)))
-      case 'ledger':
-        return void writer.read(message.afterSeq).then(done)
-      case 'damaged':
-        return void options.store.get(DAMAGED_KEY).then((parts) => done(JSON.stringify(parts ?? [], null, 1)))
-      case 'dismissNotice':
-        notices = notices.filter((n) => n.id !== message.noticeId)
-        broadcast()
-        return done()
-    }
-  }
-
-  /** What an agent does on the device itself. Gives what the device says. */
-  const onDevice = (agentId: AgentId, message: Extract<TabMessage, { kind: 'handset' | 'phoneDials' | 'phoneKeys' | 'phoneHangsUp' }>): string | null => {
-    switch (message.kind) {
-      case 'phoneDials':
-        return devices.phoneDials(agentId, message.typed)
-      case 'phoneKeys':
-        return devices.phoneKeys(agentId, message.samples)
-      case 'phoneHangsUp':
-        devices.phoneHangsUp(agentId)
-        return null
-      case 'handset': {
-        const engagements = get(state.agents, agentId)?.engagements ?? []
-        if (message.act === 'lift') {
-          const rings = engagements.find((e) => e.state === 'alerting')
-          if (!devices.lift(agentId) && rings !== undefined) give({ kind: 'answer', agentId, callId: rings.callId })
-          return null
-        }
-        devices.putDown(agentId)
-        const talks = engagements.find((e) => e.state === 'connected' || e.state === 'initiated')
-        if (talks !== undefined) give({ kind: 'hangUp', agentId, callId: talks.callId })
-        return null
-      }
+  const receive = async (tab: Tab, data: unknown) => {
+    const parsed = TabMessageSchema.safeParse(data)
+    const requestId = parsed.success ? parsed.data.requestId : requestIdOf(data)
+    const reply = (message: Omit<Extract<Parameters<TabPort['postMessage']>[0], { kind: 'reply'; ok: false }>, 'kind' | 'requestId' | 'ok'>) =>
+      tab.port.postMessage({ kind: 'reply', requestId, ok: false, ...message })
+    if (!parsed.success) return reply({ refusal: NOT_UNDERSTOOD })
+    try {
+      // While it is being found out whose port this is, what comes after waits: it is asked in that one's name.
+      if (tab.binding !== null) await tab.binding
+      const answering = answerTo(floor, tab, parsed.data)
+      if (BINDS.has(parsed.data.kind)) tab.binding = answering.then(unbound(tab), unbound(tab))
+      const answer = await answering
+      tab.port.postMessage({ kind: 'reply', requestId, ...answer })
+    } catch (error) {
+      // Whatever one tab asked for, the floor is there for the others; and whoever asked is told.
+      console.error('A fault in answering a tab:', error)
+      reply({ refusal: { ...FAULT, says: `${FAULT.says} (${error instanceof Error ? error.message : String(error)})` } })
     }
   }
 
   beginFloor()
   return {
     attach(port) {
-      const tab: Tab = { port, agentId: null, soundFor: null, device: null, seatMoved: null, sent: new Map() }
+      const tab = createTab(port)
       tabs.add(tab)
-      return {
-        receive(data) {
-          const parsed = TabMessageSchema.safeParse(data)
-          if (parsed.success) return receive(tab, parsed.data)
-          const requestId = typeof data === 'object' && data !== null && 'requestId' in data ? String(data.requestId) : ''
-          const says = 'The desk sent something the floor does not understand.'
-          port.postMessage({ kind: 'reply', requestId, ok: false, refusal: { reason: 'notUnderstood', says, next: 'Reload the page; your work is kept.' } })
-        },
-        detach: () => detach(tab),
-      }
+      return { receive: (data) => void receive(tab, data), detach: () => detach(tab) }
     },
     settled: () => writer.flushed(),
     state: () => state,
   }
 }
 
-const UNREACHABLE = {
-  handset: {
-    reason: 'handsetUnreachable',
-    says: 'The desk handset cannot be reached.',
-    next: 'Open the handset under Sound and leave its window open, or take another path.',
-  },
-  ownPhone: { reason: 'phoneNotThere', says: 'Your own phone has not called in.', next: 'Let it call in under Sound, or take another path.' },
-} as const
+/** Messages that settle whose port a tab's is. */
+const BINDS: ReadonlySet<TabMessage['kind']> = new Set(['hello', 'signIn', 'signOut', 'setPin'])
+const unbound = (tab: Tab) => () => {
+  tab.binding = null
+}
+
+const requestIdOf = (data: unknown): string => (typeof data === 'object' && data !== null && 'requestId' in data ? String(data.requestId) : '')
+
+const NOT_UNDERSTOOD = { reason: 'notUnderstood', says: 'The desk sent something the floor does not understand.', next: 'Reload the page; your work is kept.' }
+const FAULT = {
+  reason: 'fault',
+  says: 'Something went wrong on the floor, and this was not done.',
+  next: 'Try again; if it stays so, reload the page. Your work is kept.',
+}

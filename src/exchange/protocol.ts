@@ -6,11 +6,11 @@ import type { Callback } from '@/core/callbacks'
 import type { Call, Ear } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
 import type { DoNotCallEntry } from '@/core/do-not-call'
-import { AgentCommandSchema } from '@/core/floor'
+import { AskSchema } from '@/core/floor'
 import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, type QueueId, QueueIdSchema } from '@/core/ids'
 import type { OutcomeSet } from '@/core/outcomes'
 import type { Script } from '@/core/scripts'
-import type { Entitlement, QueueSetUp, Reason } from '@/core/set-up'
+import type { Entitlement, QueueSetUp, Reason, SetUp } from '@/core/set-up'
 import type { Task } from '@/core/tasks'
 import { PACES, type Pace } from '@/world'
 
@@ -18,15 +18,24 @@ const requestId = z.string().min(1)
 
 export const WorldWishSchema = z.object({ pace: z.enum(PACES), seed: z.number().int() }).readonly()
 
+/** What a trainer asks of the caller who is made to ring. */
+const callerWish = {
+  queueId: QueueIdSchema,
+  customerId: z.string().nullable(),
+  patienceMs: z.number().positive().nullable(),
+  staysMs: z.number().positive().nullable(),
+  keepsPlaceMs: z.number().positive().nullable().default(null),
+}
+
 export const TabMessageSchema = z.discriminatedUnion('kind', [
-  /** First message of a tab: which seat it held before a reload, and the world it wants if none runs yet. */
+  /** First message of a tab: the key it was given before a reload, and the world it wants if none runs yet. */
   z
     .object({
       kind: z.literal('hello'),
       requestId,
-      agentId: AgentIdSchema.nullable(),
+      key: z.string().nullable(),
       world: WorldWishSchema.nullable(),
-      /** The tab is no desk but a device of an agent's. */
+      /** The tab is no desk but a device of an agent's. A phone of one's own says whose it is by its code, a handset by the key of its desk. */
       device: z
         .object({ is: z.enum(['handset', 'ownPhone']), agentId: AgentIdSchema })
         .readonly()
@@ -34,42 +43,51 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
         .default(null),
     })
     .readonly(),
-  z.object({ kind: z.literal('command'), requestId, command: AgentCommandSchema }).readonly(),
-  z.object({ kind: z.literal('setPace'), requestId, pace: z.enum(PACES) }).readonly(),
+  /** The port belongs to the account from now on. Answered with a key for reloads. */
+  z.object({ kind: z.literal('signIn'), requestId, agentId: AgentIdSchema, pin: z.string() }).readonly(),
+  z.object({ kind: z.literal('signOut'), requestId }).readonly(),
+  /** A new PIN, by the account itself or by a set-up owner. */
+  z.object({ kind: z.literal('setPin'), requestId, agentId: AgentIdSchema, pin: z.string() }).readonly(),
+  /** Given by the account the port belongs to; `witness` is somebody else at the same desk who shows their own PIN for what only they may allow. */
   z
     .object({
-      kind: z.literal('ringMe'),
+      kind: z.literal('command'),
       requestId,
-      queueId: QueueIdSchema,
-      customerId: z.string().nullable(),
-      patienceMs: z.number().positive().nullable(),
-      staysMs: z.number().positive().nullable(),
-      keepsPlaceMs: z.number().positive().nullable().default(null),
+      command: AskSchema,
+      witness: z.object({ agentId: AgentIdSchema, pin: z.string() }).readonly().optional(),
     })
     .readonly(),
+  z.object({ kind: z.literal('setPace'), requestId, pace: z.enum(PACES) }).readonly(),
+  /** A caller who rings at this desk. */
+  z.object({ kind: z.literal('ringMe'), requestId, ...callerWish }).readonly(),
+  z.object({ kind: z.literal('callerIntoQueue'), requestId, ...callerWish }).readonly(),
   z.object({ kind: z.literal('nextAnswer'), requestId, as: z.enum(['person', 'busy', 'noAnswer', 'machine', 'refused']) }).readonly(),
   /** What a command would do to who hears whom, as the JSON of a `Preview`; nothing happens. */
-  z.object({ kind: z.literal('preview'), requestId, command: AgentCommandSchema }).readonly(),
+  z.object({ kind: z.literal('preview'), requestId, command: AskSchema }).readonly(),
   /** Sound that leaves this desk on a call: tones, as samples at `TONE_RATE_HERTZ`. Whoever hears the agent hears it. */
   z.object({ kind: z.literal('lineSound'), requestId, callId: CallIdSchema, samples: z.instanceof(Float32Array) }).readonly(),
-  /** Whose sound this desk prepares before their shift; null when it no longer does. */
-  z.object({ kind: z.literal('soundFor'), requestId, agentId: AgentIdSchema.nullable() }).readonly(),
-  z.object({ kind: z.literal('ringHandset'), requestId, agentId: AgentIdSchema }).readonly(),
-  z.object({ kind: z.literal('expectPhone'), requestId, agentId: AgentIdSchema }).readonly(),
+  /** Whether this desk prepares the account's sound before the shift. */
+  z.object({ kind: z.literal('soundHere'), requestId, on: z.boolean() }).readonly(),
+  z.object({ kind: z.literal('ringHandset'), requestId }).readonly(),
+  z.object({ kind: z.literal('expectPhone'), requestId }).readonly(),
   // What is done on a device's own window.
   z.object({ kind: z.literal('handset'), requestId, act: z.enum(['lift', 'putDown']) }).readonly(),
   z.object({ kind: z.literal('phoneDials'), requestId, typed: z.string() }).readonly(),
   z.object({ kind: z.literal('phoneKeys'), requestId, samples: z.instanceof(Float32Array) }).readonly(),
   z.object({ kind: z.literal('phoneHangsUp'), requestId }).readonly(),
-  /** The set-up document, as JSON. */
+  /** The set-up document with who has a PIN, as the JSON of a `SetUpInUse`. */
   z.object({ kind: z.literal('setUp'), requestId }).readonly(),
   /** Entries of the do-not-call list in which the text occurs, as the JSON of a `DoNotCallPage`. */
   z.object({ kind: z.literal('doNotCall'), requestId, search: z.string(), atMost: z.number().int().positive() }).readonly(),
-  /** The stored ledger after an entry, as NDJSON text. */
-  z.object({ kind: z.literal('ledger'), requestId, afterSeq: z.number().int().nonnegative() }).readonly(),
+  /** The stored ledger after an entry, as NDJSON text: what the history of this tab is folded from. */
+  z.object({ kind: z.literal('history'), requestId, afterSeq: z.number().int().nonnegative() }).readonly(),
+  /** The ledger as a file, with everybody's personal data. */
+  z.object({ kind: z.literal('ledger'), requestId }).readonly(),
   /** What was set aside as damaged, as text. */
   z.object({ kind: z.literal('damaged'), requestId }).readonly(),
   z.object({ kind: z.literal('dismissNotice'), requestId, noticeId: z.string() }).readonly(),
+  /** Asks nothing: whether the floor is still there. */
+  z.object({ kind: z.literal('ping'), requestId }).readonly(),
 ])
 export type TabMessage = z.infer<typeof TabMessageSchema>
 
@@ -83,8 +101,8 @@ export type FloorMessage =
   /** `kept`: what the command did is on disk. False while storage is refused. */
   | { readonly kind: 'reply'; readonly requestId: string; readonly ok: true; readonly kept: boolean; readonly text: string | null }
   | { readonly kind: 'reply'; readonly requestId: string; readonly ok: false; readonly refusal: RefusalView }
-  /** The parts of the view that changed; the first one carries all of them. */
-  | { readonly kind: 'view'; readonly changes: Partial<FloorView> }
+  /** The parts of the view that changed; the first one carries all of them. `atMs` is the floor's time, which every clock on a desk goes by. */
+  | { readonly kind: 'view'; readonly atMs: number; readonly changes: Partial<TabView> }
   /** Entries up to this one are stored. */
   | { readonly kind: 'stored'; readonly seq: number }
 
@@ -122,6 +140,8 @@ export interface CentreView {
     /** What is said to callers while the queue is switched to storm. */
     readonly stormAnnouncement: string
   }[]
+  /** Queues that take no calls any more: calls of before still speak of them. */
+  readonly formerQueues: readonly { readonly id: QueueId; readonly name: string; readonly outcomeSetId: string }[]
   /** Every version of every script, the latest of each last. */
   readonly scripts: readonly Script[]
   readonly archivedScriptIds: readonly string[]
@@ -262,15 +282,56 @@ export interface DeviceView {
   readonly with: string | null
 }
 
+/** What stands at the door: enough to sign in, and nothing of what is behind it. */
+export interface DoorView {
+  readonly centre: string
+  readonly accounts: readonly { readonly id: AgentId; readonly name: string }[]
+  /** Whose port this is; null before signing in. */
+  readonly signedIn: AgentId | null
+  /** Why nobody is signed in any more, where that was not asked for. */
+  readonly because: string | null
+}
+
+/** Who is signed in at this tab, and what the account may do. */
+export interface AccountView {
+  readonly id: AgentId
+  readonly name: string
+  readonly role: 'agent' | 'supervisor'
+  readonly queueIds: readonly QueueId[]
+  readonly may: readonly Entitlement[]
+  /** Where their shift is: at this tab, at another one, or played by the stand-ins. */
+  readonly shift: 'here' | 'elsewhere' | 'standIn' | null
+}
+
+export interface SetUpInUse {
+  readonly setUp: SetUp
+  readonly revision: number
+  /** Accounts that nobody can sign in to yet. */
+  readonly withoutPin: readonly AgentId[]
+}
+
+/** What every tab is shown, signed in or not. */
+export interface DoorParts {
+  readonly door: DoorView
+  readonly floor: FloorPart
+}
+
+/** All parts there are. A tab nobody is signed in at has only those of the door. */
+export type TabView = DoorParts & Omit<FloorView, 'floor'>
+
+export interface FloorPart {
+  readonly floorId: string
+  readonly pace: Pace
+  readonly storage: 'kept' | 'notKept'
+  readonly storageReason: string | null
+  readonly notices: readonly Notice[]
+}
+
+/** What somebody who is signed in sees. */
 export interface FloorView {
+  readonly account: AccountView
   readonly centre: CentreView
-  readonly floor: {
-    readonly floorId: string
-    readonly pace: Pace
-    readonly storage: 'kept' | 'notKept'
-    readonly storageReason: string | null
-    readonly notices: readonly Notice[]
-  }
+  readonly floor: FloorPart
   readonly seats: readonly SeatView[]
   readonly queues: readonly QueueView[]
   readonly parked: readonly ParkedView[]

@@ -1,12 +1,13 @@
 'use client'
 // The floor and the archive for components: one connection per tab, shared through context.
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
-import type { AgentCommand } from '@/core/floor'
-import { type AgentId, toAgentId } from '@/core/ids'
+import type { Ask } from '@/core/floor'
+import { toAgentId } from '@/core/ids'
 import { PACES } from '@/world'
 import { type ArchiveClient, type Opening, openArchive, type Progress } from './archive/client'
-import { type ConnectOptions, connect, type FloorClient, type Reply } from './client'
-import type { FloorView } from './protocol'
+import { type ConnectOptions, connect, type FloorClient, type Reply, type Witness } from './client'
+import type { DeviceView, DoorParts, FloorView } from './protocol'
+import { tabKey } from './tab-key'
 
 interface Connection {
   readonly floor: FloorClient
@@ -23,20 +24,24 @@ export interface HistoryState {
   readonly opening: Opening | null
 }
 
-/** This tab's seat survives a reload in session storage, which no other tab shares. */
-const SEAT_KEY = 'seat'
-
 export function FloorProvider({ children }: { children: ReactNode }) {
   const [connection, setConnection] = useState<Connection | null>(null)
   const [history, setHistory] = useState<HistoryState>({ progress: null, opening: null })
   useEffect(() => {
-    const floor = connect({ agentId: storedSeat(), device: deviceOfTab(), world: wishedWorld() })
+    const world = wishedWorld()
+    const floor = connect({ key: tabKey, device: deviceOfTab(), world })
     let archive: ArchiveClient | null = null
     const open = () => {
-      const opened = openArchive(floor, wishedDays(), (progress) => setHistory((h) => ({ ...h, progress })))
+      const opened = openArchive(floor, { days: wishedDays(), seed: wishedSeed() }, (progress) => setHistory((h) => ({ ...h, progress })))
       void opened.opened.then((opening) => setHistory({ progress: null, opening }))
       return opened
     }
+    // Signed out, this tab keeps nothing of what happened.
+    const stop = floor.subscribe(() => {
+      if (floor.view() !== null || archive === null || floor.door()?.door.signedIn !== null) return
+      archive.close()
+      archive = null
+    })
     setConnection({
       floor,
       archive: () => {
@@ -45,6 +50,7 @@ export function FloorProvider({ children }: { children: ReactNode }) {
       },
     })
     return () => {
+      stop()
       archive?.close()
       floor.close()
     }
@@ -58,41 +64,38 @@ export function FloorProvider({ children }: { children: ReactNode }) {
 
 const NO_SUBSCRIPTION = () => () => {}
 
-/** The floor as this tab sees it; null until it answers. */
-export function useFloorView(): FloorView | null {
+function useOfFloor<T>(read: (floor: FloorClient) => T | null): T | null {
   const floor = useContext(ConnectionContext)?.floor
-  const view = useSyncExternalStore(
+  return useSyncExternalStore(
     floor?.subscribe ?? NO_SUBSCRIPTION,
-    () => floor?.view() ?? null,
+    () => (floor === undefined ? null : read(floor)),
     () => null,
   )
-  useForgetMovedSeat(view)
-  return view
 }
 
-/** A tab whose seat has moved elsewhere must not claim it again when it is reloaded. */
-function useForgetMovedSeat(view: FloorView | null): void {
-  const moved = view !== null && view.seatMoved !== null && view.me === null
-  useEffect(() => {
-    if (moved) sessionStorage.removeItem(SEAT_KEY)
-  }, [moved])
-}
+const readView = (floor: FloorClient): FloorView | null => floor.view()
+const readDoor = (floor: FloorClient): DoorParts | null => floor.door()
+const readDevice = (floor: FloorClient): DeviceView | null => floor.device()
+
+/** The floor as whoever is signed in at this tab sees it; null until it answers, and while nobody is. */
+export const useFloorView = (): FloorView | null => useOfFloor(readView)
+/** What is seen without signing in; null until the floor answers. */
+export const useDoor = (): DoorParts | null => useOfFloor(readDoor)
+/** What the window of a device shows; null in every other tab. */
+export const useDeviceView = (): DeviceView | null => useOfFloor(readDevice)
 
 export function useFloor(): FloorClient | null {
   return useContext(ConnectionContext)?.floor ?? null
 }
 
-/** Gives a command and resolves with the floor's answer; remembers the seat when a shift starts. */
-export function useCommand(): (command: AgentCommand) => Promise<Reply> {
+/** Gives a command and resolves with the floor's answer. */
+export function useCommand(): (ask: Ask, witness?: Witness) => Promise<Reply> {
   const floor = useFloor()
   return useCallback(
-    async (command) => {
-      if (floor === null) return { ok: false, refusal: { reason: 'notConnected', says: 'The floor is still opening.', next: 'Try again in a moment.' } }
-      const reply = await floor.command(command)
-      if (reply.ok && (command.kind === 'startShift' || command.kind === 'moveSeat')) sessionStorage.setItem(SEAT_KEY, command.agentId)
-      if (reply.ok && command.kind === 'endShift') sessionStorage.removeItem(SEAT_KEY)
-      return reply
-    },
+    async (ask, witness) =>
+      floor === null
+        ? { ok: false, refusal: { reason: 'notConnected', says: 'The floor is still opening.', next: 'Try again in a moment.' } }
+        : floor.command(ask, witness),
     [floor],
   )
 }
@@ -145,12 +148,6 @@ export function useArchiveApi(): ArchiveClient['api'] | null {
   return useMemo(() => connection?.archive().api ?? null, [connection])
 }
 
-function storedSeat(): AgentId | null {
-  if (deviceOfTab() !== null) return null
-  const seat = sessionStorage.getItem(SEAT_KEY)
-  return seat?.startsWith('agent_') ? toAgentId(seat) : null
-}
-
 /** The window of a device says whose it is in its address. */
 function deviceOfTab(): ConnectOptions['device'] {
   const is = ({ '/handset': 'handset', '/phone': 'ownPhone' } as const)[location.pathname]
@@ -159,6 +156,7 @@ function deviceOfTab(): ConnectOptions['device'] {
 }
 
 const DEMO_DAYS = 5
+const DEMO_SEED = 7
 
 /** `?days=0` begins without past days. */
 function wishedDays(): number {
@@ -166,10 +164,14 @@ function wishedDays(): number {
   return Number.isInteger(days) && days >= 0 ? days : DEMO_DAYS
 }
 
+/** `?seed=` holds for past days as for today. */
+function wishedSeed(): number {
+  const seed = Number(new URLSearchParams(location.search).get('seed') ?? DEMO_SEED)
+  return Number.isSafeInteger(seed) && seed >= 0 ? seed : DEMO_SEED
+}
+
 /** `?world=quiet&seed=7` says which world a floor that opens now begins with; a floor that runs keeps its own. */
 function wishedWorld() {
-  const query = new URLSearchParams(location.search)
-  const pace = PACES.find((p) => p === query.get('world'))
-  const seed = Number(query.get('seed') ?? 7)
-  return pace === undefined || !Number.isSafeInteger(seed) ? null : { pace, seed }
+  const pace = PACES.find((p) => p === new URLSearchParams(location.search).get('world'))
+  return pace === undefined ? null : { pace, seed: wishedSeed() }
 }

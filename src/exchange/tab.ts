@@ -1,6 +1,6 @@
-// A tab at the floor's end: its port, its seat or device, and what it has been sent.
+// A tab at the floor's end: its port, whose it is, its seat or device, and what it has been sent.
 import type { AgentId } from '@/core/ids'
-import type { FloorMessage, FloorView } from './protocol'
+import type { FloorMessage, FloorView, TabView } from './protocol'
 
 /** The smallest port that works; a MessagePort is one, and so is a pair of functions in a test. */
 export interface TabPort {
@@ -9,22 +9,43 @@ export interface TabPort {
 
 export interface Tab {
   readonly port: TabPort
+  /** Whose port it is: who has shown the PIN, or held the key. */
+  accountId: AgentId | null
+  key: string | null
+  /** Settles when it is known whose port this is; null when it is. */
+  binding: Promise<void> | null
+  /** Why nobody is signed in here any more, where they did not ask for it. */
+  because: string | null
+  /** The agent whose shift is at this tab; always the account. */
   agentId: AgentId | null
-  /** Whose sound is prepared here before their shift. */
-  soundFor: AgentId | null
+  /** The account's sound is prepared here before the shift. */
+  soundHere: boolean
   /** Set when the tab is the window of an agent's device. */
   device: { readonly is: 'handset' | 'ownPhone'; readonly agentId: AgentId } | null
   seatMoved: FloorView['seatMoved']
-  readonly sent: Map<keyof FloorView, string>
+  readonly sent: Map<keyof TabView, string>
 }
 
+export const createTab = (port: TabPort): Tab => ({
+  port,
+  accountId: null,
+  key: null,
+  binding: null,
+  because: null,
+  agentId: null,
+  soundHere: false,
+  device: null,
+  seatMoved: null,
+  sent: new Map(),
+})
+
 /** Parts of a view that differ from tab to tab. */
-const OWN_PARTS: readonly (keyof FloorView)[] = ['me', 'calls', 'contacts', 'sound', 'device', 'seatMoved']
+const OWN_PARTS: readonly (keyof TabView)[] = ['door', 'account', 'me', 'calls', 'contacts', 'sound', 'device', 'seatMoved']
 
 /** Sends a tab the parts of its view that changed. `sharedJson` remembers, for one round of tabs, what is the same for all of them. */
-export function show(tab: Tab, view: FloorView, sharedJson: Map<keyof FloorView, string>): void {
-  const changes: Partial<Record<keyof FloorView, unknown>> = {}
-  for (const part of Object.keys(view) as (keyof FloorView)[]) {
+export function show(tab: Tab, view: Partial<TabView>, atMs: number, sharedJson: Map<keyof TabView, string>): void {
+  const changes: Partial<Record<keyof TabView, unknown>> = {}
+  for (const part of Object.keys(view) as (keyof TabView)[]) {
     const isShared = !OWN_PARTS.includes(part)
     const json = revisionOf(part, view) ?? (isShared ? sharedJson.get(part) : undefined) ?? JSON.stringify(view[part])
     if (isShared) sharedJson.set(part, json)
@@ -32,11 +53,11 @@ export function show(tab: Tab, view: FloorView, sharedJson: Map<keyof FloorView,
     tab.sent.set(part, json)
     changes[part] = view[part]
   }
-  if (Object.keys(changes).length > 0) tab.port.postMessage({ kind: 'view', changes: changes as Partial<FloorView> })
+  if (Object.keys(changes).length > 0) tab.port.postMessage({ kind: 'view', atMs, changes: changes as Partial<TabView> })
 }
 
 /** Parts that are large and seldom changed say so by their revision. */
-function revisionOf(part: keyof FloorView, { floor, centre, promises }: FloorView): string | undefined {
-  if (part === 'centre') return `${floor.floorId} ${centre.revision}`
-  return part === 'promises' ? `${floor.floorId} ${promises.revision}` : undefined
+function revisionOf(part: keyof TabView, { floor, centre, promises }: Partial<TabView>): string | undefined {
+  if (part === 'centre' && centre !== undefined) return `${floor?.floorId} ${centre.revision}`
+  return part === 'promises' && promises !== undefined ? `${floor?.floorId} ${promises.revision}` : undefined
 }

@@ -1,13 +1,29 @@
 // What a tab is shown of the floor, by parts. A part is sent when its JSON differs from what that tab has.
 import { spentToday, type WrapUp } from '@/core/agents'
 import { type Call, callerLabel, whoHearsWhom } from '@/core/calls'
+import { queueOfPart } from '@/core/contacts'
 import { type FloorState, isMutedOn, queueOutlook } from '@/core/floor'
 import type { AgentId, CallId } from '@/core/ids'
 import { isOpen } from '@/core/queues'
 import { agentName, agentSetUp, queueSetUp, setUpOwners } from '@/core/set-up'
 import { get, values } from '@/core/table'
 import { CUSTOMERS, PLACES } from '@/world/scenario'
-import type { CallView, CentreView, DeviceView, FloorView, HandsetState, MeView, ParkedView, QueueView, SeatView } from './protocol'
+import type { AccountView, CallView, CentreView, DeviceView, DoorView, FloorView, HandsetState, MeView, ParkedView, QueueView, SeatView } from './protocol'
+import type { Tab } from './tab'
+
+/** What is seen before signing in. */
+export const selectDoor = ({ setUp }: FloorState, { accountId, because }: Pick<Tab, 'accountId' | 'because'>): DoorView => ({
+  centre: setUp.centre,
+  accounts: inUse(setUp.agents).map(({ id, name }) => ({ id, name })),
+  signedIn: accountId,
+  because,
+})
+
+export function selectAccount(state: FloorState, tab: Pick<Tab, 'agentId'>, accountId: AgentId): AccountView {
+  const { id, name, role, queueIds, may } = agentSetUp(state.setUp, accountId)
+  const seat = get(state.agents, id)?.shift?.seat ?? null
+  return { id, name, role, queueIds, may, shift: seat === 'desk' ? (tab.agentId === id ? 'here' : 'elsewhere') : seat }
+}
 
 export function selectCentre({ setUp, setUpSeq }: FloorState): CentreView {
   const { centre, homeCountry, holdLimitMs, ringLimitMs, takeBackMs, outsidersMayStay, notReadyReasons, outcomeSets, outsideOutcomeSetId } = setUp
@@ -29,6 +45,7 @@ export function selectCentre({ setUp, setUpSeq }: FloorState): CentreView {
       .map(({ id, name, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, storm }) => {
         return { id, name, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, stormAnnouncement: storm.announcement }
       }),
+    formerQueues: setUp.queues.flatMap((q) => (q.retired ? [{ id: q.id, name: q.name, outcomeSetId: q.outcomeSetId }] : [])),
     scripts: setUp.scripts.toSorted((a, b) => a.version - b.version),
     archivedScriptIds,
     outcomeSets,
@@ -126,10 +143,10 @@ export function selectMe(state: FloorState, agentId: AgentId | null): MeView | n
     spentMs: spentToday(agent),
     // The call that ended last is the one in mind: it is coded first.
     lately: latelyOf(state, id),
-    wrapUp: wrapUpOf(state, wrapUps.at(-1)),
+    wrapUp: wrapUpOf(state, id, wrapUps.at(-1)),
     owed: [...owed, ...wrapUps.slice(0, -1).map((w) => ({ callId: w.callId, sinceMs: w.startedAtMs, because: 'leftForLater' as const }))].map((o) => {
       const contact = get(state.contacts, o.callId)
-      return { ...o, label: contact === undefined ? 'A caller' : callerLabel(contact), queueId: contact?.queueId ?? null }
+      return { ...o, label: contact === undefined ? 'A caller' : callerLabel(contact), queueId: contact === undefined ? null : queueOfPart(contact, id) }
     }),
     codedCount: agent.codedCount,
   }
@@ -140,9 +157,10 @@ function latelyOf(state: FloorState, agentId: AgentId): MeView['lately'] {
   return last === undefined ? null : { callId: last.contact.callId, savedAtMs: last.savedAtMs }
 }
 
-function wrapUpOf(state: FloorState, wrapUp: WrapUp | undefined): MeView['wrapUp'] {
+function wrapUpOf(state: FloorState, agentId: AgentId, wrapUp: WrapUp | undefined): MeView['wrapUp'] {
   if (wrapUp === undefined) return null
-  const queueId = get(state.contacts, wrapUp.callId)?.queueId ?? null
+  const contact = get(state.contacts, wrapUp.callId)
+  const queueId = contact === undefined ? null : queueOfPart(contact, agentId)
   return { ...wrapUp, extensionMs: queueId === null ? 0 : (queueSetUp(state.setUp, queueId).wrapUpLimit?.extensionMs ?? 0) }
 }
 
@@ -153,7 +171,9 @@ export function selectMine(state: FloorState, agentId: AgentId | null): Pick<Flo
   const about = calls.flatMap(({ call }) => (call.consultFor === null ? [call.id] : [call.id, call.consultFor]))
   const ids = new Set<CallId>([...about, ...[...agent.wrapUps, ...agent.owed].map((w) => w.callId)])
   const contacts = values(state.contacts).filter((c) => ids.has(c.callId))
-  return { calls, contacts: contacts.toSorted((a, b) => b.offeredAtMs - a.offeredAtMs) }
+  // Each agent sees the queue whose rules hold for their own part.
+  const mine = contacts.map((c) => ({ ...c, queueId: queueOfPart(c, agent.id) }))
+  return { calls, contacts: mine.sort((a, b) => b.offeredAtMs - a.offeredAtMs) }
 }
 
 function callView(state: FloorState, callId: CallId): CallView[] {

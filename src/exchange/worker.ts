@@ -1,37 +1,59 @@
 // Entry of the SharedWorker, and of the dedicated worker that takes its place where SharedWorker is missing.
+import { DEMO_SECRETS } from '@/world/scenario'
+import { openAccounts } from './accounts'
 import { createExchange, type Exchange } from './exchange'
-import { browserStore, memoryStore, type Restored, restore } from './store'
+import { browserStore, type KeyValue, memoryStore, NOTHING_RESTORED, restore } from './store'
 
 declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
 
-const NOTHING: Restored = { state: null, snapshotSeq: 0, damage: null }
+/** A timer set for later than this fires at once (HTML, 8.6). */
+const LONGEST_TIMER_MS = 2 ** 31 - 1
 
 const exchange: Promise<Exchange> = open()
 
 async function open(): Promise<Exchange> {
   const opening = await browserStore('floor')
-  const store = opening.ok ? opening.store : memoryStore()
+  const restored = opening.ok ? await restore(opening.store) : NOTHING_RESTORED
+  // What a newer version wrote is not ours to add to.
+  const store = opening.ok && !restored.newer ? opening.store : memoryStore()
+  const storageRefused = opening.ok ? (restored.newer ? 'a newer version of the product has written here' : null) : opening.reason
   let timer: ReturnType<typeof setTimeout> | undefined
   const startedAtMs = Date.now()
-  return createExchange({
+  const accounts = await openAccounts({
+    store: opening.ok && restored.newer ? readOnly(opening.store) : store,
     now: Date.now,
-    wakeAt(atMs, wake) {
+    initial: new Map([...DEMO_SECRETS].filter(([id]) => !restored.pins.has(id))),
+    found: restored.pins,
+  })
+  return createExchange({
+    clocks: { wall: Date.now, elapsed: () => performance.now() },
+    wakeAt(inMs, wake) {
       clearTimeout(timer)
-      timer = setTimeout(wake, Math.max(0, atMs - Date.now()))
+      timer = setTimeout(wake, Math.min(LONGEST_TIMER_MS, inMs))
     },
+    later: (inMs, again) => void setTimeout(again, inMs),
     store,
-    restored: opening.ok ? await restore(store) : NOTHING,
-    storageRefused: opening.ok ? null : opening.reason,
+    restored,
+    accounts,
+    storageRefused,
     floorId: `live-${startedAtMs.toString(36)}`,
     seed: startedAtMs % 1_000_000,
   })
 }
 
-function serve(port: MessagePort | DedicatedWorkerGlobalScope): void {
+/** What is there may be asked, and stays as it is. */
+const readOnly = (store: KeyValue): KeyValue => ({ ...store, set: async () => {}, remove: async () => {} })
+
+type Port = Pick<MessagePort, 'postMessage'> & { onmessage: ((event: MessageEvent) => void) | null }
+
+function serve(port: Port): void {
   // Messages that arrive while the floor is being restored wait in this chain, in order.
   const attached = exchange.then((floor) => floor.attach({ postMessage: (message) => port.postMessage(message) }))
   port.onmessage = (event: MessageEvent) => {
-    if (event.data === 'bye') attached.then((tab) => tab.detach())
+    // A tab that has the floor for all of them brings a port for each of the others.
+    const [brought] = event.ports
+    if (brought !== undefined) serve(brought)
+    else if (event.data === 'bye') attached.then((tab) => tab.detach())
     else attached.then((tab) => tab.receive(event.data))
   }
 }
@@ -41,4 +63,4 @@ if ('onconnect' in self)
     const port = event.ports[0]
     if (port !== undefined) serve(port)
   }
-else serve(self as DedicatedWorkerGlobalScope)
+else serve(self as DedicatedWorkerGlobalScope as unknown as Port)

@@ -41,6 +41,7 @@ export function CodeEditor({ code, set, scripts, onSave, onClose }: Props) {
   const tick = 'flex items-center gap-2'
   return (
     <EditorDialog
+      dirty={formState.isDirty}
       title={code.code === '' ? `New code of ${set.name}` : `Code ${code.label}`}
       onClose={onClose}
       onSubmit={handleSubmit((form) => {

@@ -69,14 +69,17 @@ export function ReadingPane({ agentName, contact, script, readOnly, readBy = nul
   }
 
   /** True when the floor took it. */
-  const answer = async (field: string, value: AnswerValue | null): Promise<boolean> => {
+  const answer = async (field: string, value: AnswerValue | null, turning = false): Promise<boolean> => {
     const reply = await actions.answer(field, value)
     if (reply.ok) {
       dirty.current.delete(field)
       setTrouble((t) => (t?.field === field || t?.field === null ? null : t))
       return true
     }
-    fail(field, `${reply.refusal.says} ${reply.refusal.next}`)
+    // Left for another field, it is said where it stands; the focus stays where the agent has gone. Whoever turns the page is led back to it.
+    const says = `${reply.refusal.says} ${reply.refusal.next}`
+    if (turning) fail(field, says)
+    else setTrouble({ field, says })
     return false
   }
 
@@ -88,7 +91,7 @@ export function ReadingPane({ agentName, contact, script, readOnly, readBy = nul
   }
 
   const turn = async (direction: 'next' | 'back') => {
-    for (const [field, value] of dirty.current) if (!(await answer(field, value)) && direction === 'next') return
+    for (const [field, value] of dirty.current) if (!(await answer(field, value, true)) && direction === 'next') return
     const reply = await actions.turn(direction)
     if (reply.ok) return setTrouble(null)
     const missing = script === null || run === null ? null : firstOpen(script, run.pageId, run.answers)

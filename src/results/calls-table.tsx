@@ -7,9 +7,9 @@ import { useRouter } from 'next/navigation'
 import { useMemo, useRef, useState } from 'react'
 import type { CallRecord } from '@/core/ledger'
 import { formatClock } from '@/core/time'
-import { outcomeLabel, resultWords } from '@/desk'
 import type { CentreView } from '@/exchange/protocol'
 import { SelectField, TextField } from '@/ui'
+import { outcomeLabel, resultWords } from '@/words'
 
 const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSortedRowModel(), sortFns })
 const helper = createColumnHelper<typeof features, CallRecord>()

@@ -38,6 +38,10 @@ export function eventWords(event: FloorEvent, names: Names): string {
     }
   }
   switch (event.kind) {
+    case 'clockMoved':
+      return `The computer’s clock was set ${event.byMs < 0 ? 'back' : 'ahead'} by ${Math.round(Math.abs(event.byMs) / 1000)} s`
+    case 'storageCleared':
+      return 'The browser’s data was cleared'
     case 'callQueued':
       return `The call entered ${queue(event.queueId)}${event.path === null ? '' : `; the caller had chosen “${event.path}”`}`
     case 'callOriginated':

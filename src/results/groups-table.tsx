@@ -14,7 +14,7 @@ export function GroupsTable({ caption, rows, withOccupancy = false }: { caption:
         ['Disagree', ({ measures }) => percent(measures.disagreementRatio)],
       ]
     : [
-        ['Offered', ({ measures }) => String(measures.offered)],
+        ['Offered', ({ measures }) => (measures.underWay === 0 ? String(measures.offered) : `${measures.offered} (${measures.underWay} on)`)],
         ['Answered', ({ measures }) => String(measures.answered)],
         ['Abandoned', ({ measures }) => `${measures.abandoned}`],
         ['Rate', ({ measures }) => percent(measures.abandonRatio)],
@@ -39,7 +39,7 @@ export function GroupsTable({ caption, rows, withOccupancy = false }: { caption:
       </thead>
       <tbody>
         {rows.map((row) => (
-          <tr key={row.name} className="border-line border-b">
+          <tr key={row.id} className="border-line border-b">
             <th scope="row" className="py-1 text-left font-normal">
               {row.name}
             </th>

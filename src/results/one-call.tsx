@@ -5,13 +5,16 @@ import Link from 'next/link'
 import { useCallback } from 'react'
 import type { AgentLeg, CallRecord, LedgerEntry } from '@/core/ledger'
 import { formatClock } from '@/core/time'
-import { CorrectOutcome, outcomeLabel, resultWords } from '@/desk'
+import { CorrectOutcome } from '@/desk'
+import type { FloorView } from '@/exchange/protocol'
 import { useArchive, useHistory } from '@/exchange/react'
+import { seesEverybody } from '@/frame'
 import { nameIn } from '@/ui'
-import { answerWords, eventWords, type Names } from './event-words'
+import { outcomeLabel, resultWords } from '@/words'
+import { answerWords, eventWords } from './event-words'
 import { Recording } from './recording'
 
-export function OneCall({ callId, names }: { callId: string; names: Names }) {
+export function OneCall({ callId, names }: { callId: string; names: FloorView }) {
   const { value, problem } = useArchive(useCallback((api) => api.call(callId).then((found) => ({ found })), [callId]))
   const { opening } = useHistory()
   const found = value?.found ?? null
@@ -31,12 +34,21 @@ export function OneCall({ callId, names }: { callId: string; names: Names }) {
           No call <span className="tabular">{callId}</span> is kept here. It may belong to another browser, or still be under way.
         </p>
       )}
-      {found !== null && <Found {...found} names={names} />}
+      {found !== null &&
+        (maySee(found.record, names.account) ? (
+          <Found {...found} names={names} />
+        ) : (
+          <p className="mt-4">This call was handled by others. A supervisor can look it up.</p>
+        ))}
     </main>
   )
 }
 
-function Found({ record, entries, names }: { record: CallRecord; entries: readonly LedgerEntry[]; names: Names }) {
+/** Their own, or everybody's where the account sees that. */
+const maySee = ({ agents, outcomeBy }: CallRecord, account: FloorView['account']): boolean =>
+  seesEverybody(account) || agents.some((l) => l.agent === account.name) || outcomeBy === account.name
+
+function Found({ record, entries, names }: { record: CallRecord; entries: readonly LedgerEntry[]; names: FloorView }) {
   const saved = entries.findLast((e) => e.event.kind === 'outcomeSaved')?.event
   const followUp = saved?.kind === 'outcomeSaved' ? saved.followUp : ''
   const script = names.centre.scripts.find((s) => s.name === record.script && s.version === record.scriptVersion)
@@ -64,7 +76,7 @@ function Found({ record, entries, names }: { record: CallRecord; entries: readon
                   : 'No agent spoke, so no outcome is owed'}
             </p>
             <Corrections entries={entries} names={names} />
-            {record.outcome !== null && <CorrectOutcome record={record} centre={names.centre} agentId={null} seats={names.seats} label="Correct the outcome" />}
+            {record.outcome !== null && seesEverybody(names.account) && <CorrectOutcome record={record} centre={names.centre} label="Correct the outcome" />}
             <dl className="mt-1">
               <Pair label="Notes" value={record.notes} />
               <Pair label="Follow-up" value={followUp} />
@@ -122,7 +134,7 @@ function Found({ record, entries, names }: { record: CallRecord; entries: readon
 }
 
 /** Every code the call had before, with who gave it and why it was changed. */
-function Corrections({ entries, names }: { entries: readonly LedgerEntry[]; names: Names }) {
+function Corrections({ entries, names }: { entries: readonly LedgerEntry[]; names: FloorView }) {
   const corrections = entries.flatMap(({ event, atMs, seq }) => (event.kind === 'outcomeCorrected' ? [{ ...event, atMs, seq }] : []))
   const label = (code: string | null) => names.centre.outcomeSets.flatMap((s) => s.codes).find((c) => c.code === code)?.label ?? code ?? 'none'
   return corrections.map(({ seq, atMs, was, byAgentId, why }) => (

@@ -16,7 +16,7 @@ export function Outcomes({ report, centre, children }: { report: Report; centre:
   const [by, setBy] = useState<'queue' | 'agent'>('queue')
   const [chosen, setChosen] = useState<string | null>(null)
   const groups: readonly Grouped[] = (by === 'queue' ? report.queues : report.agents).filter((g) => coded(g) > 0)
-  const group = groups.find((g) => g.name === chosen)
+  const group = groups.find((g) => g.id === chosen)
   const width = scaleLinear()
     .domain([0, max(groups, coded) ?? 1])
     .range([0, 100])
@@ -59,14 +59,14 @@ export function Outcomes({ report, centre, children }: { report: Report; centre:
           <div className="space-y-10">
             <ul aria-label={`Coded calls by ${by}`} className="space-y-1">
               {groups.map((g) => (
-                <li key={g.name}>
+                <li key={g.id}>
                   <button
                     type="button"
-                    aria-pressed={g.name === chosen}
-                    onClick={() => setChosen(g.name === chosen ? null : g.name)}
+                    aria-pressed={g.id === chosen}
+                    onClick={() => setChosen(g.id === chosen ? null : g.id)}
                     className={clsx(
                       'grid w-full grid-cols-[150px_1fr_56px] items-center gap-2 rounded-sm px-1 py-0.5 text-left',
-                      g.name === chosen ? 'bg-green-wash' : 'hover:bg-raised',
+                      g.id === chosen ? 'bg-green-wash' : 'hover:bg-raised',
                     )}
                   >
                     <span className="truncate">{g.name}</span>

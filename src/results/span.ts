@@ -33,5 +33,11 @@ export function parseDays(from: string, to: string): ParsedDays {
 
 export const toSpan = ({ from, to }: Days): Span => ({ fromMs: startOfDay(parseISO(from)).getTime(), toMs: startOfDay(addDays(parseISO(to), 1)).getTime() })
 
-/** One day is drawn by the hour, more by the day. */
-export const stepMsOf = ({ from, to }: Days): number => (from === to ? HOUR : DAY)
+/** One day is drawn by the hour, more by the calendar day: on the days the clocks change that is 23 or 25 hours. */
+export function stepsOf(days: Days): readonly number[] {
+  const { fromMs, toMs } = toSpan(days)
+  const steps: number[] = []
+  if (days.from === days.to) for (let at = fromMs; at < toMs; at += HOUR) steps.push(at)
+  else for (let day = new Date(fromMs); day.getTime() < toMs; day = startOfDay(addDays(day, 1))) steps.push(day.getTime())
+  return steps
+}

@@ -23,7 +23,7 @@ import { useScriptHistory } from './use-script-history'
 export function AuthorScreen({ view, scriptId }: { view: FloorView; scriptId: string }) {
   const setUpDraft = useSetUpDraft(view.centre.revision)
   const { inUse } = setUpDraft
-  const published = useMemo(() => (inUse?.scripts ?? []).filter((s) => s.id === scriptId).toSorted((a, b) => a.version - b.version), [inUse, scriptId])
+  const published = useMemo(() => (inUse?.setUp.scripts ?? []).filter((s) => s.id === scriptId).toSorted((a, b) => a.version - b.version), [inUse, scriptId])
   const history = useScriptHistory(scriptId, inUse === null ? undefined : (published.at(-1) ?? null))
   if (inUse === null || history.state === 'reading')
     return (
@@ -54,7 +54,7 @@ function Author({ view, setUpDraft, published, history }: { view: FloorView; set
   const [trail, setTrail] = useState<readonly string[]>([])
   const [dialog, setDialog] = useState<'compare' | 'publish' | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
-  const codes = useMemo(() => (setUpDraft.inUse === null ? null : codesOf(setUpDraft.inUse, script.id)), [setUpDraft.inUse, script.id])
+  const codes = useMemo(() => (setUpDraft.inUse === null ? null : codesOf(setUpDraft.inUse.setUp, script.id)), [setUpDraft.inUse, script.id])
   // The words are in the preview at once; map and findings follow when the typing leaves time.
   const settled = useDeferredValue(script)
   const findings = useMemo(() => checkScript(settled, codes?.map((c) => c.code) ?? null), [settled, codes])

@@ -25,7 +25,7 @@ export function ScriptsScreen({ view }: { view: FloorView }) {
   const router = useRouter()
   const setUpDraft = useSetUpDraft(view.centre.revision)
   const [drafts] = useDrafts()
-  const { setUp, owner, say } = setUpDraft
+  const { setUp, say } = setUpDraft
   if (setUp === null || drafts === null)
     return (
       <p role="status" className="px-6 py-10 text-soft">
@@ -67,7 +67,7 @@ export function ScriptsScreen({ view }: { view: FloorView }) {
                   key={row.script.id}
                   row={row}
                   setUp={setUp}
-                  mayArchive={owner !== null}
+                  mayArchive
                   onCopy={() => void begin(copyScript(row.script, toScriptId(freeId(`${row.script.id}-copy`, taken)), `${row.script.name} (copy)`))}
                   onArchive={(on) => archive(row.script, on)}
                 />

@@ -2,7 +2,7 @@
 // Publishing: the draft becomes the next version and is never changed again. Errors keep it back; what is to be looked at is said once more.
 import { useState } from 'react'
 import { type Script, type ScriptFinding, ScriptSchema } from '@/core/scripts'
-import { OwnerPanel, ownersOf, SET_UP_WORDS, type SetUpDraft } from '@/set-up'
+import type { SetUpDraft } from '@/set-up'
 import { Button, Dialog, Problem } from '@/ui'
 
 interface Props {
@@ -16,13 +16,13 @@ interface Props {
 
 export function PublishDialog({ script, findings, latest, setUpDraft, onClose, onPublished }: Props) {
   const [problem, setProblem] = useState<string | null>(null)
-  const { inUse, owner, setOwner, putIntoUse, problems } = setUpDraft
+  const { inUse, putIntoUse, problems } = setUpDraft
   const version = (latest?.version ?? 0) + 1
   const errors = findings.filter((f) => f.grade === 'error')
   const publish = async () => {
     const whole = ScriptSchema.safeParse({ ...script, version })
     if (!whole.success) return setProblem(`It is not whole yet: ${whole.error.issues[0]?.message ?? ''}. Fill in what is empty.`)
-    if (inUse !== null && (await putIntoUse({ ...inUse, scripts: [...inUse.scripts, whole.data] }))) onPublished(whole.data)
+    if (inUse !== null && (await putIntoUse({ ...inUse.setUp, scripts: [...inUse.setUp.scripts, whole.data] }))) onPublished(whole.data)
   }
   return (
     <Dialog
@@ -38,11 +38,10 @@ export function PublishDialog({ script, findings, latest, setUpDraft, onClose, o
           </Problem>
         )}
         {errors.length === 0 && findings.length > 0 && <p className="text-brass-text">{findings.length} to look at; it may be meant so.</p>}
-        <OwnerPanel accounts={ownersOf(inUse?.agents ?? [])} words={{ ...SET_UP_WORDS, button: 'That is me' }} owner={owner} onOwner={setOwner} />
         {[...problems, ...(problem === null ? [] : [problem])].map((says) => (
           <Problem key={says}>{says}</Problem>
         ))}
-        <Button tone="primary" disabled={owner === null || errors.length > 0} onClick={() => void publish()}>
+        <Button tone="primary" disabled={errors.length > 0} onClick={() => void publish()}>
           Publish version {version}
         </Button>
       </div>

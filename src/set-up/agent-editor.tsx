@@ -11,7 +11,8 @@ import { ROW_INPUT } from './rows-field'
 
 const AgentFormSchema = z.object({
   name: z.string().trim().min(1, 'The account needs a name.'),
-  pin: z.string().regex(/^\d{4,8}$/, 'A PIN is four to eight digits.'),
+  /** Empty leaves the one that holds. */
+  pin: z.string().regex(/^(\d{4,8})?$/, 'A PIN is four to eight digits.'),
   role: z.enum(['agent', 'supervisor']),
   queueIds: z.array(z.string()),
   /** Level by skill; `0` for none. */
@@ -26,16 +27,19 @@ type AgentForm = z.infer<typeof AgentFormSchema>
 interface Props {
   readonly agent: AgentSetUp
   readonly setUp: SetUp
-  readonly onSave: (agent: AgentSetUp) => void
+  /** Whether somebody can sign in to it already. */
+  readonly hasPin: boolean
+  /** `pin` is empty where it stays as it is. */
+  readonly onSave: (agent: AgentSetUp, pin: string) => void
   readonly onClose: () => void
 }
 
-export function AgentEditor({ agent, setUp, onSave, onClose }: Props) {
+export function AgentEditor({ agent, setUp, hasPin, onSave, onClose }: Props) {
   const { register, handleSubmit, formState } = useForm<AgentForm>({
     resolver: zodResolver(AgentFormSchema),
     defaultValues: {
       name: agent.name,
-      pin: agent.pin,
+      pin: '',
       role: agent.role,
       queueIds: [...agent.queueIds],
       levels: Object.fromEntries(setUp.skills.map((s) => [s.id, String(agent.skills.find((k) => k.skillId === s.id)?.level ?? 0)])),
@@ -45,17 +49,24 @@ export function AgentEditor({ agent, setUp, onSave, onClose }: Props) {
       retired: agent.retired,
     },
   })
-  const save = ({ levels, ...form }: AgentForm) => {
+  const save = ({ levels, pin, ...form }: AgentForm) => {
     const skills = setUp.skills.flatMap((s) => (Number(levels[s.id] ?? 0) > 0 ? [{ skillId: s.id, level: Number(levels[s.id]) }] : []))
-    onSave(AgentSetUpSchema.parse({ ...agent, ...form, skills }))
+    onSave(AgentSetUpSchema.parse({ ...agent, ...form, skills }), pin)
     onClose()
   }
   const tick = 'flex items-center gap-2'
   return (
-    <EditorDialog title={`Account ${agent.name}`} onClose={onClose} onSubmit={handleSubmit(save)}>
+    <EditorDialog title={`Account ${agent.name}`} dirty={formState.isDirty} onClose={onClose} onSubmit={handleSubmit(save)}>
       <div className="grid grid-cols-[1fr_140px_160px] gap-3">
         <TextField label="Name" problem={formState.errors.name?.message ?? null} {...register('name')} />
-        <TextField label="PIN" inputMode="numeric" autoComplete="off" problem={formState.errors.pin?.message ?? null} {...register('pin')} />
+        <TextField
+          label="New PIN"
+          inputMode="numeric"
+          autoComplete="off"
+          hint={hasPin ? 'Empty: theirs holds.' : 'None yet: nobody can sign in.'}
+          problem={formState.errors.pin?.message ?? null}
+          {...register('pin')}
+        />
         <SelectField label="Role" {...register('role')}>
           <option value="agent">Agent</option>
           <option value="supervisor">Supervisor</option>

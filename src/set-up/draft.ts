@@ -2,17 +2,18 @@
 // The set-up in use, and what a draft of another one is made with.
 import { useCallback, useEffect, useState } from 'react'
 import { type AgentSetUp, AgentSetUpSchema, type QueueSetUp, QueueSetUpSchema, type SetUp } from '@/core/set-up'
+import type { SetUpInUse } from '@/exchange/protocol'
 import { useFloor } from '@/exchange/react'
 import { slug } from './ids'
 
 /** The document as the floor uses it, read again whenever somebody has changed it; null until it is there. */
-export function useSetUpInUse(revision: number): SetUp | null {
+export function useSetUpInUse(revision: number): SetUpInUse | null {
   const floor = useFloor()
-  const [setUp, setSetUp] = useState<SetUp | null>(null)
+  const [setUp, setSetUp] = useState<SetUpInUse | null>(null)
   const read = useCallback(
     async (_: number) => {
       const reply = await floor?.ask({ kind: 'setUp' })
-      if (reply?.ok && reply.text !== null) setSetUp(JSON.parse(reply.text) as SetUp)
+      if (reply?.ok && reply.text !== null) setSetUp(JSON.parse(reply.text) as SetUpInUse)
     },
     [floor],
   )
@@ -37,5 +38,4 @@ export const newQueue = (setUp: SetUp): QueueSetUp =>
     outcomeSetId: setUp.outsideOutcomeSetId,
     paths: [],
   })
-export const newAgent = (): AgentSetUp =>
-  AgentSetUpSchema.parse({ id: 'agent_new', name: 'New account', pin: '0000', role: 'agent', queueIds: [], playable: false })
+export const newAgent = (): AgentSetUp => AgentSetUpSchema.parse({ id: 'agent_new', name: 'New account', role: 'agent', queueIds: [], playable: false })

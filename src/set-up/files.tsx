@@ -16,7 +16,7 @@ export function Files({ setUp, mayChange, onFile }: { setUp: SetUp; mayChange: b
         <a href="/api/schemas/set-up" className="underline">
           /api/schemas/set-up
         </a>
-        . PINs are in the file: keep it safe.
+        . It has no PINs in it.
       </p>
     </section>
   )

@@ -59,6 +59,7 @@ export function ListsEditor({ setUp, onSave, onClose }: Props) {
   return (
     <EditorDialog
       title="Reasons, skills and times"
+      dirty={formState.isDirty}
       onClose={onClose}
       onSubmit={handleSubmit((form) => {
         onSave(fromForm(form))

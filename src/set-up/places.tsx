@@ -6,7 +6,6 @@ const PLACES = [
   { id: 'rules', href: '/set-up', label: 'Queues and accounts' },
   { id: 'outcomes', href: '/outcomes', label: 'Outcomes' },
   { id: 'scripts', href: '/scripts', label: 'Scripts' },
-  { id: 'do-not-call', href: '/do-not-call', label: 'Do-not-call list' },
 ] as const
 
 export function SetUpPlaces({ here }: { here: (typeof PLACES)[number]['id'] }) {

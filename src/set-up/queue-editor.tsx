@@ -37,6 +37,7 @@ export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
   return (
     <EditorDialog
       title={`Queue ${queue.name}`}
+      dirty={formState.isDirty}
       onClose={onClose}
       onSubmit={handleSubmit((form) => {
         onSave(fromQueueForm(form, queue))

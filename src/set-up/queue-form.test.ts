@@ -86,7 +86,7 @@ describe('a set-up file', () => {
       text: file({ queues: [{ ...SMALL.queues[0], serviceLevelMs: 'soon' }] }),
       names: [/^Line \d+: queues First, serviceLevelMs: /],
     },
-    { says: 'an agent by their name', text: file({ agents: [{ ...SMALL.agents[1], pin: '12' }] }), names: [/^Line \d+: agents Bo, pin: /] },
+    { says: 'an agent by their name', text: file({ agents: [{ ...SMALL.agents[1], role: 'king' }] }), names: [/^Line \d+: agents Bo, role: /] },
     { says: 'a time zone', text: file({ timeZone: 'Fennholm/Arnmoor' }), names: [/^Line \d+: timeZone: .*IANA/] },
   ])('$says is refused line by line', ({ text, names }) => {
     const read = readSetUp(text)

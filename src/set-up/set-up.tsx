@@ -4,13 +4,14 @@
 import { useState } from 'react'
 import { toAgentId, toQueueId } from '@/core/ids'
 import { type AgentSetUp, checkSetUp, type QueueSetUp } from '@/core/set-up'
-import type { FloorView } from '@/exchange/protocol'
+import type { FloorView, SetUpInUse } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { AgentEditor } from './agent-editor'
 import { AgentsTable } from './agents-table'
 import { Checks } from './checks'
 import { named, newAgent, newQueue, withItem } from './draft'
 import { DraftPanel, useSetUpDraft } from './draft-panel'
+import { holdPin } from './draft-store'
 import { Files } from './files'
 import { readSetUp } from './import'
 import { Lists } from './lists'
@@ -18,6 +19,9 @@ import { ListsEditor } from './lists-editor'
 import { SetUpPlaces } from './places'
 import { QueueEditor } from './queue-editor'
 import { QueuesTable } from './queues-table'
+
+const hasPin = (inUse: SetUpInUse | null, id: AgentSetUp['id']): boolean =>
+  (inUse?.setUp.agents.some((a) => a.id === id) ?? false) && !(inUse?.withoutPin.includes(id) ?? true)
 
 type Editing =
   | { readonly what: 'queue'; readonly queue: QueueSetUp }
@@ -29,7 +33,7 @@ export function SetUpScreen({ view }: { view: FloorView }) {
   const command = useCommand()
   const draft = useSetUpDraft(view.centre.revision)
   const [editing, setEditing] = useState<Editing>(null)
-  const { setUp, owner, change, say } = draft
+  const { setUp, change, say } = draft
   if (setUp === null)
     return (
       <p role="status" className="px-6 py-10 text-soft">
@@ -38,8 +42,7 @@ export function SetUpScreen({ view }: { view: FloorView }) {
     )
   const findings = checkSetUp(setUp)
   const storm = async (queue: QueueSetUp, on: boolean) => {
-    if (owner === null) return
-    const reply = await command({ kind: 'switchStorm', agentId: owner.agentId, pin: owner.pin, queueId: queue.id, on })
+    const reply = await command({ kind: 'switchStorm', queueId: queue.id, on })
     if (!reply.ok) return say('', [`${reply.refusal.says} ${reply.refusal.next}`])
     say(on ? `${queue.name} is switched to storm.` : `${queue.name} is as usual again.`)
   }
@@ -58,23 +61,23 @@ export function SetUpScreen({ view }: { view: FloorView }) {
           <QueuesTable
             setUp={setUp}
             views={view.queues}
-            mayChange={owner !== null}
+            mayChange
             onEdit={(queue) => setEditing({ what: 'queue', queue })}
             onAdd={() => setEditing({ what: 'queue', queue: newQueue(setUp) })}
             onStorm={(queue, on) => void storm(queue, on)}
           />
           <AgentsTable
             setUp={setUp}
-            mayChange={owner !== null}
+            mayChange
             onEdit={(agent) => setEditing({ what: 'agent', agent })}
             onAdd={() => setEditing({ what: 'agent', agent: newAgent() })}
           />
-          <Lists setUp={setUp} mayChange={owner !== null} onEdit={() => setEditing({ what: 'lists' })} />
+          <Lists setUp={setUp} mayChange onEdit={() => setEditing({ what: 'lists' })} />
         </div>
         <aside aria-label="Changing and checks" className="space-y-5 border-line border-l pl-6">
           <DraftPanel draft={draft} />
           <Checks findings={findings} />
-          <Files setUp={setUp} mayChange={owner !== null} onFile={(file) => void imported(file)} />
+          <Files setUp={setUp} mayChange onFile={(file) => void imported(file)} />
         </aside>
         {editing?.what === 'queue' && (
           <QueueEditor
@@ -87,9 +90,14 @@ export function SetUpScreen({ view }: { view: FloorView }) {
         {editing?.what === 'agent' && (
           <AgentEditor
             agent={editing.agent}
+            hasPin={hasPin(draft.inUse, editing.agent.id)}
             setUp={setUp}
             onClose={() => setEditing(null)}
-            onSave={(agent) => change({ ...setUp, agents: withItem(setUp.agents, named(agent, 'agent', toAgentId)) })}
+            onSave={(agent, pin) => {
+              const account = named(agent, 'agent', toAgentId)
+              change({ ...setUp, agents: withItem(setUp.agents, account) })
+              if (pin !== '') holdPin(account.id, pin)
+            }}
           />
         )}
         {editing?.what === 'lists' && <ListsEditor setUp={setUp} onClose={() => setEditing(null)} onSave={(lists) => change({ ...setUp, ...lists })} />}

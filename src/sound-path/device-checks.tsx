@@ -23,7 +23,7 @@ export function HandsetCheck({ agentId, sound }: Props) {
   const state = sound?.handset ?? 'absent'
   const ring = async () => {
     setAsked(true)
-    await floor?.ask({ kind: 'ringHandset', agentId })
+    await floor?.ask({ kind: 'ringHandset' })
   }
   return (
     <div>
@@ -67,7 +67,7 @@ export function PhoneCheck({ agentId, sound }: Props) {
   return (
     <div>
       <div className="flex items-center gap-3">
-        <Button onClick={() => void floor?.ask({ kind: 'expectPhone', agentId })}>{phone === null ? 'Check sound' : 'Get a new code'}</Button>
+        <Button onClick={() => void floor?.ask({ kind: 'expectPhone' })}>{phone === null ? 'Check sound' : 'Get a new code'}</Button>
         <Button onClick={() => openDevice('phone', agentId)}>Open my phone</Button>
       </div>
       {phone === null && <p className="mt-2 text-soft">Your own phone calls us, and a code tells us whose it is. A small window plays the phone.</p>}

@@ -1,14 +1,14 @@
 'use client'
 import { useEffect } from 'react'
 // A stand-in for the telephone on the desk: it rings, is lifted and is put down in a window of its own.
-import { useFloor, useFloorView } from '@/exchange/react'
+import { useDeviceView, useFloor } from '@/exchange/react'
 import { play, RINGING, type SoundStart } from '@/sound'
 import { Button } from '@/ui'
 import { DeviceFrame } from './device-frame'
 
 export function HandsetWindow() {
   const floor = useFloor()
-  const device = useFloorView()?.device
+  const device = useDeviceView()
   const state = device?.state ?? 'idle'
   useRing(state === 'ringing')
   const act = (what: 'lift' | 'putDown') => void floor?.ask({ kind: 'handset', act: what })

@@ -2,7 +2,7 @@
 // A stand-in for a phone of the agent's own: it dials a number and sends keys as real tones.
 import { useState } from 'react'
 import { dtmfSamples } from '@/core/tones'
-import { useFloor, useFloorView } from '@/exchange/react'
+import { useDeviceView, useFloor } from '@/exchange/react'
 import { playSamples } from '@/sound'
 import { Button, TextField } from '@/ui'
 import { DeviceFrame } from './device-frame'
@@ -11,7 +11,7 @@ const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '*', '0', '#']
 
 export function PhoneWindow() {
   const floor = useFloor()
-  const view = useFloorView()
+  const device = useDeviceView()
   const [typed, setTyped] = useState('')
   const [heard, setHeard] = useState<string | null>(null)
   const [keyed, setKeyed] = useState('')
@@ -39,7 +39,7 @@ export function PhoneWindow() {
     setKeyed('')
   }
   return (
-    <DeviceFrame title="Own phone" owner={view?.device?.agentName ?? null}>
+    <DeviceFrame title="Own phone" owner={device?.agentName ?? null}>
       {dialled ? (
         <div className="flex h-[104px] flex-col justify-center border-line border-y px-2">
           <p role="status" aria-label="Phone">

@@ -29,7 +29,7 @@ const PATHS = [
 export function SoundPathStep({ agentId, sound, path, onPath, onProof }: Props) {
   const floor = useFloor()
   useEffect(() => {
-    if (agentId !== null) void floor?.ask({ kind: 'soundFor', agentId })
+    if (agentId !== null) void floor?.ask({ kind: 'soundHere', on: true })
   }, [floor, agentId])
   return (
     <div>

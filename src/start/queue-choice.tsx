@@ -1,19 +1,19 @@
 'use client'
 // The queues an agent may tick, each with how it stands; below them those the account does not serve, and who can change that.
-import type { CentreView, QueueView, SeatView } from '@/exchange/protocol'
+import type { AccountView, CentreView, QueueView } from '@/exchange/protocol'
 import { Clock, Problem } from '@/ui'
 
 interface Props {
   readonly centre: CentreView
   readonly queues: readonly QueueView[]
-  readonly seat: SeatView | undefined
+  readonly seat: Pick<AccountView, 'queueIds'>
   readonly ticked: readonly string[]
   readonly onTick: (ticked: readonly string[]) => void
   readonly problem: string | null
 }
 
 export function QueueChoice({ centre, queues, seat, ticked, onTick, problem }: Props) {
-  const may = (id: string) => seat === undefined || (seat.queueIds as readonly string[]).includes(id)
+  const may = (id: string) => (seat.queueIds as readonly string[]).includes(id)
   const mine = centre.queues.filter((q) => may(q.id))
   const others = centre.queues.filter((q) => !may(q.id))
   const tick = (id: string, on: boolean) => onTick(on ? [...ticked, id] : ticked.filter((t) => t !== id))
@@ -28,8 +28,7 @@ export function QueueChoice({ centre, queues, seat, ticked, onTick, problem }: P
                 type="checkbox"
                 aria-label={queue.name}
                 className="size-4 accent-green"
-                checked={seat !== undefined && ticked.includes(queue.id)}
-                disabled={seat === undefined}
+                checked={ticked.includes(queue.id)}
                 onChange={(e) => tick(queue.id, e.target.checked)}
               />
               <span className="font-semibold">{queue.name}</span>

@@ -1,4 +1,5 @@
 // What an agent chose at the start of their last shift on this computer, to be offered again.
+import { readComfort, writeComfort } from '@/ui'
 
 export interface LastChoice {
   readonly queueIds: readonly string[]
@@ -10,9 +11,9 @@ const keyOf = (agentId: string) => `last shift ${agentId}`
 
 /** null when there is none, or what is stored is not one: this page loads no schema library for two fields. */
 export function lastChoice(agentId: string): LastChoice | null {
-  const [path, ...queueIds] = (localStorage.getItem(keyOf(agentId)) ?? '').split(' ')
+  const [path, ...queueIds] = (readComfort(keyOf(agentId)) ?? '').split(' ')
   const known = PATHS.find((p) => p === path)
   return known === undefined ? null : { path: known, queueIds }
 }
 
-export const rememberChoice = (agentId: string, { path, queueIds }: LastChoice): void => localStorage.setItem(keyOf(agentId), [path, ...queueIds].join(' '))
+export const rememberChoice = (agentId: string, { path, queueIds }: LastChoice): void => writeComfort(keyOf(agentId), [path, ...queueIds].join(' '))

@@ -1,6 +1,7 @@
 // The product's button. Says what will happen when pressed; shows its shortcut while Alt is held.
 import clsx from 'clsx'
 import type { ButtonHTMLAttributes, ReactNode } from 'react'
+import { useOwnKey } from './keys'
 import { ShortcutHint } from './shortcut-hint'
 
 export type Tone = 'plain' | 'primary' | 'loss' | 'brass' | 'quiet'
@@ -21,11 +22,17 @@ export interface ButtonProps extends ButtonHTMLAttributes<HTMLButtonElement> {
   readonly children: ReactNode
 }
 
-export function Button({ tone = 'plain', size = 'regular', shortcut, className, children, type = 'button', ...rest }: ButtonProps) {
+export function Button({ tone = 'plain', size = 'regular', shortcut, className, children, type = 'button', onKeyDown, ...rest }: ButtonProps) {
+  const keys = useOwnKey(shortcut)
   return (
     <button
       type={type}
-      aria-keyshortcuts={shortcut}
+      aria-keyshortcuts={keys}
+      onKeyDown={(event) => {
+        // A key that is held down is one press, whatever has come to stand under the finger meanwhile.
+        if (event.repeat && (event.key === 'Enter' || event.key === ' ')) event.preventDefault()
+        onKeyDown?.(event)
+      }}
       className={clsx(
         'relative inline-flex items-center justify-center gap-2 whitespace-nowrap rounded-sm border font-semibold',
         'disabled:border-line disabled:bg-paper disabled:text-soft',
@@ -37,7 +44,7 @@ export function Button({ tone = 'plain', size = 'regular', shortcut, className, 
       {...rest}
     >
       {children}
-      {shortcut !== undefined && <ShortcutHint keys={shortcut} />}
+      {keys !== undefined && <ShortcutHint keys={keys} />}
     </button>
   )
 }

@@ -19,6 +19,8 @@ export function Dialog({ open, onOpenChange, title, description, children }: Dia
         <Radix.Overlay className="fixed inset-0 z-40 bg-ink/30" />
         <Radix.Content
           {...(description === undefined ? { 'aria-describedby': undefined } : {})}
+          // Nothing behind it hears a shortcut.
+          data-modal
           className="fixed top-16 left-1/2 z-50 max-h-[calc(100vh-96px)] w-[min(640px,calc(100vw-32px))] -translate-x-1/2 overflow-auto rounded-sm border border-line-strong bg-raised p-5 shadow-xl"
         >
           <div className="flex items-start justify-between gap-4">

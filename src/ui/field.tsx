@@ -30,8 +30,8 @@ export function TextField({ label, problem = null, hint, className, ...rest }: F
 }
 
 /** The digits of an account: hidden, and never remembered by the browser. */
-export function PinField({ value, onChange }: { value: string; onChange: (pin: string) => void }) {
-  return <TextField label="PIN" name="pin" type="password" inputMode="numeric" autoComplete="off" value={value} onChange={(e) => onChange(e.target.value)} />
+export function PinField({ label = 'PIN', value, onChange }: { label?: string; value: string; onChange: (pin: string) => void }) {
+  return <TextField label={label} name="pin" type="password" inputMode="numeric" autoComplete="off" value={value} onChange={(e) => onChange(e.target.value)} />
 }
 
 export function SelectField({

@@ -7,13 +7,19 @@ const TICK_MS = 250
 const listeners = new Set<() => void>()
 let timer: ReturnType<typeof setInterval> | undefined
 let nowMs = 0
+/** Where the time comes from: the floor's clock once it is known. */
+let source: () => number = Date.now
+
+export function setClockSource(next: () => number): void {
+  source = next
+}
 
 function subscribe(listener: () => void): () => void {
   listeners.add(listener)
   if (timer === undefined) {
-    nowMs = Date.now()
+    nowMs = source()
     timer = setInterval(() => {
-      nowMs = Date.now()
+      nowMs = source()
       for (const tell of listeners) tell()
     }, TICK_MS)
   }
@@ -25,7 +31,7 @@ function subscribe(listener: () => void): () => void {
   }
 }
 
-const read = () => (nowMs === 0 ? Date.now() : nowMs)
+const read = () => (nowMs === 0 ? source() : nowMs)
 
 /** The present to a quarter of a second, epoch milliseconds. */
 export const useNowMs = (): number => useSyncExternalStore(subscribe, read, () => 0)

@@ -2,6 +2,7 @@
 // A small choice of the agent's own that outlives the call: kept in this browser, forgotten with it. Every part of the page that
 // uses the same setting sees a change at once.
 import { useCallback, useSyncExternalStore } from 'react'
+import { readComfort, writeComfort } from './comfort'
 
 const listeners = new Set<() => void>()
 
@@ -18,12 +19,12 @@ export function usePersonalSetting<T extends string>(name: string, initial: T): 
   const key = `setting ${name}`
   const value = useSyncExternalStore(
     subscribe,
-    () => (localStorage.getItem(key) as T | null) ?? initial,
+    () => (readComfort(key) as T | null) ?? initial,
     () => initial,
   )
   const set = useCallback(
     (next: T) => {
-      localStorage.setItem(key, next)
+      writeComfort(key, next)
       for (const listener of listeners) listener()
     },
     [key],

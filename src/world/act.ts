@@ -1,10 +1,11 @@
 // Everything a stand-in may mean to do. Plain data, so that an agenda can be looked at.
 import type { Failure } from '@/core/calls'
 import type { AgentId, CallId, DeviceId, QueueId } from '@/core/ids'
+import type { RingWish } from './persona'
 
 export type Act =
   | { readonly kind: 'arrive'; readonly queueId: QueueId; readonly dayNo: number }
-  | { readonly kind: 'ringMe'; readonly queueId: QueueId; readonly customerId: string | null }
+  | { readonly kind: 'ring'; readonly wish: RingWish; readonly ringsAt: AgentId | null }
   | { readonly kind: 'giveUp'; readonly callId: CallId }
   | { readonly kind: 'keepPlace'; readonly callId: CallId }
   | { readonly kind: 'note'; readonly agentId: AgentId; readonly untilMs: number }

@@ -1,15 +1,17 @@
 // Who calls, as the network brings them: with a number, or withheld; known to the customer records, or not.
 import type { Chance } from '@/core/chance'
-import type { Command, FloorState } from '@/core/floor'
+import type { FloorState, NetworkCommand } from '@/core/floor'
 import type { QueueId } from '@/core/ids'
 import { queueSetUp } from '@/core/set-up'
 import { CUSTOMERS, customerById, customersByNumber, toCustomer } from '@/world/scenario'
 
+type Arrives = Extract<NetworkCommand, { kind: 'callArrives' }>
+
 /** One caller in twelve is not in the customer records; one in forty withholds the number. */
-export function arrival(state: FloorState, queueId: QueueId, customerId: string | null, chance: Chance): Command {
+export function arrival(state: FloorState, queueId: QueueId, customerId: string | null, chance: Chance): Arrives {
   const { paths } = queueSetUp(state.setUp, queueId)
   const path = paths.length === 0 ? null : chance.pick(paths)
-  const calls = (number: string | null): Command => ({ kind: 'callArrives', queueId, path, number, ...whoHas(number, state.struck) })
+  const calls = (number: string | null): Arrives => ({ kind: 'callArrives', queueId, path, number, ...whoHas(number, state.struck) })
   const chosen = customerId === null ? undefined : customerById(customerId)
   if (chosen !== undefined) return calls(chosen.number)
   const known = chance.pick(CUSTOMERS)

@@ -1,7 +1,7 @@
 // Colleagues played by the stand-ins: how they answer, read the script, hold, code their calls and take breaks.
 // They use the same commands as anyone at a desk.
 import { createChance, seedFor } from '@/core/chance'
-import type { Contact } from '@/core/contacts'
+import { type Contact, queueOfPart } from '@/core/contacts'
 import type { AgentCommand } from '@/core/floor'
 import type { AgentId, CallId } from '@/core/ids'
 import { codesFor } from '@/core/outcomes'
@@ -93,7 +93,9 @@ function someAnswer(question: Question, contact: Contact, chance: ReturnType<typ
 export function codeCall(seed: number, setUp: SetUp, agentId: AgentId, contact: Contact, atMs: number, breakReason: string | null): AgentCommand {
   const chance = chanceOfCall(seed, contact.callId, 'code')
   // Whoever sent no number cannot be called back.
-  const codes = codesFor(outcomeSetFor(setUp, contact.queueId), contact.direction).filter((c) => c.follows.kind !== 'callback' || contact.number !== null)
+  const codes = codesFor(outcomeSetFor(setUp, queueOfPart(contact, agentId)), contact.dialled).filter(
+    (c) => c.follows.kind !== 'callback' || contact.number !== null,
+  )
   const suggests = contact.run === null ? [] : pageOf(scriptVersion(setUp, contact.run), contact.run.pageId).suggests
   const suggested = suggests.filter((s) => codes.some((c) => c.code === s))
   const usual = codes.map((c, i) => ({ item: c.code, weight: c.code === 'wrong-number' ? 0.2 : 6 / (i + 1) }))

@@ -29,16 +29,16 @@ function aWorld() {
     state = advance(state, world, atMs, () => {})
   }
   const on = (kind: string, n: number, more: object = {}) => give({ kind, agentId: ELUNED, callId: call(n), ...more } as Command)
-  give({ kind: 'startShift', agentId: ELUNED, pin: '2417', queueIds: [SAILINGS], seat: 'desk' })
+  give({ kind: 'startShift', agentId: ELUNED, queueIds: [SAILINGS], seat: 'desk' })
   give({ kind: 'goReady', agentId: ELUNED })
-  give({ kind: 'startShift', agentId: BEVAN, pin: '4410', queueIds: [SAILINGS], seat: 'standIn' })
+  give({ kind: 'startShift', agentId: BEVAN, queueIds: [SAILINGS], seat: 'standIn' })
   pass(2_000)
   return { world, give, on, pass, state: () => state, now: () => atMs, said: (n: number) => must(state.calls, call(n)).connections.map((c) => c.said) }
 }
 
 function talking() {
   const floor = aWorld()
-  floor.world.ringMe({ queueId: SAILINGS, customerId: 'customer_2', patienceMs: null, staysMs: null, keepsPlaceMs: null }, floor.now())
+  floor.world.ring({ queueId: SAILINGS, customerId: 'customer_2', patienceMs: null, staysMs: null, keepsPlaceMs: null }, null, floor.now())
   floor.pass(1_000)
   floor.on('answer', 1)
   return floor

@@ -23,6 +23,14 @@ export interface PersonaWish {
   readonly staysMs: number | null
 }
 
+/** A caller whom somebody made to ring. */
+export interface RingWish extends PersonaWish {
+  readonly queueId: QueueId
+  readonly customerId: string | null
+  /** After this they hang up and want to be called back; null to wait on the line. */
+  readonly keepsPlaceMs: number | null
+}
+
 export const chanceOfCall = (seed: number, callId: CallId, purpose: string): Chance => createChance(seedFor(seed, `${purpose} ${callId}`))
 
 export function personaOf(seed: number, callId: CallId, queueId: QueueId | null, wish: PersonaWish | null): Persona {

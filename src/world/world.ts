@@ -20,17 +20,10 @@ import { FED_UP, lineOf, MACHINE_GREETING, turnsOf } from './conversation'
 import { createFarEnds, isOutside } from './far-ends'
 import { arrivalsPerHour, CLOSES_MS, liveStartOfDayMs, nextArrivalMs, OPENS_MS } from './pace'
 import type { Pace } from './paces'
-import { chanceOfCall, type PersonaWish, personaOf } from './persona'
+import { chanceOfCall, personaOf, type RingWish } from './persona'
 import { resume } from './resume'
 
 export type AnswersAs = 'person' | Exclude<Failure, 'invalid' | 'unreachable'>
-
-export interface RingWish extends PersonaWish {
-  readonly queueId: QueueId
-  readonly customerId: string | null
-  /** After this they hang up and want to be called back; null to wait on the line. */
-  readonly keepsPlaceMs: number | null
-}
 
 export interface World {
   /** Begins, or goes on after a break, from what the floor holds. */
@@ -41,7 +34,8 @@ export interface World {
   /** The commands of the earliest act due at `atMs`; undefined when nothing is due. */
   takeDue(atMs: number, state: FloorState): readonly Command[] | undefined
   setPace(pace: Pace, state: FloorState, atMs: number): void
-  ringMe(wish: RingWish, atMs: number): void
+  /** A caller for a queue, who rings at one agent where that is asked for. */
+  ring(wish: RingWish, ringsAt: AgentId | null, atMs: number): void
   /** Sound that an agent sends into a call: whoever out there hears them may make something of it. */
   hear(callId: CallId, agentId: AgentId | null, samples: Float32Array, state: FloorState, atMs: number): void
   setNextAnswer(answersAs: AnswersAs): void
@@ -62,7 +56,8 @@ export function createWorld(options: WorldOptions): World {
   const agenda = createAgenda<Act>()
   const plays = new Set<AgentId>(options.plays)
   const arrivals = new Map<QueueId, Chance>()
-  const wishes: RingWish[] = []
+  /** Of the caller who is about to be there: who comes next from a command is they. */
+  let wished: RingWish | null = null
   const wishOf = new Map<CallId, RingWish>()
   const lastBreakMs = new Map<AgentId, number>()
   let pace = options.pace
@@ -115,14 +110,15 @@ export function createWorld(options: WorldOptions): World {
   const observeOne = ({ event, atMs }: LedgerEntry, state: FloorState) => {
     switch (event.kind) {
       case 'callQueued': {
-        const wish = wishes.shift()
-        if (wish !== undefined) wishOf.set(event.callId, wish)
+        const wish = wished
+        wished = null
+        if (wish !== null) wishOf.set(event.callId, wish)
         if (wish?.keepsPlaceMs != null) agenda.note(atMs + wish.keepsPlaceMs, { kind: 'keepPlace', callId: event.callId })
         agenda.note(atMs + personaFor(event.callId, event.queueId).patienceMs, { kind: 'giveUp', callId: event.callId })
         return
       }
       case 'callTurnedAway':
-        wishes.shift()
+        wished = null
         return
       case 'callerTold':
         return planKeepingPlace(event.callId, event.expectedWaitMs, atMs)
@@ -230,8 +226,11 @@ export function createWorld(options: WorldOptions): World {
         if (act.dayNo !== dayNo) return []
         noteArrival(act.queueId, atMs)
         return [arrival(state, act.queueId, null, arrivals.get(act.queueId) as Chance)]
-      case 'ringMe':
-        return [arrival(state, act.queueId, act.customerId, createChance(seedFor(seed, `ring me ${state.callCount}`)))]
+      case 'ring': {
+        wished = act.wish
+        const command = arrival(state, act.wish.queueId, act.wish.customerId, createChance(seedFor(seed, `ring ${state.callCount}`)))
+        return [act.ringsAt === null ? command : { ...command, ringsAt: act.ringsAt }]
+      }
       case 'keepPlace':
         return [{ kind: 'keepPlace', callId: act.callId }]
       case 'note':
@@ -268,7 +267,7 @@ export function createWorld(options: WorldOptions): World {
       case 'clockOn': {
         const account = state.setUp.agents.find((a) => a.id === act.agentId)
         if (account === undefined || pace === 'quiet') return []
-        return [{ kind: 'startShift', agentId: act.agentId, pin: account.pin, queueIds: [...account.queueIds], seat: 'standIn' }]
+        return [{ kind: 'startShift', agentId: act.agentId, queueIds: [...account.queueIds], seat: 'standIn' }]
       }
       case 'clockOff':
         return clockOff(act.agentId, state, atMs)
@@ -319,9 +318,8 @@ export function createWorld(options: WorldOptions): World {
       pace = next
       startDay(state, atMs)
     },
-    ringMe(wish, atMs) {
-      wishes.push(wish)
-      agenda.note(atMs, { kind: 'ringMe', queueId: wish.queueId, customerId: wish.customerId })
+    ring(wish, ringsAt, atMs) {
+      agenda.note(atMs, { kind: 'ring', wish, ringsAt })
     },
     hear(callId, agentId, samples, state, atMs) {
       farEnds.hear(callId, agentId, samples, state, atMs)

@@ -1,7 +1,11 @@
 'use client'
 import { CallbacksScreen } from '@/callbacks'
-import { PageFrame } from '@/desk'
+import { Page } from '@/frame'
 
 export default function CallbacksPage() {
-  return <PageFrame here="callbacks">{(view) => <CallbacksScreen view={view} />}</PageFrame>
+  return (
+    <Page title="Callbacks" place="callbacks">
+      {(view) => <CallbacksScreen view={view} />}
+    </Page>
+  )
 }

@@ -1,7 +1,11 @@
 'use client'
-import { PageFrame } from '@/desk'
 import { DoNotCallScreen } from '@/do-not-call'
+import { Page } from '@/frame'
 
 export default function DoNotCallPage() {
-  return <PageFrame here="set-up">{(view) => <DoNotCallScreen view={view} />}</PageFrame>
+  return (
+    <Page title="Do-not-call list" place="callbacks">
+      {(view) => <DoNotCallScreen view={view} />}
+    </Page>
+  )
 }

@@ -1,7 +1,11 @@
 'use client'
-import { PageFrame } from '@/desk'
+import { Page } from '@/frame'
 import { OutcomesScreen } from '@/outcomes'
 
 export default function OutcomesPage() {
-  return <PageFrame here="set-up">{(view) => <OutcomesScreen view={view} />}</PageFrame>
+  return (
+    <Page title="Outcomes" place="set-up">
+      {(view) => <OutcomesScreen view={view} />}
+    </Page>
+  )
 }

@@ -1,16 +1,16 @@
 'use client'
 import { Suspense } from 'react'
-import { PageFrame } from '@/desk'
+import { Page } from '@/frame'
 import { Results } from '@/results'
 
 export default function ResultsPage() {
   return (
-    <PageFrame here="results">
+    <Page title="Results" place="results">
       {(view) => (
         <Suspense>
-          <Results centre={view.centre} />
+          <Results view={view} />
         </Suspense>
       )}
-    </PageFrame>
+    </Page>
   )
 }

@@ -1,7 +1,11 @@
 'use client'
-import { PageFrame } from '@/desk'
+import { Page } from '@/frame'
 import { ScriptsScreen } from '@/scripts'
 
 export default function ScriptsPage() {
-  return <PageFrame here="set-up">{(view) => <ScriptsScreen view={view} />}</PageFrame>
+  return (
+    <Page title="Scripts" place="set-up">
+      {(view) => <ScriptsScreen view={view} />}
+    </Page>
+  )
 }

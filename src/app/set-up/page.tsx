@@ -1,7 +1,11 @@
 'use client'
-import { PageFrame } from '@/desk'
+import { Page } from '@/frame'
 import { SetUpScreen } from '@/set-up'
 
 export default function SetUpPage() {
-  return <PageFrame here="set-up">{(view) => <SetUpScreen view={view} />}</PageFrame>
+  return (
+    <Page title="Set-up" place="set-up">
+      {(view) => <SetUpScreen view={view} />}
+    </Page>
+  )
 }

@@ -31,6 +31,8 @@ export type CallbackRefusal =
   | { readonly reason: 'callbackUnderWay'; readonly name: string }
   | { readonly reason: 'callbackTimeMissing' }
   | { readonly reason: 'callbackInThePast' }
+  | { readonly reason: 'callbackTooFar' }
+  | { readonly reason: 'timeZoneUnknown'; readonly timeZone: string }
   | { readonly reason: 'callbackUnchanged' }
 
 /** null once it is closed. Throws when the event speaks of a callback that is not there: damage, never a person's mistake. */

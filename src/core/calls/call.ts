@@ -36,6 +36,8 @@ export interface Call {
   readonly direction: CallDirection
   readonly queueId: QueueId | null
   readonly number: string | null
+  /** Digits to be sent once the number that was dialled has answered. */
+  readonly extension: string | null
   readonly customer: Customer | null
   /** Everybody the number belongs to, until it is known who it is. */
   readonly matches: readonly Customer[]

@@ -51,6 +51,8 @@ export const CallEventSchema = z.discriminatedUnion('kind', [
       customer: CustomerSchema.nullable(),
       /** The queue on whose business it is dialled; null when it is nobody's. */
       queueId: QueueIdSchema.nullable().default(null),
+      /** Sent as tones once the number has answered. */
+      extension: z.string().nullable().default(null),
     })
     .readonly(),
   /** A second call of an agent, about the first (ECMA-269, 17.1.12): it has no contact and owes nothing of its own. */

@@ -100,6 +100,7 @@ function createCall(event: Opening, atMs: EpochMs): Call {
     id: event.callId,
     queueId: null,
     number: null,
+    extension: null,
     customer: null,
     matches: [],
     path: null,
@@ -125,7 +126,7 @@ function createCall(event: Opening, atMs: EpochMs): Call {
   }
   const connections = [fresh(deviceOfAgent(event.agentId), { kind: 'agent', agentId: event.agentId }, 'initiated', atMs)]
   if (event.kind === 'consultationOriginated') return { ...common, direction: 'internal', consultFor: event.consultFor, connections }
-  return { ...common, direction: 'outbound', queueId: event.queueId, number: event.number, customer: event.customer, connections }
+  return { ...common, direction: 'outbound', queueId: event.queueId, number: event.number, extension: event.extension, customer: event.customer, connections }
 }
 
 /** The first outside party is the caller, and is called by the name from now on. */

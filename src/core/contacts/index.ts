@@ -35,12 +35,17 @@ export interface Caption {
 export interface Contact {
   readonly callId: CallId
   readonly direction: CallDirection
+  /** The queue it came through, or was handed on to last. */
   readonly queueId: QueueId | null
   readonly number: string | null
   readonly customer: Customer | null
   readonly path: string | null
   readonly offeredAtMs: EpochMs
   readonly endedAtMs: EpochMs | null
+  /** We dialled the person: a call of our own, or a caller who kept their place and is called back. */
+  readonly dialled: boolean
+  /** From which queue each agent took it: their part is coded and wrapped up by its rules. */
+  readonly takenFrom: readonly { readonly agentId: AgentId; readonly queueId: QueueId | null }[]
   /** The agent who handles it, or did last; null while nobody has answered. */
   readonly handledBy: AgentId | null
   readonly handledSinceMs: EpochMs | null
@@ -73,6 +78,8 @@ export const createContact = (call: Call): Contact => ({
   path: call.path,
   offeredAtMs: call.offeredAtMs,
   endedAtMs: null,
+  dialled: call.direction !== 'inbound',
+  takenFrom: [],
   handledBy: null,
   handledSinceMs: null,
   run: null,
@@ -93,6 +100,12 @@ export const createContact = (call: Call): Contact => ({
 export const isClosed = ({ endedAtMs, owedBy, handledBy, codedBy }: Contact): boolean =>
   endedAtMs !== null && owedBy.length === 0 && (handledBy === null || codedBy.includes(handledBy))
 
+/** The queue whose codes and times hold for this agent's part of it. */
+export const queueOfPart = ({ takenFrom, queueId }: Pick<Contact, 'takenFrom' | 'queueId'>, agentId: AgentId): QueueId | null => {
+  const part = takenFrom.find((t) => t.agentId === agentId)
+  return part === undefined ? queueId : part.queueId
+}
+
 /** Who may write notes and the outcome: who handles it, and who owes. */
 export const mayWrite = (contact: Contact, agentId: AgentId): boolean => contact.handledBy === agentId || contact.owedBy.includes(agentId)
 
@@ -103,6 +116,16 @@ export const mayWrite = (contact: Contact, agentId: AgentId): boolean => contact
  */
 export function followCall(contact: Contact, before: Call | undefined, after: Call | null, atMs: EpochMs): Contact {
   if (after === null) return { ...contact, endedAtMs: atMs }
+  const moved =
+    contact.queueId === after.queueId && contact.dialled === isDialled(contact, after)
+      ? contact
+      : { ...contact, queueId: after.queueId, dialled: isDialled(contact, after) }
+  return followHandler(moved, before, after, atMs)
+}
+
+const isDialled = ({ dialled }: Contact, { keptFor }: Call): boolean => dialled || keptFor !== null
+
+function followHandler(contact: Contact, before: Call | undefined, after: Call, atMs: EpochMs): Contact {
   const has = (call: Call | undefined, agentId: AgentId) =>
     call?.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === agentId && (isOnLine(c) || c.state === 'initiated')) ?? false
   if (contact.handledBy !== null && has(after, contact.handledBy)) {
@@ -118,6 +141,7 @@ const taken = (contact: Contact, agentId: AgentId, atMs: EpochMs): Contact => ({
   ...contact,
   handledBy: agentId,
   handledSinceMs: atMs,
+  takenFrom: [...contact.takenFrom.filter((t) => t.agentId !== agentId), { agentId, queueId: contact.queueId }],
   returned: null,
   codedBy: contact.codedBy.filter((id) => id !== agentId),
 })

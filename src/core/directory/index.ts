@@ -1,7 +1,15 @@
 // Reads telephone numbers in any pasted form and says as which country's it was read (ITU-T E.164 numbering,
 // through libphonenumber's metadata). Numbers reserved for fiction are possible but not assigned, so a number is
 // taken when its length fits its country, not only when its range is in use.
-import { type CountryCode, getCountryCallingCode, ParseError, parsePhoneNumberWithError } from 'libphonenumber-js/min'
+import {
+  type CountryCode,
+  getCountryCallingCode,
+  ParseError,
+  type PhoneNumber,
+  parsePhoneNumberWithError,
+  validatePhoneNumberLength,
+} from 'libphonenumber-js/min'
+import { takeApart } from './pasted'
 
 export interface ReadNumber {
   /** `+441632960112` */
@@ -10,6 +18,8 @@ export interface ReadNumber {
   readonly international: string
   /** Two-letter code, or the calling code (`+44`) where several countries share it and none can be told. */
   readonly readAs: string
+  /** Digits to be sent as tones once the number has answered. */
+  readonly extension: string | null
 }
 
 export type NumberRefusal =
@@ -18,27 +28,60 @@ export type NumberRefusal =
   | { readonly reason: 'noCountryReads'; readonly typed: string }
   | { readonly reason: 'numberTooShort'; readonly typed: string; readonly readAs: string }
   | { readonly reason: 'numberTooLong'; readonly typed: string; readonly readAs: string }
+  /** Neither too short nor too long: no number of that country has so many digits. */
+  | { readonly reason: 'numberOfNoLength'; readonly typed: string; readonly readAs: string }
 
 export type NumberReading = { readonly ok: true; readonly number: ReadNumber } | { readonly ok: false; readonly refusal: NumberRefusal }
 
-/** Reads what was typed or pasted; without a leading `+` or `00` as a number of `homeCountry`. */
+type Length = ReturnType<typeof validatePhoneNumberLength>
+
+/**
+ * Reads what was typed or pasted: with spaces and punctuation of any kind, a label or a remark, as a `tel:`, `callto:` or `sip:` link,
+ * with an extension. Without a leading `+` or the prefix for calls abroad (00, or that of the home country) as a number of
+ * `homeCountry`. Never throws.
+ */
 export function readNumber(typed: string, homeCountry: string): NumberReading {
   const text = typed.trim()
   if (text === '') return { ok: false, refusal: { reason: 'numberEmpty' } }
-  if (/\p{L}/u.test(text.replace(/^tel:/i, ''))) return { ok: false, refusal: { reason: 'matchesNobody', typed: text } }
-  try {
-    const number = parsePhoneNumberWithError(text.replace(/^tel:/i, '').replace(/^00/, '+'), homeCountry as CountryCode)
-    const readAs = number.country ?? countryOf(number.countryCallingCode, homeCountry as CountryCode)
-    if (!number.isPossible()) {
-      const tooShort = number.nationalNumber.length < 9
-      return { ok: false, refusal: { reason: tooShort ? 'numberTooShort' : 'numberTooLong', typed: text, readAs } }
+  const { number: bare, extension } = takeApart(text)
+  if (/\p{L}/u.test(bare)) return { ok: false, refusal: { reason: 'matchesNobody', typed: text } }
+  const home = homeCountry as CountryCode
+  let wrong: NumberRefusal = { reason: 'noCountryReads', typed: text }
+  for (const [i, candidate] of formsOf(bare).entries()) {
+    const read = parse(candidate, home)
+    if (typeof read === 'string') {
+      if (i === 0) wrong = refusalFor(read, text, homeCountry)
+      continue
     }
-    return { ok: true, number: { e164: number.number, international: number.formatInternational(), readAs } }
+    const readAs = read.country ?? countryOf(read.countryCallingCode, home)
+    if (read.isPossible()) return { ok: true, number: { e164: read.number, international: read.formatInternational(), readAs, extension } }
+    if (i === 0) wrong = refusalFor(validatePhoneNumberLength(read.number), text, readAs)
+  }
+  return { ok: false, refusal: wrong }
+}
+
+/** As it stands, read by the home country's own rules; then with 00 as the way abroad, which most of the world dials. */
+const formsOf = (bare: string): readonly string[] => (/^00/.test(bare) ? [bare, bare.replace(/^00/, '+')] : [bare])
+
+function parse(text: string, home: CountryCode): PhoneNumber | Exclude<Length, undefined> {
+  try {
+    return parsePhoneNumberWithError(text, home)
   } catch (error) {
     if (!(error instanceof ParseError)) throw error
-    if (error.message === 'TOO_SHORT') return { ok: false, refusal: { reason: 'numberTooShort', typed: text, readAs: homeCountry } }
-    if (error.message === 'TOO_LONG') return { ok: false, refusal: { reason: 'numberTooLong', typed: text, readAs: homeCountry } }
-    return { ok: false, refusal: { reason: 'noCountryReads', typed: text } }
+    return error.message as Exclude<Length, undefined>
+  }
+}
+
+function refusalFor(why: Length, typed: string, readAs: string): NumberRefusal {
+  switch (why) {
+    case 'TOO_SHORT':
+      return { reason: 'numberTooShort', typed, readAs }
+    case 'TOO_LONG':
+      return { reason: 'numberTooLong', typed, readAs }
+    case 'INVALID_LENGTH':
+      return { reason: 'numberOfNoLength', typed, readAs }
+    default:
+      return { reason: 'noCountryReads', typed }
   }
 }
 

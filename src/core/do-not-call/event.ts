@@ -2,21 +2,34 @@
 import * as z from 'zod'
 import { AgentIdSchema, CallIdSchema } from '@/core/ids'
 
-/** A number (E.164), or everybody's number of a person. */
-export const WhomSchema = z.union([z.object({ number: z.string().min(1) }).readonly(), z.object({ person: z.string().min(1) }).readonly()])
+/** A number (E.164), with whose it is where that is known, or everybody's number of a person. */
+export const WhomSchema = z.union([
+  z.object({ number: z.string().min(1), name: z.string().min(1).optional() }).readonly(),
+  z.object({ person: z.string().min(1) }).readonly(),
+])
 export type Whom = z.infer<typeof WhomSchema>
 
 export const DoNotCallEventSchema = z.discriminatedUnion('kind', [
   z
     .object({
       kind: z.literal('doNotCallAdded'),
-      entries: z.array(z.object({ whom: WhomSchema, why: z.string() }).readonly()).readonly(),
+      /** `sinceMs` and `by` are those of a file that was brought in: since when and by whom it was listed there. */
+      entries: z.array(z.object({ whom: WhomSchema, why: z.string(), sinceMs: z.number().int().optional(), by: z.string().optional() }).readonly()).readonly(),
       byAgentId: AgentIdSchema,
       /** The call whose outcome asked for it. */
       callId: CallIdSchema.nullable(),
     })
     .readonly(),
-  z.object({ kind: z.literal('doNotCallRemoved'), whom: WhomSchema, byAgentId: AgentIdSchema, why: z.string() }).readonly(),
+  z
+    .object({
+      kind: z.literal('doNotCallRemoved'),
+      whom: WhomSchema,
+      byAgentId: AgentIdSchema,
+      why: z.string(),
+      /** Only what this agent asked for with the outcome of this call is withdrawn; null takes the entry off, whoever asked for it. */
+      callId: CallIdSchema.nullable().default(null),
+    })
+    .readonly(),
   /** A supervisor lets one call be made all the same. */
   z
     .object({

@@ -7,6 +7,7 @@ export {
   emptyDoNotCall,
   evolveDoNotCall,
   forbids,
+  groundsOf,
   isListed,
   keyOf,
   labelOfWhom,

@@ -4,12 +4,20 @@ import { emptyTable, get, put, remove, type Table, values } from '@/core/table'
 import type { EpochMs } from '@/core/time'
 import type { DoNotCallEvent, Whom } from './event'
 
-export interface DoNotCallEntry {
-  readonly whom: Whom
+/** Why somebody is on the list: who said so, when, and with the outcome of which call. */
+export interface Ground {
   readonly why: string
   readonly byAgentId: AgentId
+  /** Who listed them elsewhere before the list was brought in; null for a ground of our own. */
+  readonly listedBy: string | null
   readonly sinceMs: EpochMs
   readonly callId: CallId | null
+}
+
+/** The first ground that stands is the entry's own. It leaves the list with the last of them. */
+export interface DoNotCallEntry extends Ground {
+  readonly whom: Whom
+  readonly also: readonly Ground[]
 }
 
 /** By `keyOf`. */
@@ -22,6 +30,9 @@ export type DoNotCallRefusal =
   | { readonly reason: 'whyMissing' }
   | { readonly reason: 'nobodyNamed' }
 
+/** Every ground an entry stands on, the oldest first. */
+export const groundsOf = ({ whom: _whom, also, ...own }: DoNotCallEntry): readonly Ground[] => [own, ...also]
+
 export const emptyDoNotCall = (): DoNotCallList => emptyTable()
 
 /** People are known by their name, in whatever case and spacing it is written. */
@@ -32,12 +43,22 @@ export const labelOfWhom = (whom: Whom): string => ('number' in whom ? whom.numb
 export function evolveDoNotCall(list: DoNotCallList, event: DoNotCallEvent, atMs: EpochMs): DoNotCallList {
   switch (event.kind) {
     case 'doNotCallAdded': {
+      const { byAgentId, callId } = event
       let next = list
-      for (const { whom, why } of event.entries) next = put(next, keyOf(whom), { whom, why, byAgentId: event.byAgentId, sinceMs: atMs, callId: event.callId })
+      for (const { whom, why, sinceMs = atMs, by = null } of event.entries) {
+        const key = keyOf(whom)
+        const ground = { why, byAgentId, listedBy: by, sinceMs, callId }
+        const there = get(next, key)
+        next = put(next, key, there === undefined ? { whom, ...ground, also: [] } : { ...there, also: [...there.also, ground] })
+      }
       return next
     }
-    case 'doNotCallRemoved':
-      return remove(list, keyOf(event.whom))
+    case 'doNotCallRemoved': {
+      const there = get(list, keyOf(event.whom))
+      if (there === undefined || event.callId === null) return remove(list, keyOf(event.whom))
+      const [first, ...also] = groundsOf(there).filter((g) => g.callId !== event.callId || g.byAgentId !== event.byAgentId)
+      return first === undefined ? remove(list, keyOf(event.whom)) : put(list, keyOf(event.whom), { whom: there.whom, ...first, also })
+    }
     case 'doNotCallWaived':
       return list
   }

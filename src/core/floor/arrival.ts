@@ -1,25 +1,19 @@
-// Callers at the door of a queue: turned away when it is closed or full, told what they can expect, offered further
-// agents when it takes long, and called back when they would rather keep their place than wait.
+// Callers at the door of a queue: turned away when it is closed or full, told what they can expect, offered further agents when it takes long.
 import type { Call } from '@/core/calls'
-import { connectionOf, waitsIn } from '@/core/calls'
-import { type CallId, deviceOutside } from '@/core/ids'
+import { deviceOutside } from '@/core/ids'
 import { expectedWaitMs, fitFor, isOpen, nextStep, routingRules } from '@/core/queues'
 import { queueSetUp } from '@/core/set-up'
 import { get, must, values } from '@/core/table'
 import type { NetworkCommand } from './command'
-import { type Draft, emit, type Ruling, refuse } from './draft'
+import { type Draft, emit, type Ruling } from './draft'
 import { overflowDueAtMs } from './due'
+import { offer } from './offer'
 import { type FloorState, nextCallId } from './state'
-
-export type ArrivalRefusal =
-  | { readonly reason: 'notWaiting' }
-  | { readonly reason: 'placesNotKept'; readonly queue: string }
-  | { readonly reason: 'numberWithheld' }
 
 type Arrives = Extract<NetworkCommand, { kind: 'callArrives' }>
 
 /** Joins the queue, or is turned away with the queue's own words. */
-export function arrive(draft: Draft, { queueId, number, customer, matches = [], path }: Arrives): Ruling {
+export function arrive(draft: Draft, { queueId, number, customer, matches = [], path, ringsAt }: Arrives): Ruling {
   const { setUp, waiting } = draft.state
   const queue = queueSetUp(setUp, queueId)
   const away = (because: 'closed' | 'full', said: string) => emit(draft, null, { kind: 'callTurnedAway', queueId, number, because, said })
@@ -35,6 +29,7 @@ export function arrive(draft: Draft, { queueId, number, customer, matches = [], 
     .filter((t) => t !== '')
     .join(' ')
   if (text !== '') emit(draft, draft.state.seq, { kind: 'callerTold', callId, text, expectedWaitMs: expectedMs })
+  if (ringsAt !== undefined && get(draft.state.agents, ringsAt)?.state.name === 'ready') offer(draft, callId, ringsAt, draft.state.seq)
   return null
 }
 
@@ -60,25 +55,6 @@ export function queueOutlook(
     if (agent.state.name === 'ready') line.ready++
   }
   return { ...line, expectedWaitMs: expectedWaitMs(line, state.handleMs[queueId]) }
-}
-
-/** The caller hangs up and is dialled when their turn comes. Refused: notWaiting, placesNotKept, numberWithheld. */
-export function keepPlace(draft: Draft, callId: CallId): Ruling {
-  const call = get(draft.state.calls, callId)
-  const queueId = call && waitsIn(call)
-  if (call === undefined || queueId == null || connectionOf(call, deviceOutside(callId, 1)) === undefined) return refuse({ reason: 'notWaiting' })
-  const queue = queueSetUp(draft.state.setUp, queueId)
-  if (!queue.keepsPlaces) return refuse({ reason: 'placesNotKept', queue: queue.name })
-  if (call.number === null) return refuse({ reason: 'numberWithheld' })
-  return emit(draft, null, { kind: 'placeKept', callId, number: call.number })
-}
-
-/** The agent has taken a call whose caller kept their place: now they are dialled. */
-export function dialKept(draft: Draft, causedBy: number, callId: CallId): void {
-  const call = get(draft.state.calls, callId)
-  if (call === undefined || call.keptFor === null || call.connections.some((c) => c.party.kind === 'outside')) return
-  const party = { kind: 'outside', number: call.keptFor, name: call.customer?.name ?? null } as const
-  emit(draft, causedBy, { kind: 'connectionInitiated', callId, deviceId: deviceOutside(callId, 1), party })
 }
 
 /** Offers the call to further agents as far as its waiting time allows by now. */

@@ -1,5 +1,5 @@
-// Ends that can be taken back: for a few seconds they cut the ear and not the call. With no grace, for a stand-in's seat,
-// when nobody is at the other end, or when pressed a second time, they reach the network at once.
+// Ends that can be taken back: for a few seconds they cut the ear and not the call. With no grace, for a stand-in's seat, or when nobody is
+// at the other end they reach the network at once, and so they do when that is asked for. A second press of the same changes nothing.
 import type { Agent } from '@/core/agents'
 import { agentConnection, type Call, type CallDecision, type Clearing, isOnLine, services } from '@/core/calls'
 import { type AgentId, type DeviceId, deviceOfAgent } from '@/core/ids'
@@ -11,8 +11,9 @@ export function clear(draft: Draft, agent: Agent, call: Call, what: Clearing['wh
   if (pending !== null && (pending.what !== what || pending.deviceId !== deviceId)) return refuse({ reason: 'beingCleared' })
   const decision = carriedOut(draft, call, { what, byAgentId: agent.id, deviceId })
   if (!decision.ok) return refuse(decision.refusal)
+  if (pending !== null) return null
   const { takeBackMs } = draft.state.setUp
-  const atOnce = pending !== null || takeBackMs === 0 || agent.shift?.seat === 'standIn' || nobodyThere(call, agent.id, what, deviceId)
+  const atOnce = takeBackMs === 0 || agent.shift?.seat === 'standIn' || nobodyThere(call, agent.id, what, deviceId)
   if (atOnce) return emit(draft, null, ...decision.events)
   return emit(draft, null, { kind: 'clearRequested', callId: call.id, deviceId, byAgentId: agent.id, what, dueAtMs: draft.atMs + takeBackMs })
 }
@@ -24,6 +25,13 @@ export function carryOutClearing(draft: Draft, call: Call): void {
   // What was right when it was asked for may have passed by: then there is nothing left to clear.
   const events = decision.ok ? decision.events : [{ kind: 'clearTakenBack' as const, callId: call.id, byAgentId: call.clearing.byAgentId }]
   emit(draft, null, ...events)
+}
+
+/** What is being ended is ended now. Refused: nothingToTakeBack. */
+export function endNow(draft: Draft, agent: Agent, call: Call): Ruling {
+  if (call.clearing?.byAgentId !== agent.id) return refuse({ reason: 'nothingToTakeBack' })
+  carryOutClearing(draft, call)
+  return null
 }
 
 /** Take back: the call is as it was before the press. Refused: nothingToTakeBack. */

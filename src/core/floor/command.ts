@@ -4,13 +4,15 @@ import * as z from 'zod'
 import { SOUND_PATHS } from '@/core/agents'
 import { CustomerSchema, ENDPOINTS, type Failure, TargetSchema } from '@/core/calls'
 import { WhomSchema } from '@/core/do-not-call'
-import { AgentIdSchema, CallbackIdSchema, CallIdSchema, type DeviceId, DeviceIdSchema, QueueIdSchema, TaskIdSchema } from '@/core/ids'
+import { type AgentId, AgentIdSchema, CallbackIdSchema, CallIdSchema, type DeviceId, DeviceIdSchema, QueueIdSchema, TaskIdSchema } from '@/core/ids'
 import { ThenSchema } from '@/core/outcomes'
 import { AnswerValueSchema } from '@/core/scripts'
 import { SetUpSchema } from '@/core/set-up'
+import { LAST_INSTANT_MS } from '@/core/time'
 
-const me = { agentId: AgentIdSchema }
-const mine = { agentId: AgentIdSchema, callId: CallIdSchema }
+const mine = { callId: CallIdSchema }
+/** An instant a calendar can name: later or earlier ones break whoever shows them. */
+const instant = z.number().int().min(0).max(LAST_INSTANT_MS)
 /** Where own calls shall go: the voicemail, or a number as it was typed. */
 const DiversionWishSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('voicemail') }),
@@ -19,66 +21,60 @@ const DiversionWishSchema = z.discriminatedUnion('kind', [
 
 const party = { ...mine, deviceId: DeviceIdSchema }
 
-/** What an agent asks for. */
-export const AgentCommandSchema = z.discriminatedUnion('kind', [
+/** What may be asked at a desk. Who asks is not part of it: the exchange knows whose port it came from. */
+export const AskSchema = z.discriminatedUnion('kind', [
   z
     .object({
       kind: z.literal('startShift'),
-      ...me,
-      pin: z.string(),
       queueIds: z.array(QueueIdSchema),
       seat: z.enum(['desk', 'standIn']),
       soundPath: z.enum(SOUND_PATHS).optional(),
     })
     .readonly(),
   /** The shift goes on at this desk instead of the one it was started at. */
-  z.object({ kind: z.literal('moveSeat'), ...me, pin: z.string() }).readonly(),
-  z.object({ kind: z.literal('endShift'), ...me }).readonly(),
-  z.object({ kind: z.literal('goReady'), ...me }).readonly(),
-  z.object({ kind: z.literal('goNotReady'), ...me, reason: z.string() }).readonly(),
-  z.object({ kind: z.literal('setMute'), ...me, muted: z.boolean() }).readonly(),
-  z.object({ kind: z.literal('chooseSoundPath'), ...me, path: z.enum(SOUND_PATHS) }).readonly(),
-  z.object({ kind: z.literal('reportSoundLost'), ...me, why: z.string() }).readonly(),
-  z.object({ kind: z.literal('setNote'), ...me, text: z.string(), untilMs: z.number().nullable(), coverId: AgentIdSchema.nullable() }).readonly(),
-  z.object({ kind: z.literal('clearNote'), ...me }).readonly(),
-  z.object({ kind: z.literal('setDoNotDisturb'), ...me, on: z.boolean() }).readonly(),
-  z.object({ kind: z.literal('setDiversion'), ...me, to: DiversionWishSchema.nullable() }).readonly(),
-  // Set-up, by whoever may change it; nobody needs to be on shift for it.
-  z.object({ kind: z.literal('switchStorm'), ...me, pin: z.string(), queueId: QueueIdSchema, on: z.boolean() }).readonly(),
-  z.object({ kind: z.literal('changeSetUp'), ...me, pin: z.string(), setUp: SetUpSchema }).readonly(),
+  z.object({ kind: z.literal('moveSeat') }).readonly(),
+  z.object({ kind: z.literal('endShift') }).readonly(),
+  z.object({ kind: z.literal('goReady') }).readonly(),
+  z.object({ kind: z.literal('goNotReady'), reason: z.string() }).readonly(),
+  z.object({ kind: z.literal('setMute'), muted: z.boolean() }).readonly(),
+  z.object({ kind: z.literal('chooseSoundPath'), path: z.enum(SOUND_PATHS) }).readonly(),
+  z.object({ kind: z.literal('reportSoundLost'), why: z.string() }).readonly(),
+  z.object({ kind: z.literal('setNote'), text: z.string(), untilMs: instant.nullable(), coverId: AgentIdSchema.nullable() }).readonly(),
+  z.object({ kind: z.literal('clearNote') }).readonly(),
+  z.object({ kind: z.literal('setDoNotDisturb'), on: z.boolean() }).readonly(),
+  z.object({ kind: z.literal('setDiversion'), to: DiversionWishSchema.nullable() }).readonly(),
+  // Set-up, by whoever may change it; nobody needs to be on shift for it. `basedOn` is the revision that was changed.
+  z.object({ kind: z.literal('switchStorm'), queueId: QueueIdSchema, on: z.boolean() }).readonly(),
+  z.object({ kind: z.literal('changeSetUp'), setUp: SetUpSchema, basedOn: z.number().int().optional() }).readonly(),
   z
     .object({
       kind: z.literal('makeCall'),
-      ...me,
       typed: z.string(),
       customer: CustomerSchema.nullable(),
       /** The callback it is made for, whose number and record it takes. */
       callbackId: CallbackIdSchema.optional(),
-      /** A supervisor lets this one call be made in spite of the do-not-call list. */
-      waiver: z.object({ agentId: AgentIdSchema, pin: z.string(), why: z.string() }).readonly().optional(),
+      /** A supervisor lets this one call be made in spite of the do-not-call list: who, is known by the PIN they typed at the desk. */
+      waiver: z.object({ agentId: AgentIdSchema, why: z.string() }).readonly().optional(),
     })
     .readonly(),
   // Callbacks and tasks.
-  z.object({ kind: z.literal('moveCallback'), ...me, callbackId: CallbackIdSchema, dueAtMs: z.number(), timeZone: z.string(), why: z.string() }).readonly(),
-  z.object({ kind: z.literal('handOverCallback'), ...me, callbackId: CallbackIdSchema, ownerId: AgentIdSchema.nullable() }).readonly(),
-  z.object({ kind: z.literal('dropCallback'), ...me, callbackId: CallbackIdSchema, why: z.string() }).readonly(),
-  z.object({ kind: z.literal('closeTask'), ...me, taskId: TaskIdSchema }).readonly(),
+  z.object({ kind: z.literal('moveCallback'), callbackId: CallbackIdSchema, dueAtMs: instant, timeZone: z.string(), why: z.string() }).readonly(),
+  z.object({ kind: z.literal('handOverCallback'), callbackId: CallbackIdSchema, ownerId: AgentIdSchema.nullable() }).readonly(),
+  z.object({ kind: z.literal('dropCallback'), callbackId: CallbackIdSchema, why: z.string() }).readonly(),
+  z.object({ kind: z.literal('closeTask'), taskId: TaskIdSchema }).readonly(),
   // The do-not-call list; nobody needs to be on shift for it.
   z
     .object({
       kind: z.literal('addDoNotCall'),
-      ...me,
-      pin: z.string(),
-      entries: z.array(z.object({ whom: WhomSchema, why: z.string() }).readonly()).readonly(),
+      entries: z.array(z.object({ whom: WhomSchema, why: z.string(), sinceMs: instant.optional(), by: z.string().optional() }).readonly()).readonly(),
     })
     .readonly(),
-  z.object({ kind: z.literal('removeDoNotCall'), ...me, pin: z.string(), whom: WhomSchema, why: z.string() }).readonly(),
-  /** By the agent of this shift without a PIN, by a supervisor with theirs. */
+  z.object({ kind: z.literal('removeDoNotCall'), whom: WhomSchema, why: z.string() }).readonly(),
+  /** By whoever coded it on this shift, or by a supervisor. */
   z
     .object({
       kind: z.literal('correctOutcome'),
       ...mine,
-      pin: z.string().nullable(),
       queueId: QueueIdSchema.nullable(),
       direction: z.string(),
       code: z.string(),
@@ -99,6 +95,8 @@ export const AgentCommandSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('alternate'), ...mine }).readonly(),
   z.object({ kind: z.literal('hangUp'), ...mine }).readonly(),
   z.object({ kind: z.literal('takeBack'), ...mine }).readonly(),
+  /** What was asked to end reaches the network at once. */
+  z.object({ kind: z.literal('endNow'), ...mine }).readonly(),
   z.object({ kind: z.literal('sendDigits'), ...mine, digits: z.string() }).readonly(),
   z.object({ kind: z.literal('moveCall'), ...mine, endpoint: z.enum(ENDPOINTS) }).readonly(),
   z.object({ kind: z.literal('record'), ...mine, to: z.enum(['on', 'paused', 'off']) }).readonly(),
@@ -131,12 +129,12 @@ export const AgentCommandSchema = z.discriminatedUnion('kind', [
       insists: z.boolean().optional(),
       /** When the code asks for a callback: the number as it was typed, empty for the one of the call. */
       callback: z
-        .object({ dueAtMs: z.number(), timeZone: z.string(), typed: z.string(), owner: z.enum(['mine', 'anyone']) })
+        .object({ dueAtMs: instant, timeZone: z.string(), typed: z.string(), owner: z.enum(['mine', 'anyone']) })
         .readonly()
         .optional(),
       /** When the code files a task: what the agent made of it. */
       task: z
-        .object({ title: z.string(), text: z.string(), dueAtMs: z.number(), assignee: z.enum(['agent', 'anybody']) })
+        .object({ title: z.string(), text: z.string(), dueAtMs: instant, assignee: z.enum(['agent', 'anybody']) })
         .readonly()
         .optional(),
     })
@@ -145,7 +143,11 @@ export const AgentCommandSchema = z.discriminatedUnion('kind', [
   /** The outcome saved a moment ago. */
   z.object({ kind: z.literal('takeBackOutcome'), ...mine }).readonly(),
 ])
-export type AgentCommand = z.infer<typeof AgentCommandSchema>
+export type Ask = z.infer<typeof AskSchema>
+
+type By<T> = T extends unknown ? T & { readonly agentId: AgentId } : never
+/** What an agent asks for, as it is decided. */
+export type AgentCommand = By<Ask>
 
 type CallId = z.infer<typeof CallIdSchema>
 
@@ -159,6 +161,8 @@ export type NetworkCommand =
       /** Everybody the number belongs to, where it is more than one. */
       readonly matches?: readonly z.infer<typeof CustomerSchema>[]
       readonly path: string | null
+      /** It rings at this agent first, if they are ready; declined or missed, it waits like any other. */
+      readonly ringsAt?: AgentId
     }
   /** A waiting caller would rather hang up and be called back. */
   | { readonly kind: 'keepPlace'; readonly callId: CallId }

@@ -2,8 +2,9 @@
 // is emitted; withdrawn when the same call gets another outcome.
 import type { Agent } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
-import { type Contact, mergeValuesOf } from '@/core/contacts'
+import { type Contact, mergeValuesOf, queueOfPart } from '@/core/contacts'
 import { readNumber } from '@/core/directory'
+import { groundsOf, keyOf } from '@/core/do-not-call'
 import { toCallbackId, toTaskId } from '@/core/ids'
 import type { OutcomeCode } from '@/core/outcomes'
 import { mergeFields } from '@/core/scripts'
@@ -11,6 +12,7 @@ import { agentName } from '@/core/set-up'
 import { get, values } from '@/core/table'
 import type { AgentCommand } from './command'
 import { type Draft, emit, type Refused, refuse } from './draft'
+import { A_YEAR_MS, checkWhen } from './promises'
 import type { FloorState } from './state'
 
 type Save = Extract<AgentCommand, { kind: 'saveOutcome' }>
@@ -29,7 +31,7 @@ export interface Consequence {
   readonly task: Save['task']
 }
 
-/** What the code asks the agent for. Refused: callbackTimeMissing, callbackInThePast, taskTitleMissing, and what reading the number refuses. */
+/** What the code asks the agent for. Refused: callbackTimeMissing, a time nobody can be called at, taskTitleMissing, and what reading the number refuses. */
 export function checkConsequence(
   draft: Draft,
   contact: Contact,
@@ -37,9 +39,11 @@ export function checkConsequence(
   { callback, task }: Save,
 ): Refused | { readonly ok: true; readonly value: Consequence } {
   if (code.follows.kind === 'task' && task !== undefined && task.title.trim() === '') return refuse({ reason: 'taskTitleMissing' })
+  if (code.follows.kind === 'task' && task !== undefined && task.dueAtMs > draft.atMs + A_YEAR_MS) return refuse({ reason: 'callbackTooFar' })
   if (code.follows.kind !== 'callback') return { ok: true, value: { code, agreed: null, task } }
   if (callback === undefined) return refuse({ reason: 'callbackTimeMissing' })
-  if (callback.dueAtMs <= draft.atMs) return refuse({ reason: 'callbackInThePast' })
+  const refused = checkWhen(draft, callback)
+  if (refused !== null) return refused
   const reading = readNumber(callback.typed.trim() === '' ? (contact.number ?? '') : callback.typed, draft.state.setUp.homeCountry)
   if (!reading.ok) return refuse(reading.refusal)
   const { dueAtMs, timeZone, owner } = callback
@@ -48,7 +52,8 @@ export function checkConsequence(
 
 /** Emits what follows, caused by the outcome at `seq`. What followed from an earlier outcome of the same call is withdrawn first. */
 export function carryOutConsequence(draft: Draft, agent: Agent, contact: Contact, consequence: Consequence, seq: number): void {
-  const { callId, number, customer, queueId } = contact
+  const { callId, number, customer } = contact
+  const queueId = queueOfPart(contact, agent.id)
   const { code, agreed, task } = consequence
   const by = { byAgentId: agent.id }
   const tried = contact.tries > 0 ? contact.tries : (servedBy(draft.state, contact)?.attempt ?? 0)
@@ -109,15 +114,21 @@ function servedBy(state: FloorState, { fromCallbackId, callId, direction, number
   return values(state.callbacks).find((c) => c.why === 'retry' && c.number === number && c.callId !== callId && c.dialled === null)
 }
 
-/** What followed from the outcome of this call so far, while it can be: a callback that is being called goes on. */
+/** What followed from this agent's outcome of the call so far, while it can be: a callback that is being called goes on. */
 export function withdraw(draft: Draft, agent: Agent, { callId, number, customer }: Contact, seq: number): void {
   const { callbacks, doNotCall, tasks, struck } = draft.state
   const by = { byAgentId: agent.id }
   const why = 'The call got another outcome'
   for (const c of values(callbacks))
-    if (c.callId === callId && c.dialled === null) emit(draft, seq, { kind: 'callbackClosed', callbackId: c.id, ...by, because: 'recoded', why })
-  for (const entry of values(doNotCall)) if (entry.callId === callId) emit(draft, seq, { kind: 'doNotCallRemoved', whom: entry.whom, ...by, why })
-  for (const task of values(tasks)) if (task.callId === callId) emit(draft, seq, { kind: 'taskClosed', taskId: task.taskId, ...by, because: 'recoded' })
-  if (number !== null && customer !== null && struck.some((s) => s.callId === callId && s.number === number))
+    if (c.callId === callId && c.agreedBy === agent.id && c.dialled === null)
+      emit(draft, seq, { kind: 'callbackClosed', callbackId: c.id, ...by, because: 'recoded', why })
+  for (const whom of [number === null ? null : { number }, customer === null ? null : { person: customer.name }]) {
+    const entry = whom === null ? undefined : get(doNotCall, keyOf(whom))
+    if (entry !== undefined && groundsOf(entry).some((g) => g.callId === callId && g.byAgentId === agent.id))
+      emit(draft, seq, { kind: 'doNotCallRemoved', whom: entry.whom, ...by, why, callId })
+  }
+  for (const task of values(tasks))
+    if (task.callId === callId && task.byAgentId === agent.id) emit(draft, seq, { kind: 'taskClosed', taskId: task.taskId, ...by, because: 'recoded' })
+  if (number !== null && customer !== null && struck.some((s) => s.callId === callId && s.byAgentId === agent.id && s.number === number))
     emit(draft, seq, { kind: 'numberRestored', callId, number, person: customer.name, ...by })
 }

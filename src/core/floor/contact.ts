@@ -1,6 +1,6 @@
 // Rules of a contact: turning pages, taking answers, notes, and the outcome with what the agent does next.
 import type { Agent } from '@/core/agents'
-import { type Contact, factsOf } from '@/core/contacts'
+import { type Contact, factsOf, queueOfPart } from '@/core/contacts'
 import { codesFor, doubtOf, type OutcomeCode } from '@/core/outcomes'
 import { checkAnswer, type Known, nextPage, previousPage, questionOf, type Script, seenPage, splitAnswers } from '@/core/scripts'
 import { OUTCOME_OWED, outcomeSetFor, scriptVersion } from '@/core/set-up'
@@ -55,7 +55,7 @@ export function draftNotes(draft: Draft, agent: Agent, contact: Contact, command
  */
 export function saveOutcome(draft: Draft, agent: Agent, contact: Contact, command: Of<'saveOutcome'>): Ruling {
   if (command.code === null) return refuse({ reason: 'outcomeMissing' })
-  const code = codesFor(outcomeSetFor(draft.state.setUp, contact.queueId), contact.direction).find((c) => c.code === command.code)
+  const code = codesFor(outcomeSetFor(draft.state.setUp, queueOfPart(contact, agent.id)), contact.dialled).find((c) => c.code === command.code)
   if (code === undefined) return refuse({ reason: 'unknownCode', code: command.code })
   const { andThen, notes, followUp } = command
   if (andThen.state === 'notReady' && !isChosenReason(draft.state, andThen.reason)) return refuse({ reason: 'unknownReason' })

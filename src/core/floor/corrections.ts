@@ -3,11 +3,12 @@
 import type { Agent } from '@/core/agents'
 import { codesFor } from '@/core/outcomes'
 import { outcomeSetFor } from '@/core/set-up'
-import { get } from '@/core/table'
+import { get, values } from '@/core/table'
 import type { AgentCommand } from './command'
 import { withdraw } from './consequences'
 import { type Draft, emit, type Ruling, refuse } from './draft'
-import { unentitled, wrongPin } from './entitled'
+import { noAccount, unentitled } from './entitled'
+import { codedKey } from './promised'
 import { beginWrapUp, keepOwedLimit } from './wrap-up'
 
 /**
@@ -28,21 +29,18 @@ export function takeBackOutcome(draft: Draft, agent: Agent, callId: Extract<Agen
 
 /**
  * A call of this shift is known to the floor; of an earlier one the command says which queue and code it had. Refused:
- * wrongAgentOrPin, notYoursToCorrect, notEntitled, unknownCode, codeUnchanged, whyMissing.
+ * noSuchAccount, notYoursToCorrect, unknownCode, codeUnchanged, whyMissing.
  */
 export function correctOutcome(draft: Draft, command: Extract<AgentCommand, { kind: 'correctOutcome' }>): Ruling {
-  const { agentId, callId, pin, why } = command
-  const known = get(draft.state.coded, callId)
-  if (pin === null) {
-    if (get(draft.state.agents, agentId)?.shift == null) return refuse({ reason: 'notOnShift' })
-    if (known?.agentId !== agentId) return refuse({ reason: 'notYoursToCorrect' })
-  } else {
-    const refused = wrongPin(draft.state, { agentId, pin }) ?? (known?.agentId === agentId ? null : unentitled(draft.state, agentId, 'supervision'))
-    if (refused !== null) return refused
-  }
-  const { queueId, was, direction } = known === undefined ? command : { queueId: known.queueId, was: known.code, direction: known.direction }
+  const { agentId, callId, why } = command
+  const known = get(draft.state.coded, codedKey(callId, agentId)) ?? values(draft.state.coded).find((c) => c.callId === callId)
+  const refused = noAccount(draft.state, agentId)
+  if (refused !== null) return refused
+  if (known?.agentId !== agentId && unentitled(draft.state, agentId, 'supervision') !== null) return refuse({ reason: 'notYoursToCorrect' })
+  const { queueId, was, dialled } =
+    known === undefined ? { ...command, dialled: command.direction !== 'inbound' } : { queueId: known.queueId, was: known.code, dialled: known.dialled }
   if (queueId !== null && !draft.state.setUp.queues.some((q) => q.id === queueId)) return refuse({ reason: 'targetUnknown' })
-  const code = codesFor(outcomeSetFor(draft.state.setUp, queueId), direction).find((c) => c.code === command.code)
+  const code = codesFor(outcomeSetFor(draft.state.setUp, queueId), dialled).find((c) => c.code === command.code)
   if (code === undefined) return refuse({ reason: 'unknownCode', code: command.code })
   if (was === code.code) return refuse({ reason: 'codeUnchanged' })
   if (why.trim() === '') return refuse({ reason: 'whyMissing' })

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import type { Command } from '@/core/floor'
-import { toCallId } from '@/core/ids'
+import { toAgentId, toCallId } from '@/core/ids'
 import { get, values } from '@/core/table'
 import { ANN, aFloor, aReadyFloor, arrives, BO, CY, FIRST, SECOND_QUEUE } from '@/core/testing'
 
@@ -15,7 +15,7 @@ const save = (code: string | null, callId = call(1)): Command => ({
   followUp: '',
   andThen: { state: 'ready' },
 })
-const start = (pin: string, queueIds = [FIRST]): Command => ({ kind: 'startShift', agentId: ANN, pin, queueIds, seat: 'desk' })
+const start = (queueIds = [FIRST], agentId = ANN): Command => ({ kind: 'startShift', agentId, queueIds, seat: 'desk' })
 const dial = (typed: string): Command => ({ kind: 'makeCall', agentId: ANN, typed, customer: null })
 const farEnd = (report: 'ringing' | 'answered' | 'busy'): Command => ({ kind: 'farEnd', callId: call(1), report })
 const answer = (field: string, value: string | boolean): Command => ({ kind: 'answerScript', agentId: ANN, callId: call(1), field, value })
@@ -62,7 +62,7 @@ describe('what the floor takes and what it refuses', () => {
       then: 'alreadyNotReady',
     },
     { says: 'nobody goes home owing an outcome', given: [...TALKING, on('hangUp')], when: { kind: 'endShift', agentId: ANN }, then: 'outcomeOwed' },
-    { says: 'a seat is held by one', given: [], when: start('1110'), then: 'seatTaken' },
+    { says: 'a seat is held by one', given: [], when: start(), then: 'seatTaken' },
     { says: 'mute set to what it is changes nothing', given: [], when: { kind: 'setMute', agentId: ANN, muted: false }, then: 'muteUnchanged' },
     { says: 'an outcome must be chosen', given: [...TALKING, on('hangUp')], when: save(null), then: 'outcomeMissing' },
     { says: 'an outcome must be of the set', given: [...TALKING, on('hangUp')], when: save('elsewhere'), then: 'unknownCode' },
@@ -119,10 +119,10 @@ describe('what the floor takes and what it refuses', () => {
   })
 
   test.each([
-    { says: 'a wrong PIN', command: start('9999'), then: 'wrongAgentOrPin' },
-    { says: 'no queue', command: start('1110', []), then: 'noQueueTicked' },
-    { says: 'a queue of another account', command: start('1110', ['queue_other' as typeof FIRST]), then: 'queueNotYours' },
-    { says: 'the right PIN', command: start('1110'), then: 'ok' },
+    { says: 'an account that is not there', command: start([FIRST], toAgentId('agent_nobody')), then: 'noSuchAccount' },
+    { says: 'no queue', command: start([]), then: 'noQueueTicked' },
+    { says: 'a queue of another account', command: start(['queue_other' as typeof FIRST]), then: 'queueNotYours' },
+    { says: 'a queue of their own', command: start(), then: 'ok' },
   ])('a shift starts with $says: $then', ({ command, then }) => expect(aFloor().give(command)).toBe(then))
 })
 
@@ -138,7 +138,7 @@ describe('what follows by itself', () => {
   test('the queue of higher priority is handed out first, within a queue the longest wait', () => {
     const floor = aReadyFloor([])
     for (const queue of [SECOND_QUEUE, FIRST, FIRST]) floor.give(arrives(queue))
-    floor.give({ kind: 'startShift', agentId: ANN, pin: '1110', queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' })
+    floor.give({ kind: 'startShift', agentId: ANN, queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' })
     floor.give({ kind: 'goReady', agentId: ANN })
     expect(get(floor.state().agents, ANN)?.engagements[0]?.callId).toBe(call(2))
   })

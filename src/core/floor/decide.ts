@@ -7,7 +7,7 @@ import { type CallId, deviceOfAgent } from '@/core/ids'
 import { LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
 import { get } from '@/core/table'
 import type { EpochMs } from '@/core/time'
-import { clear, takeBack } from './clearing'
+import { clear, endNow, takeBack } from './clearing'
 import type { AgentCommand, Command } from './command'
 import { answerScript, draftNotes, saveOutcome, turnPage } from './contact'
 import { correctOutcome, takeBackOutcome } from './corrections'
@@ -169,6 +169,8 @@ function ruleCall(draft: Draft, agent: Agent, call: Call, command: Exclude<OnCal
       return clear(draft, agent, call, 'remove', command.deviceId)
     case 'takeBack':
       return takeBack(draft, agent, call)
+    case 'endNow':
+      return endNow(draft, agent, call)
     case 'sendDigits':
       return take(draft, services.sendDigits(call, agent.id, command.digits))
     case 'moveCall':

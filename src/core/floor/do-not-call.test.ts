@@ -1,12 +1,11 @@
 import { describe, expect, test } from 'vitest'
 import type { Command } from '@/core/floor'
-import { toCallId } from '@/core/ids'
+import { toAgentId, toCallId } from '@/core/ids'
 import { ANN, BO, FIRST, IDA, NUMBER, save, talked } from '@/core/testing'
 
 describe('the do-not-call list', () => {
   const SUE = 'agent_sue' as never
-  const add = (whom: object, more: object = {}): Command =>
-    ({ kind: 'addDoNotCall', agentId: ANN, pin: '1110', entries: [{ whom, why: 'Asked us' }], ...more }) as Command
+  const add = (whom: object, more: object = {}): Command => ({ kind: 'addDoNotCall', agentId: ANN, entries: [{ whom, why: 'Asked us' }], ...more }) as Command
   const listed = (whom: object) => {
     const floor = talked()
     floor.give(save('done'))
@@ -14,15 +13,15 @@ describe('the do-not-call list', () => {
     return floor
   }
   const dial = (more: object = {}): Command => ({ kind: 'makeCall', agentId: ANN, typed: '01632 960112', customer: IDA, ...more }) as Command
-  const waiver = (more: object = {}) => ({ waiver: { agentId: SUE, pin: '2222', why: 'She asked for this one.', ...more } })
+  const waiver = (more: object = {}) => ({ waiver: { agentId: SUE, why: 'She asked for this one.', ...more } })
 
   test.each([
     { says: 'dialling by hand', when: dial(), then: 'onDoNotCall' },
     { says: 'diverting to it', when: { kind: 'setDiversion', agentId: ANN, to: { kind: 'number', typed: '01632 960112' } }, then: 'onDoNotCall' },
     { says: 'a supervisor lets one call be made', when: dial(waiver()), then: 'ok' },
     { says: 'without a reason not', when: dial(waiver({ why: '' })), then: 'whyMissing' },
-    { says: 'nor with a wrong PIN', when: dial(waiver({ pin: '9999' })), then: 'wrongAgentOrPin' },
-    { says: 'nor by who is no supervisor', when: dial(waiver({ agentId: BO, pin: '1111' })), then: 'notEntitled' },
+    { says: 'nor by an account that is not there', when: dial(waiver({ agentId: toAgentId('agent_nobody') })), then: 'noSuchAccount' },
+    { says: 'nor by who is no supervisor', when: dial(waiver({ agentId: BO })), then: 'notEntitled' },
   ] as const)('$says: $then', ({ when, then }) => expect(listed({ number: NUMBER }).give(when as Command)).toBe(then))
 
   test('a person is listed with every number of theirs; the waiver is kept and holds once', () => {
@@ -40,7 +39,7 @@ describe('the do-not-call list', () => {
   test('a colleague’s diversion to a number that is listed later is followed no more', () => {
     const floor = talked()
     floor.give(save('done'))
-    floor.give({ kind: 'startShift', agentId: BO, pin: '1111', queueIds: [FIRST], seat: 'desk' })
+    floor.give({ kind: 'startShift', agentId: BO, queueIds: [FIRST], seat: 'desk' })
     expect(floor.give({ kind: 'setDiversion', agentId: BO, to: { kind: 'number', typed: '01632 960140' } })).toBe('ok')
     floor.give(add({ number: '+441632960140' }))
     floor.give({ kind: 'callArrives', queueId: FIRST, number: NUMBER, customer: IDA, path: null })
@@ -62,22 +61,22 @@ describe('the do-not-call list', () => {
     { says: 'twice the same', given: add({ number: NUMBER }), then: 'alreadyOnList' },
     { says: 'nobody', given: add({}, { entries: [] }), then: 'nobodyNamed' },
     { says: 'no reason', given: add({}, { entries: [{ whom: { number: '+441632960150' }, why: ' ' }] }), then: 'whyMissing' },
-    { says: 'a wrong PIN', given: add({ number: '+441632960150' }, { pin: '0000' }), then: 'wrongAgentOrPin' },
+    { says: 'an account that is not there', given: add({ number: '+441632960150' }, { agentId: toAgentId('agent_nobody') }), then: 'noSuchAccount' },
     {
       says: 'an agent takes nothing out',
-      given: { kind: 'removeDoNotCall', agentId: ANN, pin: '1110', whom: { number: NUMBER }, why: 'x' },
+      given: { kind: 'removeDoNotCall', agentId: ANN, whom: { number: NUMBER }, why: 'x' },
       then: 'notEntitled',
     },
     {
       says: 'nor does anybody without a reason',
-      given: { kind: 'removeDoNotCall', agentId: SUE, pin: '2222', whom: { number: NUMBER }, why: '' },
+      given: { kind: 'removeDoNotCall', agentId: SUE, whom: { number: NUMBER }, why: '' },
       then: 'whyMissing',
     },
     {
       says: 'what is not there',
-      given: { kind: 'removeDoNotCall', agentId: SUE, pin: '2222', whom: { number: '+441632960150' }, why: 'x' },
+      given: { kind: 'removeDoNotCall', agentId: SUE, whom: { number: '+441632960150' }, why: 'x' },
       then: 'notOnList',
     },
-    { says: 'a supervisor takes it out', given: { kind: 'removeDoNotCall', agentId: SUE, pin: '2222', whom: { number: NUMBER }, why: 'x' }, then: 'ok' },
+    { says: 'a supervisor takes it out', given: { kind: 'removeDoNotCall', agentId: SUE, whom: { number: NUMBER }, why: 'x' }, then: 'ok' },
   ] as const)('$says: $then', ({ given, then }) => expect(listed({ number: NUMBER }).give(given as Command)).toBe(then))
 })

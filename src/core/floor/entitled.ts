@@ -1,6 +1,6 @@
-// Who somebody is, shown by their PIN, and what their account may do: the refusal names what is missing and who can enable it.
+// What an account may do: the refusal names what is missing and who can enable it. Who somebody is has been shown before, to the exchange.
 import type { AgentId } from '@/core/ids'
-import { type AgentSetUp, type Entitlement, mayDo, type SetUp, setUpOwners } from '@/core/set-up'
+import { type AgentSetUp, type Entitlement, type SetUp, setUpOwners } from '@/core/set-up'
 import { type Refused, refuse } from './draft'
 import type { FloorState } from './state'
 
@@ -11,21 +11,15 @@ export interface NotEntitled {
   readonly ask: readonly string[]
 }
 
-interface Shown {
-  readonly agentId: AgentId
-  readonly pin: string
-}
+/** An account in use. */
+export const openAccount = ({ agents }: SetUp, agentId: AgentId): AgentSetUp | undefined => agents.find((a) => a.id === agentId && !a.retired)
 
-/** The account a PIN opens; a retired one is opened by none. */
-export const accountBy = ({ agents }: SetUp, { agentId, pin }: Shown): AgentSetUp | undefined =>
-  agents.find((a) => a.id === agentId && a.pin === pin && !a.retired)
-
-/** Of whoever does something without being on shift. Refused: wrongAgentOrPin. */
-export const wrongPin = ({ setUp }: Pick<FloorState, 'setUp'>, shown: Shown): Refused | null =>
-  accountBy(setUp, shown) === undefined ? refuse({ reason: 'wrongAgentOrPin' }) : null
+/** Of whoever does something without being on shift. Refused: noSuchAccount. */
+export const noAccount = ({ setUp }: Pick<FloorState, 'setUp'>, agentId: AgentId): Refused | null =>
+  openAccount(setUp, agentId) === undefined ? refuse({ reason: 'noSuchAccount' }) : null
 
 export function unentitled({ setUp }: Pick<FloorState, 'setUp'>, agentId: AgentId, what: Entitlement): Refused | null {
-  return mayDo(setUp, agentId, what) ? null : refuse({ reason: 'notEntitled', what, ask: setUpOwners(setUp) })
+  return openAccount(setUp, agentId)?.may.includes(what) ? null : refuse({ reason: 'notEntitled', what, ask: setUpOwners(setUp) })
 }
 
 /** Dialling out at all, and abroad: a number of another country than the centre's. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { AgentCommandSchema, type Command, createFloor, evolve, type FloorState, INVARIANTS, toRefusalText } from '@/core/floor'
+import { AskSchema, type Command, createFloor, evolve, type FloorState, INVARIANTS, toRefusalText } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
 import { createLedgerFolder, parseEntry, toLine } from '@/core/ledger'
 import { must, values } from '@/core/table'
@@ -38,7 +38,7 @@ test('whatever is asked in whatever order: every invariant holds after every com
     { numRuns: 300, seed: 20261124, endOnFailure: true },
   )
   // The generator is worth its name only when every service is taken, and often.
-  const rare = AgentCommandSchema.options.map((o) => o.unwrap().shape.kind.value).filter((kind) => (taken.get(kind) ?? 0) < 5)
+  const rare = AskSchema.options.map((o) => o.unwrap().shape.kind.value).filter((kind) => (taken.get(kind) ?? 0) < 5)
   expect(rare).toEqual([])
 })
 

@@ -3,7 +3,29 @@ import type { Command } from '@/core/floor'
 import { toCallId } from '@/core/ids'
 import { SetUpSchema } from '@/core/set-up'
 import { get, values } from '@/core/table'
-import { ANN, aFloor, agreed, ann, BO, CENTRE, call, callbacks, events, FIRST, IDA, inAnHour, NUMBER, save, type TestFloor, talked } from '@/core/testing'
+import {
+  ANN,
+  aFloor,
+  agreed,
+  ann,
+  BO,
+  CENTRE,
+  call,
+  callbacks,
+  events,
+  FIRST,
+  IDA,
+  inAnHour,
+  NUMBER,
+  START_MS,
+  save,
+  type TestFloor,
+  talked,
+} from '@/core/testing'
+import { DAY } from '@/core/time'
+
+/** A month after the small centre opens. */
+const SOON_MS = START_MS + 30 * DAY
 
 describe('what an outcome asks for', () => {
   test.each([
@@ -21,10 +43,14 @@ describe('what an outcome asks for', () => {
     },
     {
       says: 'a callback to half a number',
-      asked: save('call-back', { callback: { dueAtMs: 9e12, timeZone: 'UTC', typed: '01632', owner: 'mine' } }),
+      asked: save('call-back', { callback: { dueAtMs: SOON_MS, timeZone: 'UTC', typed: '01632', owner: 'mine' } }),
       then: 'numberTooShort',
     },
-    { says: 'a task without a title', asked: save('hand-on', { task: { title: ' ', text: '', dueAtMs: 9e12, assignee: 'agent' } }), then: 'taskTitleMissing' },
+    {
+      says: 'a task without a title',
+      asked: save('hand-on', { task: { title: ' ', text: '', dueAtMs: SOON_MS, assignee: 'agent' } }),
+      then: 'taskTitleMissing',
+    },
   ])('$says: $then', ({ asked, then }) => expect(talked().give(asked)).toBe(then))
 })
 
@@ -49,8 +75,8 @@ describe('what follows from an outcome', () => {
     floor.give(save('hand-on'))
     expect(values(floor.state().tasks)[0]).toMatchObject({ title: 'See to Ida Holm', text: 'They chose one', customer: 'Ida Holm', assigneeId: ANN })
     const own = talked()
-    own.give(save('hand-on', { task: { title: 'Ring the port', text: 'Soon', dueAtMs: 9e12, assignee: 'anybody' } }))
-    expect(values(own.state().tasks)[0]).toMatchObject({ title: 'Ring the port', text: 'Soon', dueAtMs: 9e12, assigneeId: null })
+    own.give(save('hand-on', { task: { title: 'Ring the port', text: 'Soon', dueAtMs: SOON_MS, assignee: 'anybody' } }))
+    expect(values(own.state().tasks)[0]).toMatchObject({ title: 'Ring the port', text: 'Soon', dueAtMs: SOON_MS, assigneeId: null })
     expect(own.give({ kind: 'closeTask', agentId: ANN, taskId: values(own.state().tasks)[0]?.taskId as never })).toBe('ok')
     expect(values(own.state().tasks)).toEqual([])
   })
@@ -63,7 +89,7 @@ describe('what follows from an outcome', () => {
       ['hand-on', (f: TestFloor) => values(f.state().tasks)],
     ] as const) {
       const floor = aFloor(CENTRE)
-      floor.give({ kind: 'startShift', agentId: ANN, pin: '1110', queueIds: [FIRST], seat: 'desk' })
+      floor.give({ kind: 'startShift', agentId: ANN, queueIds: [FIRST], seat: 'desk' })
       floor.give({ kind: 'goReady', agentId: ANN })
       floor.give({ kind: 'callArrives', queueId: FIRST, number: NUMBER, customer: IDA, path: null })
       floor.give({ kind: 'answer', agentId: ANN, callId: toCallId('call_test_1') })
@@ -99,15 +125,22 @@ describe('callbacks', () => {
   const withCallback = (owner: 'mine' | 'anyone') => {
     const floor = talked()
     floor.give(agreed(floor, owner))
-    floor.give({ kind: 'startShift', agentId: BO, pin: '1111', queueIds: [FIRST], seat: 'desk' })
+    floor.give({ kind: 'startShift', agentId: BO, queueIds: [FIRST], seat: 'desk' })
     return { floor, callbackId: callbacks(floor)[0]?.id as never }
   }
   test.each([
     { says: 'a colleague dials one that is anybody’s', owner: 'anyone', when: { kind: 'makeCall', typed: '', customer: null }, then: 'ok' },
     { says: 'a colleague does not dial mine', owner: 'mine', when: { kind: 'makeCall', typed: '', customer: null }, then: 'callbackOfAnother' },
-    { says: 'nor move it', owner: 'mine', when: { kind: 'moveCallback', dueAtMs: 9e12, timeZone: 'UTC', why: '' }, then: 'callbackOfAnother' },
-    { says: 'it is moved', owner: 'anyone', when: { kind: 'moveCallback', dueAtMs: 9e12, timeZone: 'UTC', why: '' }, then: 'ok' },
-    { says: 'but not into the past', owner: 'anyone', when: { kind: 'moveCallback', dueAtMs: 5, timeZone: 'UTC', why: '' }, then: 'callbackInThePast' },
+    { says: 'nor move it', owner: 'mine', when: { kind: 'moveCallback', dueAtMs: SOON_MS, timeZone: 'UTC', why: '' }, then: 'callbackOfAnother' },
+    { says: 'it is moved', owner: 'anyone', when: { kind: 'moveCallback', dueAtMs: SOON_MS, timeZone: 'UTC', why: '' }, then: 'ok' },
+    { says: 'but not beyond a year', owner: 'anyone', when: { kind: 'moveCallback', dueAtMs: 9e12, timeZone: 'UTC', why: '' }, then: 'callbackTooFar' },
+    {
+      says: 'nor to a zone that is none',
+      owner: 'anyone',
+      when: { kind: 'moveCallback', dueAtMs: SOON_MS, timeZone: 'Mars/Base', why: '' },
+      then: 'timeZoneUnknown',
+    },
+    { says: 'nor into the past', owner: 'anyone', when: { kind: 'moveCallback', dueAtMs: 5, timeZone: 'UTC', why: '' }, then: 'callbackInThePast' },
     { says: 'it is taken over', owner: 'anyone', when: { kind: 'handOverCallback', ownerId: BO }, then: 'ok' },
     { says: 'not handed to whoever has it', owner: 'anyone', when: { kind: 'handOverCallback', ownerId: null }, then: 'callbackUnchanged' },
     { says: 'nor to a stranger', owner: 'anyone', when: { kind: 'handOverCallback', ownerId: 'agent_nobody' }, then: 'targetUnknown' },
@@ -145,7 +178,7 @@ describe('an outcome taken back', () => {
   const back = (n = 1): Command => ({ kind: 'takeBackOutcome', agentId: ANN, callId: toCallId(`call_test_${n}`) })
   const withGrace = (inMs: number, id = 'again') => {
     const floor = aFloor(SetUpSchema.parse({ ...CENTRE, takeBackMs: 4_000 }))
-    floor.give({ kind: 'startShift', agentId: ANN, pin: '1110', queueIds: [FIRST], seat: 'desk' })
+    floor.give({ kind: 'startShift', agentId: ANN, queueIds: [FIRST], seat: 'desk' })
     floor.give({ kind: 'goReady', agentId: ANN })
     call(floor)
     floor.give({ kind: 'hangUp', agentId: ANN, callId: toCallId('call_test_1') })
@@ -175,7 +208,7 @@ describe('an outcome taken back', () => {
 describe('corrections', () => {
   const correct = (more: object = {}): Command =>
     ({
-      ...{ kind: 'correctOutcome', agentId: ANN, callId: toCallId('call_test_1'), pin: null, queueId: FIRST, direction: 'inbound' },
+      ...{ kind: 'correctOutcome', agentId: ANN, callId: toCallId('call_test_1'), queueId: FIRST, direction: 'inbound' },
       ...{ code: 'later', was: 'done', why: 'Pressed the wrong key', ...more },
     }) as Command
   test.each([
@@ -183,10 +216,10 @@ describe('corrections', () => {
     { says: 'to the same', when: correct({ code: 'done' }), then: 'codeUnchanged' },
     { says: 'to a code that is retired', when: correct({ code: 'old' }), then: 'unknownCode' },
     { says: 'without a reason', when: correct({ why: '' }), then: 'whyMissing' },
-    { says: 'by somebody else', when: correct({ agentId: BO }), then: 'notOnShift' },
-    { says: 'by a supervisor', when: correct({ agentId: 'agent_sue', pin: '2222' }), then: 'ok' },
-    { says: 'by an owner of the set-up', when: correct({ agentId: 'agent_own', pin: '3333' }), then: 'notEntitled' },
-    { says: 'of a call of last week, by a supervisor', when: correct({ agentId: 'agent_sue', pin: '2222', callId: 'call_old_1' }), then: 'ok' },
+    { says: 'by somebody else', when: correct({ agentId: BO }), then: 'notYoursToCorrect' },
+    { says: 'by a supervisor', when: correct({ agentId: 'agent_sue' }), then: 'ok' },
+    { says: 'by an owner of the set-up', when: correct({ agentId: 'agent_own' }), then: 'notYoursToCorrect' },
+    { says: 'of a call of last week, by a supervisor', when: correct({ agentId: 'agent_sue', callId: 'call_old_1' }), then: 'ok' },
     { says: 'of a call of last week, by an agent', when: correct({ callId: 'call_old_1' }), then: 'notYoursToCorrect' },
   ])('$says: $then', ({ when, then }) => {
     const floor = talked()
@@ -198,7 +231,7 @@ describe('corrections', () => {
     const floor = talked()
     floor.give(save('done'))
     floor.give({ kind: 'endShift', agentId: ANN })
-    floor.give({ kind: 'startShift', agentId: ANN, pin: '1110', queueIds: [FIRST], seat: 'desk' })
+    floor.give({ kind: 'startShift', agentId: ANN, queueIds: [FIRST], seat: 'desk' })
     expect(floor.give(correct())).toBe('notYoursToCorrect')
   })
 })

@@ -59,7 +59,7 @@ export function divert(draft: Draft, agent: Agent, call: Call, target: Target): 
 
 /** As `reach`, and nobody is sent to a colleague who is on a call. */
 function reachFree(draft: Draft, agent: Agent, call: Call, target: Target): Reaching {
-  const reaching = reach(draft.state, agent.id, call, target, 'send')
+  const reaching = reach(draft, agent.id, call, target, 'send')
   if (!reaching.ok || reaching.reached.failure === null) return reaching
   return { ok: false, refusal: { reason: 'targetOnCall', name: partyName(draft.state, reaching.reached.party) } }
 }

@@ -1,5 +1,5 @@
 export { queueOutlook } from './arrival'
-export { type AgentCommand, AgentCommandSchema, type Command, type NetworkCommand } from './command'
+export { type AgentCommand, type Ask, AskSchema, type Command, type NetworkCommand } from './command'
 export { type Context, type Decision, decide, openFloor } from './decide'
 export { INVARIANTS, type Invariant } from './invariants'
 export { nextDueAtMs } from './network'

@@ -110,6 +110,7 @@ export const INVARIANTS: readonly Invariant[] = [
       return listed.length === queued.length && queued.every((c) => s.waiting[waitsIn(c) as keyof typeof s.waiting]?.includes(c.id))
     },
   ],
+  ['nobody waits in a queue that is retired', (s) => s.setUp.queues.every((q) => !q.retired || (s.waiting[q.id]?.length ?? 0) === 0)],
   [
     'a queue is served in the order calls entered it',
     (s) => Object.values(s.waiting).every((line) => line.every((id, i) => i === 0 || place(s, line[i - 1] as string) <= place(s, id))),

@@ -29,11 +29,11 @@ const bo = { deviceId: deviceOfAgent(BO) }
 const floorAfter = (given: readonly Command[], setUp = SMALL): TestFloor => {
   const floor = setUp === SMALL ? aReadyFloor([ANN, BO]) : aFloor(setUp)
   if (setUp !== SMALL)
-    for (const [agentId, pin] of [
+    for (const [agentId] of [
       [ANN, '1110'],
       [BO, '1111'],
     ] as const) {
-      floor.give({ kind: 'startShift', agentId, pin, queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' })
+      floor.give({ kind: 'startShift', agentId, queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' })
       floor.give({ kind: 'goReady', agentId })
     }
   for (const command of given) expect(floor.give(command), JSON.stringify(command)).toBe('ok')
@@ -224,7 +224,7 @@ describe('what comes of it', () => {
     expect(get(floor.state().agents, ANN)?.engagements).toEqual([{ callId: call(1), state: 'alerting' }])
   })
 
-  test('an end waits for its grace, falls due by itself, and a second press means now', () => {
+  test('an end waits for its grace, falls due by itself, and a second press changes nothing; asked for, it is now', () => {
     const patient = { ...SMALL, takeBackMs: 4_000 }
     const floor = floorAfter([...TALKING, on('hangUp')], patient)
     expect(get(floor.state().agents, ANN)?.state.name).toBe('onCall')
@@ -233,7 +233,11 @@ describe('what comes of it', () => {
     floor.give({ kind: 'passTime' }, 1)
     expect(get(floor.state().agents, ANN)?.state.name).toBe('wrapUp')
     const twice = floorAfter([...TALKING, on('hangUp'), on('hangUp')], patient)
+    expect(get(twice.state().agents, ANN)?.state.name).toBe('onCall')
+    expect(twice.entries.filter((e) => e.event.kind === 'clearRequested')).toHaveLength(1)
+    twice.give(on('endNow'))
     expect(get(twice.state().agents, ANN)?.state.name).toBe('wrapUp')
+    expect(twice.give(on('endNow'))).not.toBe('ok')
     const gone = floorAfter([...TALKING, on('hangUp'), { kind: 'callerHangsUp', callId: call(1) }], patient)
     expect(get(gone.state().agents, ANN)?.wrapUps).toHaveLength(1)
   })

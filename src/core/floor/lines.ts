@@ -33,7 +33,7 @@ export function consult(draft: Draft, agent: Agent, call: Call, target: Target):
   const heard = heardBesides(draft, agent, [call.id, ...(former === undefined ? [] : [former.id])])
   if (heard !== null) return heard
   const callId = nextCallId(draft.state)
-  const reaching = reach(draft.state, agent.id, { id: callId, outsideCount: 0, connections: call.connections }, target, 'talk')
+  const reaching = reach(draft, agent.id, { id: callId, outsideCount: 0, connections: call.connections }, target, 'talk')
   if (!reaching.ok) return refuse(reaching.refusal)
   if (mine.state === 'connected') {
     const held = services.hold(call, agent.id)
@@ -99,7 +99,7 @@ export function addParty(draft: Draft, agent: Agent, call: Call, target: Target)
   const mine = services.ownEnd(call, agent.id)
   if (mine === undefined) return refuse({ reason: 'notOnCall' })
   if (target.kind === 'queue' || target.kind === 'voicemail') return refuse({ reason: 'targetNotForThis', what: target.kind })
-  const reaching = reach(draft.state, agent.id, call, target, 'talk')
+  const reaching = reach(draft, agent.id, call, target, 'talk')
   if (!reaching.ok) return refuse(reaching.refusal)
   return emit(draft, null, ...reaching.reached.events(call.id))
 }

@@ -26,7 +26,15 @@ export function makeCall(draft: Draft, agent: Agent, command: Extract<AgentComma
   const withheld = listed !== null && waiver !== undefined ? checkWaiver(draft, waiver) : listed
   if (withheld !== null) return withheld
   const callId = nextCallId(draft.state)
-  emit(draft, null, { kind: 'callOriginated', callId, agentId: agent.id, number, customer, queueId: callback?.queueId ?? null })
+  emit(draft, null, {
+    kind: 'callOriginated',
+    callId,
+    agentId: agent.id,
+    number,
+    customer,
+    queueId: callback?.queueId ?? null,
+    extension: reading.number.extension,
+  })
   if (listed !== null && waiver !== undefined)
     emit(draft, null, { kind: 'doNotCallWaived', callId, number, agentId: agent.id, byAgentId: waiver.agentId, why: waiver.why.trim() })
   if (callback !== null) emit(draft, null, { kind: 'callbackDialled', callbackId: callback.id, byAgentId: agent.id, callId, attempt: callback.attempt })

@@ -1,24 +1,24 @@
-// What a set-up owner does: switch a queue to storm and back, and change the set-up. They show their PIN each time, because
-// nobody needs to be on shift for it.
-import { checkSetUp, type SetUp } from '@/core/set-up'
+// What a set-up owner does: switch a queue to storm and back, and change the set-up. Nobody needs to be on shift for it.
+import { agentName, checkSetUp, type SetUp } from '@/core/set-up'
 import { get, values } from '@/core/table'
 import type { AgentCommand } from './command'
 import { type Draft, emit, type Ruling, refuse } from './draft'
-import { unentitled, wrongPin } from './entitled'
+import { noAccount, unentitled } from './entitled'
 import { keepOwedLimit } from './wrap-up'
 
 export type OwnerRefusal =
   | { readonly reason: 'setUpUnsound'; readonly place: string; readonly says: string; readonly cure: string }
   | { readonly reason: 'setUpForgets'; readonly what: string }
+  | { readonly reason: 'setUpMoved'; readonly by: string | null }
   | { readonly reason: 'worksThere'; readonly name: string; readonly what: string }
   | { readonly reason: 'stormUnchanged' }
 
 type Of<K extends AgentCommand['kind']> = Extract<AgentCommand, { kind: K }>
 
 const ownerOnly = ({ state }: Draft, command: Of<'changeSetUp' | 'switchStorm'>): Ruling =>
-  wrongPin(state, command) ?? unentitled(state, command.agentId, 'setUp')
+  noAccount(state, command.agentId) ?? unentitled(state, command.agentId, 'setUp')
 
-/** Refused: wrongAgentOrPin, notEntitled, targetUnknown, stormUnchanged. */
+/** Refused: noSuchAccount, notEntitled, targetUnknown, stormUnchanged. */
 export function switchStorm(draft: Draft, command: Of<'switchStorm'>): Ruling {
   const { queueId, on, agentId } = command
   const refused = ownerOnly(draft, command)
@@ -29,7 +29,7 @@ export function switchStorm(draft: Draft, command: Of<'switchStorm'>): Ruling {
 }
 
 /**
- * Takes the set-up whole. Refused: wrongAgentOrPin, notEntitled; setUpUnsound with the first error of the checker;
+ * Takes the set-up whole. Refused: noSuchAccount, notEntitled; setUpMoved when somebody else has changed it since; setUpUnsound with the first error of the checker;
  * setUpForgets when something the ledger speaks of is missing (it is retired, never taken out); worksThere when somebody on
  * shift would lose their account or the only queue they serve.
  */
@@ -37,6 +37,9 @@ export function changeSetUp(draft: Draft, command: Of<'changeSetUp'>): Ruling {
   const { setUp, agentId } = command
   const refused = ownerOnly(draft, command)
   if (refused !== null) return refused
+  const { setUpSeq, setUpBy } = draft.state
+  if (command.basedOn !== undefined && command.basedOn !== setUpSeq)
+    return refuse({ reason: 'setUpMoved', by: setUpBy === null ? null : agentName(draft.state.setUp, setUpBy) })
   const unsound = checkSetUp(setUp).find((f) => f.grade === 'error')
   if (unsound !== undefined) return refuse({ reason: 'setUpUnsound', place: unsound.place, says: unsound.says, cure: unsound.cure })
   const forgotten = forgets(draft.state.setUp, setUp)
@@ -45,11 +48,20 @@ export function changeSetUp(draft: Draft, command: Of<'changeSetUp'>): Ruling {
     const shift = get(draft.state.agents, account.id)?.shift
     if (shift != null && account.retired) return refuse({ reason: 'worksThere', name: account.name, what: 'the account' })
   }
+  const lost = onlyQueueLost(draft, setUp)
+  if (lost !== null) return refuse({ reason: 'worksThere', name: lost, what: 'the only queue they serve' })
   const retired = setUp.queues.find((q) => q.retired && busyQueue(draft, q.id))
   if (retired !== undefined) return refuse({ reason: 'worksThere', name: retired.name, what: 'the queue' })
   emit(draft, null, { kind: 'setUpChanged', byAgentId: agentId, setUp })
   for (const { id } of values(draft.state.agents)) keepOwedLimit(draft, id)
   return null
+}
+
+/** Somebody on shift whose every queue would be retired. */
+function onlyQueueLost(draft: Draft, setUp: SetUp): string | null {
+  const inUse = new Set(setUp.queues.filter((q) => !q.retired).map((q) => q.id))
+  const left = values(draft.state.agents).find((a) => a.shift !== null && !a.shift.queueIds.some((id) => inUse.has(id)))
+  return left === undefined ? null : agentName(draft.state.setUp, left.id)
 }
 
 const busyQueue = (draft: Draft, queueId: SetUp['queues'][number]['id']): boolean => values(draft.state.calls).some((c) => c.queueId === queueId)

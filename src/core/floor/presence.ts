@@ -9,11 +9,13 @@ import type { AgentCommand } from './command'
 import { forbidden } from './do-not-call'
 import { type Draft, emit, type Ruling, refuse } from './draft'
 import { unentitled, unentitledToDial } from './entitled'
+import { A_YEAR_MS } from './promises'
 import { isOverOwed } from './wrap-up'
 
 export type PresenceRefusal =
   | { readonly reason: 'noteEmpty' }
   | { readonly reason: 'noteEndsInThePast' }
+  | { readonly reason: 'noteEndsTooLate' }
   | { readonly reason: 'coverUnknown' }
   | { readonly reason: 'coversThemselves' }
   | { readonly reason: 'nothingToClear' }
@@ -21,11 +23,12 @@ export type PresenceRefusal =
 
 type Of<K extends AgentCommand['kind']> = Extract<AgentCommand, { kind: K }>
 
-/** Refused: noteEmpty, noteEndsInThePast, coverUnknown, coversThemselves. A longer note is cut to `LONGEST_NOTE` characters. */
+/** Refused: noteEmpty, noteEndsInThePast, noteEndsTooLate, coverUnknown, coversThemselves. A longer note is cut to `LONGEST_NOTE` characters. */
 export function setNote(draft: Draft, agent: Agent, { text, untilMs, coverId }: Of<'setNote'>): Ruling {
   const said = text.trim().slice(0, LONGEST_NOTE)
   if (said === '') return refuse({ reason: 'noteEmpty' })
   if (untilMs !== null && untilMs <= draft.atMs) return refuse({ reason: 'noteEndsInThePast' })
+  if (untilMs !== null && untilMs > draft.atMs + A_YEAR_MS) return refuse({ reason: 'noteEndsTooLate' })
   if (coverId === agent.id) return refuse({ reason: 'coversThemselves' })
   if (coverId !== null && get(draft.state.agents, coverId) === undefined) return refuse({ reason: 'coverUnknown' })
   return emit(draft, null, { kind: 'noteSet', agentId: agent.id, text: said, untilMs, coverId })

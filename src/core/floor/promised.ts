@@ -15,7 +15,7 @@ export interface Promised {
   readonly doNotCall: DoNotCallList
   /** Numbers that do not belong to whom the records say. */
   readonly struck: readonly Struck[]
-  /** Calls coded by agents who are still on that shift: what they may correct. */
+  /** Calls coded by agents who are still on that shift, by `codedKey`: what each of them may correct. */
   readonly coded: Table<Coded>
   /** The outcome each agent saved last of a call that was over, with the contact as it was: what can be taken back. */
   readonly lately: Table<Lately>
@@ -25,15 +25,19 @@ export interface Struck {
   readonly number: string
   readonly person: string
   readonly callId: CallId
+  readonly byAgentId: AgentId
 }
 
 export interface Coded {
   readonly callId: CallId
   readonly agentId: AgentId
   readonly queueId: QueueId | null
-  readonly direction: Contact['direction']
+  readonly dialled: boolean
   readonly code: string
 }
+
+/** Each agent codes their own part of a call. */
+export const codedKey = (callId: CallId, agentId: AgentId): string => `${callId} ${agentId}`
 
 export interface Lately {
   readonly agentId: AgentId
@@ -72,7 +76,7 @@ export function evolvePromised(state: Promised, event: PromisedEvent, atMs: Epoc
     case 'doNotCallWaived':
       return { doNotCall: evolveDoNotCall(state.doNotCall, event, atMs) }
     case 'numberStruck':
-      return { struck: [...state.struck, { number: event.number, person: event.person, callId: event.callId }] }
+      return { struck: [...state.struck, { number: event.number, person: event.person, callId: event.callId, byAgentId: event.byAgentId }] }
     case 'numberRestored':
       return { struck: state.struck.filter((s) => s.number !== event.number || s.person !== event.person) }
     case 'taskFiled':

@@ -3,6 +3,7 @@ import type { Agent } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import { agentName } from '@/core/set-up'
 import { get } from '@/core/table'
+import { DAY, isTimeZone } from '@/core/time'
 import type { AgentCommand } from './command'
 import { type Draft, emit, type Refused, type Ruling, refuse } from './draft'
 
@@ -20,12 +21,22 @@ export function openCallback(draft: Draft, agent: Agent, callbackId: Callback['i
   return { ok: true, callback }
 }
 
-/** Refused: noSuchCallback, callbackOfAnother, callbackUnderWay, callbackInThePast. */
+/** A time somebody can be called at. Refused: callbackInThePast, callbackTooFar beyond a year, timeZoneUnknown. */
+export function checkWhen(draft: Draft, { dueAtMs, timeZone }: { readonly dueAtMs: number; readonly timeZone: string }): Refused | null {
+  if (dueAtMs <= draft.atMs) return refuse({ reason: 'callbackInThePast' })
+  if (dueAtMs > draft.atMs + A_YEAR_MS) return refuse({ reason: 'callbackTooFar' })
+  return isTimeZone(timeZone) ? null : refuse({ reason: 'timeZoneUnknown', timeZone })
+}
+
+export const A_YEAR_MS = 366 * DAY
+
+/** Refused: noSuchCallback, callbackOfAnother, callbackUnderWay, and as `checkWhen` does. */
 export function moveCallback(draft: Draft, agent: Agent, { callbackId, dueAtMs, timeZone, why }: Of<'moveCallback'>): Ruling {
   const found = openCallback(draft, agent, callbackId)
   if (!found.ok) return found
-  if (dueAtMs <= draft.atMs) return refuse({ reason: 'callbackInThePast' })
-  return emit(draft, null, { kind: 'callbackMoved', callbackId, byAgentId: agent.id, dueAtMs, timeZone, why: why.trim() })
+  return (
+    checkWhen(draft, { dueAtMs, timeZone }) ?? emit(draft, null, { kind: 'callbackMoved', callbackId, byAgentId: agent.id, dueAtMs, timeZone, why: why.trim() })
+  )
 }
 
 /** To a colleague, or to anybody. Refused: as above; targetUnknown, callbackUnchanged. */

@@ -3,9 +3,11 @@
 import type { Call, CallEvent, Failure, Party, Target } from '@/core/calls'
 import { readNumber } from '@/core/directory'
 import { type AgentId, type DeviceId, deviceOfAgent, deviceOfQueue, deviceOfVoicemail, deviceOutside } from '@/core/ids'
+import { isOpen } from '@/core/queues'
 import { agentName, queueSetUp } from '@/core/set-up'
 import { get } from '@/core/table'
 import { forbidden } from './do-not-call'
+import type { Draft } from './draft'
 import { unentitledToDial } from './entitled'
 import type { FloorRefusal } from './refusal'
 import type { FloorState } from './state'
@@ -13,6 +15,7 @@ import type { FloorState } from './state'
 export type ReachRefusal =
   | { readonly reason: 'targetSelf' }
   | { readonly reason: 'targetUnknown' }
+  | { readonly reason: 'queueClosed'; readonly name: string }
   | { readonly reason: 'targetOffShift'; readonly name: string }
   | { readonly reason: 'targetOnCall'; readonly name: string }
   | { readonly reason: 'targetTakesMessagesOnly'; readonly name: string }
@@ -38,12 +41,14 @@ type Joined = Pick<Call, 'id' | 'outsideCount' | 'connections'>
  * `call` is the one the party will join: its outside parties are numbered on. To `talk` with somebody needs a person, to
  * `send` a caller there a mailbox will do. A colleague's diversion and do-not-disturb are followed.
  */
-export function reach(state: FloorState, asking: AgentId, call: Joined, target: Target, use: 'talk' | 'send'): Reaching {
+export function reach({ state, atMs }: Pick<Draft, 'state' | 'atMs'>, asking: AgentId, call: Joined, target: Target, use: 'talk' | 'send'): Reaching {
   switch (target.kind) {
     case 'agent':
       return reachAgent(state, asking, call, target.agentId, use)
     case 'queue': {
-      if (!state.setUp.queues.some((q) => q.id === target.queueId && !q.retired)) return refuse({ reason: 'targetUnknown' })
+      const queue = state.setUp.queues.find((q) => q.id === target.queueId && !q.retired)
+      if (queue === undefined) return refuse({ reason: 'targetUnknown' })
+      if (!isOpen(queue.hours, state.setUp.timeZone, atMs)) return refuse({ reason: 'queueClosed', name: queue.name })
       const { queueId } = target
       const events = (callId: Call['id']): CallEvent[] => [{ kind: 'connectionQueued', callId, queueId, place: 'tail' }]
       return { ok: true, reached: { party: { kind: 'queue', queueId }, deviceId: deviceOfQueue(queueId), failure: null, events } }

@@ -9,7 +9,6 @@ import { get, must, values } from '@/core/table'
 import { ANN, aFloor, arrives, BO, CY, FIRST, SECOND_QUEUE, SMALL, type TestFloor } from '@/core/testing'
 
 const CALL = toCallId('call_test_1')
-const PIN = { [ANN]: '1110', [BO]: '1111', [CY]: '1112' }
 const on = (kind: 'answer' | 'decline' | 'hangUp' | 'hold' | 'retrieve', agentId = ANN): AgentCommand => ({ kind, agentId, callId: CALL })
 
 /** The small centre, changed; Ann may change it, and these agents are on shift and ready. */
@@ -18,7 +17,7 @@ function aCentre(change: object = {}, agents = [ANN]): TestFloor {
   const accounts = SMALL.agents.map((a) => (a.id === ANN ? { ...a, may: [...may, 'setUp'] } : a))
   const floor = aFloor(SetUpSchema.parse({ ...SMALL, agents: accounts, ...change }))
   for (const agentId of agents) {
-    floor.give({ kind: 'startShift', agentId, pin: PIN[agentId] ?? '', queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' })
+    floor.give({ kind: 'startShift', agentId, queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' })
     floor.give({ kind: 'goReady', agentId })
   }
   return floor
@@ -37,13 +36,13 @@ const callerHears = (floor: TestFloor) =>
     ?.hears
 
 describe('the seat', () => {
-  test('moves to another desk with its call, on the PIN alone', () => {
+  test('moves to another desk with its call', () => {
     const floor = aCentre()
     give(floor, arrives(), on('answer'))
     const before = must(floor.state().agents, ANN)
-    expect(floor.give({ kind: 'moveSeat', agentId: ANN, pin: '9999' })).toBe('wrongAgentOrPin')
-    expect(floor.give({ kind: 'moveSeat', agentId: BO, pin: '1111' })).toBe('notOnShift')
-    give(floor, { kind: 'moveSeat', agentId: ANN, pin: '1110' })
+    expect(floor.give({ kind: 'moveSeat', agentId: toAgentId('agent_nobody') })).toBe('noSuchAccount')
+    expect(floor.give({ kind: 'moveSeat', agentId: BO })).toBe('notOnShift')
+    give(floor, { kind: 'moveSeat', agentId: ANN })
     expect(must(floor.state().agents, ANN)).toEqual(before)
   })
 })
@@ -51,7 +50,7 @@ describe('the seat', () => {
 describe('time today', () => {
   test('adds up over the shifts of a day, and begins anew with the next', () => {
     const floor = aCentre({}, [])
-    const start: Command = { kind: 'startShift', agentId: ANN, pin: '1110', queueIds: [FIRST], seat: 'desk' }
+    const start: Command = { kind: 'startShift', agentId: ANN, queueIds: [FIRST], seat: 'desk' }
     const today = () => spentToday(must(floor.state().agents, ANN))
     give(floor, start)
     expect(floor.give({ kind: 'goReady', agentId: ANN }, 4_000)).toBe('ok')
@@ -161,10 +160,10 @@ describe('notes, do not disturb, diversion', () => {
     },
   ])('$says: where a colleague’s call goes', ({ ask, transfer, consult }) => {
     const floor = aCentre({}, [ANN])
-    give(floor, { kind: 'startShift', agentId: BO, pin: '1111', queueIds: [FIRST], seat: 'desk' }, ask, arrives(), on('answer'))
+    give(floor, { kind: 'startShift', agentId: BO, queueIds: [FIRST], seat: 'desk' }, ask, arrives(), on('answer'))
     expect(sent(floor, 'consult')).toBe(consult)
     const again = aCentre({}, [ANN])
-    give(again, { kind: 'startShift', agentId: BO, pin: '1111', queueIds: [FIRST], seat: 'desk' }, ask, arrives(), on('answer'))
+    give(again, { kind: 'startShift', agentId: BO, queueIds: [FIRST], seat: 'desk' }, ask, arrives(), on('answer'))
     expect(sent(again, 'transfer')).toBe('ok')
     expect(partyKinds(again)).toContain(transfer)
     expect(must(again.state().agents, BO).engagements).toEqual([])
@@ -213,7 +212,7 @@ describe('what an account may do', () => {
       command: { kind: 'transfer', agentId: ANN, callId: CALL, target: { kind: 'number', typed: '01632 960112', name: null } },
     },
     { says: 'divert', lacks: 'diversion', command: { kind: 'setDiversion', agentId: ANN, to: { kind: 'voicemail' } } },
-    { says: 'change the set-up', lacks: 'setUp', command: { kind: 'switchStorm', agentId: ANN, pin: '1110', queueId: FIRST, on: true } },
+    { says: 'change the set-up', lacks: 'setUp', command: { kind: 'switchStorm', agentId: ANN, queueId: FIRST, on: true } },
   ])('$says, without $lacks', ({ lacks, given = [], command, then = 'notEntitled' }) => {
     const floor = aCentre(without(lacks))
     give(floor, ...given)
@@ -269,7 +268,7 @@ describe('callers at the door of a queue', () => {
       },
       [],
     )
-    give(floor, { kind: 'startShift', agentId: BO, pin: '1111', queueIds: [SECOND_QUEUE], seat: 'desk' }, { kind: 'goReady', agentId: BO }, arrives())
+    give(floor, { kind: 'startShift', agentId: BO, queueIds: [SECOND_QUEUE], seat: 'desk' }, { kind: 'goReady', agentId: BO }, arrives())
     const queuedAtMs = floor.state().atMs
     expect(nextDueAtMs(floor.state())).toBe(queuedAtMs + 10_000)
     expect(floor.give({ kind: 'passTime' }, 9_999)).toBe('ok')
@@ -282,7 +281,7 @@ describe('callers at the door of a queue', () => {
     const floor = aCentre({}, [])
     give(floor, arrives(), arrives(), { kind: 'keepPlace', callId: CALL })
     expect(floor.give({ kind: 'callerHangsUp', callId: CALL })).toBe('notOnCall')
-    give(floor, { kind: 'startShift', agentId: ANN, pin: '1110', queueIds: [FIRST], seat: 'desk' }, { kind: 'goReady', agentId: ANN })
+    give(floor, { kind: 'startShift', agentId: ANN, queueIds: [FIRST], seat: 'desk' }, { kind: 'goReady', agentId: ANN })
     give(floor, on('answer'))
     expect(must(floor.state().calls, CALL).connections.at(-1)).toMatchObject({ state: 'initiated', party: { kind: 'outside', number: '+441632960112' } })
     give(floor, { kind: 'farEnd', callId: CALL, report: 'ringing' }, { kind: 'farEnd', callId: CALL, report: 'answered' })
@@ -292,7 +291,7 @@ describe('callers at the door of a queue', () => {
   test('a kept place survives a decline and a ring in vain', () => {
     const floor = aCentre({}, [])
     give(floor, arrives(), { kind: 'keepPlace', callId: CALL })
-    give(floor, { kind: 'startShift', agentId: ANN, pin: '1110', queueIds: [FIRST], seat: 'desk' }, { kind: 'goReady', agentId: ANN }, on('decline'))
+    give(floor, { kind: 'startShift', agentId: ANN, queueIds: [FIRST], seat: 'desk' }, { kind: 'goReady', agentId: ANN }, on('decline'))
     expect(floor.state().waiting[FIRST]).toEqual([CALL])
     give(floor, { kind: 'goNotReady', agentId: ANN, reason: 'Break' }, { kind: 'goReady', agentId: ANN })
     expect(floor.give({ kind: 'passTime' }, 20_000)).toBe('ok')
@@ -316,7 +315,7 @@ describe('callers at the door of a queue', () => {
     expect(stateOf(floor)).toBe('onCall')
     expect(events(floor).slice(-3)).toEqual(['connectionDelivered', 'connectionEstablished', 'scriptStarted'])
     const played = aCentre(withFirst({ answersItself: true }), [])
-    give(played, { kind: 'startShift', agentId: ANN, pin: '1110', queueIds: [FIRST], seat: 'standIn' }, { kind: 'goReady', agentId: ANN }, arrives())
+    give(played, { kind: 'startShift', agentId: ANN, queueIds: [FIRST], seat: 'standIn' }, { kind: 'goReady', agentId: ANN }, arrives())
     expect(stateOf(played)).toBe('ringing')
   })
 
@@ -340,16 +339,16 @@ describe('callers at the door of a queue', () => {
 })
 
 describe('the set-up owner', () => {
-  const storm = (onOff: boolean, pin = '1110'): AgentCommand => ({ kind: 'switchStorm', agentId: ANN, pin, queueId: FIRST, on: onOff })
+  const storm = (onOff: boolean, agentId = ANN): AgentCommand => ({ kind: 'switchStorm', agentId, queueId: FIRST, on: onOff })
 
   test('switches a queue to storm and back: other words, other overflow, at once', () => {
     const floor = aCentre(
       withFirst({ announcement: 'Good day.', storm: { announcement: 'A gale.', headStartMs: 0, overflow: [{ afterMs: 0, to: SECOND_QUEUE }] } }),
       [],
     )
-    give(floor, { kind: 'startShift', agentId: BO, pin: '1111', queueIds: [SECOND_QUEUE], seat: 'desk' }, { kind: 'goReady', agentId: BO }, arrives())
+    give(floor, { kind: 'startShift', agentId: BO, queueIds: [SECOND_QUEUE], seat: 'desk' }, { kind: 'goReady', agentId: BO }, arrives())
     expect(stateOf(floor, BO)).toBe('ready')
-    expect(floor.give(storm(true, '0000'))).toBe('wrongAgentOrPin')
+    expect(floor.give(storm(true, toAgentId('agent_nobody')))).toBe('noSuchAccount')
     give(floor, storm(true), { kind: 'passTime' })
     expect(stateOf(floor, BO)).toBe('ringing')
     give(floor, arrives())
@@ -389,7 +388,7 @@ describe('the set-up owner', () => {
   ])('changes the set-up: $says, $then', ({ change, then }) => {
     const floor = aCentre({}, [ANN, BO])
     const { setUp } = floor.state()
-    expect(floor.give({ kind: 'changeSetUp', agentId: ANN, pin: '1110', setUp: SetUpSchema.parse(change(setUp)) })).toBe(then)
+    expect(floor.give({ kind: 'changeSetUp', agentId: ANN, setUp: SetUpSchema.parse(change(setUp)) })).toBe(then)
     expect(floor.state().setUp === setUp).toBe(then !== 'ok')
   })
 
@@ -405,7 +404,7 @@ describe('the set-up owner', () => {
         p.id === 'end' ? { ...p, id: 'finish' } : { ...p, ways: p.ways.map((w) => ({ ...w, to: w.to === 'end' ? 'finish' : w.to })) },
       ),
     }
-    give(floor, { kind: 'changeSetUp', agentId: ANN, pin: '1110', setUp: SetUpSchema.parse({ ...setUp, scripts: [...setUp.scripts, next] }) })
+    give(floor, { kind: 'changeSetUp', agentId: ANN, setUp: SetUpSchema.parse({ ...setUp, scripts: [...setUp.scripts, next] }) })
     give(floor, { kind: 'answerScript', agentId: ANN, callId: CALL, field: 'speaking', value: true })
     give(floor, { kind: 'turnPage', agentId: ANN, callId: CALL, direction: 'next' })
     expect(get(floor.state().contacts, CALL)?.run).toMatchObject({ version: 3, pageId: 'end' })
@@ -417,14 +416,13 @@ describe('the set-up owner', () => {
     const floor = aCentre()
     give(floor, arrives())
     const { setUp } = floor.state()
-    const newcomer = { ...setUp.agents[2], id: 'agent_new', name: 'New', pin: '2222' }
+    const newcomer = { ...setUp.agents[2], id: 'agent_new', name: 'New' }
     give(floor, {
       kind: 'changeSetUp',
       agentId: ANN,
-      pin: '1110',
       setUp: SetUpSchema.parse({ ...setUp, ringLimitMs: 2_000, agents: [...setUp.agents, newcomer] }),
     })
-    give(floor, { kind: 'startShift', agentId: toAgentId('agent_new'), pin: '2222', queueIds: [FIRST], seat: 'desk' })
+    give(floor, { kind: 'startShift', agentId: toAgentId('agent_new'), queueIds: [FIRST], seat: 'desk' })
     expect(nextDueAtMs(floor.state())).toBeLessThanOrEqual(floor.state().atMs)
     give(floor, { kind: 'passTime' })
     expect(stateOf(floor)).toBe('notReady Missed ring')

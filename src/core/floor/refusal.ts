@@ -9,16 +9,16 @@ import type { ScriptRefusal } from '@/core/scripts'
 import type { Entitlement } from '@/core/set-up'
 import type { TaskRefusal } from '@/core/tasks'
 import { utcDay } from '@/core/time'
-import type { ArrivalRefusal } from './arrival'
 import type { NotEntitled } from './entitled'
 import type { HandoverRefusal } from './handover'
+import type { KeptPlaceRefusal } from './kept-place'
 import type { LineRefusal } from './lines'
 import type { OwnerRefusal } from './owner'
 import type { PresenceRefusal } from './presence'
 import type { ReachRefusal } from './reach'
 
 export type ShiftRefusal =
-  | { readonly reason: 'wrongAgentOrPin' }
+  | { readonly reason: 'noSuchAccount' }
   | { readonly reason: 'noQueueTicked' }
   | { readonly reason: 'queueNotYours'; readonly queue: string }
   | { readonly reason: 'seatTaken'; readonly name: string; readonly seat: 'desk' | 'standIn' }
@@ -35,7 +35,7 @@ export type ShiftRefusal =
 
 export type FloorRefusal =
   | NotEntitled
-  | ArrivalRefusal
+  | KeptPlaceRefusal
   | PresenceRefusal
   | OwnerRefusal
   | ShiftRefusal
@@ -100,6 +100,11 @@ export function toRefusalText(refusal: FloorRefusal): RefusalText {
       return { says: `${refusal.place}: ${refusal.says}`, next: refusal.cure }
     case 'setUpForgets':
       return { says: `${refusal.what} is missing, and the ledger still speaks of it.`, next: 'Retire it instead of taking it out.' }
+    case 'setUpMoved':
+      return {
+        says: `${refusal.by ?? 'Somebody'} has changed the set-up since you began, so yours would undo it.`,
+        next: 'Press “Bring my changes over”, look at them, and put them into use again.',
+      }
     case 'worksThere':
       return { says: `${refusal.name} is at work, so ${refusal.what} cannot be retired now.`, next: 'Wait until nobody needs it.' }
     case 'stormUnchanged':
@@ -110,8 +115,8 @@ export function toRefusalText(refusal: FloorRefusal): RefusalText {
       return { says: 'The caller has hung up and keeps their place.', next: 'Answer to call them back, or decline.' }
     case 'targetTakesMessagesOnly':
       return { says: `${refusal.name} takes no calls of colleagues now.`, next: 'Use Blind transfer, which goes to their voicemail, or choose somebody else.' }
-    case 'wrongAgentOrPin':
-      return { says: 'This agent and PIN do not belong together.', next: 'Check the name, then type the PIN again. A supervisor can look it up.' }
+    case 'noSuchAccount':
+      return { says: 'This account is not in use any more.', next: 'Ask a supervisor to bring it back in Set-up.' }
     case 'noQueueTicked':
       return { says: 'No queue is ticked, so no call could reach you.', next: 'Tick at least one queue.' }
     case 'queueNotYours':
@@ -199,6 +204,11 @@ export function toRefusalText(refusal: FloorRefusal): RefusalText {
       return { says: 'That is you.', next: 'Choose somebody else.' }
     case 'targetUnknown':
       return { says: 'There is nobody and nothing of that name here any more.', next: 'Choose another one from the list.' }
+    case 'queueClosed':
+      return {
+        says: `${refusal.name} is closed at this hour, so nobody would take the call.`,
+        next: 'Choose a queue that is open, a colleague, or agree a callback.',
+      }
     case 'targetOffShift':
       return { says: `${refusal.name} is off shift.`, next: 'Choose a colleague who is on shift, a queue, or their voicemail.' }
     case 'targetOnCall':
@@ -256,6 +266,12 @@ export function toRefusalText(refusal: FloorRefusal): RefusalText {
       return { says: 'This outcome needs the time of the callback.', next: 'Enter the day and the time that were agreed, and in whose time zone.' }
     case 'callbackInThePast':
       return { says: 'That time has passed already.', next: 'Enter a time that is still to come.' }
+    case 'callbackTooFar':
+      return { says: 'That time is more than a year away.', next: 'Enter a day within the next twelve months.' }
+    case 'timeZoneUnknown':
+      return { says: `“${refusal.timeZone}” is no time zone we know.`, next: 'Choose one from the list.' }
+    case 'noteEndsTooLate':
+      return { says: 'The note would stand for more than a year.', next: 'Choose an earlier end, or let it stay until you clear it.' }
     case 'callbackUnchanged':
       return { says: 'It is theirs already.', next: 'Choose somebody else.' }
     case 'noSuchTask':
@@ -287,6 +303,11 @@ export function toRefusalText(refusal: FloorRefusal): RefusalText {
       return {
         says: `“${refusal.typed}” is too short for a number of ${refusal.readAs}.`,
         next: 'Add the missing digits, or begin with + and the country code.',
+      }
+    case 'numberOfNoLength':
+      return {
+        says: `“${refusal.typed}” has a digit too many or too few for a number of ${refusal.readAs}.`,
+        next: 'Compare it digit by digit, or begin with + and the country code.',
       }
     case 'numberTooLong':
       return {

@@ -6,18 +6,18 @@ import { queueSetUp } from '@/core/set-up'
 import { get } from '@/core/table'
 import type { AgentCommand } from './command'
 import { type Draft, emit, type Refused, type Ruling, refuse } from './draft'
-import { accountBy } from './entitled'
+import { openAccount } from './entitled'
 import { partyName } from './reach'
 import type { FloorState } from './state'
 import { leaveForLater, owesTooMuch } from './wrap-up'
 
 type Of<K extends AgentCommand['kind']> = Extract<AgentCommand, { kind: K }>
 
-/** Refused: wrongAgentOrPin, seatTaken, noQueueTicked, queueNotYours, in this order. */
+/** Refused: noSuchAccount, seatTaken, noQueueTicked, queueNotYours, in this order. */
 export function startShift(draft: Draft, command: Of<'startShift'>): Ruling {
   const { setUp, agents } = draft.state
-  const account = accountBy(setUp, command)
-  if (account === undefined) return refuse({ reason: 'wrongAgentOrPin' })
+  const account = openAccount(setUp, command.agentId)
+  if (account === undefined) return refuse({ reason: 'noSuchAccount' })
   const shift = get(agents, account.id)?.shift
   if (shift) return refuse({ reason: 'seatTaken', name: account.name, seat: shift.seat })
   if (command.queueIds.length === 0) return refuse({ reason: 'noQueueTicked' })
@@ -28,10 +28,10 @@ export function startShift(draft: Draft, command: Of<'startShift'>): Ruling {
   return emit(draft, null, { kind: 'shiftStarted', agentId: account.id, queueIds, seat, soundPath })
 }
 
-/** The shift goes on at another desk. Refused: wrongAgentOrPin, notOnShift, seatTaken where the stand-ins play it. */
-export function moveSeat(draft: Draft, { agentId, pin }: Of<'moveSeat'>): Ruling {
-  const account = draft.state.setUp.agents.find((a) => a.id === agentId)
-  if (account === undefined || account.pin !== pin) return refuse({ reason: 'wrongAgentOrPin' })
+/** The shift goes on at another desk. Refused: noSuchAccount, notOnShift, seatTaken where the stand-ins play it. */
+export function moveSeat(draft: Draft, { agentId }: Of<'moveSeat'>): Ruling {
+  const account = openAccount(draft.state.setUp, agentId)
+  if (account === undefined) return refuse({ reason: 'noSuchAccount' })
   const shift = get(draft.state.agents, agentId)?.shift
   if (shift == null) return refuse({ reason: 'notOnShift' })
   if (shift.seat === 'standIn') return refuse({ reason: 'seatTaken', name: account.name, seat: shift.seat })

@@ -1,7 +1,7 @@
 // The floor's state and its fold over events. `evolve` never refuses: the event already happened.
 import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
 import { type Call, type CallChange, type CallEvent, evolveCalls, waitsIn, withSaid } from '@/core/calls'
-import { type Contact, createContact, evolveContact, followCall, isClosed } from '@/core/contacts'
+import { type Contact, createContact, evolveContact, followCall, isClosed, queueOfPart } from '@/core/contacts'
 import { type AgentId, type CallId, deviceOutside, type QueueId, toAgentId, toCallId } from '@/core/ids'
 import type { FloorEvent } from '@/core/ledger'
 import { dequeue, enqueue, foldHandleMs, type Waiting } from '@/core/queues'
@@ -9,7 +9,7 @@ import type { SetUp } from '@/core/set-up'
 import { emptyTable, get, must, put, remove, type Table, values } from '@/core/table'
 import type { EpochMs } from '@/core/time'
 import { type Due, withCallbackDue, withCallDue, withCallsDue, withNoteDue, withWrapUpsDue } from './due'
-import { evolvePromised, nothingPromised, type Promised, type PromisedEvent } from './promised'
+import { codedKey, evolvePromised, nothingPromised, type Promised, type PromisedEvent } from './promised'
 
 export interface FloorState extends Promised {
   readonly floorId: string
@@ -27,8 +27,9 @@ export interface FloorState extends Promised {
   readonly due: readonly Due[]
   /** Queues switched to storm. */
   readonly storm: readonly QueueId[]
-  /** Seq of the event that set the centre up as it is. */
+  /** Seq of the event that set the centre up as it is, and who did; null for how it began. */
   readonly setUpSeq: number
+  readonly setUpBy: AgentId | null
   /** How long an agent has a call of a queue, as a running mean: what expected waits are reckoned with. */
   readonly handleMs: Readonly<Record<QueueId, number>>
 }
@@ -43,6 +44,7 @@ export function createFloor(floorId: string, setUp: SetUp): FloorState {
     due: [],
     storm: [],
     setUpSeq: 0,
+    setUpBy: null,
     ...nothingPromised(),
   }
   return withAccounts({ floorId, setUp, seq: 0, atMs: 0, ...empty, handleMs: {} })
@@ -62,10 +64,12 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs): Flo
     case 'floorOpened':
       return { ...createFloor(event.floorId, event.setUp), seq: base.seq, setUpSeq: base.seq, atMs }
     case 'floorResumed':
+    case 'clockMoved':
+    case 'storageCleared':
     case 'callTurnedAway':
       return base
     case 'setUpChanged':
-      return withCallsDue(withAccounts({ ...base, setUp: event.setUp, setUpSeq: base.seq }))
+      return withCallsDue(withAccounts({ ...base, setUp: event.setUp, setUpSeq: base.seq, setUpBy: event.byAgentId }))
     case 'stormSwitched': {
       const others = state.storm.filter((id) => id !== event.queueId)
       return withCallsDue({ ...base, storm: event.on ? [...others, event.queueId].toSorted() : others })
@@ -78,7 +82,7 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs): Flo
     case 'shiftEnded': {
       const lately = remove(base.lately, event.agentId)
       let { coded } = base
-      for (const { callId, agentId } of values(coded)) if (agentId === event.agentId) coded = remove(coded, callId)
+      for (const { callId, agentId } of values(coded)) if (agentId === event.agentId) coded = remove(coded, codedKey(callId, agentId))
       return withAgent({ ...base, coded, lately }, event.agentId, (agent) => evolveAgent(agent, event, atMs))
     }
     case 'shiftStarted':
@@ -110,17 +114,20 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs): Flo
       const taken = withAgent(base, event.agentId, (agent) => evolveAgent(agent, event, atMs))
       const before = get(base.lately, event.agentId)?.contact
       if (before?.callId !== event.callId) throw new Error(`${event.agentId} has not coded ${event.callId} lately`)
-      const lists = { coded: remove(base.coded, event.callId), lately: remove(base.lately, event.agentId) }
+      const lists = { coded: remove(base.coded, codedKey(event.callId, event.agentId)), lately: remove(base.lately, event.agentId) }
       // Nobody owes it until the next event of the same decision says that this agent does.
       const mine = (ids: readonly AgentId[]) => ids.filter((id) => id !== event.agentId)
       const contact = get(base.contacts, event.callId) ?? before
       const { outcome, notes, followUp } = before
-      const open = { ...contact, outcome, notes, followUp, owedBy: mine(contact.owedBy), codedBy: mine(contact.codedBy) }
+      // What whoever goes on with the call has written stays theirs.
+      const written = contact.handledBy === null || contact.handledBy === event.agentId ? { outcome, notes, followUp } : {}
+      const open = { ...contact, ...written, owedBy: mine(contact.owedBy), codedBy: mine(contact.codedBy) }
       return { ...taken, ...lists, contacts: put(base.contacts, event.callId, open) }
     }
     case 'outcomeCorrected': {
-      const coded = get(base.coded, event.callId)
-      return coded === undefined ? base : { ...base, coded: put(base.coded, event.callId, { ...coded, code: event.code }) }
+      const coded =
+        values(base.coded).find((c) => c.callId === event.callId && c.agentId === event.byAgentId) ?? values(base.coded).find((c) => c.callId === event.callId)
+      return coded === undefined ? base : { ...base, coded: put(base.coded, codedKey(event.callId, coded.agentId), { ...coded, code: event.code }) }
     }
     case 'callbackDialled':
       return withContact(withPromised(base, event, atMs), event.callId, (contact) => evolveContact(contact, event, atMs))
@@ -251,12 +258,21 @@ function withCoded(
 ): FloorState {
   const contact = get(state.contacts, callId)
   if (contact === undefined) return state
-  const { queueId, direction } = contact
-  const coded = put(state.coded, callId, { callId, agentId, queueId, direction, code })
+  const key = codedKey(callId, agentId)
+  const queueId = queueOfPart(contact, agentId)
+  const coded = put(state.coded, key, { callId, agentId, queueId, dialled: contact.dialled, code })
+  // A part that is coded again is not one more.
+  const agent = must(state.agents, agentId)
+  const counted = get(before.coded, key) === undefined ? state.agents : put(state.agents, agentId, { ...agent, codedCount: agent.codedCount - 1 })
+  const clearing = get(state.calls, callId)?.clearing
+  const hangsUp = clearing?.byAgentId === agentId && clearing.what !== 'remove'
   // During the call it is simply saved again.
-  if (contact.endedAtMs === null) return { ...state, coded }
-  const inWrapUp = must(before.agents, agentId).wrapUps.some((w) => w.callId === callId)
-  return { ...state, coded, lately: put(state.lately, agentId, { agentId, contact: { ...contact, notes, followUp }, savedAtMs: state.atMs, inWrapUp }) }
+  if (contact.endedAtMs === null && !hangsUp) return { ...state, coded, agents: counted }
+  // Coding a call that is being hung up ends it at once: what would have been wrapped up can be taken back all the same.
+  const endedAtMs = contact.endedAtMs ?? state.atMs
+  const inWrapUp = hangsUp || must(before.agents, agentId).wrapUps.some((w) => w.callId === callId)
+  const lately = put(state.lately, agentId, { agentId, contact: { ...contact, endedAtMs, notes, followUp }, savedAtMs: state.atMs, inWrapUp })
+  return { ...state, coded, lately, agents: counted }
 }
 
 function withPromised(state: FloorState, event: PromisedEvent, atMs: EpochMs): FloorState {

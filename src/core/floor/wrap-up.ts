@@ -1,7 +1,7 @@
 // Rules of wrap-up and of what is owed without one: how it begins, its limit and its one extension, and when owing too much
 // keeps an agent from going ready.
 import type { Agent } from '@/core/agents'
-import type { Contact } from '@/core/contacts'
+import { type Contact, queueOfPart } from '@/core/contacts'
 import type { AgentId } from '@/core/ids'
 import { agentSetUp, OUTCOME_OWED, queueSetUp, type SetUp } from '@/core/set-up'
 import { get } from '@/core/table'
@@ -12,7 +12,10 @@ import type { FloorState } from './state'
 /** Wrap-up after a call that no queue gives times for. */
 const OUTSIDE = { recommendedWrapUpMs: 30_000, overWrapUpMs: 60_000, wrapUpLimit: null }
 
-const wrapUpRules = (setUp: SetUp, { queueId }: Pick<Contact, 'queueId'>) => (queueId === null ? OUTSIDE : queueSetUp(setUp, queueId))
+const wrapUpRules = (setUp: SetUp, contact: Contact, agentId: AgentId) => {
+  const queueId = queueOfPart(contact, agentId)
+  return queueId === null ? OUTSIDE : queueSetUp(setUp, queueId)
+}
 
 /** The call is over for this agent and not coded: it is wrapped up, or only owed where they take no wrap-up. */
 export function beginWrapUp(draft: Draft, causedBy: number, agentId: AgentId, contact: Contact): void {
@@ -21,7 +24,7 @@ export function beginWrapUp(draft: Draft, causedBy: number, agentId: AgentId, co
     emit(draft, causedBy, { kind: 'outcomeOwed', agentId, callId, because: 'noWrapUp' })
     return keepOwedLimit(draft, agentId)
   }
-  const { recommendedWrapUpMs, overWrapUpMs, wrapUpLimit } = wrapUpRules(draft.state.setUp, contact)
+  const { recommendedWrapUpMs, overWrapUpMs, wrapUpLimit } = wrapUpRules(draft.state.setUp, contact, agentId)
   const times = { recommendedMs: recommendedWrapUpMs, overMs: overWrapUpMs, limitMs: wrapUpLimit?.afterMs ?? null }
   emit(draft, causedBy, { kind: 'wrapUpStarted', agentId, callId, ...times })
 }
@@ -31,7 +34,7 @@ export function endAtLimit(draft: Draft, agentId: AgentId, callId: Contact['call
   const contact = get(draft.state.contacts, callId)
   if (contact === undefined) return
   emit(draft, null, { kind: 'outcomeOwed', agentId, callId, because: 'limit' })
-  const andThen = wrapUpRules(draft.state.setUp, contact).wrapUpLimit?.andThen ?? 'ready'
+  const andThen = wrapUpRules(draft.state.setUp, contact, agentId).wrapUpLimit?.andThen ?? 'ready'
   if (andThen === 'notReady') setNotReady(draft, agentId)
   else keepOwedLimit(draft, agentId)
 }
@@ -62,7 +65,7 @@ export function leaveForLater(draft: Draft, agent: Agent): void {
 export function extendWrapUp(draft: Draft, agent: Agent, contact: Contact, { why }: Extract<AgentCommand, { kind: 'extendWrapUp' }>): Ruling {
   const wrapUp = agent.wrapUps.find((w) => w.callId === contact.callId)
   if (wrapUp === undefined) return refuse({ reason: 'notYourCall' })
-  const byMs = wrapUpRules(draft.state.setUp, contact).wrapUpLimit?.extensionMs ?? 0
+  const byMs = wrapUpRules(draft.state.setUp, contact, agent.id).wrapUpLimit?.extensionMs ?? 0
   if (wrapUp.limitMs === null || byMs === 0) return refuse({ reason: 'wrapUpHasNoLimit' })
   if (wrapUp.extended !== null) return refuse({ reason: 'alreadyExtended' })
   if (why.trim() === '') return refuse({ reason: 'whyMissing' })

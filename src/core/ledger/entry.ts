@@ -16,14 +16,21 @@ import { TaskEventSchema } from '@/core/tasks'
 /**
  * 2 added the services of call control: consult, transfer, conference, park, recording, take back. 3 added sound paths,
  * notes, diversions, skills, overflow and changes of the set-up; reasons became objects and a queue's priority a head start.
- * 4 added what follows from an outcome (callbacks, tasks, the do-not-call list), corrections, and limits of wrap-up.
+ * 4 added what follows from an outcome (callbacks, tasks, the do-not-call list), corrections, and limits of wrap-up. 5 took the PINs
+ * out of the set-up, and says when the clock was moved and when the browser's data was cleared.
  */
-export const LEDGER_VERSION = 4
+export const LEDGER_VERSION = 5
 
 export const FloorOpenedSchema = z.object({ kind: z.literal('floorOpened'), floorId: z.string().regex(/^[a-z0-9-]+$/), setUp: SetUpSchema }).readonly()
 
 /** The floor was down (its last tab had gone) and went on with what it held. */
 export const FloorResumedSchema = z.object({ kind: z.literal('floorResumed'), gapMs: z.number() }).readonly()
+
+/** The computer's clock was set. Ahead, time has leapt; back, the floor's own clock goes on from where it was. */
+export const ClockMovedSchema = z.object({ kind: z.literal('clockMoved'), byMs: z.number().int() }).readonly()
+
+/** Somebody has cleared the browser's data: entries before this one are no longer on this computer. */
+export const StorageClearedSchema = z.object({ kind: z.literal('storageCleared') }).readonly()
 
 /** The set-up as it is from now on, whole. */
 export const SetUpChangedSchema = z.object({ kind: z.literal('setUpChanged'), byAgentId: AgentIdSchema, setUp: SetUpSchema }).readonly()
@@ -31,6 +38,8 @@ export const SetUpChangedSchema = z.object({ kind: z.literal('setUpChanged'), by
 export const FloorEventSchema = z.discriminatedUnion('kind', [
   FloorOpenedSchema,
   FloorResumedSchema,
+  ClockMovedSchema,
+  StorageClearedSchema,
   SetUpChangedSchema,
   QueueEventSchema,
   AgentEventSchema,

@@ -32,6 +32,8 @@ export interface LedgerFolder {
   add(entry: LedgerEntry): void
   /** Calls that have ended, in the order they were offered; outcome and wrap-up follow when they are known. */
   records(): readonly CallRecord[]
+  /** Calls that wait or are talked on, as they are at `nowMs`. */
+  underWay(nowMs: EpochMs): readonly CallRecord[]
   /** Gapless over each shift; the interval still running ends at `nowMs`. */
   intervals(nowMs: EpochMs): readonly AgentInterval[]
   setUp(): SetUp
@@ -42,6 +44,7 @@ export interface LedgerFolder {
 export interface Correction {
   readonly code: string
   readonly atMs: EpochMs
+  readonly byId: AgentId
   readonly by: string
 }
 
@@ -65,30 +68,46 @@ export function createLedgerFolder(): LedgerFolder {
   }
   const nameOf = (id: AgentId) => agentName(known(), id)
 
+  /** The state each agent is reported in, since when: that of the floor, and dialling apart from talking. */
+  const shown = new Map<AgentId, Shown>()
+
   const setAgent = (before: Agent, after: Agent, atMs: EpochMs) => {
     if (after === before) return
     agents.set(after.id, after)
-    if (after.state === before.state) return
-    const interval = toInterval(known(), before, atMs)
-    if (interval !== null) intervals.push(interval)
+    report(after, atMs)
+  }
+  const report = (agent: Agent, atMs: EpochMs) => {
+    const was = shown.get(agent.id)
+    const is = shownState(agent, callOf)
+    if (was !== undefined && was.state === is.state && was.reason === is.reason && was.stateSinceMs === agent.state.sinceMs) return
+    // A new spell in the same state begins a new interval only where the floor says so: a call after a call.
+    if (was !== undefined) {
+      const interval = toInterval(known(), agent.id, was, atMs)
+      if (interval !== null) intervals.push(interval)
+    }
+    shown.set(agent.id, { ...is, sinceMs: atMs, stateSinceMs: agent.state.sinceMs })
   }
   const agent = (id: AgentId): Agent => agents.get(id) ?? createAgent(id)
 
   const followEngagements = (change: CallChange, atMs: EpochMs) => {
-    for (const { agentId, state } of engagementsOf(change)) setAgent(agent(agentId), engageAgent(agent(agentId), change.callId, state, atMs), atMs)
+    for (const { agentId, state } of engagementsOf(change)) {
+      setAgent(agent(agentId), engageAgent(agent(agentId), change.callId, state, atMs), atMs)
+      // An answer at the far end makes a dialled call a talk, and changes nothing at the agent's own end.
+      report(agent(agentId), atMs)
+    }
   }
 
   const callOf = (id: CallId): Call | undefined => calls.get(id)?.call ?? consults.get(id)?.call
 
   const foldCallEvent = (event: CallEvent, atMs: EpochMs) => {
     for (const change of evolveCalls(callOf, event, atMs)) {
-      followEngagements(change, atMs)
       const { callId, before, after } = change
       const about = consults.get(callId)?.about ?? after?.consultFor ?? null
       if (about !== null) {
         if (after === null) consults.delete(callId)
         else consults.set(callId, { call: after, about })
         calls.get(about)?.legs.follow(change, event, atMs)
+        followEngagements(change, atMs)
         continue
       }
       if (before === undefined && after !== null)
@@ -106,6 +125,7 @@ export function createLedgerFolder(): LedgerFolder {
       const open = existing(callId)
       open.call = after
       open.queueId = after?.queueId ?? open.queueId
+      followEngagements(change, atMs)
       if (event.kind === 'callerIdentified') {
         open.customer = event.customer
         open.record.customer = event.customer.name
@@ -179,7 +199,13 @@ export function createLedgerFolder(): LedgerFolder {
         if (codedBy !== null && legs.cameLater(codedBy, event.agentId)) return
         open.codedBy = event.agentId
         const code = outcomeSetFor(known(), open.queueId).codes.find((c) => c.code === event.code)
-        Object.assign(record, { outcome: code?.code ?? event.code, outcomeAtMs: atMs, outcomeBy: nameOf(event.agentId), notes: event.notes })
+        Object.assign(record, {
+          outcome: code?.code ?? event.code,
+          outcomeAtMs: atMs,
+          outcomeById: event.agentId,
+          outcomeBy: nameOf(event.agentId),
+          notes: event.notes,
+        })
         return
       }
       case 'outcomeTakenBack': {
@@ -187,14 +213,14 @@ export function createLedgerFolder(): LedgerFolder {
         const open = existing(event.callId)
         if (open.codedBy !== event.agentId) return
         open.codedBy = null
-        Object.assign(open.record, { outcome: null, outcomeAtMs: null, outcomeBy: null })
+        Object.assign(open.record, { outcome: null, outcomeAtMs: null, outcomeById: null, outcomeBy: null })
         return
       }
       case 'outcomeCorrected': {
         // Of a call of an earlier ledger there is no record here: whoever keeps that one brings them together.
         const record = calls.get(event.callId)?.record
-        if (record === undefined) corrections.set(event.callId, { code: event.code, atMs, by: nameOf(event.byAgentId) })
-        else Object.assign(record, { outcome: event.code, outcomeAtMs: atMs, outcomeBy: nameOf(event.byAgentId) })
+        if (record === undefined) corrections.set(event.callId, { code: event.code, atMs, byId: event.byAgentId, by: nameOf(event.byAgentId) })
+        else Object.assign(record, { outcome: event.code, outcomeAtMs: atMs, outcomeById: event.byAgentId, outcomeBy: nameOf(event.byAgentId) })
         return
       }
       case 'floorOpened':
@@ -202,6 +228,8 @@ export function createLedgerFolder(): LedgerFolder {
         setUp = event.setUp
         return
       case 'floorResumed':
+      case 'clockMoved':
+      case 'storageCleared':
       case 'callTurnedAway':
       case 'stormSwitched':
       case 'callerTold':
@@ -232,7 +260,9 @@ export function createLedgerFolder(): LedgerFolder {
       else foldOther(event, atMs)
     },
     records: () => [...calls.values()].filter((c) => c.ended).map((c) => ({ ...c.record, agents: c.legs.list() })),
-    intervals: (nowMs) => [...intervals, ...[...agents.values()].map((a) => toInterval(known(), a, nowMs)).filter((i) => i !== null)],
+    underWay: (nowMs) =>
+      [...calls.values()].filter((c) => !c.ended).map((c) => ({ ...c.record, result: 'underWay' as const, endedAtMs: nowMs, agents: c.legs.list() })),
+    intervals: (nowMs) => [...intervals, ...[...shown].map(([id, state]) => toInterval(known(), id, state, nowMs)).filter((i) => i !== null)],
     setUp: known,
     corrections: () => corrections,
   }
@@ -240,10 +270,26 @@ export function createLedgerFolder(): LedgerFolder {
 
 const isCallEvent = (event: FloorEvent): event is CallEvent => CALL_EVENTS.has(event.kind)
 
-function toInterval(setUp: SetUp, agent: Agent, toMs: EpochMs): AgentInterval | null {
-  const { name: state, reason, sinceMs } = agent.state
+interface Shown {
+  readonly state: AgentInterval['state'] | 'signedOut'
+  readonly reason: string | null
+  readonly sinceMs: EpochMs
+  /** Since when the floor has it: a new call after another is a new spell. */
+  readonly stateSinceMs: EpochMs
+}
+
+/** Dialling is no handling: who has called somebody who has not answered talks with nobody yet. */
+function shownState(agent: Agent, callOf: (id: CallId) => Call | undefined): Pick<Shown, 'state' | 'reason'> {
+  const { name, reason } = agent.state
+  if (name !== 'onCall') return { state: name, reason }
+  const live = agent.engagements.filter((e) => e.state !== 'alerting').map((e) => callOf(e.callId))
+  const dials = live.length > 0 && live.every((call) => call?.direction === 'outbound' && call.answeredAtMs === null)
+  return { state: dials ? 'dialling' : 'onCall', reason }
+}
+
+function toInterval(setUp: SetUp, agentId: AgentId, { state, reason, sinceMs }: Shown, toMs: EpochMs): AgentInterval | null {
   if (state === 'signedOut' || toMs <= sinceMs) return null
-  return { agent: agentName(setUp, agent.id), state, reason, fromMs: sinceMs, toMs }
+  return { agentId, agent: agentName(setUp, agentId), state, reason, fromMs: sinceMs, toMs }
 }
 
 function close(open: OpenCall, atMs: EpochMs): void {

@@ -24,6 +24,8 @@ export interface Legs {
 
 export function createLegs(nameOf: (id: AgentId) => string): Legs {
   const legs = new Map<AgentId, OpenLeg>()
+  /** Rings in vain: of somebody who has the call later they are part of their leg. */
+  const inVain = new Map<AgentId, { readonly fromMs: EpochMs; readonly ringMs: number }>()
 
   const settle = (open: OpenLeg, atMs: EpochMs) => {
     if (open.phase === null) return
@@ -33,7 +35,18 @@ export function createLegs(nameOf: (id: AgentId) => string): Legs {
   }
 
   const begin = (agentId: AgentId, atMs: EpochMs): OpenLeg => {
-    const leg: AgentLeg = { agent: nameOf(agentId), fromMs: atMs, toMs: atMs, ringMs: 0, talkMs: 0, holdMs: 0, wrapUpMs: 0, role: 'handled' }
+    const before = inVain.get(agentId)
+    const leg: AgentLeg = {
+      agentId,
+      agent: nameOf(agentId),
+      fromMs: before?.fromMs ?? atMs,
+      toMs: atMs,
+      ringMs: before?.ringMs ?? 0,
+      talkMs: 0,
+      holdMs: 0,
+      wrapUpMs: 0,
+      role: 'handled',
+    }
     const open = { leg, phase: null, sinceMs: atMs, wrapUpSinceMs: null }
     legs.set(agentId, open)
     return open
@@ -55,8 +68,10 @@ export function createLegs(nameOf: (id: AgentId) => string): Legs {
         open.phase = phase
         open.sinceMs = atMs
         // A ring in vain is in the ledger; the record lists who took part.
-        if (phase === null && was?.state === 'alerting' && open.leg.talkMs + open.leg.holdMs + open.leg.wrapUpMs === 0) legs.delete(agentId)
-        else if (phase !== 'ring' && phase !== null) open.leg.role = roleOf(open.leg, was?.state === 'alerting', before, after as Call, agentId)
+        if (phase === null && was?.state === 'alerting' && open.leg.talkMs + open.leg.holdMs + open.leg.wrapUpMs === 0) {
+          inVain.set(agentId, { fromMs: open.leg.fromMs, ringMs: open.leg.ringMs })
+          legs.delete(agentId)
+        } else if (phase !== 'ring' && phase !== null) open.leg.role = roleOf(open.leg, was?.state === 'alerting', before, after as Call, agentId)
       }
       if (event.kind === 'callTransferred' && event.how === 'attended' && event.to.kind === 'agent') {
         const open = legs.get(event.to.agentId)

@@ -1,13 +1,16 @@
 // The call record of MEASURES.md, folded from the ledger. The schema is the contract of `calls.ndjson`.
 import * as z from 'zod'
+import { AgentIdSchema, QueueIdSchema } from '@/core/ids'
 import { AnswerValueSchema } from '@/core/scripts'
 
-export const RESULTS = ['handled', 'abandoned', 'voicemail', 'diverted', 'busy', 'noAnswer', 'machine', 'invalid', 'refused'] as const
+/** `underWay` is no result yet: a call that waits or is talked on at this moment. It is counted as offered and is in no file. */
+export const RESULTS = ['underWay', 'handled', 'abandoned', 'voicemail', 'diverted', 'busy', 'noAnswer', 'machine', 'invalid', 'refused'] as const
 export type CallResult = (typeof RESULTS)[number]
 
 const ms = z.number().int()
 
 export const AgentLegSchema = z.object({
+  agentId: AgentIdSchema,
   agent: z.string().describe('name of the agent'),
   fromMs: ms.describe('the call began to ring at this agent, or they began to dial'),
   toMs: ms.describe('their connection was cleared'),
@@ -22,6 +25,7 @@ export type AgentLeg = z.infer<typeof AgentLegSchema>
 export const CallRecordSchema = z.object({
   callId: z.string(),
   direction: z.enum(['inbound', 'outbound', 'campaign', 'internal']),
+  queueId: QueueIdSchema.nullable(),
   queue: z.string().nullable(),
   campaign: z.string().nullable(),
   number: z.string().nullable().describe('the outside party, E.164'),
@@ -35,6 +39,7 @@ export const CallRecordSchema = z.object({
   agents: z.array(AgentLegSchema),
   outcome: z.string().nullable(),
   outcomeAtMs: ms.nullable(),
+  outcomeById: AgentIdSchema.nullable(),
   outcomeBy: z.string().nullable(),
   notes: z.string(),
   script: z.string().nullable(),
@@ -46,8 +51,9 @@ export const CallRecordSchema = z.object({
 export type CallRecord = z.infer<typeof CallRecordSchema>
 
 export const AgentIntervalSchema = z.object({
+  agentId: AgentIdSchema,
   agent: z.string().describe('name of the agent'),
-  state: z.enum(['notReady', 'ready', 'ringing', 'onCall', 'wrapUp']),
+  state: z.enum(['notReady', 'ready', 'ringing', 'dialling', 'onCall', 'wrapUp']).describe('dialling: on a call they made that nobody has answered yet'),
   reason: z.string().nullable(),
   fromMs: ms,
   toMs: ms,

@@ -7,6 +7,7 @@ import type { CallRecord, CallResult } from './record'
 export const blankRecord = (setUp: SetUp, call: Call): CallRecord => ({
   callId: call.id,
   direction: call.direction,
+  queueId: call.queueId,
   queue: call.queueId === null ? null : queueSetUp(setUp, call.queueId).name,
   campaign: null,
   number: call.number,
@@ -21,6 +22,7 @@ export const blankRecord = (setUp: SetUp, call: Call): CallRecord => ({
   agents: [],
   outcome: null,
   outcomeAtMs: null,
+  outcomeById: null,
   outcomeBy: null,
   notes: '',
   script: null,

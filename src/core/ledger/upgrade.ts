@@ -12,6 +12,8 @@ const UPGRADES: readonly Upgrade[] = [
   { from: 1, apply: (stored) => ({ ...stored, version: 2 }) },
   { from: 2, apply: (stored) => ({ ...stored, version: 3, event: withHeadStarts(stored.event) }) },
   { from: 3, apply: (stored) => ({ ...stored, version: 4, event: withFollows(stored.event) }) },
+  // PINs are no part of an account any more, and what is no part of it is left out when an entry is read.
+  { from: 4, apply: (stored) => ({ ...stored, version: 5 }) },
 ]
 
 /** Until version 2 a reason was a name, and a queue's priority a number of which the smaller went first. */

@@ -18,9 +18,8 @@ export type OutcomeRefusal =
 
 export const codeOf = (set: OutcomeSet, code: string): OutcomeCode | undefined => set.codes.find((c) => c.code === code)
 
-/** The codes a call may get: those in use, and for a call that came in none that are for dialled calls only. */
-export const codesFor = (set: OutcomeSet, direction: string): readonly OutcomeCode[] =>
-  set.codes.filter((c) => !c.retired && (!c.onlyDialled || direction !== 'inbound'))
+/** The codes a call may get: those in use, and where we did not dial the person none that are for dialled calls only. */
+export const codesFor = (set: OutcomeSet, dialled: boolean): readonly OutcomeCode[] => set.codes.filter((c) => !c.retired && (!c.onlyDialled || dialled))
 
 /** What is put to the agent when the answers speak against the code; null when nothing does. */
 export const doubtOf = (code: Pick<OutcomeCode, 'doubts'>, known: Known): string | null => code.doubts.find((d) => holds(d.when, known))?.says ?? null

@@ -38,7 +38,6 @@ const setUpFor = (agents: readonly AgentWish[]): SetUp =>
     agents: agents.map((a, n) => ({
       id: agentId(n),
       name: `Agent ${n}`,
-      pin: '1111',
       role: 'agent',
       queueIds: QUEUES,
       skills: a.level === 0 ? [] : [{ skillId: CRAFT, level: a.level }],

@@ -16,6 +16,7 @@ export interface QueueRules {
 }
 
 export interface RoutingRules {
+  /** Queues in use. */
   readonly queues: ReadonlyMap<QueueId, QueueRules>
   readonly levels: ReadonlyMap<AgentId, ReadonlyMap<SkillId, number>>
 }
@@ -37,10 +38,12 @@ function makeRules(setUp: SetUp, storm: readonly QueueId[]): RoutingRules {
   const byId = new Map(setUp.queues.map((q) => [q.id, q]))
   return {
     queues: new Map(
-      setUp.queues.map((q) => [
-        q.id,
-        { headStartMs: q.headStartMs + (storm.includes(q.id) ? q.storm.headStartMs : 0), needs: q.needs, steps: stepsFrom(q, byId, overflowOf) },
-      ]),
+      setUp.queues
+        .filter((q) => !q.retired)
+        .map((q) => [
+          q.id,
+          { headStartMs: q.headStartMs + (storm.includes(q.id) ? q.storm.headStartMs : 0), needs: q.needs, steps: stepsFrom(q, byId, overflowOf) },
+        ]),
     ),
     levels: new Map(setUp.agents.map((a) => [a.id, new Map(a.skills.map((s) => [s.skillId, s.level]))])),
   }

@@ -1,2 +1,13 @@
 export { DEFINITIONS } from './definitions'
-export { byAgent, byQueue, DEFAULT_SERVICE_LEVEL_MS, type Grouped, inInterval, type MeasureOptions, type Measures, measure, occupancy } from './measures'
+export {
+  byAgent,
+  byQueue,
+  DEFAULT_SERVICE_LEVEL_MS,
+  type Grouped,
+  inInterval,
+  type MeasureOptions,
+  type Measures,
+  measure,
+  occupancy,
+  ofAgent,
+} from './measures'

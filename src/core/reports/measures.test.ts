@@ -1,11 +1,27 @@
 import { describe, expect, test } from 'vitest'
+import { toAgentId, toQueueId } from '@/core/ids'
 import type { AgentInterval, AgentLeg, CallRecord } from '@/core/ledger'
 import { byAgent, byQueue, inInterval, measure, occupancy } from '@/core/reports'
 
-const aLeg = (leg: Partial<AgentLeg>): AgentLeg => ({ agent: 'Ann', fromMs: 0, toMs: 0, ringMs: 0, talkMs: 0, holdMs: 0, wrapUpMs: 0, role: 'handled', ...leg })
+const ANN = toAgentId('agent_ann')
+const BO = toAgentId('agent_bo')
+
+const aLeg = (leg: Partial<AgentLeg>): AgentLeg => ({
+  agentId: ANN,
+  agent: 'Ann',
+  fromMs: 0,
+  toMs: 0,
+  ringMs: 0,
+  talkMs: 0,
+  holdMs: 0,
+  wrapUpMs: 0,
+  role: 'handled',
+  ...leg,
+})
 const aRecord = (record: Partial<CallRecord>): CallRecord => ({
   callId: 'call_1',
   direction: 'inbound',
+  queueId: toQueueId('queue_first'),
   queue: 'First',
   campaign: null,
   number: null,
@@ -19,6 +35,7 @@ const aRecord = (record: Partial<CallRecord>): CallRecord => ({
   agents: [],
   outcome: null,
   outcomeAtMs: null,
+  outcomeById: null,
   outcomeBy: null,
   notes: '',
   script: null,
@@ -53,7 +70,10 @@ describe('measures', () => {
   })
 
   test('handle time is talk, hold and wrap-up of handled legs; ringing and consulted legs are none of it', () => {
-    const agents = [aLeg({ ringMs: 9_000, talkMs: 60_000, holdMs: 20_000, wrapUpMs: 10_000 }), aLeg({ agent: 'Bo', talkMs: 500_000, role: 'consulted' })]
+    const agents = [
+      aLeg({ ringMs: 9_000, talkMs: 60_000, holdMs: 20_000, wrapUpMs: 10_000 }),
+      aLeg({ agentId: BO, agent: 'Bo', talkMs: 500_000, role: 'consulted' }),
+    ]
     expect(measure([answeredAfter(1_000, { agents })], OPTIONS)).toMatchObject({ ahtMs: 90_000, handledLegs: 1 })
   })
 
@@ -76,20 +96,43 @@ describe('measures', () => {
   })
 
   test('groups count a call for its queue and for every agent who handled it', () => {
-    const shared = answeredAfter(0, { agents: [aLeg({ talkMs: 10_000 }), aLeg({ agent: 'Bo', talkMs: 30_000 })] })
-    expect(byQueue([shared], ['First', 'Second'], OPTIONS).map((g) => g.measures.offered)).toEqual([1, 0])
-    expect(byAgent([shared], ['Ann', 'Bo', 'Cy'], OPTIONS).map((g) => g.measures.ahtMs)).toEqual([10_000, 30_000, null])
+    const shared = answeredAfter(0, { agents: [aLeg({ talkMs: 10_000 }), aLeg({ agentId: BO, agent: 'Bo', talkMs: 30_000 })] })
+    const queues = ['first', 'second'].map((n) => ({ id: toQueueId(`queue_${n}`), name: n }))
+    expect(byQueue([shared], queues, OPTIONS).map((g) => g.measures.offered)).toEqual([1, 0])
+    const agents = [ANN, BO, toAgentId('agent_cy')].map((id) => ({ id, name: id }))
+    expect(byAgent([shared], agents, OPTIONS).map((g) => g.measures.ahtMs)).toEqual([10_000, 30_000, null])
   })
 
-  test('occupancy leaves not ready and ringing out, utilisation does not', () => {
+  test('a call that was handed on counts for both who had it, and its outcome for who coded it', () => {
+    const shared = answeredAfter(0, {
+      agents: [aLeg({ talkMs: 10_000 }), aLeg({ agentId: BO, agent: 'Bo', talkMs: 30_000, role: 'transferredTo' })],
+      outcomeById: BO,
+      outcomeBy: 'Bo',
+    })
+    const agents = [ANN, BO].map((id) => ({ id, name: id }))
+    const [ann, bo] = byAgent([shared], agents, OPTIONS).map((g) => g.measures)
+    expect([ann?.handledLegs, bo?.handledLegs]).toEqual([1, 1])
+    expect([ann?.outcomes, bo?.outcomes]).toEqual([{}, { done: 1 }])
+    // An account that has another name by now is the same account.
+    expect(byAgent([shared], [{ id: BO, name: 'Renamed' }], OPTIONS)[0]).toMatchObject({ name: 'Renamed', measures: { outcomes: { done: 1 } } })
+  })
+
+  test('a call under way is offered, and in nothing that needs its end', () => {
+    const waits = aRecord({ result: 'underWay', endedAtMs: 5_000 })
+    expect(measure([waits], OPTIONS)).toMatchObject({ offered: 1, underWay: 1, answered: 0, abandoned: 0, ahtMs: null, uncoded: 0 })
+  })
+
+  test('occupancy leaves not ready, ringing and dialling out, utilisation does not', () => {
     const spans = [
       ['ready', 30],
       ['ringing', 10],
       ['onCall', 40],
       ['wrapUp', 20],
       ['notReady', 100],
+      // Somebody is called and has not answered: that is no handling.
+      ['dialling', 50],
     ] as const
-    const intervals = spans.map(([state, toMs]): AgentInterval => ({ agent: 'Ann', state, reason: null, fromMs: 0, toMs }))
-    expect(occupancy(intervals)).toEqual({ occupancyRatio: 60 / 90, utilisationRatio: 60 / 200 })
+    const intervals = spans.map(([state, toMs]): AgentInterval => ({ agentId: ANN, agent: 'Ann', state, reason: null, fromMs: 0, toMs }))
+    expect(occupancy(intervals)).toEqual({ occupancyRatio: 60 / 90, utilisationRatio: 60 / 250 })
   })
 })

@@ -1,11 +1,14 @@
 // The measures of MEASURES.md over call records and agent intervals. An empty denominator gives null, which
 // screens read as "no calls": never 0 % and never 100 %.
 import { mean, quantileSorted } from 'd3-array'
-import type { AgentInterval, CallRecord } from '@/core/ledger'
+import type { AgentId, QueueId } from '@/core/ids'
+import type { AgentInterval, AgentLeg, CallRecord } from '@/core/ledger'
 import { MINUTE } from '@/core/time'
 
 export interface Measures {
   readonly offered: number
+  /** Of those, how many wait or are talked on at this moment. */
+  readonly underWay: number
   readonly answered: number
   readonly abandoned: number
   readonly shortAbandons: number
@@ -34,11 +37,14 @@ export const DEFAULT_SERVICE_LEVEL_MS = 20_000
 
 export interface MeasureOptions {
   readonly nowMs: number
-  /** T of a queue by name, milliseconds. */
-  readonly serviceLevelMs: (queue: string | null) => number
+  /** T of a queue, milliseconds. */
+  readonly serviceLevelMs: (queueId: QueueId | null) => number
   /** Whether the answers of a coded call speak against its code. */
   readonly disagrees: (record: CallRecord) => boolean
 }
+
+/** Whoever had the call handled it: first, or after it was handed to them. Who was only asked, or joined, did not. */
+export const isHandling = ({ role }: AgentLeg): boolean => role === 'handled' || role === 'transferredTo'
 
 /** Offered, answered and service level count inbound calls; handle time and outcomes count every handled call. */
 export function measure(records: readonly CallRecord[], options: MeasureOptions): Measures {
@@ -47,12 +53,13 @@ export function measure(records: readonly CallRecord[], options: MeasureOptions)
   const abandoned = inbound.filter((r) => r.result === 'abandoned')
   const shortAbandons = abandoned.filter((r) => r.shortAbandon).length
   const base = inbound.length - shortAbandons
-  const within = answered.filter((r) => waitMs(r) <= options.serviceLevelMs(r.queue)).length
+  const within = answered.filter((r) => waitMs(r) <= options.serviceLevelMs(r.queueId)).length
   const codedWithScript = records.filter((r) => r.outcome !== null && r.script !== null)
   const disagreements = codedWithScript.filter(options.disagrees).length
-  const legs = records.filter((r) => r.result === 'handled').flatMap((r) => r.agents.filter((l) => l.role === 'handled'))
+  const legs = records.filter((r) => r.result === 'handled').flatMap((r) => r.agents.filter(isHandling))
   return {
     offered: inbound.length,
+    underWay: inbound.filter((r) => r.result === 'underWay').length,
     answered: answered.length,
     abandoned: abandoned.length,
     shortAbandons,
@@ -73,33 +80,44 @@ export function measure(records: readonly CallRecord[], options: MeasureOptions)
 export function occupancy(intervals: readonly AgentInterval[]): { readonly occupancyRatio: number | null; readonly utilisationRatio: number | null } {
   const total = (states: readonly string[]) => intervals.filter((i) => states.includes(i.state)).reduce((sum, i) => sum + i.toMs - i.fromMs, 0)
   const handleMs = total(['onCall', 'wrapUp'])
-  const shiftMs = total(['onCall', 'wrapUp', 'ready', 'notReady', 'ringing'])
+  const shiftMs = total(['onCall', 'wrapUp', 'ready', 'notReady', 'ringing', 'dialling'])
   return { occupancyRatio: ratio(handleMs, handleMs + total(['ready'])), utilisationRatio: ratio(handleMs, shiftMs) }
 }
 
 export interface Grouped {
+  readonly id: string
   readonly name: string
   readonly measures: Measures
 }
 
-/** The same measures per queue; calls dialled by hand go under `outside`. Queues come in the order given. */
-export function byQueue(records: readonly CallRecord[], queues: readonly string[], options: MeasureOptions): readonly Grouped[] {
-  return queues.map((name) => ({
-    name,
+interface Named<Id extends string> {
+  readonly id: Id
+  readonly name: string
+}
+
+/** The same measures per queue, in the order given. */
+export function byQueue(records: readonly CallRecord[], queues: readonly Named<QueueId>[], options: MeasureOptions): readonly Grouped[] {
+  return queues.map(({ id, name }) => ({
+    ...{ id, name },
     measures: measure(
-      records.filter((r) => r.queue === name),
+      records.filter((r) => r.queueId === id),
       options,
     ),
   }))
 }
 
-/** The same measures per agent who handled; a call with several handling agents counts for each. */
-export function byAgent(records: readonly CallRecord[], agents: readonly string[], options: MeasureOptions): readonly Grouped[] {
-  return agents.map((name) => ({ name, measures: measure(ofAgent(records, name), options) }))
+/** The same measures per agent: a call counts for each agent who handled it, its outcome for who coded it. */
+export function byAgent(records: readonly CallRecord[], agents: readonly Named<AgentId>[], options: MeasureOptions): readonly Grouped[] {
+  return agents.map(({ id, name }) => ({ id, name, measures: measure(ofAgent(records, id), options) }))
 }
 
-const ofAgent = (records: readonly CallRecord[], name: string): CallRecord[] =>
-  records.filter((r) => r.agents.some((l) => l.agent === name && l.role === 'handled')).map((r) => ({ ...r, agents: r.agents.filter((l) => l.agent === name) }))
+/** The calls an agent handled or coded, with their own legs, and the outcome where it is theirs. */
+export const ofAgent = (records: readonly CallRecord[], id: AgentId): CallRecord[] =>
+  records.flatMap((r) => {
+    const legs = r.agents.filter((l) => l.agentId === id)
+    if (!legs.some(isHandling) && r.outcomeById !== id) return []
+    return [{ ...r, agents: legs, ...(r.outcomeById === id ? {} : { outcome: null, outcomeAtMs: null, outcomeById: null, outcomeBy: null }) }]
+  })
 
 /** Calls of the interval: a call belongs to the interval of its `offeredAtMs`, end excluded. */
 export const inInterval = (records: readonly CallRecord[], fromMs: number, toMs: number): CallRecord[] =>

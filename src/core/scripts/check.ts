@@ -2,6 +2,7 @@
 // is wrong and the cure. An `error` can stop a call; a `warning` may be meant.
 import { type Condition, fieldsOf, type Test } from './condition'
 import type { Page, Script } from './document'
+import { patternProblem } from './pattern'
 import type { Question } from './question'
 import { mergedNames, readingTimeMs, textOf } from './read'
 
@@ -19,6 +20,7 @@ export interface ScriptFinding {
     | 'unknownOutcome'
     | 'avoidsDisclosure'
     | 'tooLong'
+    | 'badPattern'
   readonly says: string
   readonly cure: string
 }
@@ -52,6 +54,7 @@ export function checkScript(script: Script, codes: readonly string[] | null): re
     ...(leadsOut.has(page.id)
       ? []
       : [finding('error', page, 'noExit', 'From here the pages lead round in a circle and to no end.', 'Give one of them a way to an end page.')]),
+    ...checkPatterns(page),
     ...checkFields(page, questions),
     ...(codes === null ? [] : checkOutcomes(page, codes)),
     ...(reached.has(page.id) ? checkDisclosures(script, map, page) : []),
@@ -159,6 +162,23 @@ function checkFields(page: Page, questions: Questions): ScriptFinding[] {
     finding('error', page, 'unknownField', `It speaks of “${f}”, which no page asks and nothing knows.`, 'Choose one of the fields, or ask for it on a page.'),
   )
 }
+
+/** An answer is held against the pattern on every desk: one that cannot be read takes any text, which its author did not mean. */
+const checkPatterns = (page: Page): ScriptFinding[] =>
+  page.questions.flatMap((q) => {
+    const problem = q.kind === 'text' && q.shape !== null ? patternProblem(q.shape.pattern) : null
+    return problem === null
+      ? []
+      : [
+          finding(
+            'error',
+            page,
+            'badPattern',
+            `“${q.label}”: its form ${problem}.`,
+            'Write it with letters, [ ], { }, ?, + and *; look-arounds and back references are not taken.',
+          ),
+        ]
+  })
 
 const checkOutcomes = (page: Page, codes: readonly string[]): ScriptFinding[] =>
   page.suggests

@@ -2,6 +2,7 @@
 import * as z from 'zod'
 import { readNumber } from '@/core/directory'
 import type { AnswerValue } from './condition'
+import { matchesPattern } from './pattern'
 
 const question = { field: z.string().regex(/^[a-z][a-zA-Z0-9]*$/), label: z.string().min(1) }
 const options = z
@@ -65,7 +66,7 @@ export function takeAnswer(asked: Question, value: AnswerValue | null, homeCount
       if (typeof value !== 'string') return wants('text')
       const text = value.trim()
       if (text === '') return taken(null)
-      return asked.shape === null || new RegExp(`^(?:${asked.shape.pattern})$`, 'i').test(text) ? taken(text) : wants(`something like ${asked.shape.example}`)
+      return asked.shape === null || matchesPattern(asked.shape.pattern, text) ? taken(text) : wants(`something like ${asked.shape.example}`)
     }
     case 'number':
       return takeNumber(asked, value)

@@ -14,7 +14,6 @@ export const AgentSetUpSchema = z
   .object({
     id: AgentIdSchema,
     name: z.string().min(1),
-    pin: z.string().regex(/^\d{4,8}$/),
     role: z.enum(['agent', 'supervisor']),
     queueIds: z.array(QueueIdSchema).readonly(),
     skills: z.array(SkillLevelSchema).readonly().default([]),

@@ -3,7 +3,7 @@ import * as z from 'zod'
 import { OutcomeSetIdSchema, ScriptIdSchema, SkillIdSchema } from '@/core/ids'
 import { OutcomeSetSchema } from '@/core/outcomes'
 import { ScriptSchema } from '@/core/scripts'
-import { MINUTE } from '@/core/time'
+import { isTimeZone, MINUTE } from '@/core/time'
 import { AgentSetUpSchema } from './account'
 import { QueueSetUpSchema } from './queue'
 
@@ -58,13 +58,3 @@ export const SetUpSchema = z
   })
   .readonly()
 export type SetUp = z.infer<typeof SetUpSchema>
-
-function isTimeZone(name: string): boolean {
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: name })
-    return true
-  } catch (error) {
-    if (!(error instanceof RangeError)) throw error
-    return false
-  }
-}

@@ -41,13 +41,55 @@ describe('formulas', () => {
   })
 })
 
+test('Erlang C just under a load the agents could never work off: a share, and a wait with an end, or a refusal', () => {
+  const oneBelow = (n: number) => n - 2 ** (Math.floor(Math.log2(n)) - 52 - (Number.isInteger(Math.log2(n)) ? 1 : 0))
+  let refused = 0
+  for (let agents = 1; agents <= 400; agents++)
+    for (const serviceRate of [1, 0.1, 1 / 3]) {
+      const arrivalRate = oneBelow(agents * serviceRate)
+      try {
+        const { shareWaiting, meanWait, occupancy } = erlangC({ arrivalRate, serviceRate, agents })
+        expect(shareWaiting, `${agents} agents at ${serviceRate}`).toBeGreaterThan(0)
+        expect(shareWaiting, `${agents} agents at ${serviceRate}`).toBeLessThanOrEqual(1)
+        expect(occupancy).toBeLessThanOrEqual(1)
+        expect(Number.isFinite(meanWait)).toBe(true)
+      } catch (error) {
+        if (!(error instanceof RangeError)) throw error
+        refused++
+      }
+    }
+  expect(refused).toBeLessThan(1_200)
+})
+
+describe('every figure is a number, whatever the load', () => {
+  const grid = [0.001, 1, 30, 300, 600, 5_000].flatMap((arrivalRate) =>
+    [1, 3, 50, 300, 1_000].flatMap((agents) => [0.001, 0.1, 1, 20].map((patienceRate) => ({ arrivalRate, agents, patienceRate }))),
+  )
+  test.each(grid)('$arrivalRate arrivals, $agents agents, patience rate $patienceRate', (given) => {
+    const { shareWaiting, meanWait, shareAbandoned, occupancy } = erlangA({ ...given, serviceRate: 1 })
+    for (const share of [shareWaiting, shareAbandoned, occupancy]) {
+      expect(share).toBeGreaterThanOrEqual(0)
+      expect(share).toBeLessThanOrEqual(1 + 1e-9)
+    }
+    expect(Number.isFinite(meanWait)).toBe(true)
+    // Calls are neither lost nor made: what the agents do and what gives up is what came.
+    expect(occupancy * given.agents + shareAbandoned * given.arrivalRate).toBeCloseTo(given.arrivalRate, 6)
+  })
+
+  test('300 agents and twice their load: half of the callers give up', () => {
+    const { shareAbandoned, occupancy } = erlangA({ arrivalRate: 600, serviceRate: 1, agents: 300, patienceRate: 0.1 })
+    expect(shareAbandoned).toBeCloseTo(0.5, 6)
+    expect(occupancy).toBeCloseTo(1, 6)
+  })
+})
+
 const AGENTS = 8
 const HANDLE_MS = 3 * MINUTE
 
 /** A day of one queue through the real floor: Poisson arrivals, exponential handling and patience, no wrap-up to speak of. */
 function simulate({ perHour, patienceMs, calls, seed }: { perHour: number; patienceMs: number | null; calls: number; seed: number }): readonly LedgerEntry[] {
   const ids = Array.from({ length: AGENTS }, (_, i) => toAgentId(`agent_${i + 1}`))
-  const agents = ids.map((id) => ({ id, name: id, pin: '1111', role: 'agent', queueIds: [FIRST], answersItself: true, playable: false }))
+  const agents = ids.map((id) => ({ id, name: id, role: 'agent', queueIds: [FIRST], answersItself: true, playable: false }))
   const setUp = SetUpSchema.parse({ ...SMALL, takeBackMs: 0, agents, queues: SMALL.queues.map((q) => ({ ...q, scriptId: null, keepsPlaces: false })) })
   const chance = createChance(seed)
   const opened = openFloor('erlang', setUp, 0)
@@ -78,7 +120,7 @@ function simulate({ perHour, patienceMs, calls, seed }: { perHour: number; patie
     if (get(state.calls, callId)?.answeredAtMs === null) give({ kind: 'callerHangsUp', callId, deviceId: deviceOutside(callId, 1) })
   }
   for (const agentId of ids) {
-    give({ kind: 'startShift', agentId, pin: '1111', queueIds: [FIRST], seat: 'desk' })
+    give({ kind: 'startShift', agentId, queueIds: [FIRST], seat: 'desk' })
     give({ kind: 'goReady', agentId })
   }
   let arrived = 0

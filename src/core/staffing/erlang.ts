@@ -29,29 +29,43 @@ export interface WaitingFigures {
 export function erlangC({ arrivalRate, serviceRate, agents }: Staffing): WaitingFigures {
   positive({ arrivalRate, serviceRate, agents })
   const load = arrivalRate / serviceRate
-  if (load >= agents) throw new RangeError(`${load.toFixed(2)} erlangs keep ${agents} agents busy for ever: without abandonment the wait has no end`)
+  const spareRate = agents * serviceRate - arrivalRate
+  // So near the limit that the difference is lost in the rounding, the wait is as good as endless.
+  if (load >= agents || spareRate <= 0)
+    throw new RangeError(`${load.toFixed(2)} erlangs keep ${agents} agents busy for ever: without abandonment the wait has no end`)
   const blocked = erlangB(load, agents)
-  const shareWaiting = blocked / (1 - (load / agents) * (1 - blocked))
-  return { shareWaiting, meanWait: shareWaiting / (agents * serviceRate - arrivalRate), shareAbandoned: 0, occupancy: load / agents }
+  // Rounding may carry it a hair over one.
+  const shareWaiting = Math.min(1, blocked / (1 - (load / agents) * (1 - blocked)))
+  return { shareWaiting, meanWait: shareWaiting / spareRate, shareAbandoned: 0, occupancy: load / agents }
 }
 
 /** `patienceRate` is one over the mean patience, positive; any load is allowed. Refuses as `erlangC` does. */
 export function erlangA({ arrivalRate, serviceRate, agents, patienceRate }: Staffing & { readonly patienceRate: number }): WaitingFigures {
   positive({ arrivalRate, serviceRate, agents, patienceRate })
-  // The birth and death process of calls in the system, weighed against the state in which every agent is just busy.
+  // The birth and death process of calls in the system, weighed against the state in which every agent is just busy. Weights run over
+  // hundreds of powers of ten: whenever they grow too large all of them are scaled down, which leaves the shares as they are.
   let below = 0
+  let from = 1
+  let waiting = 0
   let weight = 1
+  const keepFinite = () => {
+    if (weight < LARGE && below < LARGE && from < LARGE && waiting < LARGE) return
+    weight /= LARGE
+    below /= LARGE
+    from /= LARGE
+    waiting /= LARGE
+  }
   for (let n = agents; n > 0; n--) {
     weight *= (n * serviceRate) / arrivalRate
     below += weight
+    keepFinite()
   }
-  let from = 1
-  let waiting = 0
-  weight = 1
+  weight = from
   for (let queued = 1; weight > TAIL * from; queued++) {
     weight *= arrivalRate / (agents * serviceRate + queued * patienceRate)
     from += weight
     waiting += queued * weight
+    keepFinite()
   }
   const all = below + from
   const meanQueue = waiting / all
@@ -67,6 +81,8 @@ export function erlangA({ arrivalRate, serviceRate, agents, patienceRate }: Staf
 
 /** Where the sum over ever longer queues is cut off. */
 const TAIL = 1e-14
+/** Far enough below the largest number for one more step of any sum. */
+const LARGE = 1e150
 
 /** The share of calls lost when nobody can wait (Erlang B), by its recursion, which stays exact for many agents. */
 function erlangB(load: number, agents: number): number {

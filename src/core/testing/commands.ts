@@ -2,8 +2,9 @@
 import { agentsOn, type Target } from '@/core/calls'
 import type { AgentCommand, Command } from '@/core/floor'
 import { type AgentId, type CallId, toCallbackId, toCallId, toDeviceId, toTaskId } from '@/core/ids'
+import type { SetUp } from '@/core/set-up'
 import { get, values } from '@/core/table'
-import { AGENT_COUNT, MANY, OUTSIDE_PARTIES, PIN, queuesOf } from './crowded'
+import { AGENT_COUNT, MANY, OUTSIDE_PARTIES, queuesOf } from './crowded'
 import { FIRST, SECOND_QUEUE, type TestFloor } from './small'
 import { fits, sooner, suited, type Wish } from './wishes'
 
@@ -45,9 +46,9 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
   const target = targetOf(party, flag)
   switch (kind) {
     case 'startShift':
-      return { kind, agentId, pin: PIN, queueIds: flag ? [SECOND_QUEUE] : queuesOf(agentId), seat: pick % 5 === 0 ? 'standIn' : 'desk' }
+      return { kind, agentId, queueIds: flag ? [SECOND_QUEUE] : queuesOf(agentId), seat: pick % 5 === 0 ? 'standIn' : 'desk' }
     case 'moveSeat':
-      return { kind, agentId, pin: PIN }
+      return { kind, agentId }
     case 'chooseSoundPath':
       return { kind, agentId, path: nth(['computer', 'handset', 'ownPhone', 'none'] as const, party) ?? 'computer' }
     case 'reportSoundLost':
@@ -61,9 +62,9 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
     case 'setDiversion':
       return { kind, agentId, to: party % 5 !== 0 ? null : flag ? { kind: 'voicemail' } : { kind: 'number', typed: '01632 960140' } }
     case 'switchStorm':
-      return { kind, agentId, pin: PIN, queueId: flag ? FIRST : SECOND_QUEUE, on: party % 2 === 0 }
+      return { kind, agentId, queueId: flag ? FIRST : SECOND_QUEUE, on: party % 2 === 0 }
     case 'changeSetUp':
-      return { kind, agentId, pin: PIN, setUp: { ...state.setUp, ringLimitMs: 15_000 + (party % 5) * 2_000 } }
+      return { kind, agentId, setUp: changed(state.setUp, party), basedOn: party % 11 === 0 ? 0 : state.setUpSeq }
     case 'identifyCaller':
       return { kind, ...on, customerId: null, customer: flag ? null : { name: 'Somebody', group: 'Pass', facts: [] } }
     case 'keepPlace':
@@ -82,7 +83,7 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
         typed: `01632 9601${String(party % OUTSIDE_PARTIES).padStart(2, '0')}`,
         customer: flag ? { name: 'Passholder', group: 'Pass', facts: [] } : null,
         ...(party % 2 === 0 && callback !== undefined ? { callbackId: callback.id } : {}),
-        ...(pick % 3 === 0 ? { waiver: { agentId: MANY[party % AGENT_COUNT] as AgentId, pin: PIN, why: 'They asked.' } } : {}),
+        ...(pick % 3 === 0 ? { waiver: { agentId: MANY[party % AGENT_COUNT] as AgentId, why: 'They asked.' } } : {}),
       }
     case 'moveCallback':
       return {
@@ -100,13 +101,13 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
     case 'closeTask':
       return { kind, agentId, taskId: nth(values(state.tasks), pick)?.taskId ?? toTaskId('task_none') }
     case 'addDoNotCall':
-      return { kind, agentId, pin: PIN, entries: [{ whom: flag ? { person: 'Passholder' } : { number: '+441632960101' }, why: 'Asked us.' }] }
+      return { kind, agentId, entries: [{ whom: flag ? { person: 'Passholder' } : { number: '+441632960101' }, why: 'Asked us.' }] }
     case 'removeDoNotCall':
-      return { kind, agentId, pin: PIN, whom: nth(values(state.doNotCall), pick)?.whom ?? { number: '+441632960101' }, why: 'A mistake.' }
+      return { kind, agentId, whom: nth(values(state.doNotCall), pick)?.whom ?? { number: '+441632960101' }, why: 'A mistake.' }
     case 'correctOutcome': {
       const coded = nth(values(state.coded), pick)
       const of = { queueId: FIRST, direction: 'inbound', was: null, why: 'Misread.' }
-      return { kind, agentId, callId: coded?.callId ?? callId, pin: flag ? PIN : null, code: party % 2 === 0 ? 'done' : 'later', ...of }
+      return { kind, agentId, callId: coded?.callId ?? callId, code: party % 2 === 0 ? 'done' : 'later', ...of }
     }
     case 'takeBackOutcome':
       return { kind, agentId, callId: get(state.lately, agentId)?.contact.callId ?? callId }
@@ -173,6 +174,13 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
       return { kind, ...on } as AgentCommand
   }
 }
+
+/** Another ring limit, and now and then a queue retired or brought back. */
+const changed = (setUp: SetUp, n: number): SetUp => ({
+  ...setUp,
+  ringLimitMs: 15_000 + (n % 5) * 2_000,
+  queues: setUp.queues.map((q) => (q.id === FIRST ? { ...q, retired: n % 29 === 0 } : q)),
+})
 
 function targetOf(n: number, flag: boolean): Target {
   if (n % 6 === 0) return { kind: 'queue', queueId: flag ? FIRST : SECOND_QUEUE }

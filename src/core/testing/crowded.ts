@@ -9,7 +9,6 @@ export const MANY: readonly AgentId[] = Array.from({ length: AGENT_COUNT }, (_, 
 export const OUTSIDE_PARTIES = 30
 
 const SKILL = 'skill_craft'
-export const PIN = '1111'
 
 /** A code for each thing that can follow. */
 const FOLLOWED = [
@@ -40,7 +39,6 @@ export const CROWDED: SetUp = SetUpSchema.parse({
   agents: MANY.map((id, i) => ({
     id,
     name: `Agent ${i + 1}`,
-    pin: PIN,
     role: 'agent',
     queueIds: i === 0 ? [SECOND_QUEUE] : [FIRST, SECOND_QUEUE],
     skills: [{ skillId: SKILL, level: 1 + (i % 5) }],
@@ -78,7 +76,7 @@ export const queuesOf = (agentId: AgentId) => [...(CROWDED.agents.find((a) => a.
 export function aCrowdedFloor(): TestFloor {
   const floor = aFloor(CROWDED)
   for (const agentId of MANY) {
-    floor.give({ kind: 'startShift', agentId, pin: PIN, queueIds: queuesOf(agentId), seat: 'desk' }, 10)
+    floor.give({ kind: 'startShift', agentId, queueIds: queuesOf(agentId), seat: 'desk' }, 10)
     floor.give({ kind: 'goReady', agentId }, 10)
   }
   return floor

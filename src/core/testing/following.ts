@@ -26,8 +26,8 @@ export const CENTRE: SetUp = SetUpSchema.parse({
   callbackMissedAfterMs: 60_000,
   agents: [
     ...SMALL.agents.map((a) => (a.id === BO ? { ...a, takesWrapUp: false } : a)),
-    { ...SMALL.agents[0], id: 'agent_sue', name: 'Sue', pin: '2222', role: 'supervisor', queueIds: [], may: ['supervision'] },
-    { ...SMALL.agents[0], id: 'agent_own', name: 'Own', pin: '3333', role: 'supervisor', queueIds: [], may: ['setUp'] },
+    { ...SMALL.agents[0], id: 'agent_sue', name: 'Sue', role: 'supervisor', queueIds: [], may: ['supervision'] },
+    { ...SMALL.agents[0], id: 'agent_own', name: 'Own', role: 'supervisor', queueIds: [], may: ['setUp'] },
   ],
   queues: SMALL.queues.map((q) => ({
     ...q,
@@ -59,8 +59,7 @@ export const save = (id: string | null, more: Partial<Extract<AgentCommand, { ki
 /** Ann (or Bo) has talked with Ida and is rid of her. */
 export function talked(agentId = ANN, queueId = FIRST): TestFloor {
   const floor = aFloor(CENTRE)
-  const pin = SMALL.agents.find((a) => a.id === agentId)?.pin ?? ''
-  floor.give({ kind: 'startShift', agentId, pin, queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' })
+  floor.give({ kind: 'startShift', agentId, queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' })
   floor.give({ kind: 'goReady', agentId })
   call(floor, agentId, queueId, 1)
   return floor

@@ -34,7 +34,7 @@ export const SMALL: SetUp = SetUpSchema.parse({
     { name: 'Sound lost', paid: true, plannedMs: null, givenByFloor: true },
     { name: 'Outcome owed', paid: true, plannedMs: null, givenByFloor: true },
   ],
-  agents: [ANN, BO, CY].map((id, i) => ({ id, name: ['Ann', 'Bo', 'Cy'][i], pin: `111${i}`, role: 'agent', queueIds: [FIRST, SECOND_QUEUE], playable: false })),
+  agents: [ANN, BO, CY].map((id, i) => ({ id, name: ['Ann', 'Bo', 'Cy'][i], role: 'agent', queueIds: [FIRST, SECOND_QUEUE], playable: false })),
   queues: [
     {
       id: FIRST,
@@ -129,13 +129,11 @@ export function aFloor(setUp: SetUp = SMALL): TestFloor {
   }
 }
 
-const PINS = { [ANN]: '1110', [BO]: '1111', [CY]: '1112' }
-
 /** A floor with these agents on shift and ready. */
 export function aReadyFloor(agents: readonly (typeof ANN)[] = [ANN]): TestFloor {
   const floor = aFloor()
   for (const agentId of agents) {
-    floor.give({ kind: 'startShift', agentId, pin: PINS[agentId] ?? '', queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' })
+    floor.give({ kind: 'startShift', agentId, queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' })
     floor.give({ kind: 'goReady', agentId })
   }
   return floor

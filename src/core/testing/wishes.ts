@@ -46,7 +46,7 @@ const KINDS = [
   ] as const),
   ...(['switchStorm', 'changeSetUp'] as const),
   ...(['answer', 'answer', 'answer', 'answer', 'answer', 'decline', 'silence', 'divert'] as const),
-  ...(['hold', 'retrieve', 'alternate', 'hangUp', 'hangUp', 'takeBack', 'sendDigits', 'moveCall', 'record'] as const),
+  ...(['hold', 'retrieve', 'alternate', 'hangUp', 'hangUp', 'takeBack', 'endNow', 'sendDigits', 'moveCall', 'record'] as const),
   ...([
     'consult',
     'consult',
@@ -80,6 +80,8 @@ const KINDS = [
   ] as const),
   ...([
     'moveCallback',
+    'moveCallback',
+    'moveCallback',
     'handOverCallback',
     'handOverCallback',
     'dropCallback',
@@ -88,6 +90,8 @@ const KINDS = [
     'removeDoNotCall',
     'correctOutcome',
     'extendWrapUp',
+    'takeBackOutcome',
+    'takeBackOutcome',
     'takeBackOutcome',
     'takeBackOutcome',
   ] as const),

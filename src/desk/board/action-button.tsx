@@ -1,13 +1,13 @@
 'use client'
 // A button for one command: says why when it may not be pressed, and shows beforehand what it would do.
 import type { ReactNode } from 'react'
-import type { AgentCommand, FloorRefusal } from '@/core/floor'
+import type { Ask, FloorRefusal } from '@/core/floor'
 import { toRefusalText } from '@/core/floor'
 import { Button, type ButtonProps } from '@/ui'
 import { useBoard, usePreviewOf } from './board-context'
 
 interface Props extends Pick<ButtonProps, 'tone' | 'size' | 'shortcut' | 'className'> {
-  readonly command: AgentCommand
+  readonly command: Ask
   /** What `decide` would refuse, when it is known without asking; null when the press is fine. */
   readonly refusal?: FloorRefusal | null
   /** The accessible name where the text alone would not tell the party. */

@@ -1,7 +1,7 @@
 'use client'
 // What every part of the board needs: who I am, the names, a way to give commands, and the preview that is shown.
 import { createContext, useCallback, useContext, useRef, useState } from 'react'
-import type { AgentCommand, Preview } from '@/core/floor'
+import type { Ask, Preview } from '@/core/floor'
 import type { CallView, CentreView, MeView, ParkedView, QueueView, SeatView } from '@/exchange/protocol'
 import { useFloor } from '@/exchange/react'
 
@@ -15,9 +15,9 @@ export interface BoardTools {
   readonly seats: readonly SeatView[]
   readonly queues: readonly QueueView[]
   readonly parked: readonly ParkedView[]
-  readonly give: (command: AgentCommand) => Promise<boolean>
+  readonly give: (command: Ask) => Promise<boolean>
   /** Draws the cords as they would be after the command, until `endPreview`. */
-  readonly startPreview: (command: AgentCommand) => void
+  readonly startPreview: (command: Ask) => void
   readonly endPreview: () => void
 }
 
@@ -36,7 +36,7 @@ export function usePreview(): Pick<BoardTools, 'startPreview' | 'endPreview'> & 
   const [shown, setShown] = useState<Shown | null>(null)
   const asked = useRef(0)
   const startPreview = useCallback(
-    (command: AgentCommand) => {
+    (command: Ask) => {
       const mine = ++asked.current
       void floor?.ask({ kind: 'preview', command }).then((reply) => {
         if (mine !== asked.current || !reply.ok || reply.text === null) return
@@ -54,7 +54,7 @@ export function usePreview(): Pick<BoardTools, 'startPreview' | 'endPreview'> & 
 }
 
 /** Pointer and keyboard alike: what is pointed at or focused is previewed. */
-export function usePreviewOf(command: AgentCommand | null) {
+export function usePreviewOf(command: Ask | null) {
   const { startPreview, endPreview } = useBoard()
   if (command === null) return {}
   return {

@@ -2,17 +2,16 @@
 // The board: who hears whom, drawn as cords. A row a line; what is parked below; one line of words when nothing is on.
 import type { Target } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
-import type { AgentCommand } from '@/core/floor'
+import type { Ask } from '@/core/floor'
 import type { CallId } from '@/core/ids'
 import { MISSED_RING } from '@/core/set-up'
-import { SHORTCUTS } from '@/desk/shortcuts'
-import { stateWords } from '@/desk/state-words'
 import type { CallView, CentreView, MeView, ParkedView, QueueView, SeatView } from '@/exchange/protocol'
+import { SHORTCUTS } from '@/frame'
 import { Button, Clock, nameIn, useNowMs } from '@/ui'
+import { describeAfter, nameOf, othersOn, stateWords } from '@/words'
 import { BoardProvider, useBoard, usePreview } from './board-context'
 import type { Panel } from './call-actions'
 import { CallRow } from './call-row'
-import { describeAfter, nameOf, othersOn } from './describe'
 import { Keypad } from './keypad'
 import { ParkedStrip } from './parked-strip'
 import { Picker } from './picker'
@@ -32,7 +31,7 @@ interface Props {
   readonly calls: readonly CallView[]
   readonly parked: readonly ParkedView[]
   readonly contacts: readonly Contact[]
-  readonly give: (command: AgentCommand) => Promise<boolean>
+  readonly give: (command: Ask) => Promise<boolean>
   readonly panel: OpenPanel | null
   readonly onPanel: (panel: OpenPanel | null) => void
   readonly problem: string | null
@@ -117,7 +116,7 @@ function SavedLately({ me, takeBackMs }: { me: MeView; takeBackMs: number }) {
       <span>
         Outcome saved. For <span className="tabular">{Math.max(1, Math.ceil((savedAtMs + takeBackMs - now) / 1000))}</span> s:
       </span>
-      <Button shortcut={SHORTCUTS.undo.keys} onClick={() => void give({ kind: 'takeBackOutcome', agentId: me.id, callId })}>
+      <Button shortcut={SHORTCUTS.undo.keys} onClick={() => void give({ kind: 'takeBackOutcome', callId })}>
         Take it back
       </Button>
     </span>

@@ -3,10 +3,10 @@
 // everything else, and ending one party is never here but on that party's plate.
 import { type Call, type Connection, isConference, services } from '@/core/calls'
 import { type FloorRefusal, toRefusalText } from '@/core/floor'
-import { lacking } from '@/desk/entitled'
-import { SHORTCUTS } from '@/desk/shortcuts'
 import type { CallView } from '@/exchange/protocol'
+import { SHORTCUTS } from '@/frame'
 import { Button, Menu, MenuItem } from '@/ui'
+import { lacking } from '@/words'
 import { ActionButton } from './action-button'
 import { useBoard } from './board-context'
 import type { PickerUse } from './picker'
@@ -24,7 +24,7 @@ const why = (decision: ReturnType<typeof services.hold>): FloorRefusal | null =>
 
 export function RingingActions({ view: { call }, onPanel, silenced }: Pick<Props, 'view' | 'onPanel'> & { silenced: boolean }) {
   const { me } = useBoard()
-  const on = { agentId: me.id, callId: call.id }
+  const on = { callId: call.id }
   return (
     <div className="flex items-center gap-2">
       <ActionButton command={{ kind: 'answer', ...on }} tone="primary" size="large" shortcut={SHORTCUTS.answer.keys}>
@@ -47,12 +47,12 @@ export function RingingActions({ view: { call }, onPanel, silenced }: Pick<Props
 }
 
 function SilenceButton({ call, silenced }: { call: Call; silenced: boolean }) {
-  const { me, give } = useBoard()
+  const { give } = useBoard()
   return (
     <Button
       disabled={silenced}
       title={silenced ? 'It is silent already; it goes on ringing on the screen.' : undefined}
-      onClick={() => void give({ kind: 'silence', agentId: me.id, callId: call.id })}
+      onClick={() => void give({ kind: 'silence', callId: call.id })}
       shortcut={SHORTCUTS.silence.keys}
     >
       Silence
@@ -63,7 +63,7 @@ function SilenceButton({ call, silenced }: { call: Call; silenced: boolean }) {
 /** The second line of a consult: complete it, join it, go to and fro, or end it. */
 export function ConsultActions({ view: { call }, mine, firstName, onTryNext }: Pick<Props, 'view' | 'mine'> & { firstName: string; onTryNext: () => void }) {
   const { me, centre } = useBoard()
-  const on = { agentId: me.id, callId: call.id }
+  const on = { callId: call.id }
   const answered = call.connections.some((c) => c !== mine && (c.state === 'connected' || c.state === 'held'))
   const failed = call.connections.some((c) => c.state === 'failed')
   const refusal: FloorRefusal | null = answered ? null : { reason: 'consultNotAnswered' }
@@ -94,7 +94,7 @@ export function ConsultActions({ view: { call }, mine, firstName, onTryNext }: P
         </ActionButton>
       ) : (
         call.consultFor !== null && (
-          <ActionButton command={{ kind: 'alternate', agentId: me.id, callId: call.consultFor }} shortcut={SHORTCUTS.alternate.keys}>
+          <ActionButton command={{ kind: 'alternate', callId: call.consultFor }} shortcut={SHORTCUTS.alternate.keys}>
             Talk to {firstName}
           </ActionButton>
         )
@@ -115,7 +115,7 @@ function nameForTalk(call: Call, mine: Connection): string {
 /** An ordinary line or a conference. While a consult about it is on, the second line has the actions. */
 export function LiveActions({ view: { call }, mine, panel, onPanel, consulting }: Props & { consulting: boolean }) {
   const { me, centre } = useBoard()
-  const on = { agentId: me.id, callId: call.id }
+  const on = { callId: call.id }
   const held = mine.state === 'held'
   const many = isConference(call)
   const dialling = call.connections.length === 1 || call.connections.every((c) => c === mine || c.state !== 'connected')
@@ -140,7 +140,7 @@ export function LiveActions({ view: { call }, mine, panel, onPanel, consulting }
         >
           {held ? 'Retrieve' : 'Hold'}
         </ActionButton>
-        <ActionButton command={{ kind: 'setMute', agentId: me.id, muted: !me.muted }} tone={me.muted ? 'brass' : 'plain'} shortcut={SHORTCUTS.mute.keys}>
+        <ActionButton command={{ kind: 'setMute', muted: !me.muted }} tone={me.muted ? 'brass' : 'plain'} shortcut={SHORTCUTS.mute.keys}>
           {me.muted ? 'Unmute' : 'Mute'}
         </ActionButton>
         <PanelButton is="transfer" panel={panel} refusal={nobody} onToggle={toggle} shortcut={SHORTCUTS.transfer.keys}>
@@ -228,15 +228,11 @@ const DEVICES = [
 ] as const
 
 function MoveMenu({ call, mine }: { call: Call; mine: Connection }) {
-  const { me, give } = useBoard()
+  const { give } = useBoard()
   return (
     <Menu label="Move call to" align="end" trigger={<Button shortcut={SHORTCUTS.move.keys}>Move call</Button>}>
       {DEVICES.map(([endpoint, label]) => (
-        <MenuItem
-          key={endpoint}
-          disabled={mine.endpoint === endpoint}
-          onSelect={() => void give({ kind: 'moveCall', agentId: me.id, callId: call.id, endpoint })}
-        >
+        <MenuItem key={endpoint} disabled={mine.endpoint === endpoint} onSelect={() => void give({ kind: 'moveCall', callId: call.id, endpoint })}>
           {label}
           {mine.endpoint === endpoint && ' · the call is here'}
         </MenuItem>

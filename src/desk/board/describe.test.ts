@@ -6,8 +6,8 @@ import { get, must } from '@/core/table'
 import { ANN, aReadyFloor, arrives, BO, SECOND_QUEUE, SMALL } from '@/core/testing'
 import type { CallView, MeView } from '@/exchange/protocol'
 import { sceneOf } from '@/sound/scene'
+import { describeAfter, describeBoard } from '@/words'
 import { cordOf, linkOf } from './cord-form'
-import { describeAfter, describeBoard } from './describe'
 
 const call = (n: number) => toCallId(`call_test_${n}`)
 const on = (kind: string, n = 1, more: object = {}, agentId = ANN) => ({ kind, agentId, callId: call(n), ...more }) as Command

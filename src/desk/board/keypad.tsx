@@ -2,7 +2,7 @@
 // The keypad: keys to press and digits to type, sent as tones that the far end hears. Shows what has been sent.
 import { useEffect, useRef, useState } from 'react'
 import type { CallId } from '@/core/ids'
-import { useSendDigits } from '@/desk/send-digits'
+import { useSendDigits } from '@/frame'
 import { Button, Problem } from '@/ui'
 
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '*', '0', '#'] as const

@@ -22,7 +22,7 @@ export function ParkedStrip({ parked }: { parked: readonly ParkedView[] }) {
               <strong>{call.label}</strong> <Clock sinceMs={call.sinceMs} />
               {call.byName !== null && <span className="text-soft"> by {call.byName === me.name ? 'you' : call.byName}</span>}
             </span>
-            <ActionButton command={{ kind: 'pickUp', agentId: me.id, callId: call.callId }} name={`Pick up ${call.label}`}>
+            <ActionButton command={{ kind: 'pickUp', callId: call.callId }} name={`Pick up ${call.label}`}>
               Pick up
             </ActionButton>
           </li>

@@ -7,9 +7,9 @@ import type { Contact } from '@/core/contacts'
 import type { AgentId, CallId, DeviceId } from '@/core/ids'
 import type { CallView } from '@/exchange/protocol'
 import { Button, Clock, useNowMs } from '@/ui'
+import { failureWords, isMine, nameOf } from '@/words'
 import { ActionButton } from './action-button'
 import { useBoard } from './board-context'
-import { failureWords, isMine, nameOf } from './describe'
 import { Plate, type PlateTone } from './plate'
 
 interface Props {
@@ -143,7 +143,7 @@ function partyActions({ view: { call }, connection, name, agentId }: ActionsOf):
         {connection.silenced ? 'Unmute' : 'Mute'}
       </Small>
       {apart && (
-        <Small command={{ kind: 'endAside', agentId, callId: call.id }} name="Come back to all" pressed>
+        <Small command={{ kind: 'endAside', callId: call.id }} name="Come back to all" pressed>
           Come back to all
         </Small>
       )}

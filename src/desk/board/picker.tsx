@@ -4,7 +4,7 @@
 import clsx from 'clsx'
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react'
 import type { Target } from '@/core/calls'
-import { type AgentCommand, toRefusalText } from '@/core/floor'
+import { type Ask, toRefusalText } from '@/core/floor'
 import type { CallId } from '@/core/ids'
 import { useNumberReader } from '@/desk/number-reader'
 import { Button, Clock, Problem, usePersonalSetting } from '@/ui'
@@ -50,10 +50,10 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
   const chosen = choices[Math.min(at, choices.length - 1)]
   const verbs = VERBS[use]
 
-  const commandFor = (verb: Verb, { target: whom, instead }: Choice): AgentCommand => {
-    if (instead === undefined) return { kind: verb, agentId: me.id, callId, target: whom }
-    if (instead.verb === 'Pick up') return { kind: 'pickUp', agentId: me.id, callId: instead.callId }
-    return { kind: 'moveCall', agentId: me.id, callId, endpoint: instead.endpoint }
+  const commandFor = (verb: Verb, { target: whom, instead }: Choice): Ask => {
+    if (instead === undefined) return { kind: verb, callId, target: whom }
+    if (instead.verb === 'Pick up') return { kind: 'pickUp', callId: instead.callId }
+    return { kind: 'moveCall', callId, endpoint: instead.endpoint }
   }
   const labelOf = (verb: Verb) => chosen?.instead?.verb ?? LABELS[verb]
   const take = async (verb: Verb, choice: Choice | undefined) => {

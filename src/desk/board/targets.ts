@@ -4,8 +4,8 @@ import type { Endpoint, Target } from '@/core/calls'
 import type { NumberReading } from '@/core/directory'
 import type { CallId } from '@/core/ids'
 import { formatClock } from '@/core/time'
-import { diversionShort, stateWords } from '@/desk/state-words'
 import type { CentreView, MeView, ParkedView, QueueView, SeatView } from '@/exchange/protocol'
+import { diversionShort, stateWords } from '@/words'
 
 /** What is not somebody to go to, but has a verb of its own. */
 export type Instead = { readonly verb: 'Move call'; readonly endpoint: Endpoint } | { readonly verb: 'Pick up'; readonly callId: CallId }

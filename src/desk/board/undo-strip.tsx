@@ -1,7 +1,7 @@
 'use client'
 // An end that has not reached the network yet: how long it can be taken back, and the one press that does it.
 import type { Call } from '@/core/calls'
-import { SHORTCUTS } from '@/desk/shortcuts'
+import { SHORTCUTS } from '@/frame'
 import { Button, useNowMs } from '@/ui'
 import { useBoard } from './board-context'
 
@@ -23,9 +23,16 @@ export function UndoStrip({ call, about }: { call: Call; about: string }) {
         </strong>{' '}
         in <span className="tabular font-semibold">{seconds}</span> s. Nobody has been cut off yet.
       </p>
-      <Button tone="primary" size="large" shortcut={SHORTCUTS.undo.keys} onClick={() => void give({ kind: 'takeBack', agentId: me.id, callId: call.id })}>
+      <Button
+        tone="primary"
+        size="large"
+        shortcut={SHORTCUTS.undo.keys}
+        // It stands where Hang up stood: the second half of a double click is no wish to undo.
+        onClick={(e) => e.detail <= 1 && void give({ kind: 'takeBack', callId: call.id })}
+      >
         Undo
       </Button>
+      <Button onClick={(e) => e.detail <= 1 && void give({ kind: 'endNow', callId: call.id })}>End now</Button>
     </div>
   )
 }

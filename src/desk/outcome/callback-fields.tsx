@@ -2,14 +2,14 @@
 // When the callback was agreed for, in the customer's own time; whom it is with and whose it is.
 import { useId } from 'react'
 import type { Contact } from '@/core/contacts'
-import type { AgentCommand } from '@/core/floor'
+import type { Ask } from '@/core/floor'
 import type { AnswerValue } from '@/core/scripts'
 import { DAY, HOUR } from '@/core/time'
 import { useNumberReader } from '@/desk/number-reader'
 import type { CentreView } from '@/exchange/protocol'
 import { Button, inZone, toEpochMs, useDraft, useNowMs, zonesOf, zoneWords } from '@/ui'
 
-type Callback = NonNullable<Extract<AgentCommand, { kind: 'saveOutcome' }>['callback']>
+type Callback = NonNullable<Extract<Ask, { kind: 'saveOutcome' }>['callback']>
 
 export interface CallbackDraft {
   readonly day: string

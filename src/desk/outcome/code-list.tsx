@@ -5,7 +5,7 @@ import { type Ref, useId } from 'react'
 import type { Contact } from '@/core/contacts'
 import { codesFor, type OutcomeCode, type OutcomeSet } from '@/core/outcomes'
 import { pageOf, type Script } from '@/core/scripts'
-import { outcomeShortcut } from '@/desk/shortcuts'
+import { outcomeShortcut } from '@/frame'
 import { ShortcutHint } from '@/ui'
 
 interface Props {
@@ -48,7 +48,7 @@ interface Ordered {
 function suggestedFirst(set: OutcomeSet, script: Script | null, contact: Contact): readonly Ordered[] {
   const page = script === null || contact.run === null ? null : pageOf(script, contact.run.pageId)
   const suggests = page?.suggests ?? []
-  const codes = codesFor(set, contact.direction)
+  const codes = codesFor(set, contact.dialled)
   const groups = [...new Set(codes.map((c) => c.group))]
   const all = codes
     .toSorted((a, b) => groups.indexOf(a.group) - groups.indexOf(b.group))

@@ -1,12 +1,12 @@
 'use client'
 // The task an outcome files in the customer record system, prefilled from call and script.
 import { type Contact, mergeValuesOf } from '@/core/contacts'
-import type { AgentCommand } from '@/core/floor'
+import type { Ask } from '@/core/floor'
 import type { Follows } from '@/core/outcomes'
 import { mergeFields } from '@/core/scripts'
 import { inZone, toEpochMs, useDraft } from '@/ui'
 
-type Task = NonNullable<Extract<AgentCommand, { kind: 'saveOutcome' }>['task']>
+type Task = NonNullable<Extract<Ask, { kind: 'saveOutcome' }>['task']>
 type FilesTask = Extract<Follows, { kind: 'task' }>
 
 interface TaskDraft {

@@ -5,10 +5,9 @@ import { type Ref, useEffect, useId, useImperativeHandle, useRef, useState } fro
 import type { Contact } from '@/core/contacts'
 import { codesFor, type OutcomeSet, type Then } from '@/core/outcomes'
 import type { Script } from '@/core/scripts'
-import { chosenReasons } from '@/desk/shift-bar'
-import { SHORTCUTS } from '@/desk/shortcuts'
 import type { CentreView, MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
+import { chosenReasons, SHORTCUTS } from '@/frame'
 import { Button, Problem, ShortcutHint, useDraft } from '@/ui'
 import { CallbackFields, useCallbackDraft } from './callback-fields'
 import { CodeList } from './code-list'
@@ -60,7 +59,7 @@ export function OutcomeTray({ me, contact, set, script, centre, onSaved, ref }: 
   const codes = useRef<HTMLFieldSetElement>(null)
   const extensionReason = useRef(FIRST_REASON)
   const id = useId()
-  useSendNotes(me, contact, notes, followUp)
+  useSendNotes(contact, notes, followUp)
   /** Of a call that is only owed it does not say how to go on: the agent is at something else by now. */
   const goesOn = me.wrapUp?.callId === callId || contact.endedAtMs === null || me.state === 'notReady'
 
@@ -69,7 +68,6 @@ export function OutcomeTray({ me, contact, set, script, centre, onSaved, ref }: 
     setSaving(true)
     const reply = await command({
       kind: 'saveOutcome',
-      agentId: me.id,
       callId,
       code: code === '' ? null : code,
       notes,
@@ -111,12 +109,12 @@ export function OutcomeTray({ me, contact, set, script, centre, onSaved, ref }: 
     setDoubt(null)
   }
   const extend = async (why: string) => {
-    const reply = await command({ kind: 'extendWrapUp', agentId: me.id, callId, why })
+    const reply = await command({ kind: 'extendWrapUp', callId, why })
     setProblem(reply.ok ? null : `${reply.refusal.says} ${reply.refusal.next}`)
   }
   useImperativeHandle(ref, () => ({
     choose: (key) => {
-      const found = codesFor(set, contact.direction).find((c) => c.key === key)
+      const found = codesFor(set, contact.dialled).find((c) => c.key === key)
       if (found !== undefined) choose(found.code)
     },
     focusNotes: () => notesField.current?.focus(),
@@ -209,13 +207,13 @@ function followsWords(follows: OutcomeSet['codes'][number]['follows'], { number,
 }
 
 /** Notes reach the floor a moment after the last keystroke, and at once when the call changes. */
-function useSendNotes(me: MeView, contact: Contact, notes: string, followUp: string): void {
+function useSendNotes(contact: Contact, notes: string, followUp: string): void {
   const command = useCommand()
   const { callId } = contact
   const same = notes === contact.notes && followUp === contact.followUp
   useEffect(() => {
     if (same) return
-    const timer = setTimeout(() => void command({ kind: 'draftNotes', agentId: me.id, callId, text: notes, followUp }), SEND_NOTES_AFTER_MS)
+    const timer = setTimeout(() => void command({ kind: 'draftNotes', callId, text: notes, followUp }), SEND_NOTES_AFTER_MS)
     return () => clearTimeout(timer)
-  }, [command, me.id, callId, notes, followUp, same])
+  }, [command, callId, notes, followUp, same])
 }

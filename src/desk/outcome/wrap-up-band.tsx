@@ -4,8 +4,8 @@
 import { useState } from 'react'
 import type { CallId } from '@/core/ids'
 import { formatClock } from '@/core/time'
-import { SHORTCUTS } from '@/desk/shortcuts'
 import type { MeView } from '@/exchange/protocol'
+import { SHORTCUTS } from '@/frame'
 import { Button, useNowMs } from '@/ui'
 
 type WrapUp = NonNullable<MeView['wrapUp']>

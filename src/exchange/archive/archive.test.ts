@@ -13,6 +13,7 @@ const PAST = simulateDay({ seed: 5, pace: 'ordinary', midnightMs: MIDNIGHT_MS })
 const TODAY = simulateDay({ seed: 6, pace: 'ordinary', midnightMs: MIDNIGHT_MS + DAY })
 const NOW_MS = MIDNIGHT_MS + 2 * DAY
 const BOTH = { fromMs: MIDNIGHT_MS, toMs: NOW_MS }
+const ASKED = { span: BOTH, nowMs: NOW_MS, steps: Array.from({ length: 48 }, (_, i) => MIDNIGHT_MS + i * HOUR), only: null }
 
 function answerOf(status = 200): Response {
   const lines = [foldedLine(foldDay('2026-11-23', PAST), 1, 1), entriesLine('2026-11-23'), ...PAST.map(toLine)].join('\n')
@@ -21,16 +22,16 @@ function answerOf(status = 200): Response {
 
 async function anArchive(store = memoryStore(), fetchDays = async () => answerOf()) {
   const archive = createArchive(store, FENNHOLM, fetchDays)
-  const opening = await archive.open(5, () => {})
+  const opening = await archive.open(5, 7, () => {})
   return { archive, opening }
 }
 
 describe('the archive', () => {
   test('past days and the live ledger are added up together', async () => {
     const { archive } = await anArchive()
-    const past = archive.report(BOTH, NOW_MS, HOUR).all
+    const past = archive.report(ASKED).all
     expect(archive.addLive(TODAY.map(toLine).join('\n'))).toBe(TODAY.length)
-    const both = archive.report(BOTH, NOW_MS, HOUR)
+    const both = archive.report(ASKED)
     const queued = (entries: typeof PAST) => entries.filter((e) => e.event.kind === 'callQueued').length
     expect(past.offered).toBe(queued(PAST))
     expect(both.all.offered).toBe(queued(PAST) + queued(TODAY))
@@ -43,14 +44,14 @@ describe('the archive', () => {
     const { archive } = await anArchive()
     const text = TODAY.map(toLine).join('\n')
     archive.addLive(text)
-    const once = archive.report(BOTH, NOW_MS, HOUR).all
+    const once = archive.report(ASKED).all
     archive.addLive(text)
-    expect(archive.report(BOTH, NOW_MS, HOUR).all).toEqual(once)
+    expect(archive.report(ASKED).all).toEqual(once)
   })
 
   test('a call of a past day is followed down to its events', async () => {
     const { archive } = await anArchive()
-    const { callId } = archive.report(BOTH, NOW_MS, HOUR).records.find((r) => r.result === 'handled') ?? { callId: '' }
+    const { callId } = archive.report(ASKED).records.find((r) => r.result === 'handled') ?? { callId: '' }
     const found = await archive.call(callId)
     expect(found?.entries[0]?.event.kind).toBe('callQueued')
     expect(found?.entries.some((e) => e.event.kind === 'outcomeSaved')).toBe(true)
@@ -59,7 +60,7 @@ describe('the archive', () => {
 
   test('a call of a past day that is corrected today has the later code, and the events of both days', async () => {
     const { archive } = await anArchive()
-    const past = archive.report(BOTH, NOW_MS, HOUR).records.find((r) => r.queue === 'Sailings' && r.outcome === 'booking-changed')
+    const past = archive.report(ASKED).records.find((r) => r.queue === 'Sailings' && r.outcome === 'booking-changed')
     const callId = toCallId(past?.callId ?? 'call_none')
     const linnea = toAgentId('agent_linnea-wickerby')
     const corrected = {
@@ -81,7 +82,7 @@ describe('the archive', () => {
 
   test('disagreement counts what the answers speak against, by the doubts of the set', async () => {
     const { archive } = await anArchive()
-    const { all, records } = archive.report(BOTH, NOW_MS, HOUR)
+    const { all, records } = archive.report(ASKED)
     const doubtful = records.filter(
       (r) => r.queue === 'Sailings' && r.outcome === 'booking-changed' && (r.answers.purpose === 'ask' || r.answers.confirmed === false),
     )
@@ -97,23 +98,24 @@ describe('the archive', () => {
       throw new Error('asked the server in vain')
     })
     expect(opening).toEqual({ ok: true, days: 1 })
-    expect(archive.report(BOTH, NOW_MS, HOUR).all.offered).toBeGreaterThan(500)
+    expect(archive.report(ASKED).all.offered).toBeGreaterThan(500)
   })
 
   test('without a server today’s figures work, and it is said', async () => {
     const { opening, archive } = await anArchive(memoryStore(), async () => answerOf(503))
     expect(opening).toEqual({ ok: false, says: 'Past days could not be fetched (503). Today’s figures work without them.'.replace('’', "'") })
     archive.addLive(TODAY.map(toLine).join('\n'))
-    expect(archive.report(BOTH, NOW_MS, HOUR).all.offered).toBeGreaterThan(500)
+    expect(archive.report(ASKED).all.offered).toBeGreaterThan(500)
   })
 
   test('earlier calls with a person come newest first, by name and otherwise by number', async () => {
     const { archive } = await anArchive()
-    const known = archive.report(BOTH, NOW_MS, HOUR).records.find((r) => r.customer !== null)
+    const known = archive.report(ASKED).records.find((r) => r.customer !== null)
     const earlier = archive.previousContacts({ customer: known?.customer ?? null, number: null }, 'none')
-    expect(earlier.length).toBeGreaterThan(0)
-    expect(earlier.every((r) => r.customer === known?.customer)).toBe(true)
-    expect(earlier.map((r) => r.offeredAtMs)).toEqual(earlier.map((r) => r.offeredAtMs).toSorted((a, b) => b - a))
-    expect(archive.previousContacts({ customer: null, number: null }, 'none')).toEqual([])
+    expect(earlier.count).toBeGreaterThan(0)
+    expect(earlier.latest.length).toBe(Math.min(earlier.count, 12))
+    expect(earlier.latest.every((r) => r.customer === known?.customer)).toBe(true)
+    expect(earlier.latest.map((r) => r.offeredAtMs)).toEqual(earlier.latest.map((r) => r.offeredAtMs).toSorted((a, b) => b - a))
+    expect(archive.previousContacts({ customer: null, number: null }, 'none')).toEqual({ count: 0, latest: [] })
   })
 })

@@ -1,10 +1,11 @@
 // The archive answers questions about what happened: past days and the live ledger together. It computes in its own
 // worker and never touches the floor.
+import { bisectRight } from 'd3-array'
 import { toCallsCsv, toNdjson } from '@/core/formats'
-import { toCallId } from '@/core/ids'
+import { type AgentId, type QueueId, toCallId } from '@/core/ids'
 import { type AgentInterval, type CallRecord, createLedgerFolder, type LedgerEntry } from '@/core/ledger'
 import { doubtOf } from '@/core/outcomes'
-import { byAgent, byQueue, DEFAULT_SERVICE_LEVEL_MS, type Grouped, inInterval, type Measures, measure, occupancy } from '@/core/reports'
+import { byAgent, byQueue, DEFAULT_SERVICE_LEVEL_MS, type Grouped, inInterval, type Measures, measure, occupancy, ofAgent } from '@/core/reports'
 import type { SetUp } from '@/core/set-up'
 import { utcDay } from '@/core/time'
 import type { KeyValue } from '@/exchange/store'
@@ -41,20 +42,30 @@ export type Opening = { readonly ok: true; readonly days: number } | { readonly 
 
 export interface Archive {
   /** Loads past days, or fetches as many of the demo's when there are none. Usable at once; days appear as they arrive. */
-  open(days: number, onProgress: (progress: Progress) => void): Promise<Opening>
+  open(days: number, seed: number, onProgress: (progress: Progress) => void): Promise<Opening>
   /** The seq of the last live entry taken in. */
   addLive(text: string): number
-  report(span: Span, nowMs: number, stepMs: number): Report
+  report(asked: {
+    readonly span: Span
+    readonly nowMs: number /** Where the steps of the series begin, ascending: an hour or a calendar day, which is not always 24 of them. */
+    readonly steps: readonly number[] /** Of one agent alone; null for everybody. */
+    readonly only: AgentId | null
+  }): Report
   /** The record and every event of one call; null when the archive does not hold it. */
   call(callId: string): Promise<{ readonly record: CallRecord; readonly entries: readonly LedgerEntry[] } | null>
-  /** Earlier calls with a person, newest first: by name when known, otherwise by number. */
-  previousContacts(who: { readonly customer: string | null; readonly number: string | null }, exceptCallId: string): readonly CallRecord[]
+  /** Earlier calls with a person, newest first: by name when known, otherwise by number. The latest of them, and how many there are. */
+  previousContacts(who: { readonly customer: string | null; readonly number: string | null }, exceptCallId: string): PreviousContacts
   exportFile(name: ExportName, span: Span, nowMs: number): string
+}
+
+export interface PreviousContacts {
+  readonly count: number
+  readonly latest: readonly CallRecord[]
 }
 
 const PREVIOUS_LIMIT = 12
 
-export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: (days: number) => Promise<Response>): Archive {
+export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: (days: number, seed: number) => Promise<Response>): Archive {
   let past: PastDay[] = []
   /** Days are here before their entries are. */
   let importing: Promise<void> = Promise.resolve()
@@ -66,28 +77,37 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: (days: n
   /** A call of a past day may be corrected later, in the ledger of that later day. */
   const corrected = (record: CallRecord): CallRecord => {
     const correction = live.corrections().get(toCallId(record.callId))
-    return correction === undefined ? record : { ...record, outcome: correction.code, outcomeAtMs: correction.atMs, outcomeBy: correction.by }
+    return correction === undefined
+      ? record
+      : { ...record, outcome: correction.code, outcomeAtMs: correction.atMs, outcomeById: correction.byId, outcomeBy: correction.by }
   }
   const intervals = (nowMs: number): AgentInterval[] => [...past.flatMap((d) => d.intervals), ...(hasLive() ? live.intervals(nowMs) : [])]
-  const intervalsIn = (span: Span, nowMs: number) => intervals(nowMs).filter((i) => i.fromMs >= span.fromMs && i.fromMs < span.toMs)
-  /** By the set-up of the live floor, which may have been changed, and by that of the past days for what it no longer knows. */
-  const queueNamed = (name: string | null) => [...(hasLive() ? live.setUp().queues : []), ...setUp.queues].find((q) => q.name === name)
-  const options = (nowMs: number) => ({
-    nowMs,
-    serviceLevelMs: (queue: string | null) => queueNamed(queue)?.serviceLevelMs ?? DEFAULT_SERVICE_LEVEL_MS,
-    disagrees: ({ queue, customer, outcome, answers }: CallRecord) => {
-      const inUse = hasLive() ? live.setUp() : setUp
-      const setId = queueNamed(queue)?.outcomeSetId ?? inUse.outsideOutcomeSetId
-      const code = inUse.outcomeSets.find((s) => s.id === setId)?.codes.find((c) => c.code === outcome)
-      return code !== undefined && doubtOf(code, { 'caller.known': customer !== null, 'caller.name': customer, ...answers }) !== null
-    },
-  })
+  /** Cut at both ends of the span: an hour is an hour, whatever began before it. */
+  const intervalsIn = ({ fromMs, toMs }: Span, nowMs: number) =>
+    intervals(nowMs).flatMap((i) => (i.toMs > fromMs && i.fromMs < toMs ? [{ ...i, fromMs: Math.max(i.fromMs, fromMs), toMs: Math.min(i.toMs, toMs) }] : []))
+  /** The set-up in use, and what past days knew besides: by id, under the name it has now. */
+  const setUps = () => [...(hasLive() ? [live.setUp()] : []), setUp]
+  const queues = () => uniqueById(setUps().flatMap((s) => s.queues))
+  const agents = () => uniqueById(setUps().flatMap((s) => s.agents))
+  const options = (nowMs: number) => {
+    const queueOf = new Map(queues().map((q) => [q.id, q]))
+    const [inUse = setUp] = setUps()
+    return {
+      nowMs,
+      serviceLevelMs: (queueId: QueueId | null) => (queueId === null ? undefined : queueOf.get(queueId)?.serviceLevelMs) ?? DEFAULT_SERVICE_LEVEL_MS,
+      disagrees: ({ queueId, customer, outcome, answers }: CallRecord) => {
+        const setId = (queueId === null ? undefined : queueOf.get(queueId)?.outcomeSetId) ?? inUse.outsideOutcomeSetId
+        const code = inUse.outcomeSets.find((s) => s.id === setId)?.codes.find((c) => c.code === outcome)
+        return code !== undefined && doubtOf(code, { 'caller.known': customer !== null, 'caller.name': customer, ...answers }) !== null
+      },
+    }
+  }
 
   return {
-    async open(days, onProgress) {
+    async open(days, seed, onProgress) {
       past = await loadDays(store)
       if (past.length > 0 || days === 0) return { ok: true, days: past.length }
-      const response = await fetchDays(days)
+      const response = await fetchDays(days, seed)
       if (!response.ok || response.body === null)
         return { ok: false, says: `Past days could not be fetched (${response.status}). Today's figures work without them.` }
       importing = importDays(store, linesOf(response.body), (day, progress) => {
@@ -105,21 +125,24 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: (days: n
       }
       return liveEntries.at(-1)?.seq ?? 0
     },
-    report(span, nowMs, stepMs) {
-      const inSpan = inInterval(records(), span.fromMs, span.toMs)
-      const states = intervalsIn(span, nowMs)
-      const names = setUp.agents.filter((a) => a.role === 'agent').map((a) => a.name)
+    report({ span, nowMs, steps, only }) {
+      const all = inInterval([...records(), ...(hasLive() ? live.underWay(nowMs) : [])], span.fromMs, span.toMs)
+      const inSpan = only === null ? all : ofAgent(all, only)
+      const states = intervalsIn(span, nowMs).filter((i) => only === null || i.agentId === only)
+      // Whoever is retired is shown for as long as there is something to show.
+      const seen = { queues: new Set(inSpan.map((r) => r.queueId)), agents: new Set(inSpan.flatMap((r) => r.agents.map((l) => l.agentId))) }
+      const shownQueues = queues().filter((q) => !q.retired || seen.queues.has(q.id))
+      const shownAgents = agents().filter((a) => (a.role === 'agent' && !a.retired) || seen.agents.has(a.id))
+      const measured = options(nowMs)
       return {
-        all: measure(inSpan, options(nowMs)),
+        all: measure(inSpan, measured),
         occupancy: occupancy(states),
-        queues: byQueue(
-          inSpan,
-          setUp.queues.map((q) => q.name),
-          options(nowMs),
-        ),
-        agents: byAgent(inSpan, names, options(nowMs)).map((g) => ({ ...g, ...occupancy(states.filter((i) => i.agent === g.name)) })),
-        series: toSeries(inSpan, span, stepMs),
-        takenBackCount: liveEntries.filter((e) => e.event.kind === 'clearTakenBack' && e.atMs >= span.fromMs && e.atMs < span.toMs).length,
+        queues: byQueue(inSpan, shownQueues, measured),
+        agents: byAgent(inSpan, shownAgents, measured).map((g) => ({ ...g, ...occupancy(states.filter((i) => i.agentId === g.id)) })),
+        series: toSeries(inSpan, steps),
+        takenBackCount: liveEntries.filter(
+          ({ event, atMs }) => event.kind === 'clearTakenBack' && atMs >= span.fromMs && atMs < span.toMs && (only === null || event.byAgentId === only),
+        ).length,
         records: inSpan.toSorted((a, b) => b.offeredAtMs - a.offeredAtMs),
       }
     },
@@ -138,11 +161,11 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: (days: n
       return { record, entries: [...ofCall(await entriesOfDay(store, utcDay(record.offeredAtMs))), ...fromLive] }
     },
     previousContacts({ customer, number }, exceptCallId) {
-      if (customer === null && number === null) return []
-      return records()
+      if (customer === null && number === null) return { count: 0, latest: [] }
+      const found = records()
         .filter((r) => r.callId !== exceptCallId && (customer !== null ? r.customer === customer : r.number === number))
         .sort((a, b) => b.offeredAtMs - a.offeredAtMs)
-        .slice(0, PREVIOUS_LIMIT)
+      return { count: found.length, latest: found.slice(0, PREVIOUS_LIMIT) }
     },
     exportFile(name, span, nowMs) {
       if (name === 'agent-states.ndjson') return toNdjson(intervalsIn(span, nowMs))
@@ -152,12 +175,14 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: (days: n
   }
 }
 
-function toSeries(records: readonly CallRecord[], { fromMs, toMs }: Span, stepMs: number): SeriesPoint[] {
-  const points: { fromMs: number; answered: number; abandoned: number }[] = []
-  for (let at = fromMs; at < toMs; at += stepMs) points.push({ fromMs: at, answered: 0, abandoned: 0 })
+const uniqueById = <T extends { readonly id: string }>(items: readonly T[]): readonly T[] =>
+  [...new Map(items.toReversed().map((i) => [i.id, i])).values()].reverse()
+
+function toSeries(records: readonly CallRecord[], steps: readonly number[]): SeriesPoint[] {
+  const points = steps.map((fromMs) => ({ fromMs, answered: 0, abandoned: 0 }))
   for (const record of records) {
     if (record.direction !== 'inbound') continue
-    const point = points[Math.floor((record.offeredAtMs - fromMs) / stepMs)]
+    const point = points[bisectRight(steps, record.offeredAtMs) - 1]
     if (point === undefined) continue
     if (record.answeredAtMs !== null) point.answered++
     else if (record.result === 'abandoned') point.abandoned++

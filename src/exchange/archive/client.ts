@@ -17,8 +17,12 @@ export interface ArchiveClient {
   close(): void
 }
 
-/** `days` of the demo are fetched where none are kept yet. */
-export function openArchive(floor: FloorClient, days: number, onProgress: (progress: Progress) => void): ArchiveClient {
+/** `days` of the demo, of this seed, are fetched where none are kept yet. */
+export function openArchive(
+  floor: FloorClient,
+  { days, seed }: { readonly days: number; readonly seed: number },
+  onProgress: (progress: Progress) => void,
+): ArchiveClient {
   const worker = new Worker('/workers/archive.js', { name: 'archive' })
   const api = Comlink.wrap<ArchiveApi>(worker)
   const listeners = new Set<() => void>()
@@ -38,7 +42,7 @@ export function openArchive(floor: FloorClient, days: number, onProgress: (progr
     asking = true
     do {
       again = false
-      const reply = await floor.ask({ kind: 'ledger', afterSeq: seq })
+      const reply = await floor.ask({ kind: 'history', afterSeq: seq })
       if (reply.ok && reply.text !== null && reply.text !== '') {
         seq = await api.addLive(reply.text)
         tell()
@@ -51,6 +55,7 @@ export function openArchive(floor: FloorClient, days: number, onProgress: (progr
   const opened = api
     .open(
       days,
+      seed,
       Comlink.proxy((progress: Progress) => {
         onProgress(progress)
         tell()

@@ -5,7 +5,7 @@ import { FENNHOLM } from '@/world/scenario'
 import { type Archive, createArchive } from './archive'
 
 /** So many days before today; of five the fourth is a storm day. */
-const fetchDemoDays = (days: number) => fetch(`/api/demo-history?seed=7&days=${days}&pace=week`)
+const fetchDemoDays = (days: number, seed: number) => fetch(`/api/demo-history?seed=${seed}&days=${days}&pace=week`)
 
 const archive: Promise<Archive> = browserStore('history').then((opening) => createArchive(opening.ok ? opening.store : memoryStore(), FENNHOLM, fetchDemoDays))
 

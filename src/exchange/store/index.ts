@@ -1,4 +1,5 @@
 export { browserStore } from './browser'
-export { type Damage, type Restored, restore } from './restore'
-export { checksumOf, chunkKey, chunkRange, DAMAGED_KEY, type KeyValue, memoryStore, type StoredChunk } from './store'
+export { type Damage, NOTHING_RESTORED, type Restored, restore } from './restore'
+export { checksumOf, chunkKey, chunkRange, DAMAGED_KEY, type KeyValue, MARK, MARK_KEY, memoryStore, type StoredChunk, storageWords } from './store'
+export type { FoundPins } from './upgrade-store'
 export { createWriter, type LedgerWriter } from './writer'

@@ -2,8 +2,9 @@
 // the first that cannot be read. What cannot be read is set aside, never silently dropped.
 import * as z from 'zod'
 import { createFloor, evolve, type FloorState } from '@/core/floor'
-import { type LedgerEntry, parseEntry } from '@/core/ledger'
-import { checksumOf, chunkKey, chunkRange, DAMAGED_KEY, type KeyValue, SNAPSHOT_VERSION } from './store'
+import { LEDGER_VERSION, type LedgerEntry, parseEntry } from '@/core/ledger'
+import { checksumOf, chunkKey, chunkRange, DAMAGED_KEY, type KeyValue, MARK_KEY, SNAPSHOT_VERSION } from './store'
+import { type FoundPins, upgradeStore } from './upgrade-store'
 
 const ChunkSchema = z.object({ fromSeq: z.number(), toSeq: z.number(), text: z.string(), checksum: z.number() })
 const SnapshotSchema = z.object({ version: z.literal(SNAPSHOT_VERSION), seq: z.number(), text: z.string(), checksum: z.number() })
@@ -13,7 +14,13 @@ export interface Restored {
   readonly state: FloorState | null
   readonly snapshotSeq: number
   readonly damage: Damage | null
+  /** The store was written by a newer version of the product: it is left as it is, and nothing may be written to it. */
+  readonly newer: boolean
+  /** PINs that an older version kept in its ledger, for whoever keeps them from now on. They are out of the store. */
+  readonly pins: FoundPins
 }
+
+export const NOTHING_RESTORED: Restored = { state: null, snapshotSeq: 0, damage: null, newer: false, pins: new Map() }
 
 export interface Damage {
   /** Entries that are lost to the floor, as far as the keys tell; at least 1. */
@@ -22,7 +29,17 @@ export interface Damage {
   readonly reason: string
 }
 
+const MarkSchema = z.object({ ledgerVersion: z.number() })
+
 export async function restore(store: KeyValue): Promise<Restored> {
+  const mark = MarkSchema.safeParse(await store.get(MARK_KEY))
+  if (mark.success && mark.data.ledgerVersion > LEDGER_VERSION) return { ...NOTHING_RESTORED, newer: true }
+  const upgrade = mark.success && mark.data.ledgerVersion === LEDGER_VERSION ? { newer: false, pins: NOTHING_RESTORED.pins } : await upgradeStore(store)
+  if (upgrade.newer) return { ...NOTHING_RESTORED, newer: true }
+  return { ...(await restoreFrom(store)), newer: false, pins: upgrade.pins }
+}
+
+async function restoreFrom(store: KeyValue): Promise<Pick<Restored, 'state' | 'snapshotSeq' | 'damage'>> {
   const keys = (await store.keys()).toSorted()
   const ranges = keys.flatMap((key) => {
     const range = chunkRange(key)
@@ -33,7 +50,8 @@ export async function restore(store: KeyValue): Promise<Restored> {
   const snapshots = keys.filter((key) => key.startsWith('snapshot/')).reverse()
   for (const key of [...snapshots, null]) {
     const base = key === null ? null : await readSnapshot(store, key)
-    if (key !== null && (base === null || base.seq > lastSeq)) continue
+    // After the browser's data was cleared the first thing written is a snapshot, with nothing before it.
+    if (key !== null && (base === null || (base.seq > lastSeq && ranges.length > 0))) continue
     const folded = await foldFrom(store, base, ranges)
     // A damaged chunk before an older snapshot is no better served by that one: the newest usable snapshot decides.
     const damage = folded.damage === null ? null : { ...folded.damage, lostCount: Math.max(1, lastSeq - folded.damage.afterSeq) }

@@ -1,10 +1,23 @@
+import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { createFloor, evolve, type FloorState } from '@/core/floor'
 import { type LedgerEntry, toLine } from '@/core/ledger'
 import { simulateDay } from '@/world'
 import { FENNHOLM } from '@/world/scenario'
-import { chunkRange, createWriter, DAMAGED_KEY, type KeyValue, memoryStore, restore, type StoredChunk } from './index'
+import {
+  checksumOf,
+  chunkKey,
+  chunkRange,
+  createWriter,
+  DAMAGED_KEY,
+  type KeyValue,
+  MARK_KEY,
+  memoryStore,
+  NOTHING_RESTORED,
+  restore,
+  type StoredChunk,
+} from './index'
 
 /** A morning of the scenario in decisions, as the floor appends them. */
 const ENTRIES = simulateDay({ seed: 3, pace: 'ordinary', midnightMs: Date.UTC(2026, 10, 23) }).slice(0, 1_400)
@@ -25,7 +38,15 @@ const stateAt = (seq: number) => STATES.get(seq) as FloorState
 
 async function written(upTo = decisions.length, store: KeyValue = memoryStore()) {
   const refusals: string[] = []
-  const writer = createWriter({ store, storedSeq: 0, snapshotSeq: 0, onStored: () => {}, onRefused: (reason) => refusals.push(reason) })
+  const writer = createWriter({
+    store,
+    storedSeq: 0,
+    snapshotSeq: 0,
+    onStored: () => {},
+    onTrouble: (reason) => reason !== null && refusals.push(reason),
+    onCleared: () => {},
+    later: () => {},
+  })
   for (const decision of decisions.slice(0, upTo)) {
     writer.append(decision, stateAt((decision.at(-1) as LedgerEntry).seq))
     await writer.flushed()
@@ -57,8 +78,7 @@ describe('what is stored comes back', () => {
     expect(restored.state).toEqual(stateAt(MORNING.length))
   })
 
-  test('nothing stored opens a new floor without a word', async () =>
-    expect(await restore(memoryStore())).toEqual({ state: null, snapshotSeq: 0, damage: null }))
+  test('nothing stored opens a new floor without a word', async () => expect(await restore(memoryStore())).toEqual(NOTHING_RESTORED))
 
   test('small chunks are joined and read as the same lines', async () => {
     const { store, writer } = await written()
@@ -105,28 +125,151 @@ describe('what is damaged', () => {
     expect(restored.damage?.reason).toMatch(/^entries \d+ to \d+ are missing$/)
     expect(restored.state?.seq).toBe((chunkRange(key)?.fromSeq ?? 0) - 1)
   })
+})
 
-  test('a ledger of a newer version is not guessed at', async () => {
-    const { store } = await written(30)
-    const last = (await chunkKeys(store)).at(-1) as string
-    const chunk = (await store.get(last)) as StoredChunk
-    await store.set(last, { ...chunk, text: chunk.text.replace(/"version":\d+/, '"version":99') })
-    expect((await restore(store)).damage?.reason).toBe('it was saved by a newer version')
+/** A store whose writes can be refused, and what it holds as text. */
+function aDisk() {
+  const disk = memoryStore()
+  const refusals = { next: 0, all: false, writes: 0 }
+  const store: KeyValue = {
+    ...disk,
+    set: async (key, value) => {
+      refusals.writes++
+      if (refusals.all || refusals.writes === refusals.next) throw new DOMException('the disk is full', 'QuotaExceededError')
+      await disk.set(key, value)
+    },
+    remove: async (key) => {
+      refusals.writes++
+      if (refusals.all || refusals.writes === refusals.next) throw new DOMException('the disk is busy', 'UnknownError')
+      await disk.remove(key)
+    },
+  }
+  const text = async () => JSON.stringify(await Promise.all((await disk.keys()).toSorted().map(async (k) => [k, await disk.get(k)])))
+  return { store, disk, refusals, text }
+}
+
+/** Appends the decisions one after the other as they would come, with a second try for what was refused whenever time allows. */
+async function writtenTo(store: KeyValue, count: number, more: { from?: number; onCleared?: () => void; storedSeq?: number } = {}) {
+  const said: (string | null)[] = []
+  const again: (() => void)[] = []
+  const writer = createWriter({
+    store,
+    storedSeq: more.storedSeq ?? 0,
+    snapshotSeq: 0,
+    onStored: () => {},
+    onTrouble: (reason) => said.push(reason),
+    onCleared: more.onCleared ?? (() => {}),
+    later: (_inMs, retry) => again.push(retry),
+  })
+  const retry = async () => {
+    for (const next of again.splice(0)) next()
+    return writer.flushed()
+  }
+  for (const decision of decisions.slice(more.from ?? 0, count)) {
+    writer.append(decision, stateAt((decision.at(-1) as LedgerEntry).seq))
+    await writer.flushed()
+  }
+  return { writer, said, retry }
+}
+const seqAfter = (count: number) => decisions[count - 1]?.at(-1)?.seq ?? 0
+
+describe('storage that says no in the middle', () => {
+  // Chunks, snapshots, the joining and the clearing away after them: whichever write it is that is refused.
+  const COUNT = decisions.findIndex((d) => (d.at(-1) as LedgerEntry).seq > 1_150)
+
+  test('whichever single write is refused: it is said, tried again, and nothing is missing', async () => {
+    const counting = aDisk()
+    await writtenTo(counting.store, COUNT)
+    const places = counting.refusals.writes
+    expect(places).toBeGreaterThan(500)
+    // Every place of the last third, where snapshots and joining come together, and every seventh of the others.
+    for (let place = 1; place <= places; place += place > (places * 2) / 3 ? 1 : 7) {
+      const { store, disk, refusals } = aDisk()
+      refusals.next = place
+      const { writer, said, retry } = await writtenTo(store, COUNT)
+      expect(await retry(), `write ${place}`).toBe(true)
+      expect(said.length === 0 || said.at(-1) === null, `write ${place}: ${said.join()}`).toBe(true)
+      if (place % 20 === 0) {
+        const restored = await restore(disk)
+        expect(restored.damage, `write ${place}`).toBeNull()
+        expect(restored.state?.seq).toBe(seqAfter(COUNT))
+        expect((await writer.read(0)).trimEnd().split('\n')).toHaveLength(seqAfter(COUNT))
+      }
+    }
+  }, 60_000)
+
+  test('full for a while: everything waits in memory, is read from there, and is stored when there is room', async () => {
+    const { store, disk, refusals } = aDisk()
+    const first = await writtenTo(store, 40)
+    refusals.all = true
+    for (const decision of decisions.slice(40, 60)) first.writer.append(decision, stateAt((decision.at(-1) as LedgerEntry).seq))
+    expect(await first.writer.flushed()).toBe(false)
+    expect(first.said).toEqual(['the disk is full'])
+    expect((await first.writer.read(0)).trimEnd().split('\n')).toHaveLength(seqAfter(60))
+    expect((await restore(disk)).state?.seq).toBe(seqAfter(40))
+    expect(await first.retry()).toBe(false)
+    refusals.all = false
+    expect(await first.retry()).toBe(true)
+    expect(first.said.at(-1)).toBeNull()
+    expect((await restore(disk)).state).toEqual(stateAt(seqAfter(60)))
+  })
+
+  test('the browser’s data cleared in the middle is noticed, and what is in memory is written anew', async () => {
+    const { store, disk } = aDisk()
+    let cleared = 0
+    const { writer } = await writtenTo(store, 50, { onCleared: () => cleared++ })
+    for (const key of await disk.keys()) await disk.remove(key)
+    for (const decision of decisions.slice(50, 60)) {
+      writer.append(decision, stateAt((decision.at(-1) as LedgerEntry).seq))
+      await writer.flushed()
+    }
+    expect(cleared).toBe(1)
+    const restored = await restore(disk)
+    expect(restored.damage).toBeNull()
+    expect(restored.state).toEqual(stateAt(seqAfter(60)))
+  })
+
+  test('a store that was cleared while the floor was closed begins with a snapshot as well', async () => {
+    const { store, disk } = aDisk()
+    await writtenTo(store, 30, { from: 29, storedSeq: seqAfter(29) })
+    expect((await restore(disk)).state).toEqual(stateAt(seqAfter(30)))
   })
 })
 
-test('storage that runs full: nothing is lost from memory, the reason is said once, and reading goes on', async () => {
-  const disk = memoryStore()
-  let room = 20
-  const full: KeyValue = {
-    ...disk,
-    set: async (key, value) => {
-      if (room-- <= 0) throw new Error('QuotaExceededError: the disk is full')
-      await disk.set(key, value)
-    },
-  }
-  const { writer, refusals } = await written(60, full)
-  expect(refusals).toEqual(['QuotaExceededError: the disk is full'])
-  expect(await writer.flushed()).toBe(false)
-  expect((await writer.read(0)).trimEnd().split('\n')).toHaveLength(decisions.slice(0, 60).flat().length)
+describe('other versions of the product', () => {
+  test('a store that a newer one has written is left as it is, to the last byte, and nothing of it is opened', async () => {
+    const { store, text } = aDisk()
+    await writtenTo(store, 60)
+    const [last] = (await chunkKeys(store)).slice(-1)
+    const chunk = (await store.get(last as string)) as StoredChunk
+    const newer = chunk.text.replace(/"version":\d+/, '"version":99')
+    await store.set(last as string, { ...chunk, text: newer, checksum: checksumOf(newer) })
+    for (const mark of [{ ledgerVersion: 99 }, null]) {
+      if (mark === null) await store.remove(MARK_KEY)
+      else await store.set(MARK_KEY, mark)
+      const before = await text()
+      expect(await restore(store)).toMatchObject({ newer: true, state: null })
+      expect(await text()).toBe(before)
+    }
+  })
+
+  test('PINs that an older one kept in the ledger are taken out of it and handed on, once', async () => {
+    const { store, text } = aDisk()
+    const lines = readFileSync(new URL('./fixtures/version-4.ndjson', import.meta.url), 'utf8')
+    const count = lines.trimEnd().split('\n').length
+    await store.set(chunkKey(1, count), { fromSeq: 1, toSeq: count, text: lines, checksum: checksumOf(lines) })
+    await store.set('snapshot/0000000001', { version: 4, seq: 1, text: '{"pin":"1110"}', checksum: 1 })
+    await store.set(DAMAGED_KEY, [
+      { reason: 'x', afterSeq: 1, parts: [{ key: 'chunk/1-2', value: { text: '{"agents":[{"id":"agent_a","pin":"4711","role":"agent"}]}' } }] },
+    ])
+    expect(await text()).toContain('pin')
+    const restored = await restore(store)
+    expect(restored.damage).toBeNull()
+    expect(restored.state?.seq).toBe(count)
+    expect(restored.pins.size).toBeGreaterThan(2)
+    expect(await text()).not.toContain('pin')
+    const again = await restore(store)
+    expect(again.pins.size).toBe(0)
+    expect(again.state).toEqual(restored.state)
+  })
 })

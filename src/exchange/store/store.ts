@@ -1,5 +1,6 @@
 // Where the ledger is kept. A chunk holds the entries of one flush; chunks are only ever added, so a torn one loses
 // nothing that was acknowledged before it. Snapshots save folding, and are trusted only with a good checksum.
+import { LEDGER_VERSION } from '@/core/ledger'
 
 export interface StoredChunk {
   readonly fromSeq: number
@@ -10,7 +11,7 @@ export interface StoredChunk {
 }
 
 /** Of the state a snapshot holds: one of another shape is passed over, and the ledger folded instead. */
-export const SNAPSHOT_VERSION = 4
+export const SNAPSHOT_VERSION = 5
 
 export interface StoredSnapshot {
   readonly version: typeof SNAPSHOT_VERSION
@@ -18,6 +19,13 @@ export interface StoredSnapshot {
   readonly text: string
   readonly checksum: number
 }
+
+/** Says that the store is in use, and by which version: whoever finds it gone knows that somebody has cleared the browser's data. */
+export const MARK_KEY = 'mark'
+export interface StoredMark {
+  readonly ledgerVersion: number
+}
+export const MARK: StoredMark = { ledgerVersion: LEDGER_VERSION }
 
 /** A plain key-value store: localForage in the browser, a map in tests and when the browser refuses storage. */
 export interface KeyValue {
@@ -58,3 +66,7 @@ export function chunkRange(key: string): { readonly fromSeq: number; readonly to
   const match = /^chunk\/(\d+)-(\d+)$/.exec(key)
   return match ? { fromSeq: Number(match[1]), toSeq: Number(match[2]) } : null
 }
+
+/** What a storage error says, in the browser's words. localForage rejects with DOMExceptions, errors and undefined alike. */
+export const storageWords = (error: unknown): string =>
+  error instanceof Error ? (error.message === '' ? error.name : error.message) : 'the browser refused storage'

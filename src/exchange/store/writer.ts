@@ -1,16 +1,32 @@
-// Appends entries in the background: everything waiting goes into one chunk, one write at a time, in order.
-// Every so often it adds a snapshot and joins the small chunks before it into one.
+// Appends entries in the background: everything waiting goes into one chunk, one write at a time, in order. Every so often it adds a
+// snapshot and joins the small chunks before it into one. There is one truth about what is kept: an entry is stored, or it waits in
+// memory and is tried again, and then `onTrouble` has said so. Nothing that storage does can stop the writer.
 import type { FloorState } from '@/core/floor'
 import { type LedgerEntry, toLine } from '@/core/ledger'
-import { checksumOf, chunkKey, chunkRange, type KeyValue, memoryStore, SNAPSHOT_VERSION, type StoredChunk, type StoredSnapshot, snapshotKey } from './store'
+import { joinChunks, linesAfter, toChunk, withoutRepeats } from './chunks'
+import {
+  checksumOf,
+  chunkKey,
+  chunkRange,
+  type KeyValue,
+  MARK,
+  MARK_KEY,
+  SNAPSHOT_VERSION,
+  type StoredChunk,
+  type StoredSnapshot,
+  snapshotKey,
+  storageWords,
+} from './store'
 
 const SNAPSHOT_EVERY = 500
+const FIRST_RETRY_MS = 1_000
+const LAST_RETRY_MS = 30_000
 
 export interface LedgerWriter {
   append(entries: readonly LedgerEntry[], state: FloorState): void
-  /** Resolves when everything appended so far is stored: true on disk, false while storage is refused. */
+  /** Resolves when everything appended so far is stored (true), or storage has refused it for now (false). */
   flushed(): Promise<boolean>
-  /** NDJSON of what is stored after `afterSeq`. */
+  /** NDJSON of everything after `afterSeq`, what still waits to be stored included. Rejects when the disk cannot be read. */
   read(afterSeq: number): Promise<string>
 }
 
@@ -20,92 +36,112 @@ export interface WriterOptions {
   readonly storedSeq: number
   readonly snapshotSeq: number
   readonly onStored: (seq: number) => void
-  /** Storage was refused: from now on entries are kept in memory only. Called once. */
-  readonly onRefused: (reason: string) => void
+  /** The reason while storage refuses writes; null once everything is stored again. */
+  readonly onTrouble: (reason: string | null) => void
+  /** The store was found empty: somebody has cleared the browser's data. The state has been written anew. */
+  readonly onCleared: () => void
+  /** Calls `again` once, later. */
+  readonly later: (inMs: number, again: () => void) => void
 }
 
 export function createWriter(options: WriterOptions): LedgerWriter {
-  let store = options.store
-  let refused = false
+  const { store } = options
   let pending: LedgerEntry[] = []
   let latest: FloorState | null = null
-  let snapshotSeq = options.snapshotSeq
+  let { snapshotSeq } = options
   let writing: Promise<void> | null = null
+  let trouble: string | null = null
+  let retryInMs = FIRST_RETRY_MS
+  let marked = options.storedSeq > 0
 
   const write = async () => {
-    while (pending.length > 0) {
-      const batch = pending
-      const state = latest
-      pending = []
-      const chunk = toChunk(batch)
-      try {
+    try {
+      while (pending.length > 0) {
+        const batch = pending
+        const state = latest
+        await keepMark(batch)
+        const chunk = toChunk(batch)
         await store.set(chunkKey(chunk.fromSeq, chunk.toSeq), chunk)
-      } catch (error) {
-        if (refused) throw error
-        refused = true
-        options.onRefused(error instanceof Error ? error.message : String(error))
-        store = memoryOver(store)
-        pending = [...batch, ...pending]
-        continue
+        pending = pending.slice(batch.length)
+        if (trouble !== null) {
+          trouble = null
+          options.onTrouble(null)
+        }
+        retryInMs = FIRST_RETRY_MS
+        options.onStored(chunk.toSeq)
+        if (state !== null && state.seq === chunk.toSeq && state.seq - snapshotSeq >= SNAPSHOT_EVERY) await keepSnapshot(state)
       }
-      options.onStored(chunk.toSeq)
-      if (state !== null && state.seq === chunk.toSeq && state.seq - snapshotSeq >= SNAPSHOT_EVERY) {
-        await snapshot(store, state, snapshotSeq)
-        snapshotSeq = state.seq
-      }
+    } catch (error) {
+      trouble = storageWords(error)
+      options.onTrouble(trouble)
+      options.later(retryInMs, start)
+      retryInMs = Math.min(LAST_RETRY_MS, retryInMs * 2)
     }
     writing = null
+  }
+  const start = () => {
+    if (pending.length > 0) writing ??= Promise.resolve().then(write)
+  }
+
+  /**
+   * Says that the store is ours. Gone although it was there, somebody has cleared the data: the state before these entries cannot be had any
+   * more, so the one after them is written whole.
+   */
+  const keepMark = async (batch: readonly LedgerEntry[]) => {
+    if ((await store.get(MARK_KEY)) !== null) {
+      marked = true
+      return
+    }
+    const wasCleared = marked
+    if (wasCleared && latest !== null && latest.seq === batch.at(-1)?.seq) {
+      await writeSnapshot(store, latest)
+      snapshotSeq = latest.seq
+    } else if (wasCleared) return
+    await store.set(MARK_KEY, MARK)
+    marked = true
+    if (wasCleared) options.onCleared()
+  }
+
+  /** A comfort: without it the ledger is folded from further back. What it costs is never that the ledger stops. */
+  const keepSnapshot = async (state: FloorState) => {
+    const former = snapshotSeq
+    snapshotSeq = state.seq
+    try {
+      await writeSnapshot(store, state)
+      await tidy(store, former, state.seq)
+    } catch (error) {
+      // The disk has no room for it: the next one is tried in its turn, and what the ledger needs is tried with every entry.
+      console.warn(`No snapshot was kept: ${storageWords(error)}`)
+    }
   }
 
   return {
     append(entries, state) {
-      pending.push(...entries)
+      pending = [...pending, ...entries]
       latest = state
-      writing ??= Promise.resolve().then(write)
+      if (trouble === null) start()
     },
     async flushed() {
       while (writing !== null) await writing
-      return !refused
+      return pending.length === 0
     },
     async read(afterSeq) {
       while (writing !== null) await writing
+      const waiting = pending
       const keys = (await store.keys()).filter((key) => (chunkRange(key)?.toSeq ?? 0) > afterSeq).sort()
-      const chunks = (await Promise.all(keys.map((key) => store.get(key)))) as StoredChunk[]
-      return withoutRepeats(chunks)
-        .map((chunk) => linesAfter(chunk, afterSeq))
-        .join('')
+      const chunks = ((await Promise.all(keys.map((key) => store.get(key)))) as (StoredChunk | null)[]).filter((c) => c !== null)
+      const stored = withoutRepeats(chunks).map((chunk) => linesAfter(chunk, afterSeq))
+      return `${stored.join('')}${waiting.flatMap((entry) => (entry.seq > afterSeq ? [`${toLine(entry)}\n`] : [])).join('')}`
     },
   }
 }
 
-function toChunk(batch: readonly LedgerEntry[]): StoredChunk {
-  const text = batch.map((entry) => `${toLine(entry)}\n`).join('')
-  return { fromSeq: (batch[0] as LedgerEntry).seq, toSeq: (batch.at(-1) as LedgerEntry).seq, text, checksum: checksumOf(text) }
-}
-
-function linesAfter(chunk: StoredChunk, afterSeq: number): string {
-  if (chunk.fromSeq > afterSeq) return chunk.text
-  return chunk.text
-    .split('\n')
-    .slice(afterSeq - chunk.fromSeq + 1)
-    .join('\n')
-}
-
-/** While small chunks are being joined, a chunk and the one that contains it may both be there: the larger one counts. */
-function withoutRepeats(chunks: readonly StoredChunk[]): StoredChunk[] {
-  let upTo = 0
-  const kept: StoredChunk[] = []
-  for (const chunk of chunks.toSorted((a, b) => a.fromSeq - b.fromSeq || b.toSeq - a.toSeq))
-    if (chunk.toSeq > upTo) {
-      kept.push(chunk)
-      upTo = chunk.toSeq
-    }
-  return kept
-}
-
-async function snapshot(store: KeyValue, state: FloorState, formerSeq: number): Promise<void> {
+async function writeSnapshot(store: KeyValue, state: FloorState): Promise<void> {
   const text = JSON.stringify(state)
   await store.set(snapshotKey(state.seq), { version: SNAPSHOT_VERSION, seq: state.seq, text, checksum: checksumOf(text) } satisfies StoredSnapshot)
+}
+
+async function tidy(store: KeyValue, formerSeq: number, seq: number): Promise<void> {
   const keys = await store.keys()
   // The former snapshot stays: it is the way back when entries before this one turn out damaged.
   for (const key of keys) if (key.startsWith('snapshot/') && key < snapshotKey(formerSeq)) await store.remove(key)
@@ -113,37 +149,7 @@ async function snapshot(store: KeyValue, state: FloorState, formerSeq: number): 
     store,
     keys.filter((key) => {
       const range = chunkRange(key)
-      return range !== null && range.fromSeq > formerSeq && range.toSeq <= state.seq
+      return range !== null && range.fromSeq > formerSeq && range.toSeq <= seq
     }),
   )
-}
-
-async function joinChunks(store: KeyValue, keys: readonly string[]): Promise<void> {
-  if (keys.length < 2) return
-  const chunks = withoutRepeats((await Promise.all(keys.map((key) => store.get(key)))) as StoredChunk[])
-  const [first, last] = [chunks[0] as StoredChunk, chunks.at(-1) as StoredChunk]
-  const text = chunks.map((chunk) => chunk.text).join('')
-  const joined: StoredChunk = { fromSeq: first.fromSeq, toSeq: last.toSeq, text, checksum: checksumOf(text) }
-  const key = chunkKey(joined.fromSeq, joined.toSeq)
-  await store.set(key, joined)
-  for (const old of keys) if (old !== key) await store.remove(old)
-}
-
-/** Reads go on to what the disk still holds; writes stay in memory. */
-function memoryOver(disk: KeyValue): KeyValue {
-  const memory = memoryStore()
-  const fromDisk = async <T>(ask: () => Promise<T>, otherwise: T): Promise<T> => {
-    try {
-      return await ask()
-    } catch {
-      // The disk refuses reads as well: what is in memory is all there is, and the desk says so already.
-      return otherwise
-    }
-  }
-  return {
-    keys: async () => [...(await memory.keys()), ...(await fromDisk(() => disk.keys(), []))],
-    get: async (key) => (await memory.get(key)) ?? (await fromDisk(() => disk.get(key), null)),
-    set: memory.set,
-    remove: memory.remove,
-  }
 }

@@ -1,4 +1,5 @@
 export { CUSTOMERS, type CustomerRecord, customerById, customersByNumber, toCustomer } from './customers'
 export { ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS } from './people'
 export { NOT_ON_THE_MENU, PLACES, type Place, placeByNumber, SOUND_LINE } from './places'
+export { DEMO_SECRETS } from './secrets'
 export { FENNHOLM } from './set-up'

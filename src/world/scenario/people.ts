@@ -23,21 +23,21 @@ const FREE_SEATS = ['Eluned Tarnow', 'Kester Oddersey', 'Sunniva Merrowby']
 /** Levels of freight papers, rebooking and boarding help, 0 for none. */
 type Levels = readonly [freight: number, rebooking: number, care: number]
 
-const SEATS: readonly (readonly [name: string, pin: string, queueIds: AgentSetUp['queueIds'], levels: Levels])[] = [
-  ['Eluned Tarnow', '2417', [SAILINGS, FREIGHT, DISRUPTION, ASSISTANCE], [3, 4, 3]],
-  ['Kester Oddersey', '3108', [SAILINGS, DISRUPTION, ASSISTANCE], [0, 2, 2]],
-  ['Sunniva Merrowby', '5526', [SAILINGS, FREIGHT, DISRUPTION], [2, 3, 0]],
-  ['Bevan Skarrow', '4410', [SAILINGS, DISRUPTION], [0, 4, 0]],
-  ['Marit Lundeby', '7391', [SAILINGS, DISRUPTION, ASSISTANCE], [0, 3, 5]],
-  ['Hollis Varrick', '6284', [FREIGHT, SAILINGS], [5, 1, 0]],
-  ['Idony Penhallis', '9035', [SAILINGS, DISRUPTION], [0, 5, 0]],
-  ['Jorun Strandby', '1872', [FREIGHT, DISRUPTION], [4, 2, 0]],
-  ['Wrenna Corrieshaw', '8643', [SAILINGS, ASSISTANCE], [0, 1, 4]],
-  ['Ulric Grunvik', '2759', [FREIGHT, SAILINGS, DISRUPTION], [3, 2, 0]],
-  ['Fenella Eddystane', '6918', [SAILINGS, DISRUPTION, ASSISTANCE], [0, 3, 3]],
-  ['Torin Kellowick', '3347', [SAILINGS, FREIGHT], [1, 0, 0]],
-  ['Yrsa Tidesley', '5081', [SAILINGS, DISRUPTION, ASSISTANCE], [0, 2, 1]],
-  ['Odhran Saltergate', '4796', [SAILINGS, DISRUPTION], [0, 1, 0]],
+const SEATS: readonly (readonly [name: string, queueIds: AgentSetUp['queueIds'], levels: Levels])[] = [
+  ['Eluned Tarnow', [SAILINGS, FREIGHT, DISRUPTION, ASSISTANCE], [3, 4, 3]],
+  ['Kester Oddersey', [SAILINGS, DISRUPTION, ASSISTANCE], [0, 2, 2]],
+  ['Sunniva Merrowby', [SAILINGS, FREIGHT, DISRUPTION], [2, 3, 0]],
+  ['Bevan Skarrow', [SAILINGS, DISRUPTION], [0, 4, 0]],
+  ['Marit Lundeby', [SAILINGS, DISRUPTION, ASSISTANCE], [0, 3, 5]],
+  ['Hollis Varrick', [FREIGHT, SAILINGS], [5, 1, 0]],
+  ['Idony Penhallis', [SAILINGS, DISRUPTION], [0, 5, 0]],
+  ['Jorun Strandby', [FREIGHT, DISRUPTION], [4, 2, 0]],
+  ['Wrenna Corrieshaw', [SAILINGS, ASSISTANCE], [0, 1, 4]],
+  ['Ulric Grunvik', [FREIGHT, SAILINGS, DISRUPTION], [3, 2, 0]],
+  ['Fenella Eddystane', [SAILINGS, DISRUPTION, ASSISTANCE], [0, 3, 3]],
+  ['Torin Kellowick', [SAILINGS, FREIGHT], [1, 0, 0]],
+  ['Yrsa Tidesley', [SAILINGS, DISRUPTION, ASSISTANCE], [0, 2, 1]],
+  ['Odhran Saltergate', [SAILINGS, DISRUPTION], [0, 1, 0]],
 ]
 
 const OWNERS_ONLY: readonly Entitlement[] = ['supervision', 'setUp']
@@ -45,10 +45,9 @@ const OWNERS_ONLY: readonly Entitlement[] = ['supervision', 'setUp']
 const LACKS: Readonly<Record<string, readonly Entitlement[]>> = { 'Sunniva Merrowby': ['internationalCalls', 'conference'] }
 
 export const AGENTS: readonly AgentSetUp[] = [
-  ...SEATS.map(([name, pin, queueIds, levels]) => ({
+  ...SEATS.map(([name, queueIds, levels]) => ({
     id: idOf(name),
     name,
-    pin,
     role: 'agent' as const,
     queueIds,
     skills: SKILLS.flatMap(({ id }, i) => levelOf(id, levels[i] ?? 0)),
@@ -61,7 +60,6 @@ export const AGENTS: readonly AgentSetUp[] = [
   {
     id: idOf('Linnea Wickerby'),
     name: 'Linnea Wickerby',
-    pin: '1290',
     role: 'supervisor',
     queueIds: [],
     skills: [],

@@ -1,9 +1,13 @@
 'use client'
 import { use } from 'react'
-import { PageFrame } from '@/desk'
+import { Page } from '@/frame'
 import { OneCall } from '@/results'
 
 export default function CallPage({ params }: { params: Promise<{ callId: string }> }) {
   const { callId } = use(params)
-  return <PageFrame here="results">{(view) => <OneCall callId={callId} names={view} />}</PageFrame>
+  return (
+    <Page title="One call" place="results">
+      {(view) => <OneCall callId={callId} names={view} />}
+    </Page>
+  )
 }

@@ -1,0 +1,290 @@
+// What each message of a tab does, and who may send it. Rights are asked here, in the worker: what a screen hides is no protection.
+import { type AgentCommand, type Ask, decide, type FloorRefusal, type FloorState, preview, toRefusalText } from '@/core/floor'
+import type { AgentId } from '@/core/ids'
+import { type Entitlement, mayDo, setUpOwners } from '@/core/set-up'
+import { get } from '@/core/table'
+import type { Pace, World } from '@/world'
+import { type Accounts, signInWords, type Verified } from './accounts'
+import type { Devices } from './devices'
+import { withKnown } from './known'
+import { selectDoNotCall } from './promises-view'
+import type { RefusalView, SetUpInUse, TabMessage } from './protocol'
+import type { Sessions } from './sessions'
+import type { LedgerWriter } from './store'
+import type { Tab } from './tab'
+
+/** The floor as messages act on it. */
+export interface Floor {
+  readonly accounts: Accounts
+  readonly devices: Devices
+  readonly sessions: Sessions
+  readonly writer: LedgerWriter
+  readonly now: () => number
+  state(): FloorState
+  world(): World | null
+  /** Starts the world of whoever comes first; a world that runs stays as it is. */
+  beginWorld(wanted: { readonly pace: Pace; readonly seed: number } | null): void
+  /** Decides and keeps; null when it was done. */
+  give(command: AgentCommand): FloorRefusal | null
+  turn(): void
+  broadcast(): void
+  isKept(): boolean
+  damaged(): Promise<string>
+  dismiss(noticeId: string): void
+}
+
+export type Answer = { readonly ok: true; readonly kept: boolean; readonly text: string | null } | { readonly ok: false; readonly refusal: RefusalView }
+
+/** Commands whose reply waits for the disk: what they say must not be taken back by a power cut. */
+const KEPT_FIRST: readonly Ask['kind'][] = [
+  ...(['saveOutcome', 'takeBackOutcome', 'answerScript', 'draftNotes', 'correctOutcome', 'makeCall'] as const),
+  ...(['moveCallback', 'handOverCallback', 'dropCallback', 'closeTask', 'addDoNotCall', 'removeDoNotCall', 'changeSetUp', 'switchStorm'] as const),
+]
+
+/** Commands of whoever is at work: only at the tab where their shift is. */
+const WITHOUT_SEAT: readonly Ask['kind'][] = ['startShift', 'moveSeat', 'switchStorm', 'changeSetUp', 'addDoNotCall', 'removeDoNotCall', 'correctOutcome']
+
+export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Promise<Answer> {
+  const done = (text: string | null = null): Answer => ({ ok: true, kept: floor.isKept(), text })
+  const no = (refusal: RefusalView): Answer => ({ ok: false, refusal })
+  switch (message.kind) {
+    case 'ping':
+      return done()
+    case 'hello': {
+      const { device } = message
+      if (message.key !== null) await floor.sessions.comeBack(tab, message.key)
+      const known = device !== null && floor.state().setUp.agents.some((a) => a.id === device.agentId && !a.retired)
+      // A handset stands on its agent's desk: it is theirs by the key, and a phone by the code it will be asked for.
+      if (known && (device.is === 'ownPhone' || tab.accountId === device.agentId)) {
+        tab.device = device
+        // A device is no desk: it must not take the shift's seat.
+        tab.agentId = null
+        if (device.is === 'handset') floor.devices.handsetOpened(device.agentId)
+      }
+      floor.beginWorld(message.world)
+      floor.turn()
+      return device === null || tab.device !== null ? done() : no(NO_DEVICE)
+    }
+    case 'signIn': {
+      const account = floor.state().setUp.agents.find((a) => a.id === message.agentId && !a.retired)
+      if (account === undefined) return no({ reason: 'noSuchAccount', ...toRefusalText({ reason: 'noSuchAccount' }) })
+      const verified = await floor.accounts.verify(account.id, message.pin)
+      if (!verified.ok) return no(wordsOf(verified))
+      const key = await floor.sessions.signIn(tab, account.id)
+      floor.turn()
+      return done(key)
+    }
+    case 'signOut': {
+      const shift = tab.accountId === null ? null : get(floor.state().agents, tab.accountId)?.shift
+      if (shift?.seat === 'desk' && tab.agentId !== null) return no(STILL_ON_SHIFT)
+      await floor.sessions.signOut(tab)
+      floor.turn()
+      return done()
+    }
+    case 'phoneDials':
+    case 'phoneKeys':
+    case 'phoneHangsUp':
+    case 'handset': {
+      const said = tab.device === null ? null : onDevice(floor, tab.device.agentId, message)
+      floor.turn()
+      return done(said)
+    }
+    case 'dismissNotice':
+      floor.dismiss(message.noticeId)
+      floor.broadcast()
+      return done()
+    default: {
+      if (tab.accountId === null) return no(NOT_SIGNED_IN)
+      return answerSignedIn(floor, tab, tab.accountId, message)
+    }
+  }
+}
+
+type SignedIn = Exclude<
+  TabMessage,
+  { kind: 'ping' | 'hello' | 'signIn' | 'signOut' | 'phoneDials' | 'phoneKeys' | 'phoneHangsUp' | 'handset' | 'dismissNotice' }
+>
+
+async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, message: SignedIn): Promise<Answer> {
+  const done = (text: string | null = null): Answer => ({ ok: true, kept: floor.isKept(), text })
+  const no = (refusal: RefusalView): Answer => ({ ok: false, refusal })
+  const world = floor.world()
+  const lacks = (what: Entitlement): RefusalView | null => {
+    const { setUp } = floor.state()
+    if (mayDo(setUp, accountId, what)) return null
+    return { reason: 'notEntitled', ...toRefusalText({ reason: 'notEntitled', what, ask: setUpOwners(setUp) }) }
+  }
+  switch (message.kind) {
+    case 'command':
+      return command(floor, tab, accountId, message)
+    case 'preview': {
+      if (tab.agentId === null && !WITHOUT_SEAT.includes(message.command.kind)) return no(SEAT_ELSEWHERE)
+      return done(JSON.stringify(preview(floor.state(), { ...message.command, agentId: accountId } as AgentCommand, { atMs: floor.now() })))
+    }
+    case 'setPin': {
+      const refused = message.agentId === accountId ? null : lacks('setUp')
+      if (refused !== null) return no(refused)
+      if (!floor.state().setUp.agents.some((a) => a.id === message.agentId))
+        return no({ reason: 'noSuchAccount', ...toRefusalText({ reason: 'noSuchAccount' }) })
+      const set = await floor.accounts.setPin(message.agentId, message.pin)
+      if (!set.ok) return no(wordsOf(set))
+      // Keys of the account are void; this tab goes on with a new one.
+      if (message.agentId !== accountId) return done()
+      return done(await floor.sessions.signIn(tab, accountId))
+    }
+    case 'lineSound':
+      if (tab.agentId === null) return no(SEAT_ELSEWHERE)
+      world?.hear(message.callId, tab.agentId, message.samples, floor.state(), floor.now())
+      floor.turn()
+      return done()
+    case 'setPace':
+      world?.setPace(message.pace, floor.state(), floor.now())
+      floor.turn()
+      return done()
+    case 'ringMe': {
+      const refused = cannotRing(floor.state(), tab)
+      if (refused !== null) return no(refused)
+      world?.ring(message, tab.agentId, floor.now())
+      floor.turn()
+      return done()
+    }
+    case 'callerIntoQueue':
+      world?.ring(message, null, floor.now())
+      floor.turn()
+      return done()
+    case 'nextAnswer':
+      world?.setNextAnswer(message.as)
+      return done()
+    case 'soundHere':
+      tab.soundHere = message.on
+      floor.broadcast()
+      return done()
+    case 'ringHandset': {
+      const reached = floor.devices.ringHandset(accountId, null)
+      floor.turn()
+      return reached ? done() : no(UNREACHABLE.handset)
+    }
+    case 'expectPhone':
+      floor.devices.expectPhone(accountId)
+      floor.broadcast()
+      return done()
+    case 'setUp': {
+      const refused = lacks('setUp')
+      if (refused !== null) return no(refused)
+      const { setUp, setUpSeq } = floor.state()
+      const withoutPin = setUp.agents.flatMap((a) => (a.retired || floor.accounts.hasPin(a.id) ? [] : [a.id]))
+      return done(JSON.stringify({ setUp, revision: setUpSeq, withoutPin } satisfies SetUpInUse))
+    }
+    case 'doNotCall':
+      return done(JSON.stringify(selectDoNotCall(floor.state(), message)))
+    case 'history':
+      return done(await floor.writer.read(message.afterSeq))
+    case 'ledger': {
+      const refused = lacks('supervision')
+      return refused === null ? done(await floor.writer.read(0)) : no(refused)
+    }
+    case 'damaged': {
+      const refused = lacks('supervision')
+      return refused === null ? done(await floor.damaged()) : no(refused)
+    }
+  }
+}
+
+async function command(floor: Floor, tab: Tab, accountId: AgentId, message: Extract<TabMessage, { kind: 'command' }>): Promise<Answer> {
+  const no = (refusal: RefusalView): Answer => ({ ok: false, refusal })
+  const asked = message.command
+  if (tab.agentId === null && !WITHOUT_SEAT.includes(asked.kind))
+    return no(get(floor.state().agents, accountId)?.shift == null ? refusalOf({ reason: 'notOnShift' }) : SEAT_ELSEWHERE)
+  if (asked.kind === 'startShift' && asked.seat !== 'desk') return no(NOT_UNDERSTOOD)
+  let given = withKnown({ ...asked, agentId: accountId } as AgentCommand, floor.state())
+  if (given.kind === 'makeCall' && given.waiver !== undefined) {
+    // Whoever lets the call be made shows who they are at this desk.
+    const { witness } = message
+    const verified = witness === undefined ? null : await floor.accounts.verify(witness.agentId, witness.pin)
+    if (witness === undefined || verified === null) return no(NO_WITNESS)
+    if (!verified.ok) return no(wordsOf(verified))
+    given = { ...given, waiver: { ...given.waiver, agentId: witness.agentId } }
+  }
+  if (given.kind === 'moveCall' && given.endpoint !== 'computer') {
+    // Another device has to be there; a handset rings first and has the call when it is lifted. What the call itself refuses is refused before.
+    const allowed = decide(floor.state(), given, { atMs: floor.now() })
+    if (!allowed.ok) return no(refusalOf(allowed.refusal))
+    if (given.endpoint === 'ownPhone' ? !floor.devices.hasPhone(accountId) : !floor.devices.ringHandset(accountId, given.callId))
+      return no(UNREACHABLE[given.endpoint])
+    if (given.endpoint === 'handset') {
+      floor.turn()
+      return { ok: true, kept: true, text: null }
+    }
+  }
+  const refusal = floor.give(given)
+  if (refusal !== null) return no(refusalOf(refusal))
+  if (given.kind === 'startShift' || given.kind === 'moveSeat') floor.sessions.takeSeat(tab)
+  if (given.kind === 'endShift') floor.sessions.leaveSeat(tab)
+  floor.turn()
+  const kept = KEPT_FIRST.includes(given.kind) ? await floor.writer.flushed() : floor.isKept()
+  return { ok: true, kept: kept && floor.isKept(), text: null }
+}
+
+/** Somebody who asks to be rung has to be able to be. */
+function cannotRing(state: FloorState, tab: Tab): RefusalView | null {
+  const agent = tab.agentId === null ? undefined : get(state.agents, tab.agentId)
+  if (agent?.shift == null)
+    return {
+      reason: 'notOnShift',
+      says: 'You are not on shift at this tab, so nothing can ring here.',
+      next: 'Start your shift on the Desk, press Go ready, then Ring me.',
+    }
+  const words = { ready: null, signedOut: null, notReady: NOT_READY, ringing: BUSY, onCall: BUSY, wrapUp: OWES }[agent.state.name]
+  return words
+}
+
+/** What an agent does on the device itself. Gives what the device says. */
+function onDevice(
+  floor: Floor,
+  agentId: AgentId,
+  message: Extract<TabMessage, { kind: 'handset' | 'phoneDials' | 'phoneKeys' | 'phoneHangsUp' }>,
+): string | null {
+  const { devices } = floor
+  switch (message.kind) {
+    case 'phoneDials':
+      return devices.phoneDials(agentId, message.typed)
+    case 'phoneKeys':
+      return devices.phoneKeys(agentId, message.samples)
+    case 'phoneHangsUp':
+      devices.phoneHangsUp(agentId)
+      return null
+    case 'handset': {
+      const engagements = get(floor.state().agents, agentId)?.engagements ?? []
+      if (message.act === 'lift') {
+        const rings = engagements.find((e) => e.state === 'alerting')
+        if (!devices.lift(agentId) && rings !== undefined) floor.give({ kind: 'answer', agentId, callId: rings.callId })
+        return null
+      }
+      devices.putDown(agentId)
+      const talks = engagements.find((e) => e.state === 'connected' || e.state === 'initiated')
+      if (talks !== undefined) floor.give({ kind: 'hangUp', agentId, callId: talks.callId })
+      return null
+    }
+  }
+}
+
+const refusalOf = (refusal: FloorRefusal): RefusalView => ({ reason: refusal.reason, ...toRefusalText(refusal) })
+const wordsOf = (verified: Extract<Verified, { ok: false }>): RefusalView => ({ reason: verified.refusal.reason, ...signInWords(verified.refusal) })
+
+const NOT_UNDERSTOOD = { reason: 'notUnderstood', says: 'The desk sent something the floor does not understand.', next: 'Reload the page; your work is kept.' }
+const NOT_SIGNED_IN = { reason: 'notSignedIn', says: 'Nobody is signed in at this tab.', next: 'Sign in with your name and PIN.' }
+const SEAT_ELSEWHERE = { reason: 'seatElsewhere', says: 'Your shift is at another tab.', next: 'Go on there, or move your seat here on the Desk.' }
+const STILL_ON_SHIFT = { reason: 'stillOnShift', says: 'You are still on shift.', next: 'End your shift first, then sign out.' }
+const NO_WITNESS = { reason: 'noWitness', says: 'Nobody has shown a PIN for this.', next: 'Let a supervisor choose their name and type their PIN.' }
+const NO_DEVICE = { reason: 'noDevice', says: 'This device belongs to nobody who works here now.', next: 'Open it from the desk, under Sound.' }
+const NOT_READY = { reason: 'notReady', says: 'You are not ready, so nothing rings here.', next: 'Press Go ready, then Ring me.' }
+const BUSY = { reason: 'callUnderWay', says: 'A call is at your desk already.', next: 'Finish it first, or let a caller into the queue instead.' }
+const OWES = { reason: 'outcomeOwed', says: 'You are in wrap-up, so nothing rings here.', next: 'Save the outcome and go ready, then press Ring me.' }
+const UNREACHABLE = {
+  handset: {
+    reason: 'handsetUnreachable',
+    says: 'The desk handset cannot be reached.',
+    next: 'Open the handset under Sound and leave its window open, or take another path.',
+  },
+  ownPhone: { reason: 'phoneNotThere', says: 'Your own phone has not called in.', next: 'Let it call in under Sound, or take another path.' },
+} as const

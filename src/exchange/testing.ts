@@ -1,0 +1,112 @@
+// A running floor for tests: clocks turned by hand, tabs that put their view together, one account in a call.
+import { expect, vi } from 'vitest'
+import type { Ask } from '@/core/floor'
+import { type AgentId, toAgentId, toCallId } from '@/core/ids'
+import { SAILINGS } from '@/world/scenario'
+import { makePinSecret, openAccounts } from './accounts'
+import { createExchange, type Exchange } from './exchange'
+import type { FloorMessage, TabView } from './protocol'
+import { memoryStore, NOTHING_RESTORED } from './store'
+
+export const ELUNED = toAgentId('agent_eluned-tarnow')
+export const KESTER = toAgentId('agent_kester-oddersey')
+export const LINNEA = toAgentId('agent_linnea-wickerby')
+export const CALL = toCallId('call_t_1')
+export const PIN = '2417'
+/** As slow as it takes to test, not to guess. */
+const SECRET = await makePinSecret(PIN, 10)
+
+/** A floor whose clocks are turned by hand; `pass` lets time go by and wakes the floor when it asked to be woken. */
+export async function aFloor({
+  store = memoryStore(),
+  restored = NOTHING_RESTORED,
+  refused = null as string | null,
+  startMs = Date.UTC(2026, 10, 24, 9),
+} = {}) {
+  let elapsedMs = 0
+  let setByMs = 0
+  let due: { readonly atMs: number; readonly wake: () => void } | null = null
+  const later: (() => void)[] = []
+  let wakes = 0
+  const now = () => startMs + elapsedMs
+  const accounts = await openAccounts({ store, now, initial: new Map([ELUNED, KESTER, LINNEA].map((id) => [id, SECRET])), found: restored.pins })
+  const exchange = createExchange({
+    clocks: { wall: () => now() + setByMs, elapsed: () => elapsedMs },
+    wakeAt: (inMs, wake) => {
+      due = { atMs: elapsedMs + inMs, wake }
+    },
+    later: (_inMs, again) => void later.push(again),
+    store,
+    restored,
+    accounts,
+    storageRefused: refused,
+    floorId: 't',
+    seed: 7,
+  })
+  const pass = (ms: number) => {
+    const untilMs = elapsedMs + ms
+    while (due !== null && due.atMs <= untilMs) {
+      const { atMs, wake } = due
+      due = null
+      elapsedMs = Math.max(elapsedMs, atMs)
+      if (++wakes > 100_000) throw new Error('the floor wakes without end')
+      wake()
+    }
+    elapsedMs = untilMs
+  }
+  const tryAgain = () => {
+    for (const again of later.splice(0)) again()
+  }
+  const setElapsed = (byMs: number) => {
+    elapsedMs += byMs
+  }
+  return { exchange, store, pass, setElapsed, now, tryAgain, setClock: (byMs: number) => (setByMs += byMs), wakes: () => wakes }
+}
+
+/** A tab: what it was sent, and the view it has put together from that. */
+export function aTab(exchange: Exchange) {
+  const messages: FloorMessage[] = []
+  let view = {} as TabView
+  const port = exchange.attach({
+    postMessage: (message) => {
+      // What crosses to a tab is a copy.
+      const copy = structuredClone(message)
+      messages.push(copy)
+      if (copy.kind === 'view') view = { ...view, ...copy.changes }
+    },
+  })
+  let lastId = 0
+  const ask = async (request: Record<string, unknown>) => {
+    const requestId = `r${++lastId}`
+    port.receive({ ...request, requestId })
+    return vi.waitFor(() => {
+      const reply = messages.find((m) => m.kind === 'reply' && m.requestId === requestId)
+      if (reply?.kind !== 'reply') throw new Error(`no reply to ${JSON.stringify(request)}`)
+      return reply
+    })
+  }
+  const signIn = async (agentId: AgentId) => {
+    const reply = await ask({ kind: 'signIn', agentId, pin: PIN })
+    if (!reply.ok || reply.text === null) throw new Error(`${agentId} could not sign in: ${JSON.stringify(reply)}`)
+    return reply.text
+  }
+  return { messages, view: () => view, ask, signIn, give: (command: Ask) => ask({ kind: 'command', command }), raw: port.receive, detach: port.detach }
+}
+
+export const START: Ask = { kind: 'startShift', queueIds: [SAILINGS], seat: 'desk' }
+export const HELLO = { kind: 'hello', key: null, world: { pace: 'quiet', seed: 7 } }
+export const RING = { kind: 'ringMe', queueId: SAILINGS, customerId: 'customer_2', patienceMs: null, staysMs: null }
+export const save = (code: string, more: object = {}): Ask =>
+  ({ kind: 'saveOutcome', callId: CALL, code, notes: '', followUp: '', andThen: { state: 'ready' }, ...more }) as Ask
+
+export async function inCall(options: Parameters<typeof aFloor>[0] = {}) {
+  const floor = await aFloor(options)
+  const tab = aTab(floor.exchange)
+  await tab.ask(HELLO)
+  const key = await tab.signIn(ELUNED)
+  await tab.give(START)
+  await tab.give({ kind: 'goReady' })
+  expect((await tab.ask(RING)).ok).toBe(true)
+  expect((await tab.give({ kind: 'answer', callId: CALL })).ok).toBe(true)
+  return { ...floor, tab, key }
+}

@@ -1,0 +1,87 @@
+'use client'
+// Who is signed in: what colleagues see of them, their own settings, and the way out.
+import { type FormEvent, useState } from 'react'
+import type { FloorView } from '@/exchange/protocol'
+import { useFloor } from '@/exchange/react'
+import { Button, clearTabComfort, PinField, Popover, Problem } from '@/ui'
+import { Presence } from './presence'
+
+export function AccountMenu({ view }: { view: FloorView }) {
+  const { account, me, seats, centre } = view
+  return (
+    <Popover
+      label="You"
+      className="w-[400px]"
+      trigger={
+        <Button tone="quiet" className="!h-7 !px-1 max-w-56" aria-label={`${account.name}, your settings`}>
+          <span className="truncate">{account.name}</span>
+        </Button>
+      }
+    >
+      <h2 className="font-semibold text-lg">{account.name}</h2>
+      <p className="text-soft">
+        {account.role === 'supervisor' ? 'Supervisor' : 'Agent'}
+        {me === null && ', off shift at this tab'}
+      </p>
+      {me !== null && <Presence me={me} seats={seats} centre={centre} />}
+      <OwnPin agentId={account.id} />
+      <SignOut onShift={me !== null} />
+    </Popover>
+  )
+}
+
+function OwnPin({ agentId }: { agentId: FloorView['account']['id'] }) {
+  const floor = useFloor()
+  const [open, setOpen] = useState(false)
+  const [pin, setPin] = useState('')
+  const [said, setSaid] = useState<{ readonly ok: boolean; readonly says: string } | null>(null)
+  const change = async (event: FormEvent) => {
+    event.preventDefault()
+    const reply = await floor?.setPin(agentId, pin)
+    if (reply === undefined) return
+    setPin('')
+    setSaid(reply.ok ? { ok: true, says: 'Your new PIN holds from now on.' } : { ok: false, says: `${reply.refusal.says} ${reply.refusal.next}` })
+    if (reply.ok) setOpen(false)
+  }
+  return (
+    <section aria-label="PIN" className="mt-4 border-line border-t pt-3">
+      {open ? (
+        <form className="flex items-end gap-2" onSubmit={(e) => void change(e)}>
+          <PinField label="New PIN" value={pin} onChange={setPin} />
+          <Button type="submit">Change PIN</Button>
+        </form>
+      ) : (
+        <Button onClick={() => setOpen(true)}>New PIN</Button>
+      )}
+      {said !== null &&
+        (said.ok ? (
+          <p role="status" className="mt-1 text-green">
+            {said.says}
+          </p>
+        ) : (
+          <Problem>{said.says}</Problem>
+        ))}
+    </section>
+  )
+}
+
+function SignOut({ onShift }: { onShift: boolean }) {
+  const floor = useFloor()
+  const [problem, setProblem] = useState<string | null>(null)
+  const signOut = async () => {
+    const reply = await floor?.signOut()
+    if (reply?.ok === false) return setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
+    // A shared computer keeps nothing of whoever was here: no half-typed answer, no draft.
+    clearTabComfort()
+    location.assign('/')
+  }
+  return (
+    <div className="mt-4 border-line border-t pt-3">
+      <Button disabled={onShift} onClick={() => void signOut()}>
+        Sign out
+      </Button>
+      {onShift && <p className="mt-1 text-soft">End your shift first: it is in the menu of your state.</p>}
+      {problem !== null && <Problem>{problem}</Problem>}
+    </div>
+  )
+}

@@ -1,0 +1,32 @@
+'use client'
+// Tells screen readers what changed on the board, in the board's own words; silent about clocks.
+import type { CallView, MeView } from '@/exchange/protocol'
+import { useNowMs } from '@/ui'
+import { describeBoard, type Names } from '@/words'
+
+interface Props {
+  readonly me: MeView
+  readonly calls: readonly CallView[]
+  readonly names: Names
+  readonly said: string
+}
+
+export function Announcer({ me, calls, names, said }: Props) {
+  // What is announced has no clocks: a sentence that changed every second would drown the caller.
+  const words = describeBoard(me, calls, names, null)
+  const nowMs = useNowMs()
+  return (
+    <div className="sr-only">
+      <p role="status" aria-label="Board in words" aria-live="assertive">
+        {words}
+      </p>
+      <p role="status" aria-label="Saved">
+        {said}
+      </p>
+      {/* With clocks, for whoever goes and reads it. */}
+      <section aria-label="The board now">
+        <p>{describeBoard(me, calls, names, nowMs)}</p>
+      </section>
+    </div>
+  )
+}

@@ -1,0 +1,66 @@
+// What the keys do on the board: always to the line in front, so that a key means the same whatever has the focus.
+import type { Ask } from '@/core/floor'
+import type { CallView, MeView } from '@/exchange/protocol'
+import { isMine } from '@/words'
+import type { OpenPanel, Panel } from './on-shift'
+import type { Handlers } from './shortcuts'
+
+interface Options {
+  readonly me: MeView
+  readonly calls: readonly CallView[]
+  readonly inFront: CallView | undefined
+  readonly give: (command: Ask) => Promise<boolean>
+  readonly panel: OpenPanel | null
+  readonly onPanel: (panel: OpenPanel | null) => void
+}
+
+const endOf = ({ call }: CallView, me: MeView) => call.connections.find((c) => isMine(c, me.id))
+
+/** The line that rings, otherwise the one heard, otherwise the last opened. */
+export const lineInFront = (calls: readonly CallView[], me: MeView): CallView | undefined =>
+  calls.find((v) => endOf(v, me)?.state === 'alerting') ?? calls.find((v) => endOf(v, me)?.state !== 'held') ?? calls.at(-1)
+
+export function callShortcuts({ me, calls, inFront, give, panel, onPanel }: Options): Handlers {
+  if (inFront === undefined) return {}
+  const { call } = inFront
+  const mine = endOf(inFront, me)
+  const on = { callId: call.id }
+  const gives = (command: Ask) => () => void give(command)
+  if (mine?.state === 'alerting')
+    return {
+      answer: gives({ kind: 'answer', ...on }),
+      silence: gives({ kind: 'silence', ...on }),
+      decline: gives({ kind: 'decline', ...on }),
+      divert: () => onPanel({ callId: call.id, panel: 'divert' }),
+      voicemail: gives({ kind: 'divert', ...on, target: { kind: 'voicemail', agentId: me.id } }),
+      ...undo(calls, me, give),
+    }
+  /** The line a picker is about: the caller's, also while somebody is consulted about them. */
+  const first = call.consultFor ?? call.id
+  const toggle = (next: Panel, callId = first) => onPanel(panel?.panel === next && panel.callId === callId ? null : { callId, panel: next })
+  const consult = call.consultFor !== null ? call : calls.find((v) => v.call.consultFor === call.id)?.call
+  const held = calls.find((v) => endOf(v, me)?.state === 'held')?.call
+  return {
+    hold: gives({ kind: mine?.state === 'held' ? 'retrieve' : 'hold', ...on }),
+    hangUp: call.consultFor === null ? gives({ kind: 'hangUp', ...on }) : gives({ kind: 'endConsult', ...on }),
+    transfer: () => toggle('transfer'),
+    conference: consult === undefined ? () => toggle('conference') : gives({ kind: 'conference', callId: consult.id }),
+    keypad: () => toggle('keypad', call.id),
+    park: gives({ kind: 'park', ...on }),
+    record: gives({ kind: 'record', ...on, to: call.recording === null ? 'on' : 'off' }),
+    move: gives({ kind: 'moveCall', ...on, endpoint: mine?.endpoint === 'computer' ? 'handset' : 'computer' }),
+    ...(consult === undefined
+      ? {}
+      : {
+          complete: gives({ kind: 'completeTransfer', callId: consult.id }),
+          endConsult: gives({ kind: 'endConsult', callId: consult.id }),
+        }),
+    ...(held === undefined ? {} : { alternate: gives({ kind: 'alternate', callId: held.id }) }),
+    ...undo(calls, me, give),
+  }
+}
+
+function undo(calls: readonly CallView[], me: MeView, give: Options['give']): Handlers {
+  const ending = calls.find((v) => v.call.clearing?.byAgentId === me.id)?.call
+  return ending === undefined ? {} : { undo: () => void give({ kind: 'takeBack', callId: ending.id }) }
+}

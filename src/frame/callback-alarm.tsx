@@ -1,0 +1,68 @@
+'use client'
+// Callbacks whose time has come: a line on the desk for as long as they are due, a soft sign when one becomes due, and the call one
+// press away. Mine, and those nobody has made that any agent of their queue may make.
+import { useMemo } from 'react'
+import type { CallbackId } from '@/core/ids'
+import { MINUTE } from '@/core/time'
+import { floorNow } from '@/exchange/floor-time'
+import type { CallbackView, MeView, PromisesView } from '@/exchange/protocol'
+import { useCommand } from '@/exchange/react'
+import { HELD_TOO_LONG } from '@/sound'
+import { Button, Clock, inZone, useNowMs } from '@/ui'
+import { useCadence } from './cadence'
+
+const SOFT = 0.05
+/** The sign is given for this long after the time, then the line alone speaks. */
+const SOUNDS_FOR_MS = 12_000
+const LATER_MS = 10 * MINUTE
+
+/** Due ones an agent is asked for: their own, and what has escalated in a queue they serve. */
+export const dueFor = (me: Pick<MeView, 'id' | 'queueIds'>, callbacks: readonly CallbackView[], nowMs: number): readonly CallbackView[] =>
+  callbacks.filter(
+    (c) =>
+      c.dialledBy === null &&
+      c.dueAtMs <= nowMs &&
+      (c.ownerId === me.id || (c.escalatedAtMs !== null && (c.queueId === null || me.queueIds.includes(c.queueId)))),
+  )
+
+export const useDueCount = (me: MeView, { callbacks }: PromisesView): number => dueFor(me, callbacks, useNowMs()).length
+
+interface Props {
+  readonly me: MeView
+  readonly promises: PromisesView
+  readonly timeZone: string
+  readonly onCall: (callbackId: CallbackId) => void
+}
+
+export function CallbackAlarm({ me, promises, timeZone, onCall }: Props) {
+  const now = useNowMs()
+  const command = useCommand()
+  const due = useMemo(() => dueFor(me, promises.callbacks, now), [me, promises, now])
+  const [first] = due
+  const talks = me.state === 'onCall' || me.state === 'ringing'
+  useCadence(HELD_TOO_LONG, first !== undefined && !talks && now - first.dueAtMs < SOUNDS_FOR_MS && me.soundPath !== 'none', SOFT)
+  if (first === undefined) return null
+  const later = () =>
+    void command({
+      kind: 'moveCallback',
+      callbackId: first.id,
+      dueAtMs: floorNow() + LATER_MS,
+      timeZone: first.timeZone,
+      why: 'Put off on the desk',
+    })
+  return (
+    <section aria-label="Callback due" className="flex min-h-8 items-center gap-3 border-brass border-l-4 bg-brass-wash px-4 py-0.5 text-brass-text">
+      <span className="min-w-0 truncate">
+        <strong>{first.escalatedAtMs === null ? 'Callback due' : 'Callback missed'}:</strong> {first.name ?? first.number},{' '}
+        {inZone(first.dueAtMs, timeZone, 'HH:mm')}, <Clock sinceMs={first.dueAtMs} /> ago{first.note !== '' && ` · ${first.note}`}
+        {due.length > 1 && ` · ${due.length - 1} more`}
+      </span>
+      <Button className="!h-6" disabled={talks} title={talks ? 'After this call' : undefined} onClick={() => onCall(first.id)}>
+        Call now
+      </Button>
+      <Button tone="quiet" className="!h-6" onClick={later}>
+        In 10 minutes
+      </Button>
+    </section>
+  )
+}

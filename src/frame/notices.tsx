@@ -1,0 +1,51 @@
+'use client'
+// What the floor has to say about itself: damage, a gap, storage that is refused. Plain sentences, each with its way out.
+import type { AccountView, FloorPart } from '@/exchange/protocol'
+import { useFloor } from '@/exchange/react'
+import { Button, saveFile } from '@/ui'
+
+export function Notices({ floor: view, account }: { floor: FloorPart; account: AccountView | null }) {
+  const floor = useFloor()
+  const mayTake = account?.may.includes('supervision') ?? false
+  const saveDamaged = async () => {
+    const reply = await floor?.ask({ kind: 'damaged' })
+    if (reply?.ok && reply.text !== null) saveFile('damaged-ledger.json', reply.text, 'application/json')
+  }
+  const saveLedger = async () => {
+    const reply = await floor?.ask({ kind: 'ledger' })
+    if (reply?.ok && reply.text !== null) saveFile('ledger.ndjson', reply.text, 'application/x-ndjson')
+  }
+  return (
+    <>
+      {view.storage === 'notKept' && (
+        <Line tone="loss">
+          <span>
+            What happens now is not kept: storage refuses it ({view.storageReason}). The desk works, and it is tried again by itself.
+            {mayTake ? ' Save the ledger before you close the last tab.' : ' Tell a supervisor before the last tab is closed.'}
+          </span>
+          {mayTake && <Button onClick={() => void saveLedger()}>Save the ledger as a file</Button>}
+        </Line>
+      )}
+      {view.notices.map((notice) => (
+        <Line key={notice.id} tone={notice.tone}>
+          <span>{notice.says}</span>
+          {notice.offersDamaged && mayTake && <Button onClick={() => void saveDamaged()}>Save the damaged part as a file</Button>}
+          <Button tone="quiet" onClick={() => void floor?.ask({ kind: 'dismissNotice', noticeId: notice.id })}>
+            Dismiss
+          </Button>
+        </Line>
+      ))}
+    </>
+  )
+}
+
+function Line({ tone, children }: { tone: 'info' | 'loss'; children: React.ReactNode }) {
+  return (
+    <div
+      role={tone === 'loss' ? 'alert' : 'status'}
+      className={`flex items-center gap-3 border-b px-4 py-1 ${tone === 'loss' ? 'border-red bg-red-wash text-red' : 'border-line bg-sea-wash text-ink'}`}
+    >
+      {children}
+    </div>
+  )
+}

@@ -1,0 +1,145 @@
+'use client'
+// What goes on for as long as a shift is at this tab, whatever page is open: sound, ringing, the keys of a call, announcements. Pages come and
+// go below it; a call in progress does not notice.
+import { usePathname, useRouter } from 'next/navigation'
+import { createContext, type ReactNode, useContext, useMemo, useRef, useState } from 'react'
+import type { Target } from '@/core/calls'
+import type { Contact } from '@/core/contacts'
+import type { Ask } from '@/core/floor'
+import type { CallId } from '@/core/ids'
+import type { CallView, FloorView, MeView } from '@/exchange/protocol'
+import { useCommand } from '@/exchange/react'
+import { RINGING } from '@/sound'
+import { usePersonalNumber } from '@/ui'
+import { isMine } from '@/words'
+import { Announcer } from './announcer'
+import { useCadence } from './cadence'
+import { callShortcuts, lineInFront } from './call-shortcuts'
+import { useDueCount } from './callback-alarm'
+import { useCoding } from './coding'
+import { HeldTooLong } from './held-too-long'
+import { contactInFront } from './in-front'
+import { type LineSound, useLineSound } from './line-sound'
+import { useCallNotification } from './notifications'
+import { useShortcuts } from './shortcuts'
+import { useZipTone } from './zip-tone'
+
+const RING_LOUDNESS = 0.16
+
+export type Panel = 'transfer' | 'conference' | 'keypad' | 'divert'
+
+/** What is opened on a line: a picker or the keypad. */
+export interface OpenPanel {
+  readonly callId: CallId
+  readonly panel: Panel
+  /** Whom it is about, when they were dropped on the line or found in the dial line. */
+  readonly target?: Target
+}
+
+export interface OnShift {
+  readonly me: MeView
+  readonly view: FloorView
+  /** The line in front of the agent: the one that rings, otherwise the one heard, otherwise the first. */
+  readonly inFront: CallView | undefined
+  readonly rings: boolean
+  /** The contact of that line, or of the call that owes its outcome. */
+  readonly ofLine: Contact | undefined
+  /** A call that is coded instead of the one in front; null for that one. */
+  readonly coding: CallId | null
+  readonly setCoding: (callId: CallId | null) => void
+  readonly give: (ask: Ask) => Promise<boolean>
+  /** What was refused last, until the state it was said in has passed. */
+  readonly trouble: string | null
+  readonly panel: OpenPanel | null
+  readonly setPanel: (panel: OpenPanel | null) => void
+  readonly notReadyOpen: boolean
+  readonly setNotReadyOpen: (open: boolean) => void
+  readonly due: number
+  readonly sound: LineSound
+  readonly volumes: {
+    readonly voice: number
+    readonly ring: number
+    readonly setVoice: (volume: number) => void
+    readonly setRing: (volume: number) => void
+  }
+  /** Something for screen readers to say once. */
+  readonly say: (words: string) => void
+}
+
+const OnShiftContext = createContext<OnShift | null>(null)
+
+/** null off shift, and at a tab that has not the shift's desk. */
+export const useOnShift = (): OnShift | null => useContext(OnShiftContext)
+
+export function OnShiftProvider({ view, me, onHelp, children }: { view: FloorView; me: MeView; onHelp: () => void; children: ReactNode }) {
+  const command = useCommand()
+  const router = useRouter()
+  const atDesk = usePathname() === '/'
+  const { calls, contacts, seats, centre } = view
+  const [notReadyOpen, setNotReadyOpen] = useState(false)
+  const [refused, setRefused] = useState<{ readonly says: string; readonly forState: string } | null>(null)
+  const [said, setSaid] = useState('')
+  const [panel, setOpenPanel] = useState<OpenPanel | null>(null)
+
+  const inFront = lineInFront(calls, me)
+  const mine = inFront?.call.connections.find((c) => isMine(c, me.id))
+  const rings = mine?.state === 'alerting'
+  const [coding, setCodingAt] = useCoding(me, rings ? null : (inFront?.call.id ?? null))
+  const ofLine = contactInFront(inFront, contacts, me)
+
+  const [voice, setVoice] = usePersonalNumber('voice volume', 1)
+  const [ring, setRing] = usePersonalNumber('ring volume', 0.75)
+  useCadence(RINGING, rings && ofLine?.ringSilenced !== true && me.soundPath !== 'none', RING_LOUDNESS * ring)
+  useZipTone(me, calls, ring)
+  useCallNotification(
+    rings && ofLine !== undefined ? ofLine.callId : null,
+    `${ofLine?.customer?.name ?? ofLine?.number ?? 'A caller'} is ringing`,
+    [centre.queues.find((q) => q.id === ofLine?.queueId)?.name, ofLine?.path].filter((t) => t != null).join(' · '),
+  )
+  const due = useDueCount(me, view.promises)
+  const sound = useLineSound(me, calls, voice)
+
+  const stateKey = `${me.state} ${me.sinceMs} ${mine?.state}`
+  const latestKey = useRef(stateKey)
+  latestKey.current = stateKey
+  const give = async (ask: Ask) => {
+    const reply = await command(ask)
+    setRefused(reply.ok ? null : { says: `${reply.refusal.says} ${reply.refusal.next}`, forState: latestKey.current })
+    return reply.ok
+  }
+  /** Pickers, and what is coded, are on the desk: whoever asks for one from elsewhere is led there. */
+  const toDesk = () => {
+    if (!atDesk) router.push('/')
+  }
+  const setPanel = (next: OpenPanel | null) => {
+    setOpenPanel(next)
+    if (next !== null) toDesk()
+  }
+  const setCoding = (callId: CallId | null) => {
+    setCodingAt(callId)
+    if (callId !== null) toDesk()
+  }
+  const lately = me.lately
+  useShortcuts({
+    ...callShortcuts({ me, calls, inFront, give, onPanel: setPanel, panel }),
+    mute: () => void give({ kind: 'setMute', muted: !me.muted }),
+    ...(lately !== null && calls.length === 0 ? { undo: () => void give({ kind: 'takeBackOutcome', callId: lately.callId }) } : {}),
+    // Within a call the key is about what follows it.
+    state: () => (me.afterwards.ready && (me.state !== 'wrapUp' || me.owed.length >= centre.mostOwed) ? setNotReadyOpen(true) : void give({ kind: 'goReady' })),
+    help: onHelp,
+  })
+
+  const names = useMemo(() => ({ me, seats, centre }), [me, seats, centre])
+  const value: OnShift = {
+    ...{ me, view, inFront, rings, ofLine, coding, setCoding, give, panel, setPanel, notReadyOpen, setNotReadyOpen, due, sound, say: setSaid },
+    trouble: refused?.forState === stateKey ? refused.says : null,
+    volumes: { voice, ring, setVoice, setRing },
+  }
+  return (
+    <OnShiftContext value={value}>
+      {children}
+      <HeldTooLong me={me} centre={centre} calls={calls} />
+      <Announcer me={me} calls={calls} names={names} said={said} />
+    </OnShiftContext>
+  )
+}

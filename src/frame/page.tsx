@@ -1,0 +1,62 @@
+'use client'
+// A page inside the frame: its title, its heading for who comes by keyboard, and a plain word for whoever may not enter.
+import { usePathname } from 'next/navigation'
+import { type ReactNode, useEffect, useRef } from 'react'
+import type { FloorView } from '@/exchange/protocol'
+import { useFloorView } from '@/exchange/react'
+import { useTitleOf } from './frame'
+import { mayEnter, type Place } from './rights'
+
+interface Props {
+  readonly title: string
+  readonly place: Place
+  /** The page is as high as the window leaves it, and its parts scroll by themselves. */
+  readonly fills?: boolean
+  readonly children: (view: FloorView) => ReactNode
+}
+
+export function Page({ title, place, fills = false, children }: Props) {
+  const view = useFloorView()
+  useTitleOf(title)
+  const page = useRef<HTMLDivElement>(null)
+  useFocusOnHeading(page)
+  if (view === null) return null
+  return (
+    <div ref={page} className={fills ? 'flex min-h-0 flex-1 flex-col' : ''}>
+      {mayEnter(view.account, place) ? children(view) : <NotAllowed title={title} owners={view.centre.owners} />}
+    </div>
+  )
+}
+
+/** Whoever came here by a link goes on from the heading; whoever came by an address, or is typing, is left alone. */
+function useFocusOnHeading(page: { readonly current: HTMLElement | null }): void {
+  const path = usePathname()
+  useEffect(() => {
+    if (!cameByLink(path)) return
+    const frame = requestAnimationFrame(() => {
+      const heading = page.current?.querySelector('h1')
+      if (heading == null) return
+      heading.tabIndex = -1
+      heading.focus({ preventScroll: true })
+    })
+    return () => cancelAnimationFrame(frame)
+  }, [path, page])
+}
+
+let lastPath: string | null = null
+function cameByLink(path: string): boolean {
+  const came = lastPath !== null && lastPath !== path
+  lastPath = path
+  return came
+}
+
+function NotAllowed({ title, owners }: { title: string; owners: readonly string[] }) {
+  return (
+    <main className="px-6 py-10">
+      <h1 className="font-semibold text-2xl">{title}</h1>
+      <p className="mt-2">
+        Your account may not enter this page. {owners.length === 0 ? 'Nobody here can enable it.' : `${owners.join(' or ')} can enable it in Set-up.`}
+      </p>
+    </main>
+  )
+}

@@ -1,0 +1,24 @@
+// Which places an account may enter. The floor asks the same again for everything that is done there.
+import type { AccountView } from '@/exchange/protocol'
+
+export const PLACES = [
+  { id: 'desk', href: '/', label: 'Desk' },
+  { id: 'callbacks', href: '/callbacks', label: 'Callbacks' },
+  { id: 'results', href: '/results', label: 'Results' },
+  { id: 'set-up', href: '/set-up', label: 'Set-up' },
+] as const
+
+export type Place = (typeof PLACES)[number]['id']
+
+const NEEDS: Record<Place, (account: AccountView) => boolean> = {
+  desk: ({ queueIds }) => queueIds.length > 0,
+  callbacks: () => true,
+  /** An agent sees their own. */
+  results: () => true,
+  'set-up': ({ may }) => may.includes('setUp'),
+}
+
+export const mayEnter = (account: AccountView, place: Place): boolean => NEEDS[place](account)
+
+/** Sees the results of everybody, and takes them away as files. */
+export const seesEverybody = ({ may }: AccountView): boolean => may.includes('supervision')

@@ -1,0 +1,123 @@
+'use client'
+// The shift bar: state in words with its clock and the one button that changes it, what is served, who waits, and sound. What must not be forgotten (a
+// diversion, sound that is lost or missing) stands in a line of its own for as long as it lasts.
+import clsx from 'clsx'
+import { useRouter } from 'next/navigation'
+import type { ReactNode } from 'react'
+import type { CentreView, QueueView } from '@/exchange/protocol'
+import { Button, Clock, Menu, MenuItem, nameIn } from '@/ui'
+import { diversionWords } from '@/words'
+import type { OnShift } from './on-shift'
+import { OwedMenu } from './owed-menu'
+import { SoundMenu } from './sound-menu'
+import { StatePart } from './state-part'
+
+export function ShiftBar({ shift }: { shift: OnShift }) {
+  const router = useRouter()
+  const { me, view, due, give, setCoding } = shift
+  const mine = view.queues.filter((q) => me.queueIds.includes(q.id))
+  return (
+    <section aria-label="Shift" className="border-line-strong border-b bg-raised">
+      <div className="flex h-11 items-center gap-3 px-4">
+        <StatePart shift={shift} />
+        <OwedMenu me={me} centre={view.centre} onCode={setCoding} />
+        {due > 0 && (
+          <Button tone="brass" className="!px-2" onClick={() => router.push('/callbacks')}>
+            {due === 1 ? '1 callback due' : `${due} callbacks due`}
+          </Button>
+        )}
+        <div className="ml-auto flex shrink-0 items-center gap-3">
+          <Waiting queues={mine} />
+          <Served queues={mine} centre={view.centre} />
+          <SoundMenu shift={shift} />
+        </div>
+      </div>
+      <Lasting me={me} give={give} />
+    </section>
+  )
+}
+
+/** Reasons an agent may give; the floor gives some itself. */
+export const chosenReasons = (centre: CentreView): readonly string[] => centre.notReadyReasons.filter((r) => !r.givenByFloor).map((r) => r.name)
+
+function Lasting({ me, give }: Pick<OnShift, 'me' | 'give'>) {
+  const { soundLost, soundPath, diversion } = me
+  return (
+    <>
+      {soundLost !== null && (
+        <Line tone="loss" label="Sound lost">
+          <span>
+            <strong>Your sound is lost</strong> for <Clock sinceMs={soundLost.sinceMs} />: {soundLost.why} Whoever you were talking with hears music. It is
+            tried again by itself; another path is under Sound.
+          </span>
+        </Line>
+      )}
+      {soundPath === 'none' && (
+        <Line tone="brass" label="No sound">
+          <span>
+            <strong>You work without sound:</strong> nobody hears you, and you hear nobody. Take a path under Sound when you can.
+          </span>
+        </Line>
+      )}
+      {diversion !== null && (
+        <Line tone="brass" label="Diversion">
+          <span>{diversionWords(diversion)}</span>
+          <Button className="!h-6" onClick={() => void give({ kind: 'setDiversion', to: null })}>
+            End diversion
+          </Button>
+        </Line>
+      )}
+    </>
+  )
+}
+
+function Line({ tone, label, children }: { tone: 'loss' | 'brass'; label: string; children: ReactNode }) {
+  const look = tone === 'loss' ? 'border-red bg-red-wash text-red' : 'border-brass bg-brass-wash text-brass-text'
+  return (
+    <section role={tone === 'loss' ? 'alert' : undefined} aria-label={label} className={clsx('flex min-h-8 items-center gap-3 border-l-4 px-4 py-0.5', look)}>
+      {children}
+    </section>
+  )
+}
+
+/** Calls waiting in what is served, and for how long: short, so that it is never cut. */
+function Waiting({ queues }: { queues: readonly QueueView[] }) {
+  const waiting = queues.reduce((sum, q) => sum + q.waiting, 0)
+  const since = queues.map((q) => q.longestSinceMs).filter((ms) => ms !== null)
+  return (
+    <span className={clsx('whitespace-nowrap', waiting > 0 ? 'font-semibold text-brass-text' : 'text-soft')}>
+      {waiting === 0 ? 'nobody waits' : `${waiting} waiting`}
+      {since.length > 0 && (
+        <>
+          , longest <Clock sinceMs={Math.min(...since)} />
+        </>
+      )}
+    </span>
+  )
+}
+
+/** What is served: one by its name, more of them as a number that opens. */
+function Served({ queues, centre }: { queues: readonly QueueView[]; centre: CentreView }) {
+  const [only] = queues
+  if (queues.length === 1 && only !== undefined) return <span className="max-w-40 truncate text-soft">{nameIn(centre.queues, only.id)}</span>
+  return (
+    <Menu
+      label="What you serve"
+      align="end"
+      trigger={
+        <Button tone="quiet" className="!px-1">
+          {queues.length} queues
+        </Button>
+      }
+    >
+      {queues.map((q) => (
+        <MenuItem key={q.id} onSelect={() => {}}>
+          <span className="flex justify-between gap-8">
+            <span className="max-w-72 truncate">{nameIn(centre.queues, q.id)}</span>
+            <span className={q.waiting > 0 ? 'font-semibold text-brass-text' : 'text-soft'}>{q.waiting === 0 ? 'nobody waits' : `${q.waiting} waiting`}</span>
+          </span>
+        </MenuItem>
+      ))}
+    </Menu>
+  )
+}

@@ -1,0 +1,86 @@
+'use client'
+// Sound at the desk: which path carries it and how it does, how loud voices and ringing are, and another path to take.
+import { useEffect, useId, useState } from 'react'
+import type { SoundView } from '@/exchange/protocol'
+import type { Heard } from '@/sound'
+import { Level, PATH_WORDS, SoundPathStep } from '@/sound-path'
+import { Button, Popover } from '@/ui'
+import { NotificationSetting } from './notifications'
+import type { OnShift } from './on-shift'
+
+export function SoundMenu({ shift }: { shift: OnShift }) {
+  const { me, view, give, volumes } = shift
+  const { problem, look } = shift.sound
+  const trouble = me.soundLost !== null ? 'lost' : (problem?.inShort ?? (me.soundPath === 'none' ? 'none' : null))
+  return (
+    <Popover
+      label="Sound"
+      trigger={
+        <Button tone="quiet" className="!px-1">
+          {trouble === null ? 'Sound' : `Sound: ${trouble}`}
+          <LiveLevel look={look} />
+        </Button>
+      }
+    >
+      {problem !== null && (
+        <p role="status" className="mb-3 border-brass border-l-4 pl-2">
+          {problem.says}
+        </p>
+      )}
+      <Volume label="Voices" value={volumes.voice} onChange={volumes.setVoice} />
+      <Volume label="Ringing" value={volumes.ring} onChange={volumes.setRing} />
+      <NotificationSetting />
+      <ChangePath me={me} view={view.sound} give={give} />
+    </Popover>
+  )
+}
+
+/** What is chosen here is tried out first; it carries the voice once it is taken. */
+function ChangePath({ me, view, give }: Pick<OnShift, 'me' | 'give'> & { view: SoundView | null }) {
+  const [path, setPath] = useState(me.soundPath === 'none' ? 'computer' : me.soundPath)
+  const [works, setWorks] = useState(false)
+  const there = { computer: true, handset: view !== null && view.handset !== 'absent', ownPhone: view?.phone?.state === 'connected' }[path]
+  const isTaken = me.soundPath === path && me.soundLost === null
+  return (
+    <div className="mt-4 border-line border-t pt-3">
+      <h3 className="mb-1 font-semibold">
+        Your sound path: {PATH_WORDS[me.soundPath]}
+        {me.soundLost !== null && ', lost'}
+      </h3>
+      <SoundPathStep agentId={me.id} sound={view} path={path} onPath={setPath} onProof={setWorks} />
+      <Button
+        tone={works || path !== 'computer' ? 'primary' : 'plain'}
+        className="mt-3"
+        disabled={!there || isTaken}
+        onClick={() => void give({ kind: 'chooseSoundPath', path })}
+      >
+        {isTaken ? `${PATH_WORDS[path]} is in use` : `Use ${PATH_WORDS[path].toLowerCase()}`}
+      </Button>
+    </div>
+  )
+}
+
+const LOOK_EVERY_MS = 120
+
+/** While the microphone is open the bar shows that it hears: an agent sees at a glance that they are not speaking into nothing. */
+function LiveLevel({ look }: { look: () => Heard | null }) {
+  const [level, setLevel] = useState<number | null>(null)
+  useEffect(() => {
+    const timer = setInterval(() => setLevel(look()?.peak ?? null), LOOK_EVERY_MS)
+    return () => clearInterval(timer)
+  }, [look])
+  return <Level value={level} className="w-10" />
+}
+
+function Volume({ label, value, onChange }: { label: string; value: number; onChange: (value: number) => void }) {
+  const id = useId()
+  return (
+    <div className="mb-3 grid grid-cols-[72px_1fr_52px] items-center gap-2">
+      <label htmlFor={id} className="font-semibold">
+        {label}
+      </label>
+      <input id={id} type="range" min={0} max={1} step={0.05} value={value} onChange={(e) => onChange(Number(e.target.value))} className="accent-green" />
+      <span className="tabular whitespace-nowrap text-right">{Math.round(value * 100)}&nbsp;%</span>
+    </div>
+  )
+}

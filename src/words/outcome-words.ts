@@ -1,0 +1,32 @@
+// Outcome codes and results in words.
+import type { CallRecord, CallResult } from '@/core/ledger'
+import type { OutcomeSet } from '@/core/outcomes'
+import type { CentreView } from '@/exchange/protocol'
+
+export function outcomeSetOf(centre: CentreView, queueId: string | null): OutcomeSet | undefined {
+  const id = [...centre.queues, ...centre.formerQueues].find((q) => q.id === queueId)?.outcomeSetId ?? centre.outsideOutcomeSetId
+  return centre.outcomeSets.find((s) => s.id === id)
+}
+
+/** By the set of the call's queue; a queue may have had another set when the call was coded, and codes are in one of them for good. */
+export function outcomeLabel(centre: CentreView, { queueId, outcome }: Pick<CallRecord, 'queueId' | 'outcome'>): string {
+  if (outcome === null) return 'No outcome yet'
+  const own = outcomeSetOf(centre, queueId)?.codes ?? []
+  const all = centre.outcomeSets.flatMap((s) => s.codes)
+  return [...own, ...all].find((c) => c.code === outcome)?.label ?? outcome
+}
+
+const RESULT_WORDS: Record<CallResult, string> = {
+  underWay: 'Under way',
+  handled: 'Handled',
+  abandoned: 'Gave up waiting',
+  voicemail: 'Voicemail',
+  diverted: 'Diverted',
+  busy: 'Busy',
+  noAnswer: 'No answer',
+  machine: 'Answering machine',
+  invalid: 'Not in use',
+  refused: 'Refused',
+}
+
+export const resultWords = (result: CallResult): string => RESULT_WORDS[result]
