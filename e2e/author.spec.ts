@@ -1,7 +1,7 @@
 // The author's screens: a script written, checked, rehearsed, published and brought in; outcome codes edited and brought in.
 import { readFile } from 'node:fs/promises'
 import { expect, type Page, test } from '@playwright/test'
-import { button, takeCall } from './desk'
+import { button, ownerTab, putIntoUse, signInAsOwner, takeCall } from './desk'
 
 const WORLD = '?world=quiet&seed=7&days=0'
 const editor = (page: Page) => page.getByRole('region', { name: 'Page editor' })
@@ -19,7 +19,7 @@ async function saved(page: Page, item: string): Promise<string> {
 }
 
 test('a page is written by keyboard, seen as the agent will see it, undone and redone, and kept as a draft', async ({ page }) => {
-  await page.goto(`/scripts/script_sailings${WORLD}`)
+  await signInAsOwner(page, `/scripts/script_sailings${WORLD}`)
   await expect(scriptState(page)).toHaveText('Version 2, in use')
   await map(page).getByRole('button', { name: 'What brings them' }).focus()
   await page.keyboard.press('Enter')
@@ -50,8 +50,7 @@ test('a page is written by keyboard, seen as the agent will see it, undone and r
 test('what is wrong is found with its place; errors keep it from being published, and a call goes on with the version it began with', async ({ page }) => {
   await takeCall(page)
   await expect(pane(page)).toContainText('Fennholm Line, good day.')
-  const author = await page.context().newPage()
-  await author.goto('/scripts/script_sailings')
+  const author = await ownerTab(page, '/scripts/script_sailings')
   await author.getByRole('textbox', { name: 'Paragraph 1' }).fill('Fennholm Line, a very good day.')
   await map(author).getByRole('button', { name: 'Find the booking' }).click()
   await expect(editor(author).getByLabel('Title')).toHaveValue('Find the booking')
@@ -64,8 +63,6 @@ test('what is wrong is found with its place; errors keep it from being published
   await expect(map(author).getByRole('button', { name: /^Nobody comes here end error/ })).toBeVisible()
   await button(author, 'Publish').click()
   await expect(author.getByRole('dialog').getByRole('alert')).toContainText('One error keeps it back')
-  await author.getByLabel('PIN').fill('1290')
-  await button(author, 'That is me').click()
   await expect(button(author, 'Publish version 3')).toBeDisabled()
   await author.keyboard.press('Escape')
   await button(author, 'Remove page').click()
@@ -87,7 +84,7 @@ test('what is wrong is found with its place; errors keep it from being published
 })
 
 test('a rehearsal walks the script with a made-up caller to the outcome it speaks for', async ({ page }) => {
-  await page.goto(`/scripts/script_sailings${WORLD}`)
+  await signInAsOwner(page, `/scripts/script_sailings${WORLD}`)
   await button(page, 'Rehearse').click()
   await page.getByLabel('Who calls').selectOption({ label: 'Somebody we do not know' })
   await expect(pane(page)).toContainText('Am I speaking with the person who made the booking?')
@@ -101,7 +98,7 @@ test('a rehearsal walks the script with a made-up caller to the outcome it speak
 })
 
 test('a script goes out as a file and comes in again as it was; a broken one says line by line why it does not, and brings in nothing', async ({ page }) => {
-  await page.goto(`/scripts/script_assistance${WORLD}`)
+  await signInAsOwner(page, `/scripts/script_assistance${WORLD}`)
   const json = await saved(page, 'Export JSON')
   expect(await saved(page, 'Save as Markdown, to print')).toContain('# Help at boarding')
   await page.goto('/scripts')
@@ -129,10 +126,7 @@ test('a script goes out as a file and comes in again as it was; a broken one say
 
 test('an outcome code is added, checked, put into use and chosen at the desk; a retired one is chosen no more', async ({ page }) => {
   await takeCall(page)
-  const tab = await page.context().newPage()
-  await tab.goto('/outcomes')
-  await tab.getByLabel('PIN').fill('1290')
-  await button(tab, 'Change the set-up').click()
+  const tab = await ownerTab(page, '/outcomes')
   await button(tab, 'Add a code').click()
   await button(tab, 'Keep changes').click()
   await expect(tab.getByText('The code needs a label.')).toBeVisible()
@@ -150,8 +144,7 @@ test('an outcome code is added, checked, put into use and chosen at the desk; a 
   await button(tab, 'Edit Sent a brochure').click()
   await tab.getByLabel('Key').fill('2')
   await button(tab, 'Keep changes').click()
-  await button(tab, 'Put into use').click()
-  await expect(tab.getByText('The set-up is in use on the floor.')).toBeVisible()
+  await putIntoUse(tab)
 
   await expect(page.getByRole('radio', { name: 'New booking' })).toBeHidden()
   await page.keyboard.press('Alt+2')

@@ -1,22 +1,25 @@
 import { expect, test } from '@playwright/test'
-import { board, boardWords, button, goReady, QUIET, ringMe, startShift, state, takeCall } from './desk'
+import { board, boardWords, button, goReady, hangUp, QUIET, ringMe, startShift, state, takeCall } from './desk'
 
 test('the whole path by keyboard only', async ({ page }) => {
   await page.goto(QUIET)
-  await expect(page.getByRole('heading', { name: 'Start your shift' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
   const press = (key: string) => page.keyboard.press(key)
   // To the first field, as Tab finds it.
-  for (let i = 0; i < 12 && !(await page.getByLabel('Agent', { exact: true }).evaluate((e) => e === document.activeElement)); i++) await press('Tab')
+  for (let i = 0; i < 12 && !(await page.getByLabel('Name', { exact: true }).evaluate((e) => e === document.activeElement)); i++) await press('Tab')
   await page.keyboard.type('Eluned')
   await press('Tab')
   await page.keyboard.type('2417')
+  await press('Enter')
+  await expect(page.getByRole('heading', { name: 'Start your shift' })).toBeVisible()
+  for (let i = 0; i < 40 && !(await button(page, 'Start shift').evaluate((e) => e === document.activeElement)); i++) await press('Tab')
   await press('Enter')
   await expect(state(page)).toHaveText('Not ready · Signed in')
   await press('Alt+r')
   await expect(state(page)).toHaveText('Ready')
 
   // The trainer's part: a caller is asked to ring, by keyboard as well.
-  for (let i = 0; i < 20 && !(await button(page, 'Stand-ins').evaluate((e) => e === document.activeElement)); i++) await press('Tab')
+  for (let i = 0; i < 40 && !(await button(page, 'Stand-ins').evaluate((e) => e === document.activeElement)); i++) await press('Tab')
   await press('Enter')
   const ring = page.getByRole('button', { name: 'Ring me' })
   await expect(ring).toBeVisible()
@@ -77,7 +80,7 @@ test('the whole path by mouse, and the result on the single call', async ({ page
   await button(page, 'Hold').click()
   await expect(board(page).getByText('hears music')).toBeVisible()
   await button(page, 'Retrieve').click()
-  await button(page, 'Hang up').click()
+  await hangUp(page)
   await expect(state(page)).toHaveText('Wrap-up')
   await page.getByRole('group', { name: 'Outcome' }).getByText('Refund requested').click()
   await page.getByLabel('Notes').fill('Moved to Saturday.')
@@ -132,7 +135,7 @@ test('a caller who hangs up first still owes an outcome, and nothing typed is lo
 
 test('a caller who gives up while waiting is offered to nobody and counted as abandoned', async ({ page }) => {
   await startShift(page)
-  await ringMe(page, { patience: 'Gives up after 5 seconds' })
+  await ringMe(page, { patience: 'Gives up after 5 seconds', into: 'queue' })
   const row = page.getByRole('row', { name: /^Sailings/ })
   await expect(row).toContainText('1')
   await expect(row).toContainText('nobody', { timeout: 15_000 })

@@ -11,18 +11,42 @@ export interface Caller {
   /** Somebody whose telephone number is somebody else's as well. */
   readonly sharesNumber?: boolean
   readonly queue?: string
+  /** Rings at this desk, or at whoever is longest ready. */
+  readonly into?: 'desk' | 'queue'
   /** Begins with the name, as offered. */
   readonly caller?: string
   readonly patience?: string
   readonly stays?: string
 }
 
-export async function startShift(page: Page, name = 'Eluned Tarnow', pin = '2417', address = QUIET): Promise<void> {
+/** The first steps are for somebody new: tests of anything else begin with them behind. */
+async function withoutTour(page: Page): Promise<void> {
+  await page.addInitScript(() => localStorage.setItem('setting tour seen', 'yes'))
+}
+
+export async function signIn(page: Page, name = 'Eluned Tarnow', pin = '2417', address = QUIET): Promise<void> {
+  await withoutTour(page)
   await page.goto(address)
-  await page.getByLabel('Agent', { exact: true }).selectOption({ label: name })
+  await page.getByLabel('Name', { exact: true }).selectOption({ label: name })
   await page.getByLabel('PIN').fill(pin)
-  await page.getByRole('button', { name: 'Start shift' }).click()
+  await button(page, 'Sign in').click()
+  await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible()
+}
+
+export const LINNEA = { name: 'Linnea Wickerby', pin: '1290' }
+
+/** Signs in as the owner of the set-up, who is a supervisor as well. */
+export const signInAsOwner = (page: Page, address = QUIET): Promise<void> => signIn(page, LINNEA.name, LINNEA.pin, address)
+
+export async function startShift(page: Page, name = 'Eluned Tarnow', pin = '2417', address = QUIET): Promise<void> {
+  await signIn(page, name, pin, address)
+  await button(page, 'Start shift').click()
   await expect(state(page)).toHaveText('Not ready · Signed in')
+}
+
+/** To a place or a page under it, without leaving the desk's tab. */
+export async function goTo(page: Page, place: 'Desk' | 'Callbacks' | 'Results' | 'Set-up'): Promise<void> {
+  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click()
 }
 
 export async function goReady(page: Page): Promise<void> {
@@ -37,7 +61,7 @@ export const button = (page: Page, name: string): Locator => page.getByRole('but
 
 export async function ringMe(
   page: Page,
-  { queue = 'Sailings', caller = 'Ottoline Fjelding', patience, stays, sharesNumber = false }: Caller = {},
+  { queue = 'Sailings', caller = 'Ottoline Fjelding', patience, stays, sharesNumber = false, into = 'desk' }: Caller = {},
 ): Promise<void> {
   await button(page, 'Stand-ins').click()
   const panel = page.getByRole('dialog', { name: 'Stand-ins' })
@@ -48,7 +72,7 @@ export async function ringMe(
   await panel.getByLabel('Caller', { exact: true }).selectOption((await option.first().getAttribute('value')) ?? '')
   if (patience !== undefined) await panel.getByLabel('Patience').selectOption({ label: patience })
   if (stays !== undefined) await panel.getByLabel('Stays').selectOption({ label: stays })
-  await panel.getByRole('button', { name: 'Ring me' }).click()
+  await panel.getByRole('button', { name: into === 'queue' ? 'A caller into the queue' : 'Ring me' }).click()
   await expect(panel).toBeHidden()
 }
 
@@ -102,4 +126,31 @@ export async function openDevice(page: Page, opener: 'Open the handset' | 'Open 
   const device = await opening
   await expect(device.getByText(/^of /)).toBeVisible()
   return device
+}
+
+/** The end of the shift stands in a menu, beside nothing that is pressed every minute. */
+export async function endShift(page: Page): Promise<void> {
+  await button(page, 'Shift').click()
+  await page.getByRole('menuitem', { name: 'End shift' }).click()
+}
+
+/** Hangs up without waiting for the grace. */
+export async function hangUp(page: Page): Promise<void> {
+  // While it still rings the key means nothing.
+  await expect(state(page)).toHaveText('On call')
+  await page.keyboard.press('Alt+q')
+  await button(page, 'End now').click()
+  await expect(button(page, 'Undo')).toBeHidden()
+}
+
+/** What of the set-up is changed is changed in a tab of its own, by its owner. */
+export async function ownerTab(page: Page, path: string): Promise<Page> {
+  const tab = await page.context().newPage()
+  await signInAsOwner(tab, `${path}?world=quiet&seed=7&days=0`)
+  return tab
+}
+
+export const putIntoUse = async (tab: Page): Promise<void> => {
+  await button(tab, 'Put into use').click()
+  await expect(tab.getByText('The set-up is in use on the floor.')).toBeVisible()
 }

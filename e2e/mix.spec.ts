@@ -2,7 +2,7 @@
 import { readFile } from 'node:fs/promises'
 import { expect, type Page, test } from '@playwright/test'
 import { build } from 'esbuild'
-import { board, button, goReady, ringMe, startShift, state } from './desk'
+import { board, button, goReady, hangUp, ringMe, startShift, state } from './desk'
 
 /** Put into the page as a laboratory: the mixer and the scene of the product, driven by its own floor. */
 const LABORATORY = `
@@ -158,7 +158,7 @@ test('a call of a queue that records is recorded by itself, survives a reload, a
   await button(page, 'Retrieve').click()
   await button(page, 'Stop recording').click()
   await expect(button(page, 'Start recording')).toBeVisible()
-  await button(page, 'Hang up').click()
+  await hangUp(page)
   await expect(state(page)).toHaveText('Wrap-up')
   await page.getByRole('link', { name: 'Results' }).click()
   await button(page, 'Today').click()

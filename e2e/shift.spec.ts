@@ -1,6 +1,6 @@
 // The shift from its start to its end: choosing work, states and what follows a call, the seat that moves, what others see.
 import { expect, type Page, test } from '@playwright/test'
-import { anotherSeat, board, boardWords, button, goReady, KESTER, QUIET, ringMe, SUNNIVA, sendTo, startShift, state, takeCall } from './desk'
+import { anotherSeat, board, boardWords, button, endShift, goReady, hangUp, KESTER, ringMe, SUNNIVA, sendTo, signIn, startShift, state, takeCall } from './desk'
 
 const saveAs = async (page: Page, code: string) => {
   await page.getByRole('radio', { name: code }).check({ force: true })
@@ -12,48 +12,43 @@ const chooseReason = async (page: Page, opener: string, reason: string) => {
 }
 
 test('what the account may not serve is listed with the reason; the last choice is offered again', async ({ page }) => {
-  await page.goto(QUIET)
-  await page.getByLabel('Agent', { exact: true }).selectOption({ label: KESTER.name })
+  await signIn(page, KESTER.name, KESTER.pin)
   const queues = page.getByRole('group', { name: 'Queues' })
   await expect(queues.getByRole('checkbox', { name: 'Freight' })).toBeDisabled()
   await expect(queues.getByRole('listitem').filter({ hasText: 'Freight' })).toContainText('Not on your account. Linnea Wickerby can add it in Set-up.')
   await queues.getByRole('checkbox', { name: 'Assistance' }).uncheck()
-  await page.getByLabel('PIN').fill(KESTER.pin)
   await button(page, 'Start shift').click()
   await expect(state(page)).toHaveText('Not ready · Signed in')
-  await button(page, 'End shift').click()
-  await page.getByLabel('Agent', { exact: true }).selectOption({ label: KESTER.name })
+  await endShift(page)
   await expect(queues.getByRole('checkbox', { name: 'Sailings' })).toBeChecked()
   await expect(queues.getByRole('checkbox', { name: 'Assistance' })).not.toBeChecked()
 })
 
 test('no end of shift with a call or an owed outcome: it says what is left to do', async ({ page }) => {
   await takeCall(page)
-  await button(page, 'End shift').click()
+  await endShift(page)
   await expect(board(page).getByRole('alert')).toHaveText('Your call with Ottoline Fjelding is still under way. Finish it or hang up first.')
-  await button(page, 'Hang up').click()
-  await expect(state(page)).toHaveText('Wrap-up', { timeout: 8_000 })
-  await button(page, 'End shift').click()
+  await hangUp(page)
+  await expect(state(page)).toHaveText('Wrap-up')
+  await endShift(page)
   await expect(board(page).getByRole('alert')).toHaveText('The call with Ottoline Fjelding still owes an outcome. Choose an outcome and save it.')
   await saveAs(page, 'Information given')
   await expect(state(page)).toHaveText('Ready')
-  await button(page, 'End shift').click()
+  await endShift(page)
   await expect(page.getByRole('heading', { name: 'Start your shift' })).toBeVisible()
 })
 
 test('a seat moves to another tab with its call; the tab that had it says so, also after a reload', async ({ page, context }) => {
   await takeCall(page)
   const other = await context.newPage()
-  await other.goto(QUIET)
-  await other.getByLabel('Agent', { exact: true }).selectOption({ label: 'Eluned Tarnow (on shift at a desk)' })
-  await expect(other.getByText('is on shift at another desk.')).toBeVisible()
-  await other.getByLabel('PIN').fill('2417')
+  await signIn(other)
+  await expect(other.getByRole('heading', { name: 'Your shift is at another tab' })).toBeVisible()
   await button(other, 'Move seat here').click()
   await expect(state(other)).toHaveText('On call')
   await expect(boardWords(other)).toHaveText('You are talking with Ottoline Fjelding.')
-  await expect(page.getByText('The seat of Eluned Tarnow is in another tab')).toBeVisible()
+  await expect(page.getByText('Your seat has been in another tab since')).toBeVisible()
   await page.reload()
-  await expect(page.getByRole('heading', { name: 'Start your shift' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Your shift is at another tab' })).toBeVisible()
   await expect(state(other)).toHaveText('On call')
 })
 
@@ -100,7 +95,7 @@ test('a declined call goes back to its place when nobody else is there, and ring
   await ringMe(page, { patience: 'Waits as long as it takes' })
   await button(page, 'Decline').click()
   await expect(state(page)).toHaveText('Ready', { timeout: 8_000 })
-  await expect(page.getByText(/1 waits, longest/).first()).toBeVisible()
+  await expect(page.getByText(/1 waiting, longest/).first()).toBeVisible()
   await chooseReason(page, 'Go not ready', 'Break')
   await goReadyAgain(page)
   await expect(state(page)).toHaveText('Ringing')
@@ -115,8 +110,8 @@ test('a note with somebody who covers: seen by the others, and the cover is one 
     return anotherSeat(page, KESTER, false)
   })()
   await anotherSeat(page, SUNNIVA, false)
-  await button(kester, 'Kester Oddersey').click()
-  const presence = kester.getByRole('dialog', { name: 'Presence' })
+  await button(kester, 'Kester Oddersey, your settings').click()
+  const presence = kester.getByRole('dialog', { name: 'You' })
   await button(kester, 'Set note').click()
   await expect(presence.getByRole('alert')).toHaveText('The note says nothing. Type a few words, such as “Back at two”.')
   await presence.getByLabel('Note').fill('At the dentist')
@@ -143,8 +138,8 @@ test('a note with somebody who covers: seen by the others, and the cover is one 
 test('diversion: on, seen by the others and followed, in the bar for as long as it lasts, and off with one press', async ({ page }) => {
   await startShift(page)
   const kester = await anotherSeat(page, KESTER, false)
-  await button(kester, 'Kester Oddersey').click()
-  const presence = kester.getByRole('dialog', { name: 'Presence' })
+  await button(kester, 'Kester Oddersey, your settings').click()
+  const presence = kester.getByRole('dialog', { name: 'You' })
   await presence.getByLabel('To a number').fill('1632')
   await button(kester, 'Divert').click()
   await expect(presence.getByRole('alert')).toContainText('too short')
@@ -163,14 +158,14 @@ test('diversion: on, seen by the others and followed, in the bar for as long as 
   await bar.getByRole('button', { name: 'End diversion' }).click()
   await expect(bar).toBeHidden()
   // The number is offered again.
-  await button(kester, 'Kester Oddersey').click()
+  await button(kester, 'Kester Oddersey, your settings').click()
   await expect(button(kester, '+441632960901')).toBeVisible()
 })
 
 test('do not disturb: a colleague’s transfer goes to voicemail, a consult says why not', async ({ page }) => {
   await startShift(page)
   const kester = await anotherSeat(page, KESTER, false)
-  await button(kester, 'Kester Oddersey').click()
+  await button(kester, 'Kester Oddersey, your settings').click()
   await kester.getByRole('checkbox', { name: 'Do not disturb' }).click()
   await expect(kester.getByRole('checkbox', { name: 'Do not disturb' })).toBeChecked()
   await goReady(page)

@@ -3,16 +3,14 @@ import { mkdtemp, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { type Browser, chromium, expect, type Page, test } from '@playwright/test'
-import { board, button, goReady, openDevice, QUIET, ringMe, state } from './desk'
+import { board, button, goReady, openDevice, ringMe, signIn, state } from './desk'
 
 const FAKE_DEVICE = '--use-fake-device-for-media-stream'
 
 test.use({ launchOptions: { executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', FAKE_DEVICE] } })
 
 async function choose(page: Page, name = 'Eluned Tarnow', pin = '2417'): Promise<void> {
-  await page.goto(QUIET)
-  await page.getByLabel('Agent', { exact: true }).selectOption({ label: name })
-  await page.getByLabel('PIN').fill(pin)
+  await signIn(page, name, pin)
 }
 const soundStep = (page: Page) => page.getByRole('region', { name: 'Sound' })
 const start = async (page: Page) => {

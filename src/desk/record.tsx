@@ -63,7 +63,7 @@ export function Record({ contact, call, centre, answeredAtMs, promised, seats }:
             </Fact>
             {headStartMs > 0 && (
               <Fact label="Priority">
-                goes first, by <span className="tabular">{formatClock(headStartMs)}</span>
+                goes first: counts as having waited <span className="tabular">{formatClock(headStartMs)}</span> more
               </Fact>
             )}
             {call?.keptFor != null && <Fact label="Callback">hung up and kept the place</Fact>}

@@ -2,14 +2,11 @@
 
 let aheadMs: number | null = null
 
-/** What two clocks of one machine differ by for being asked one after the other. */
-const NOISE_MS = 250
-
 /** `atMs` is what the floor's clock said when it sent the message that has just come. */
 export function setFloorClock(atMs: number): void {
   const next = atMs - performance.now()
-  // A message takes a moment to come, never less than none: the latest clock is the truest, unless the floor is another one now.
-  if (aheadMs === null || next > aheadMs || aheadMs - next > NOISE_MS) aheadMs = next
+  // A message takes a moment to come, longer on a busy page, never less than none: the one that came fastest told the time best.
+  if (aheadMs === null || next > aheadMs) aheadMs = next
 }
 
 /** Epoch milliseconds of the floor's clock; the computer's before the floor has spoken. */

@@ -35,7 +35,8 @@ export function SignIn({ door }: { door: DoorView }) {
   return (
     <main className="mx-auto grid w-full max-w-[860px] grid-cols-1 gap-x-14 px-6 py-12 md:grid-cols-[1fr_300px]">
       <form ref={form} aria-label="Sign in" noValidate onSubmit={(e) => void signIn(e)}>
-        <p className="eyebrow">{door.centre} contact centre</p>
+        <p className="font-semibold text-green">Loyal Switchboard</p>
+        <p className="eyebrow mt-6">{door.centre} contact centre</p>
         <h1 tabIndex={-1} className="font-semibold text-2xl">
           Sign in
         </h1>

@@ -8,7 +8,7 @@ export function Figures({ report }: { report: Report }) {
   const { all, occupancy } = report
   const speed = all.speedOfAnswer
   const figures: readonly Figure[] = [
-    { name: 'Offered', value: String(all.offered), definition: DEFINITIONS.offered },
+    { name: 'Offered', value: String(all.offered), ...(all.underWay === 0 ? {} : { more: `${all.underWay} under way` }), definition: DEFINITIONS.offered },
     { name: 'Answered', value: String(all.answered), definition: DEFINITIONS.answered },
     {
       name: 'Abandoned',

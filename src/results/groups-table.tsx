@@ -1,4 +1,5 @@
 // The measures per queue or per agent, as a table.
+import clsx from 'clsx'
 import type { Grouped } from '@/core/reports'
 import { clockOrNone, percent } from './format'
 
@@ -14,7 +15,7 @@ export function GroupsTable({ caption, rows, withOccupancy = false }: { caption:
         ['Disagree', ({ measures }) => percent(measures.disagreementRatio)],
       ]
     : [
-        ['Offered', ({ measures }) => (measures.underWay === 0 ? String(measures.offered) : `${measures.offered} (${measures.underWay} on)`)],
+        ['Offered', ({ measures }) => String(measures.offered)],
         ['Answered', ({ measures }) => String(measures.answered)],
         ['Abandoned', ({ measures }) => `${measures.abandoned}`],
         ['Rate', ({ measures }) => percent(measures.abandonRatio)],
@@ -44,7 +45,7 @@ export function GroupsTable({ caption, rows, withOccupancy = false }: { caption:
               {row.name}
             </th>
             {columns.map(([heading, cell]) => (
-              <td key={heading} className="tabular whitespace-nowrap py-1 pl-3 text-right">
+              <td key={heading} className={clsx('whitespace-nowrap py-1 pl-3 text-right', /\d/.test(cell(row)) ? 'tabular' : 'text-soft')}>
                 {cell(row)}
               </td>
             ))}

@@ -52,7 +52,9 @@ export function measure(records: readonly CallRecord[], options: MeasureOptions)
   const answered = inbound.filter((r) => r.answeredAtMs !== null)
   const abandoned = inbound.filter((r) => r.result === 'abandoned')
   const shortAbandons = abandoned.filter((r) => r.shortAbandon).length
-  const base = inbound.length - shortAbandons
+  // Of who still waits it is not known yet how it ends: no share counts them.
+  const waiting = inbound.filter((r) => r.result === 'underWay' && r.answeredAtMs === null).length
+  const base = inbound.length - shortAbandons - waiting
   const within = answered.filter((r) => waitMs(r) <= options.serviceLevelMs(r.queueId)).length
   const codedWithScript = records.filter((r) => r.outcome !== null && r.script !== null)
   const disagreements = codedWithScript.filter(options.disagrees).length
