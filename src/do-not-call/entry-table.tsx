@@ -49,7 +49,7 @@ export function EntryTable({ page, search, onSearch, onMore, seats, timeZone, ma
               <Entry
                 key={keyOf(entry.whom)}
                 entry={entry}
-                by={nameIn(seats, entry.byAgentId)}
+                by={entry.listedBy ?? nameIn(seats, entry.byAgentId)}
                 since={inZone(entry.sinceMs, timeZone, 'd MMM yyyy HH:mm')}
                 mayTakeOut={mayTakeOut}
                 open={open === keyOf(entry.whom)}
@@ -96,7 +96,7 @@ function Entry({ entry, by, since, mayTakeOut, open, onOpen, onTakeOut }: EntryP
       <tr className={open ? 'align-top' : 'border-line border-b align-top'}>
         <th scope="row" className="break-words py-2 pr-3 text-left">
           <span className={isNumber ? 'tabular' : ''}>{label}</span>
-          <span className="block font-normal text-soft">{isNumber ? 'this number' : 'every number of theirs'}</span>
+          <span className="block font-normal text-soft">{'number' in entry.whom ? (entry.whom.name ?? 'this number') : 'every number of theirs'}</span>
         </th>
         <td className="break-words py-2 pr-3">{entry.why}</td>
         <td className="tabular py-2 pr-3">{since}</td>

@@ -46,7 +46,7 @@ export function ListFiles({ mayChange, mayTake, homeCountry, seats, onAdd, onPro
         <FileButton label="Import CSV" fieldLabel="Do-not-call file" accept="text/csv,.csv" disabled={!mayChange} onFile={(file) => void read(file)} />
       </div>
       <p className="mt-2 text-soft text-xs">
-        Columns: number, person, reason. A line needs one of the first two; a file with a line that does not fit is not taken at all.
+        Columns: number, person, reason, since, by. A line needs one of the first two; a file with a line that does not fit is not taken at all.
       </p>
     </section>
   )

@@ -1,42 +1,39 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { toAgentId } from '@/core/ids'
-import { readDoNotCall, toDoNotCallCsv } from './csv'
+import { type ReadEntry, readDoNotCall, toDoNotCallCsv } from './csv'
 import { emptyDoNotCall, evolveDoNotCall, keyOf, searchDoNotCall } from './list'
 
 const ANN = toAgentId('agent_ann')
-const withAll = (entries: readonly { whom: { number: string } | { person: string }; why: string }[]) =>
+const withAll = (entries: readonly ReadEntry[]) =>
   evolveDoNotCall(emptyDoNotCall(), { kind: 'doNotCallAdded', entries, byAgentId: ANN, callId: null }, 1_000)
 
 describe('the list as a file', () => {
   const read = (text: string) => readDoNotCall(text, 'GB')
 
-  test('what is written is read back', () => {
-    const entries = [
-      { whom: { number: '+441632960112' }, why: 'Asked us, twice' },
-      { whom: { person: 'Ida "Idony" Holm' }, why: '=SUM(A1)' },
-    ]
-    const text = toDoNotCallCsv(searchDoNotCall(withAll(entries), ''), () => 'Ann')
-    expect(text.split('\r\n')[1]).toContain('+441632960112')
-    // What a spreadsheet would run as a formula is text, and marked so.
-    expect(text).toContain("'=SUM(A1)")
-    const back = read(text)
-    expect(back.ok && back.entries.map((e) => e.whom)).toEqual(entries.map((e) => e.whom))
+  test('since when, by whom and whose number it is come back; by a file it keeps the name it came with', () => {
+    const listed = { whom: { number: '+441632960112', name: 'Ida "Idony" Holm' }, why: '=SUM(A1)', sinceMs: Date.parse('2025-01-02T03:04:05Z'), by: 'An earlier list' }
+    const text = toDoNotCallCsv(searchDoNotCall(withAll([listed]), ''), () => 'Ann')
+    expect(text.split('\r\n')[1]).toBe('+441632960112,"Ida ""Idony"" Holm",\'=SUM(A1),2025-01-02T03:04:05.000Z,An earlier list')
+    expect(read(text)).toEqual({ ok: true, entries: [listed] })
   })
 
-  test('whatever is on the list is on it after a file was written and read', () => {
+  test('whatever is on the list is on it after a file was written and read, word for word', () => {
+    const sign = fc.constantFrom('', "'", "''", '=', '+1+', '-2+3+cmd|', '@', '＝')
+    const words = fc
+      .tuple(sign, fc.string({ minLength: 1, unit: 'grapheme' }))
+      .map(([first, rest]) => `${first}${rest}`)
+      .filter((t) => t.trim() === t && !t.includes('\r'))
     const whom = fc.oneof(
-      fc.integer({ min: 0, max: 999 }).map((n) => ({ number: `+441632960${String(n).padStart(3, '0')}` })),
-      fc
-        .string({ minLength: 1, unit: 'grapheme' })
-        .filter((t) => t.trim() === t && !/^[=@+\-\t\r']/.test(t) && !/[\r\n]/.test(t))
-        .map((person) => ({ person })),
+      fc.record({ number: fc.integer({ min: 0, max: 999 }).map((n) => `+441632960${String(n).padStart(3, '0')}`), name: words }),
+      words.map((person) => ({ person })),
     )
-    const entry = fc.record({ whom, why: fc.string({ minLength: 1 }).filter((t) => !/[\r\n]/.test(t)) })
+    const entry = fc.record({ whom, why: words, sinceMs: fc.integer({ min: 0, max: 4e12 }), by: words })
     fc.assert(
       fc.property(fc.uniqueArray(entry, { selector: (e) => keyOf(e.whom), maxLength: 20, minLength: 1 }), (entries) => {
-        const back = read(toDoNotCallCsv(searchDoNotCall(withAll(entries), ''), () => 'Ann, "the" one'))
-        expect(back.ok && back.entries.map((e) => keyOf(e.whom)).sort()).toEqual(entries.map((e) => keyOf(e.whom)).sort())
+        const back = read(toDoNotCallCsv(searchDoNotCall(withAll(entries), ''), () => 'Ann'))
+        const byKey = (all: readonly ReadEntry[]) => new Map(all.map((e) => [keyOf(e.whom), e]))
+        expect(back.ok && byKey(back.entries)).toEqual(byKey(entries))
       }),
       { seed: 5 },
     )
@@ -55,6 +52,8 @@ describe('the list as a file', () => {
     { says: 'half a number', text: 'number\n01632 960112\n01632\n', problems: [/^Line 3: “01632”/] },
     { says: 'a line without anybody', text: 'number,reason\n,Asked\n', problems: [/^Line 2: neither/] },
     { says: 'the same twice, and the line that has it', text: 'number\n01632 960112\n\n+44 1632 960112\n', problems: [/^Line 4: the same as line 2/] },
+    { says: 'a line after one that runs over two', text: 'number,reason\n01632 960112,"Asked\nus"\n01632,\n', problems: [/^Line 4: “01632”/] },
+    { says: 'a date that is none', text: 'number,since\n01632 960112,soon\n', problems: [/^Line 2: “soon” is not a date/] },
     { says: 'several at once', text: 'number\nx1\n\ny2\n', problems: [/^Line 2/, /^Line 4/] },
     { says: 'a quote that never ends', text: 'number,reason\n01632 960112,"Asked\n', problems: [/^Line 2: .*quote/i] },
     { says: 'nothing but a heading', text: 'number\n', problems: [/no line besides/] },

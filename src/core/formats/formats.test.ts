@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { toNdjson, toWav } from '@/core/formats'
+import { bareCell, safeCell, toNdjson, toWav } from '@/core/formats'
 
 describe('files', () => {
   test('a WAV file says what it holds, and holds it', () => {
@@ -17,5 +17,19 @@ describe('files', () => {
   test('NDJSON is one object a line, and nothing for nothing', () => {
     expect(toNdjson([{ a: 1 }, { b: 'x\ny' }])).toBe('{"a":1}\n{"b":"x\\ny"}\n')
     expect(toNdjson([])).toBe('')
+  })
+
+  test.each([
+    ['+441632960112', '+441632960112'],
+    ['-2.5', '-2.5'],
+    ['+1+HYPERLINK("//x")', '\'+1+HYPERLINK("//x")'],
+    ['-2+3+cmd|x', "'-2+3+cmd|x"],
+    ['=1', "'=1"],
+    ['＝1', "'＝1"],
+    ["'tis", "''tis"],
+    ['Ida', 'Ida'],
+  ])('in a CSV file %s stands as %s, and is read as it was', (text, cell) => {
+    expect(safeCell(text)).toBe(cell)
+    expect(bareCell(cell)).toBe(text)
   })
 })

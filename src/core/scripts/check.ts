@@ -2,6 +2,7 @@
 // is wrong and the cure. An `error` can stop a call; a `warning` may be meant.
 import { type Condition, fieldsOf, type Test } from './condition'
 import type { Page, Script } from './document'
+import { dominance } from './dominance'
 import { patternProblem } from './pattern'
 import type { Question } from './question'
 import { mergedNames, readingTimeMs, textOf } from './read'
@@ -39,12 +40,14 @@ export const FACTS = [
 ] as const
 
 /**
- * All findings in the order of the pages. `codes` are those of the outcome set; null when the set is not known. Time is linear in
- * pages and ways, times the number of pages with a disclosure.
+ * All findings in the order of the pages. `codes` are those of the outcome set; null when the set is not known. Time is about
+ * linear in pages and ways, plus the number of pages with a disclosure times the number of ends.
  */
 export function checkScript(script: Script, codes: readonly string[] | null): readonly ScriptFinding[] {
   const map = new Map(script.pages.map((p) => [p.id, p]))
-  const reached = reach(map, script.startPage, null)
+  const reached = reach(map, script.startPage)
+  const ends = script.pages.filter((p) => p.ways.length === 0 && reached.has(p.id))
+  const liesBefore = dominance(script.startPage, (id) => map.get(id)?.ways.map((w) => w.to) ?? [])
   const leadsOut = reachesEnd(script)
   const questions = new Map<string, Question[]>()
   for (const page of script.pages) for (const q of page.questions) questions.set(q.field, [...(questions.get(q.field) ?? []), q])
@@ -57,7 +60,7 @@ export function checkScript(script: Script, codes: readonly string[] | null): re
     ...checkPatterns(page),
     ...checkFields(page, questions),
     ...(codes === null ? [] : checkOutcomes(page, codes)),
-    ...(reached.has(page.id) ? checkDisclosures(script, map, page) : []),
+    ...(reached.has(page.id) ? checkDisclosures(page, ends, liesBefore) : []),
     ...checkLength(page),
   ])
 }
@@ -186,11 +189,10 @@ const checkOutcomes = (page: Page, codes: readonly string[]): ScriptFinding[] =>
     .map((code) => finding('error', page, 'unknownOutcome', `It speaks for “${code}”, which is no outcome of the set.`, 'Choose one of the outcomes.'))
 
 /** A page with a disclosure lies on every way to an end, or somebody is told less than they must be. */
-function checkDisclosures(script: Script, map: ReadonlyMap<string, Page>, page: Page): ScriptFinding[] {
+function checkDisclosures(page: Page, ends: readonly Page[], liesBefore: (a: string, b: string) => boolean): ScriptFinding[] {
   const names = page.questions.filter((q) => q.kind === 'disclosure').map((q) => q.label)
   if (names.length === 0) return []
-  const around = reach(map, script.startPage, page.id)
-  const end = script.pages.find((p) => p.ways.length === 0 && around.has(p.id))
+  const end = ends.find((p) => !liesBefore(page.id, p.id))
   if (end === undefined) return []
   return [
     finding(
@@ -218,14 +220,14 @@ function checkLength(page: Page): ScriptFinding[] {
   ]
 }
 
-/** Pages reached from one by any ways, without setting foot on another. */
-function reach(map: ReadonlyMap<string, Page>, from: string, without: string | null): ReadonlySet<string> {
+/** Pages reached from one by any ways. */
+function reach(map: ReadonlyMap<string, Page>, from: string): ReadonlySet<string> {
   const seen = new Set<string>()
-  const open = from === without ? [] : [from]
+  const open = [from]
   for (let id = open.pop(); id !== undefined; id = open.pop()) {
     if (seen.has(id)) continue
     seen.add(id)
-    for (const { to } of map.get(id)?.ways ?? []) if (to !== without && !seen.has(to)) open.push(to)
+    for (const { to } of map.get(id)?.ways ?? []) if (!seen.has(to)) open.push(to)
   }
   return seen
 }
@@ -233,7 +235,12 @@ function reach(map: ReadonlyMap<string, Page>, from: string, without: string | n
 /** Pages from which an end can be reached: the ways walked backwards from all ends at once. */
 function reachesEnd(script: Script): ReadonlySet<string> {
   const before = new Map<string, string[]>()
-  for (const page of script.pages) for (const { to } of page.ways) before.set(to, [...(before.get(to) ?? []), page.id])
+  for (const page of script.pages)
+    for (const { to } of page.ways) {
+      const ids = before.get(to) ?? []
+      ids.push(page.id)
+      before.set(to, ids)
+    }
   const seen = new Set<string>()
   const open = script.pages.filter((p) => p.ways.length === 0).map((p) => p.id)
   for (let id = open.pop(); id !== undefined; id = open.pop()) {
