@@ -1,7 +1,7 @@
 // The author's screens: a script written, checked, rehearsed, published and brought in; outcome codes edited and brought in.
 import { readFile } from 'node:fs/promises'
-import { expect, type Page, test } from '@playwright/test'
 import { button, ownerTab, putIntoUse, signInAsOwner, takeCall } from './desk'
+import { expect, type Page, test } from './warm'
 
 const WORLD = '?world=quiet&seed=7&days=0'
 const editor = (page: Page) => page.getByRole('region', { name: 'Page editor' })

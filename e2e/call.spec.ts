@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
-import { board, boardWords, button, goReady, hangUp, QUIET, ringMe, startShift, state, takeCall } from './desk'
+import { board, boardWords, button, goReady, hangUp, QUIET, resultsOfAll, ringMe, startShift, state, takeCall } from './desk'
+import { expect, test } from './warm'
 
 test('the whole path by keyboard only', async ({ page }) => {
   await page.goto(QUIET)
@@ -141,9 +141,8 @@ test('a caller who gives up while waiting is offered to nobody and counted as ab
   await expect(row).toContainText('nobody', { timeout: 15_000 })
   await goReady(page)
   await expect(board(page)).toContainText('No call.')
-  await page.goto('/results')
-  await button(page, 'Today').click()
-  await expect(page.getByRole('row', { name: /Ottoline Fjelding.*Gave up waiting/ })).toBeVisible()
+  const results = await resultsOfAll(page)
+  await expect(results.getByRole('row', { name: /Ottoline Fjelding.*Gave up waiting/ })).toBeVisible()
 })
 
 test('a declined call is not offered to the same agent again until they have gone ready anew', async ({ page }) => {

@@ -85,6 +85,15 @@ export async function takeCall(page: Page, caller: Caller = {}, address = QUIET)
   await expect(state(page)).toHaveText('On call')
 }
 
+/** Today's results of everybody, in a tab of a supervisor's. */
+export async function resultsOfAll(page: Page): Promise<Page> {
+  const tab = await page.context().newPage()
+  await signInAsOwner(tab)
+  await goTo(tab, 'Results')
+  await button(tab, 'Today').click()
+  return tab
+}
+
 /** Past days have come in, so that figures no longer change by themselves. */
 export async function pastDaysThere(page: Page): Promise<void> {
   await expect(page.getByRole('region', { name: 'Calls' }).getByRole('row').nth(5)).toBeVisible({ timeout: 30_000 })

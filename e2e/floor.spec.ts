@@ -1,5 +1,5 @@
-import { type BrowserContext, expect, type Page, test } from '@playwright/test'
 import { board, button, goReady, hangUp, ownerTab, pastDaysThere, ringMe, signIn, signInAsOwner, startShift, state, takeCall, WITH_PAST } from './desk'
+import { type BrowserContext, expect, type Page, test } from './warm'
 
 test('two tabs: the result appears in the supervisor’s tab without reload', async ({ context, page }) => {
   await startShift(page)

@@ -1,4 +1,3 @@
-import { expect, type Page, test } from '@playwright/test'
 import {
   anotherSeat,
   board,
@@ -8,6 +7,7 @@ import {
   KESTER,
   nextAnswersAs,
   openDevice,
+  resultsOfAll,
   ringMe,
   SUNNIVA,
   sendTo,
@@ -15,6 +15,7 @@ import {
   state,
   takeCall,
 } from './desk'
+import { expect, type Page, test } from './warm'
 
 const cord = (page: Page, form: string) => board(page).locator(`[data-cord="${form}"]`)
 const OTTOLINE = 'Ottoline Fjelding'
@@ -201,7 +202,7 @@ test('parked in one tab, picked up in another; a ringing call is picked up for a
   await page.keyboard.press('Alt+Enter')
   await expect(state(page)).toHaveText('Ready')
   const sunniva = await anotherSeat(page, SUNNIVA, false)
-  await ringMe(sunniva, { caller: 'Perrin Arncliffe' })
+  await ringMe(sunniva, { caller: 'Perrin Arncliffe', into: 'queue' })
   await expect(state(page)).toHaveText('Ringing')
   await button(sunniva, 'Pick up Perrin Arncliffe').click()
   await expect(boardWords(sunniva)).toHaveText('You are talking with Perrin Arncliffe.')
@@ -265,9 +266,8 @@ test('a call that rings is diverted to a colleague, or to the voicemail', async 
   await expect(board(page)).toContainText('Perrin Arncliffe')
   await button(page, 'To voicemail').click()
   await expect(board(page).getByText('Perrin Arncliffe')).toBeHidden()
-  await page.goto('/results')
-  await button(page, 'Today').click()
-  await expect(page.getByRole('row', { name: /Perrin Arncliffe.*Voicemail/ })).toBeVisible({ timeout: 20_000 })
+  const results = await resultsOfAll(page)
+  await expect(results.getByRole('row', { name: /Perrin Arncliffe.*Voicemail/ })).toBeVisible({ timeout: 20_000 })
 })
 
 test('somebody found in the dial line is brought to the call: by Enter, or dragged onto the line', async ({ page }) => {

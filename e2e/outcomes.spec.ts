@@ -1,6 +1,5 @@
 // What follows from an outcome, each consequence in its list and in the files; owed calls, limits of wrap-up, corrections.
 import { readFile } from 'node:fs/promises'
-import { expect, type Page, test } from '@playwright/test'
 import ICAL from 'ical.js'
 import {
   board,
@@ -19,6 +18,7 @@ import {
   state,
   takeCall,
 } from './desk'
+import { expect, fresh, type Page, test } from './warm'
 
 const outcome = (page: Page, label: string) => page.getByRole('radio', { name: label, exact: true }).check({ force: true })
 const tray = (page: Page) => page.getByRole('region', { name: 'Outcome tray' })
@@ -93,7 +93,7 @@ test('a callback: asked for its time, in the list and the calendar, moved, hande
   await expect(page.getByText('Nobody waits for a call.')).toBeVisible()
 })
 
-test('a callback that comes due says so on the desk, is put off, comes again, and is made with one press', async ({ page, context }) => {
+fresh('a callback that comes due says so on the desk, is put off, comes again, and is made with one press', async ({ page, context }) => {
   await context.clock.install()
   await takeCall(page)
   await outcome(page, 'Callback agreed')

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
-import { expect, type Page, test } from '@playwright/test'
 import { button, pastDaysThere, signInAsOwner, startShift, WITH_PAST } from './desk'
 import { figures, fromCsv, fromNdjson } from './recompute'
+import { expect, type Page, test } from './warm'
 
 async function exported(page: Page, name: string): Promise<string> {
   const download = page.waitForEvent('download')

@@ -1,6 +1,7 @@
 // The script in a call: pages seen, answers kept aside, what must be read, and the branches of the opening.
-import { expect, type Page, test } from '@playwright/test'
+
 import { button, state, takeCall } from './desk'
+import { expect, type Page, test } from './warm'
 
 const pane = (page: Page) => page.getByRole('region', { name: 'Reading pane' })
 const heading = (page: Page, name: string) => expect(pane(page).getByRole('heading', { name, exact: true })).toBeVisible()

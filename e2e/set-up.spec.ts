@@ -1,7 +1,7 @@
 // Set-up and what it does to callers: keeping a place, the storm switch, hours, forms with their checks, and the file.
 import { readFile, writeFile } from 'node:fs/promises'
-import { expect, type Page, test } from '@playwright/test'
 import { anotherSeat, board, boardWords, button, endShift, goReady, KESTER, ownerTab, putIntoUse, ringMe, signIn, startShift, state } from './desk'
+import { expect, type Page, test } from './warm'
 
 const setUp = (page: Page): Promise<Page> => ownerTab(page, '/set-up')
 const queues = (tab: Page) => tab.getByRole('region', { name: 'Queues' })

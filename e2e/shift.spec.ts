@@ -1,6 +1,7 @@
 // The shift from its start to its end: choosing work, states and what follows a call, the seat that moves, what others see.
-import { expect, type Page, test } from '@playwright/test'
+
 import { anotherSeat, board, boardWords, button, endShift, goReady, hangUp, KESTER, ringMe, SUNNIVA, sendTo, signIn, startShift, state, takeCall } from './desk'
+import { expect, fresh, type Page, test } from './warm'
 
 const saveAs = async (page: Page, code: string) => {
   await page.getByRole('radio', { name: code }).check({ force: true })
@@ -64,7 +65,7 @@ test('not ready after this call: asked for in the call, taken back, asked for ag
   await expect(state(page)).toHaveText('Not ready · Break')
 })
 
-test('over the planned time: said by how much, and the shift adds it up', async ({ page, context }) => {
+fresh('over the planned time: said by how much, and the shift adds it up', async ({ page, context }) => {
   await context.clock.install()
   await startShift(page)
   await goReady(page)

@@ -1,7 +1,17 @@
-// Security headers for every page: scripts only with this request's nonce, nothing from or to any other host.
+// Security headers for every page: scripts only with this request's nonce, nothing from or to any other host. Answers of the API are
+// data, and run nothing.
 import { type NextRequest, NextResponse } from 'next/server'
 
+const DATA_POLICY = "default-src 'none'; frame-ancestors 'none'; base-uri 'none'; form-action 'none'"
+
 export function proxy(request: NextRequest): NextResponse {
+  if (request.nextUrl.pathname.startsWith('/api/')) {
+    const answer = isReadable(request.nextUrl.pathname)
+      ? NextResponse.next()
+      : NextResponse.json({ refused: ['the address is not readable: after each % there must be two hexadecimal digits, in UTF-8'] }, { status: 400 })
+    answer.headers.set('content-security-policy', DATA_POLICY)
+    return answer
+  }
   const nonce = btoa(crypto.randomUUID())
   const development = process.env.NODE_ENV === 'development'
   const policy = [
@@ -27,4 +37,14 @@ export function proxy(request: NextRequest): NextResponse {
   return response
 }
 
-export const config = { matcher: [{ source: '/((?!api|_next/static|_next/image|workers|favicon.ico).*)' }] }
+function isReadable(path: string): boolean {
+  try {
+    decodeURIComponent(path)
+    return true
+  } catch (error) {
+    if (error instanceof URIError) return false
+    throw error
+  }
+}
+
+export const config = { matcher: [{ source: '/((?!_next/static|_next/image|workers|favicon.ico).*)' }] }

@@ -3,7 +3,7 @@ import { execFileSync, spawn } from 'node:child_process'
 import { createServer } from 'node:net'
 
 const NEXT = 'node_modules/next/dist/bin/next'
-const ENV = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' }
+const ENV = { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' }
 
 export function build() {
   execFileSync(process.execPath, ['tools/build-workers.mjs'], { stdio: 'inherit' })
@@ -15,7 +15,7 @@ export async function serve(wantedPort) {
   const port = await freePort(wantedPort)
   const url = `http://localhost:${port}`
   // A group of its own, so that stopping it leaves no child behind.
-  const server = spawn(process.execPath, [NEXT, 'start', '--port', String(port)], { stdio: ['ignore', 'pipe', 'inherit'], env: ENV, detached: true })
+  const server = spawn(process.execPath, ['tools/server.mjs', String(port)], { stdio: ['ignore', 'pipe', 'inherit'], env: ENV, detached: true })
   const exited = new Promise((_, reject) => server.once('exit', (code) => reject(new Error(`the server ended with code ${code} before it answered`))))
   exited.catch(() => {})
   const ready = new Promise((resolve) => server.stdout.on('data', (text) => String(text).includes('Ready') && resolve()))

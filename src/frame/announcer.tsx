@@ -24,7 +24,7 @@ export function Announcer({ me, calls, names, said }: Props) {
         {said}
       </p>
       {/* With clocks, for whoever goes and reads it. */}
-      <section aria-label="The board now">
+      <section aria-label="Call in words">
         <p>{describeBoard(me, calls, names, nowMs)}</p>
       </section>
     </div>

@@ -2,10 +2,16 @@
 import { findNodeAtLocation, type Node, type ParseError, parseTree, printParseErrorCode } from 'jsonc-parser'
 import type * as z from 'zod'
 import { type SetUp, SetUpSchema } from '@/core/set-up'
+import { closest, sentenceOf } from './import-words'
 
 export type ReadJson<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly string[] }
 
 export type ReadSetUp = { readonly ok: true; readonly setUp: SetUp } | { readonly ok: false; readonly problems: readonly string[] }
+
+/** Nothing here is nested deeper; readers that follow a file inwards would run out of stack long after. */
+const DEEPEST = 60
+/** Nobody reads more of them; what is wrong once in a file is often wrong everywhere. */
+const MOST_NAMED = 40
 
 export function readSetUp(text: string): ReadSetUp {
   const read = readJson(text, SetUpSchema)
@@ -14,29 +20,75 @@ export function readSetUp(text: string): ReadSetUp {
 
 /** A file as its schema has it, or what does not fit, each with its line and its place. */
 export function readJson<T>(text: string, schema: z.ZodType<T>): ReadJson<T> {
-  const errors: ParseError[] = []
-  const tree = parseTree(text, errors, { disallowComments: true, allowTrailingComma: false })
-  if (errors.length > 0 || tree === undefined) {
-    const first = errors[0]
-    const where = first === undefined ? '' : `Line ${lineOf(text, first.offset)}: ${SYNTAX_WORDS(printParseErrorCode(first.error))}. `
-    return { ok: false, problems: [`${where}The file is not JSON. Choose a file that was exported here, or one that follows the schema.`] }
-  }
-  const stored: unknown = JSON.parse(text)
-  const parsed = schema.safeParse(stored)
-  if (parsed.success) return { ok: true, value: parsed.data }
-  return {
-    ok: false,
-    problems: parsed.error.issues.map(({ path, message }) => `Line ${lineOf(text, offsetOf(tree, path))}: ${placeOf(stored, path)}${message}`),
+  const clean = text.replace(/^\uFEFF/, '')
+  const tooDeep = offsetOfDepth(clean, DEEPEST + 1)
+  if (tooDeep !== null)
+    return refused(`Line ${lineIn(clean)(tooDeep)}: Brackets are nested more than ${DEEPEST} deep here, and nothing needs that. Simplify what is inside.`)
+  const stored = parsed(clean)
+  if (stored === undefined) return refused(notJson(clean))
+  const read = schema.safeParse(stored)
+  if (read.success) return { ok: true, value: read.data }
+  const tree = parseTree(clean)
+  const lineOf = lineIn(clean)
+  const issues = read.error.issues.map(closest)
+  const problems = issues.slice(0, MOST_NAMED).map((issue) => {
+    const line = lineOf(tree === undefined ? 0 : offsetOf(tree, issue.path))
+    return `Line ${line}: ${placeOf(stored, issue.path)}${sentenceOf(issue, valueAt(stored, issue.path))}`
+  })
+  const more = issues.length - problems.length
+  return refused(...problems, ...(more > 0 ? [`And ${more} more of the kind. Correct these, then bring it in again.`] : []))
+}
+
+const refused = (...problems: string[]) => ({ ok: false as const, problems })
+
+/** What stands in the text; undefined, which JSON cannot say, when it is not JSON. */
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text)
+  } catch (error) {
+    if (error instanceof SyntaxError) return undefined
+    throw error
   }
 }
 
+function notJson(text: string): string {
+  const errors: ParseError[] = []
+  parseTree(text, errors, { disallowComments: true, allowTrailingComma: false })
+  const first = errors[0]
+  const where = first === undefined ? '' : `Line ${lineIn(text)(first.offset)}: ${syntaxWords(printParseErrorCode(first.error))}. `
+  return `${where}The file is not JSON. Choose a file that was exported here, or one that follows the schema.`
+}
+
 /** `CloseBraceExpected` as words. */
-const SYNTAX_WORDS = (code: string): string => {
+const syntaxWords = (code: string): string => {
   const words = code.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase()
   return words.charAt(0).toUpperCase() + words.slice(1)
 }
 
-const lineOf = (text: string, offset: number): number => text.slice(0, offset).split('\n').length
+/** Where brackets first stand `depth` deep; null when they never do. Those within texts do not count. */
+function offsetOfDepth(text: string, depth: number): number | null {
+  let open = 0
+  for (const { 0: part, index } of text.matchAll(/"(?:[^"\\]|\\.)*"|[[{\]}]/gs)) {
+    if (part === '[' || part === '{') open++
+    else if (part === ']' || part === '}') open--
+    if (open === depth) return index
+  }
+  return null
+}
+
+/** The line of an offset, found without counting from the top each time. */
+function lineIn(text: string): (offset: number) => number {
+  const starts = [0, ...[...text.matchAll(/\n/g)].map((m) => m.index + 1)]
+  return (offset) => {
+    let [low, high] = [0, starts.length]
+    while (high - low > 1) {
+      const middle = (low + high) >> 1
+      if ((starts[middle] ?? 0) <= offset) low = middle
+      else high = middle
+    }
+    return low + 1
+  }
+}
 
 /** Where the value stands, or the nearest thing around it when it is missing. */
 function offsetOf(tree: Node, path: readonly PropertyKey[]): number {
@@ -50,15 +102,16 @@ function offsetOf(tree: Node, path: readonly PropertyKey[]): number {
   return 0
 }
 
+const valueAt = (stored: unknown, path: readonly PropertyKey[]): unknown =>
+  path.reduce<unknown>((at, key) => (typeof at === 'object' && at !== null ? (at as Record<PropertyKey, unknown>)[key] : undefined), stored)
+
 /** `queues Sailings, serviceLevelMs: `: items are named where they have a name, and counted where not. */
 function placeOf(stored: unknown, path: readonly PropertyKey[]): string {
   if (path.length === 0) return ''
   const words: string[] = []
-  let at = stored
-  for (const key of path) {
-    at = typeof at === 'object' && at !== null ? (at as Record<PropertyKey, unknown>)[key] : undefined
-    if (typeof key !== 'number') words.push(String(key))
-    else words[words.length - 1] = `${words.at(-1)} ${nameOf(at) ?? key + 1}`
+  for (const [i, key] of path.entries()) {
+    if (typeof key === 'number') words.push(`${words.pop() ?? 'item'} ${nameOf(valueAt(stored, path.slice(0, i + 1))) ?? key + 1}`)
+    else words.push(String(key))
   }
   return `${words.join(', ')}: `
 }

@@ -10,7 +10,7 @@ const PLACES = [
 
 export function SetUpPlaces({ here }: { here: (typeof PLACES)[number]['id'] }) {
   return (
-    <nav aria-label="Set-up places" className="flex gap-4 border-line border-b bg-raised px-6">
+    <nav aria-label="Under Set-up" className="flex gap-4 border-line border-b bg-raised px-6">
       {PLACES.map(({ id, href, label }) => (
         <PlaceLink key={id} href={href} isHere={id === here} className="-mb-px py-1.5">
           {label}

@@ -1,7 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { QueueSetUpSchema, SetUpSchema } from '@/core/set-up'
+import { QueueSetUpSchema } from '@/core/set-up'
 import { SMALL } from '@/core/testing'
-import { readSetUp } from './import'
 import { fromQueueForm, hoursInWords, QueueFormSchema, toQueueForm } from './queue-form'
 
 const FULL = QueueSetUpSchema.parse({
@@ -57,40 +56,5 @@ describe('a queue in its form', () => {
     },
   ])('hours read as “$words”', ({ hours, words }) => {
     expect(hoursInWords(hours)).toBe(words)
-  })
-})
-
-describe('a set-up file', () => {
-  const file = (change: object) => JSON.stringify({ ...SMALL, ...change })
-
-  test('what is wrong is named with the line it stands in, or the line of what lacks it', () => {
-    const text = '{\n  "centre": "Small",\n  "homeCountry": "GB",\n  "queues": [\n    { "id": "queue_a",\n      "name": 7 }\n  ]\n}'
-    const read = readSetUp(text)
-    if (read.ok) throw new Error('read in spite of everything')
-    expect(read.problems.find((p) => p.includes('name'))).toMatch(/^Line 6: queues 1, name: /)
-    expect(read.problems.find((p) => p.includes('serviceLevelMs'))).toMatch(/^Line 5: queues 1, serviceLevelMs: /)
-    expect(read.problems.find((p) => p.includes('ringLimitMs'))).toMatch(/^Line 1: ringLimitMs: /)
-    expect(readSetUp('{\n  "centre": "Small",\n}')).toMatchObject({ ok: false, problems: [expect.stringMatching(/^Line 3: .*not JSON/)] })
-  })
-
-  test('written and read is the same', () => {
-    expect(readSetUp(JSON.stringify(SMALL, null, 1))).toEqual({ ok: true, setUp: SetUpSchema.parse(SMALL) })
-  })
-
-  test.each([
-    { says: 'no JSON', text: '{ "centre": ', names: [/not JSON/] },
-    { says: 'something else', text: '[1]', names: [/expected object/i] },
-    { says: 'two things wrong', text: file({ homeCountry: 'Britain', ringLimitMs: -1 }), names: [/^Line \d+: homeCountry: /, /^Line \d+: ringLimitMs: /] },
-    {
-      says: 'a queue by its name',
-      text: file({ queues: [{ ...SMALL.queues[0], serviceLevelMs: 'soon' }] }),
-      names: [/^Line \d+: queues First, serviceLevelMs: /],
-    },
-    { says: 'an agent by their name', text: file({ agents: [{ ...SMALL.agents[1], role: 'king' }] }), names: [/^Line \d+: agents Bo, role: /] },
-    { says: 'a time zone', text: file({ timeZone: 'Fennholm/Arnmoor' }), names: [/^Line \d+: timeZone: .*IANA/] },
-  ])('$says is refused line by line', ({ text, names }) => {
-    const read = readSetUp(text)
-    expect(read.ok).toBe(false)
-    if (!read.ok) for (const [i, name] of names.entries()) expect(read.problems[i]).toMatch(name)
   })
 })

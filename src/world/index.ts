@@ -1,4 +1,4 @@
 export { PACES, type Pace } from './paces'
 export type { RingWish } from './persona'
-export { advance, type DayRequest, simulateDay } from './simulate'
+export { advance, type DayRequest, daySteps, simulateDay } from './simulate'
 export { type AnswersAs, createWorld, type World, type WorldOptions } from './world'

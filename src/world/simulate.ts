@@ -21,24 +21,41 @@ export interface DayRequest {
 const AFTER_CLOSING_MS = 45 * 60_000
 
 /** One day of the floor with every seat played by stand-ins. The same request gives the same entries, byte for byte. */
-export function simulateDay({ seed, pace, midnightMs, setUp = FENNHOLM }: DayRequest): readonly LedgerEntry[] {
+export function simulateDay(request: DayRequest): readonly LedgerEntry[] {
+  const entries: LedgerEntry[] = []
+  for (const _ of daySteps(request, (more) => entries.push(...more)));
+  return entries
+}
+
+type Sink = (entries: readonly LedgerEntry[], state: FloorState) => void
+
+/** The same, one instant at a time: whoever walks it may pause between two. */
+export function* daySteps({ seed, pace, midnightMs, setUp = FENNHOLM }: DayRequest, sink: (entries: readonly LedgerEntry[]) => void): Generator<void> {
   const day = Math.floor(midnightMs / DAY)
   const opened = openFloor(`d${day}-${seed}`, setUp, midnightMs)
-  const entries: LedgerEntry[] = [opened]
+  sink([opened])
   const world = createWorld({
     seed: seed + day,
     pace,
     plays: setUp.agents.filter((a) => a.role === 'agent').map((a) => a.id),
     day: { kind: 'calendar', midnightMs },
   })
-  let state = evolve(createFloor(`d${day}-${seed}`, setUp), opened.event, midnightMs)
+  const state = evolve(createFloor(`d${day}-${seed}`, setUp), opened.event, midnightMs)
   world.begin(state, midnightMs)
-  state = advance(state, world, midnightMs + CLOSES_MS + AFTER_CLOSING_MS, (more) => entries.push(...more))
-  return entries
+  yield* steps(state, world, midnightMs + CLOSES_MS + AFTER_CLOSING_MS, sink)
 }
 
 /** Lets everything happen that is due up to and at `untilMs`; every command's entries go to `sink` in order. */
-export function advance(from: FloorState, world: World, untilMs: number, sink: (entries: readonly LedgerEntry[], state: FloorState) => void): FloorState {
+export function advance(from: FloorState, world: World, untilMs: number, sink: Sink): FloorState {
+  const walk = steps(from, world, untilMs, sink)
+  for (;;) {
+    const step = walk.next()
+    if (step.done === true) return step.value
+  }
+}
+
+/** Everything due at one instant is a step. */
+function* steps(from: FloorState, world: World, untilMs: number, sink: Sink): Generator<void, FloorState> {
   let state = from
   const give = (command: Command, atMs: number) => {
     const decision = decide(state, command, { atMs })
@@ -55,5 +72,6 @@ export function advance(from: FloorState, world: World, untilMs: number, sink: (
     if (dueAtMs === atMs) give({ kind: 'passTime' }, atMs)
     const commands = world.takeDue(atMs, state)
     for (const command of commands ?? []) give(command, atMs)
+    yield
   }
 }

@@ -1,8 +1,8 @@
 // The do-not-call list as CSV with the columns number, person, reason, since, by. Read whole or not at all, and line by line what
 // does not fit.
 import { parseISO } from 'date-fns'
+import { type CsvRow, readCsv, toCsv } from '@/core/csv'
 import { readNumber } from '@/core/directory'
-import { type CsvRow, readCsv, toCsv } from '@/core/formats'
 import { type EpochMs, LAST_INSTANT_MS } from '@/core/time'
 import type { Whom } from './event'
 import { type DoNotCallEntry, keyOf } from './list'

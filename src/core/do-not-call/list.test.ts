@@ -5,14 +5,18 @@ import { type ReadEntry, readDoNotCall, toDoNotCallCsv } from './csv'
 import { emptyDoNotCall, evolveDoNotCall, keyOf, searchDoNotCall } from './list'
 
 const ANN = toAgentId('agent_ann')
-const withAll = (entries: readonly ReadEntry[]) =>
-  evolveDoNotCall(emptyDoNotCall(), { kind: 'doNotCallAdded', entries, byAgentId: ANN, callId: null }, 1_000)
+const withAll = (entries: readonly ReadEntry[]) => evolveDoNotCall(emptyDoNotCall(), { kind: 'doNotCallAdded', entries, byAgentId: ANN, callId: null }, 1_000)
 
 describe('the list as a file', () => {
   const read = (text: string) => readDoNotCall(text, 'GB')
 
   test('since when, by whom and whose number it is come back; by a file it keeps the name it came with', () => {
-    const listed = { whom: { number: '+441632960112', name: 'Ida "Idony" Holm' }, why: '=SUM(A1)', sinceMs: Date.parse('2025-01-02T03:04:05Z'), by: 'An earlier list' }
+    const listed = {
+      whom: { number: '+441632960112', name: 'Ida "Idony" Holm' },
+      why: '=SUM(A1)',
+      sinceMs: Date.parse('2025-01-02T03:04:05Z'),
+      by: 'An earlier list',
+    }
     const text = toDoNotCallCsv(searchDoNotCall(withAll([listed]), ''), () => 'Ann')
     expect(text.split('\r\n')[1]).toBe('+441632960112,"Ida ""Idony"" Holm",\'=SUM(A1),2025-01-02T03:04:05.000Z,An earlier list')
     expect(read(text)).toEqual({ ok: true, entries: [listed] })

@@ -16,8 +16,8 @@ export type HandoverRefusal =
   | { readonly reason: 'callerNotOnLine' }
 
 /**
- * Single Step Transfer: the agent leaves at once, the others wait for the target; what fails comes back. A colleague who is
- * on a call is refused beforehand. Refused: notOnCall, nobodyToConsultAbout, targetOnCall, and as reaching does.
+ * Single Step Transfer: the agent leaves at once, the others wait for the target; what fails comes back. Where the target is
+ * a queue, whoever was being brought in no longer rings. A colleague who is on a call is refused beforehand. Refused: notOnCall, nobodyToConsultAbout, targetOnCall, and as reaching does.
  */
 export function transfer(draft: Draft, agent: Agent, call: Call, target: Target): Ruling {
   const mine = services.ownEnd(call, agent.id)
@@ -27,9 +27,13 @@ export function transfer(draft: Draft, agent: Agent, call: Call, target: Target)
   const reaching = reachFree(draft, agent, call, target)
   if (!reaching.ok) return refuse(reaching.refusal)
   const { party, deviceId, events } = reaching.reached
+  // Whom the sender was bringing in would come to a caller who waits for an agent of the queue.
+  const attended = party.kind !== 'queue' || call.connections.some((c) => c !== mine && c.party.kind === 'agent' && isOnLine(c))
+  const invited = attended ? [] : call.connections.filter((c) => c !== mine && (c.state === 'alerting' || c.state === 'initiated'))
   return emit(
     draft,
     null,
+    ...invited.map((c) => ({ kind: 'connectionCleared', callId: call.id, deviceId: c.deviceId, cause: 'removed' }) as const),
     { kind: 'callTransferred', callId: call.id, how: 'blind', byAgentId: agent.id, toDeviceId: deviceId, to: party },
     ...events(call.id),
     { kind: 'connectionCleared', callId: call.id, deviceId: mine.deviceId, cause: 'transferred' },

@@ -207,6 +207,14 @@ describe('what comes of it', () => {
     expect(floor.state().waiting[FIRST]).toEqual([call(1), call(3)])
   })
 
+  test('whom the sender was bringing in is let go when the caller is sent elsewhere: one agent at a time rings for a caller who waits', () => {
+    const floor = floorAfter([...TALKING, on('addParty', 1, { target: to.bo }), on('transfer', 1, { target: to.queue })])
+    const rings = () => must(floor.state().calls, call(1)).connections.filter((c) => c.party.kind === 'agent' && c.state === 'alerting')
+    expect(rings().length).toBeLessThanOrEqual(1)
+    expect(floor.give(on('answer', 1, {}, BO))).toBe('ok')
+    expect(must(floor.state().calls, call(1)).connections.map((c) => c.deviceId)).toEqual([caller, bo.deviceId])
+  })
+
   test('a sender who has gone home is spared: the call goes to the head of the queue', () => {
     const floor = floorAfter([...TALKING, on('transfer', 1, { target: number })])
     floor.give(on('saveOutcome', 1, { code: 'done', notes: '', followUp: '', andThen: { state: 'notReady', reason: 'Break' } }))

@@ -1,6 +1,7 @@
 // Writers of the exported files of MEASURES.md: NDJSON (one JSON object a line, RFC 8259 texts) and CSV. Both carry the same fields.
+
+import { toCsv } from '@/core/csv'
 import { type CallRecord, CallRecordSchema } from '@/core/ledger'
-import { toCsv } from './csv'
 
 export const toNdjson = (rows: readonly unknown[]): string => rows.map((row) => `${JSON.stringify(row)}\n`).join('')
 

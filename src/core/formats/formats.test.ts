@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { bareCell, safeCell, toNdjson, toWav } from '@/core/formats'
+import { bareCell, safeCell } from '@/core/csv'
+import { toNdjson, toWav } from '@/core/formats'
 
 describe('files', () => {
   test('a WAV file says what it holds, and holds it', () => {

@@ -2,15 +2,39 @@
 // ids, do not carry the schema library.
 import * as z from 'zod'
 
-export const AgentIdSchema = z.string().regex(/^agent_/).brand<'AgentId'>()
-export const QueueIdSchema = z.string().regex(/^queue_/).brand<'QueueId'>()
-export const CallIdSchema = z.string().regex(/^call_/).brand<'CallId'>()
+export const AgentIdSchema = z
+  .string()
+  .regex(/^agent_/)
+  .brand<'AgentId'>()
+export const QueueIdSchema = z
+  .string()
+  .regex(/^queue_/)
+  .brand<'QueueId'>()
+export const CallIdSchema = z
+  .string()
+  .regex(/^call_/)
+  .brand<'CallId'>()
 export const DeviceIdSchema = z.string().regex(/^dev_/).brand<'DeviceId'>()
-export const ScriptIdSchema = z.string().regex(/^script_/).brand<'ScriptId'>()
-export const OutcomeSetIdSchema = z.string().regex(/^outcomes_/).brand<'OutcomeSetId'>()
-export const CallbackIdSchema = z.string().regex(/^callback_/).brand<'CallbackId'>()
-export const TaskIdSchema = z.string().regex(/^task_/).brand<'TaskId'>()
-export const SkillIdSchema = z.string().regex(/^skill_/).brand<'SkillId'>()
+export const ScriptIdSchema = z
+  .string()
+  .regex(/^script_/)
+  .brand<'ScriptId'>()
+export const OutcomeSetIdSchema = z
+  .string()
+  .regex(/^outcomes_/)
+  .brand<'OutcomeSetId'>()
+export const CallbackIdSchema = z
+  .string()
+  .regex(/^callback_/)
+  .brand<'CallbackId'>()
+export const TaskIdSchema = z
+  .string()
+  .regex(/^task_/)
+  .brand<'TaskId'>()
+export const SkillIdSchema = z
+  .string()
+  .regex(/^skill_/)
+  .brand<'SkillId'>()
 
 export type AgentId = z.infer<typeof AgentIdSchema>
 export type QueueId = z.infer<typeof QueueIdSchema>

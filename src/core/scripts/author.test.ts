@@ -1,6 +1,21 @@
+import fc from 'fast-check'
+import { fromMarkdown } from 'mdast-util-from-markdown'
+import { toString as wordsOf } from 'mdast-util-to-string'
 import { describe, expect, test } from 'vitest'
 import { toScriptId } from '@/core/ids'
-import { addPage, checkScript, compareScripts, conditionWords, copyScript, freeField, removePage, type Script, toMarkdown, withPage } from '@/core/scripts'
+import {
+  addPage,
+  checkScript,
+  compareScripts,
+  conditionWords,
+  copyScript,
+  freeField,
+  removePage,
+  type Script,
+  spansOf,
+  toMarkdown,
+  withPage,
+} from '@/core/scripts'
 import { SMALL } from '@/core/testing'
 
 const SMALL_SCRIPT = SMALL.scripts[0] as Script
@@ -91,4 +106,43 @@ test('as Markdown a script is read page by page; what an author wrote is never t
   expect(text).toContain('- If speaking is yes: go to “End”')
   expect(text).toContain('Sensitive: a recording pauses')
   expect(text).toContain('Outcome: done')
+})
+
+test('whatever is read aloud, directed or asked: a reader of Markdown shows these words, as one paragraph', () => {
+  const mark = fc.constantFrom(
+    '*',
+    '_',
+    '`',
+    '~~',
+    '# ',
+    '- ',
+    '+ ',
+    '1. ',
+    '2) ',
+    '> ',
+    '<b>',
+    '&amp;',
+    '![x](y)',
+    '[a]: b',
+    '|',
+    '---',
+    '===',
+    '    ',
+    '\n\n',
+    '\\',
+  )
+  const words = fc.array(fc.oneof(mark, fc.string({ maxLength: 4 })), { minLength: 1, maxLength: 5 }).map((parts) => parts.join(''))
+  const plain = (text: string) => text.replace(/\s+/g, ' ').trim()
+  fc.assert(
+    fc.property(words, words, (said, direction) => {
+      fc.pre(plain(said) !== '' && plain(direction) !== '')
+      const text = toMarkdown(withPage(SMALL_SCRIPT, { ...page(SMALL_SCRIPT, 'hello'), say: [said], direction }))
+      const parts = fromMarkdown(text).children
+      const quote = parts.findIndex((p) => p.type === 'blockquote')
+      const heard = spansOf(said).map((s) => (s.is === 'pause' ? '(pause)' : s.text))
+      expect(plain(wordsOf(parts[quote]))).toBe(plain(heard.join('')))
+      expect(plain(wordsOf(parts[quote + 1]))).toBe(plain(`For the agent: ${direction}`))
+    }),
+    { seed: 3, numRuns: 500 },
+  )
 })

@@ -57,7 +57,7 @@ export function checkScript(script: Script, codes: readonly string[] | null): re
     ...(leadsOut.has(page.id)
       ? []
       : [finding('error', page, 'noExit', 'From here the pages lead round in a circle and to no end.', 'Give one of them a way to an end page.')]),
-    ...checkPatterns(page),
+    ...patternFindings(page),
     ...checkFields(page, questions),
     ...(codes === null ? [] : checkOutcomes(page, codes)),
     ...(reached.has(page.id) ? checkDisclosures(page, ends, liesBefore) : []),
@@ -167,7 +167,7 @@ function checkFields(page: Page, questions: Questions): ScriptFinding[] {
 }
 
 /** An answer is held against the pattern on every desk: one that cannot be read takes any text, which its author did not mean. */
-const checkPatterns = (page: Page): ScriptFinding[] =>
+export const patternFindings = (page: Page): readonly ScriptFinding[] =>
   page.questions.flatMap((q) => {
     const problem = q.kind === 'text' && q.shape !== null ? patternProblem(q.shape.pattern) : null
     return problem === null

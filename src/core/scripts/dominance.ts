@@ -11,7 +11,7 @@ export function dominance(start: string, onward: (id: string) => readonly string
   const before: number[][] = order.map(() => [])
   for (const [i, id] of order.entries()) for (const to of onward(id)) before[place.get(to) ?? 0]?.push(i)
   // The nearest dominator of each, by its place; −1 while none is known.
-  const nearest = order.map((_, i) => (i === 0 ? 0 : -1))
+  const nearest: number[] = order.map((_, i) => (i === 0 ? 0 : -1))
   const at = (i: number) => nearest[i] ?? 0
   const meet = (a: number, b: number): number => {
     let [one, other] = [a, b]

@@ -1,5 +1,5 @@
 export { checkAnswer } from './answer'
-export { checkScript, FACTS, type ScriptFinding } from './check'
+export { checkScript, FACTS, patternFindings, type ScriptFinding } from './check'
 export { compareScripts, conditionWords, type PageChange, type PartChange } from './compare'
 export { type AnswerValue, type Condition, fieldsOf, holds, type Known, type Test } from './condition'
 export { AnswerValueSchema, ConditionSchema } from './condition-schema'

@@ -2,7 +2,7 @@
 import { conditionWords } from './compare'
 import type { Page, Script } from './document'
 import type { Question } from './question'
-import { textOf } from './read'
+import { spansOf, textOf } from './read'
 
 export function toMarkdown(script: Script): string {
   const titles = new Map(script.pages.map((p) => [p.id, p.title]))
@@ -35,8 +35,28 @@ function questionLine(question: Question): string {
   return `${label}: ________`
 }
 
-/** The marks of stress are those of Markdown; a pause is written out. */
-const aloud = (text: string): string => text.replaceAll('[pause]', '(pause)').replaceAll('\n', ' ')
+/**
+ * What is stressed is emphasis, a pause is written out, and whatever else looks like a mark is none. Markdown knows no emphasis
+ * that begins or ends with a sign in the middle of a word; such words stand plain.
+ */
+const aloud = (text: string): string => {
+  const spans = spansOf(text.replace(/\s+/g, ' ').trim())
+  return spans
+    .map(({ is, text: words }, i) => {
+      if (is === 'pause') return '(pause)'
+      const inWord = (at: number, edge: RegExp) => edge.test(spans[at]?.text ?? '')
+      const canBe = (isLetter(words.at(0)) || !inWord(i - 1, /[\p{L}\p{N}]$/u)) && (isLetter(words.at(-1)) || !inWord(i + 1, /^[\p{L}\p{N}]/u))
+      return is === 'stressed' && canBe && words.trim() === words ? `*${escaped(words)}*` : escaped(words)
+    })
+    .join('')
+}
 
-/** Characters that would begin a mark of Markdown are no mark here. */
-const escaped = (text: string): string => text.replace(/[\\`*_[\]<>#]/g, '\\$&').replaceAll('\n', ' ')
+const isLetter = (character: string | undefined): boolean => /[\p{L}\p{N}]/u.test(character ?? '')
+
+/** On one line. Characters that would begin a mark of Markdown are no mark here, nor what would begin a list or an underline. */
+const escaped = (text: string): string =>
+  text
+    .replace(/\s+/g, ' ')
+    .replace(/[\\`*_[\]<>#&!|~]/g, '\\$&')
+    .replace(/^( ?)([-+=])/, '$1\\$2')
+    .replace(/^( ?\d+)([.)])/, '$1\\$2')

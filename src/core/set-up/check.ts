@@ -2,7 +2,7 @@
 // what is wrong and the cure. `error` must not go into use; `warning` may be meant.
 import type { QueueId } from '@/core/ids'
 import type { OutcomeSet } from '@/core/outcomes'
-import { fieldsOf } from '@/core/scripts'
+import { fieldsOf, patternFindings, type Script } from '@/core/scripts'
 import type { AgentSetUp } from './account'
 import { MISSED_RING, OUTCOME_OWED, SOUND_LOST } from './given-reasons'
 import { scriptsInUse } from './lookup'
@@ -31,6 +31,7 @@ export function checkSetUp(setUp: SetUp): readonly Finding[] {
         : [warning(`Skill ${skill.name}`, 'Nobody has this skill.', 'Give it to an agent, or take it out of what queues need.')],
     ),
     ...setUp.outcomeSets.flatMap((set) => checkOutcomeSet(setUp, set)),
+    ...scriptsInUse(setUp).flatMap(checkForms),
     ...twice('Outcome set', setUp.outcomeSets),
     ...twice('Queue', queues),
     ...twice('Agent', agents),
@@ -102,6 +103,10 @@ function circles(queues: readonly QueueSetUp[]): Finding[] {
 }
 
 /** A set of outcomes: keys that choose two codes, codes nobody could save, and fields no script of its queues asks for. */
+/** What else a script may lack is its author's to judge; a form that cannot be read would take any answer on every desk. */
+const checkForms = (script: Script): Finding[] =>
+  script.pages.flatMap((page) => patternFindings(page).map(({ says, cure }) => error(`Script ${script.name}, ${page.title}`, says, cure)))
+
 function checkOutcomeSet(setUp: SetUp, set: OutcomeSet): Finding[] {
   const place = `Outcomes ${set.name}`
   const codes = set.codes.filter((c) => !c.retired)

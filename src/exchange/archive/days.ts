@@ -1,7 +1,7 @@
 // Past days as they are kept: the entries as text, and the call records and agent intervals folded from them once,
 // so that opening the results does not fold a week again.
 import * as z from 'zod'
-import { AgentIntervalSchema, CallRecordSchema, createLedgerFolder, type LedgerEntry, parseEntry } from '@/core/ledger'
+import { AgentIntervalSchema, CallRecordSchema, createLedgerFolder, type LedgerEntry, type LedgerFolder, parseEntry } from '@/core/ledger'
 import type { KeyValue } from '@/exchange/store'
 
 export const PastDaySchema = z.object({
@@ -61,7 +61,11 @@ export async function importDays(store: KeyValue, batches: AsyncIterable<readonl
 export function foldDay(day: string, entries: readonly LedgerEntry[]): PastDay {
   const folder = createLedgerFolder()
   for (const entry of entries) folder.add(entry)
-  const lastMs = entries.at(-1)?.atMs ?? 0
+  return foldedDay(day, folder, entries.at(-1)?.atMs ?? 0)
+}
+
+/** What a folder holds after a day's last entry. */
+export function foldedDay(day: string, folder: LedgerFolder, lastMs: number): PastDay {
   return { day, setUpCentre: folder.setUp().centre, records: [...folder.records()], intervals: [...folder.intervals(lastMs)] }
 }
 
