@@ -4,7 +4,7 @@ import { LAUNCH, SETTINGS } from './e2e/settings'
 export default defineConfig({
   testDir: 'e2e',
   // Two cores carry the server, two browsers and their workers.
-  workers: 2,
+  workers: 3,
   fullyParallel: true,
   // A machine with twice the load is slower and not at fault.
   timeout: 120_000,

@@ -1,6 +1,6 @@
 // The author's screens: a script written, checked, rehearsed, published and brought in; outcome codes edited and brought in.
 import { readFile } from 'node:fs/promises'
-import { button, ownerTab, putIntoUse, signInAsOwner, takeCall } from './desk'
+import { button, ownerTab, putIntoUse, quiet, signInAsOwner, takeCall } from './desk'
 import { expect, type Page, test } from './warm'
 
 const WORLD = '?world=quiet&seed=7&days=0'
@@ -43,7 +43,7 @@ test('a page is written by keyboard, seen as the agent will see it, undone and r
   await expect(scriptState(page)).toContainText('kept')
   await page.reload()
   await expect(preview(page)).toContainText('Good morning, Ottoline.')
-  await page.goto('/scripts')
+  await page.goto(quiet('/scripts'))
   await expect(page.getByRole('row', { name: /Change of booking/ })).toContainText('kept')
 })
 
@@ -101,7 +101,7 @@ test('a script goes out as a file and comes in again as it was; a broken one say
   await signInAsOwner(page, `/scripts/script_assistance${WORLD}`)
   const json = await saved(page, 'Export JSON')
   expect(await saved(page, 'Save as Markdown, to print')).toContain('# Help at boarding')
-  await page.goto('/scripts')
+  await page.goto(quiet('/scripts'))
   const file = (text: string) => page.getByLabel('Script file').setInputFiles({ name: 'script.json', mimeType: 'application/json', buffer: Buffer.from(text) })
   await file(json.replace('"kind": "yesNo"', '"kind": "maybe"').replace(/"to": "[^"]*"/, '"to": "nowhere"'))
   const problems = page.getByRole('alert').getByRole('listitem')
@@ -118,7 +118,7 @@ test('a script goes out as a file and comes in again as it was; a broken one say
   await expect(scriptState(page)).toHaveText('Version 2, in use')
   expect(await saved(page, 'Export JSON')).toBe(json)
 
-  await page.goto('/scripts')
+  await page.goto(quiet('/scripts'))
   await button(page, 'Copy Freight space').click()
   await expect(page.getByLabel('Name of the script')).toHaveValue('Freight space (copy)')
   await expect(scriptState(page)).toContainText('Draft')

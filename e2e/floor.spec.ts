@@ -1,4 +1,4 @@
-import { board, button, goReady, hangUp, ownerTab, pastDaysThere, ringMe, signIn, signInAsOwner, startShift, state, takeCall, WITH_PAST } from './desk'
+import { board, button, goReady, hangUp, ownerTab, pastDaysThere, QUIET, ringMe, signIn, signInAsOwner, startShift, state, takeCall, WITH_PAST } from './desk'
 import { type BrowserContext, expect, type Page, test } from './warm'
 
 test('two tabs: the result appears in the supervisor’s tab without reload', async ({ context, page }) => {
@@ -70,7 +70,7 @@ async function reopen(context: BrowserContext, closing: Page): Promise<Page> {
   // The seat is remembered by the tab; a new tab signs in anew.
   const page = await context.newPage()
   await closing.close()
-  await page.goto('/')
+  await page.goto(QUIET)
   return page
 }
 
@@ -80,7 +80,7 @@ test('a torn last chunk: restored to the last good event, said, and offered as a
   await expect(board(page).getByText('hears music')).toBeVisible()
   await page.goto('/api/schemas/call')
   expect(await alterStore(context, 'tear')).toBeGreaterThan(2)
-  await page.goto('/')
+  await page.goto(QUIET)
   await expect(page.getByRole('alert').filter({ hasText: 'could not be read to its end' })).toContainText(/a part of it is torn\. \d+ events? (is|are) lost/)
   // The damaged part holds personal data: whoever may takes it away.
   await expect(button(page, 'Save the damaged part as a file')).toBeHidden()
@@ -104,7 +104,7 @@ test('a chunk in the middle that cannot be read: everything before it is here', 
   await expect(state(page)).toHaveText('Wrap-up')
   await page.goto('/api/schemas/call')
   await alterStore(context, 'garble')
-  await page.goto('/')
+  await page.goto(QUIET)
   await expect(page.getByText(/a part of it is torn\. \d+ events? (is|are) lost; everything before is here/)).toBeVisible()
 })
 
@@ -143,6 +143,6 @@ test('past days come in by themselves and the desk is usable meanwhile', async (
 test('a seat closed and opened in a new tab signs in anew; the shift is still there for who reloads', async ({ context, page }) => {
   await startShift(page)
   const again = await reopen(context, page)
-  await signIn(again, undefined, undefined, '/')
+  await signIn(again)
   await expect(state(again)).toHaveText('Not ready · Signed in')
 })

@@ -4,6 +4,7 @@ import {
   boardWords,
   button,
   goReady,
+  goTo,
   KESTER,
   nextAnswersAs,
   openDevice,
@@ -42,7 +43,7 @@ test('blind transfer to a person: the sender leaves and owes an outcome, the oth
   // Coding the call says that the hang-up was meant: nothing is left to wait for.
   await kester.keyboard.press('Alt+Enter')
   await expect(state(kester)).toHaveText('Ready', { timeout: 3_000 })
-  await page.goto('/results')
+  await goTo(page, 'Results')
   await button(page, 'Today').click()
   await page.getByRole('row', { name: /Ottoline Fjelding/ }).click()
   await expect(page.getByRole('region', { name: 'Outcome' })).toContainText('Booking changed')
@@ -218,7 +219,7 @@ test('a hang-up can be undone, and Hang up and then wait ends the call', async (
   await expect(boardWords(page)).toHaveText(`You are talking with ${OTTOLINE}.`)
   await button(page, 'Hang up').click()
   await expect(state(page)).toHaveText('Wrap-up', { timeout: 8_000 })
-  await page.goto('/results')
+  await goTo(page, 'Results')
   await button(page, 'Today').click()
   await expect(page.getByText('1 press was taken back within the grace')).toBeVisible()
 })

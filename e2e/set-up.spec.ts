@@ -1,6 +1,6 @@
 // Set-up and what it does to callers: keeping a place, the storm switch, hours, forms with their checks, and the file.
 import { readFile, writeFile } from 'node:fs/promises'
-import { anotherSeat, board, boardWords, button, endShift, goReady, KESTER, ownerTab, putIntoUse, ringMe, signIn, startShift, state } from './desk'
+import { anotherSeat, board, boardWords, button, endShift, goReady, KESTER, ownerTab, putIntoUse, quiet, ringMe, signIn, startShift, state } from './desk'
 import { expect, type Page, test } from './warm'
 
 const setUp = (page: Page): Promise<Page> => ownerTab(page, '/set-up')
@@ -27,7 +27,7 @@ test('a caller keeps their place, hangs up, and is called back when an agent tak
 test('the set-up is for its owners: an agent has no such place, and the address says who can enable it', async ({ page }) => {
   await startShift(page)
   await expect(page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Set-up' })).toBeHidden()
-  await page.goto('/set-up')
+  await page.goto(quiet('/set-up'))
   await expect(page.getByText('Your account may not enter this page. Linnea Wickerby can enable it in Set-up.')).toBeVisible()
   const tab = await setUp(page)
   await expect(row(tab, 'Assistance')).toContainText('by 15 min')

@@ -88,7 +88,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
         'loss',
         'Somebody has cleared this browser’s data. Shifts, calls and promises were in memory and are written anew; calls of before are gone from this computer.',
       )
-      happened({ kind: 'storageCleared' })
+      happened({ kind: 'storageCleared', setUp: state.setUp })
       broadcast()
     },
   })

@@ -29,8 +29,8 @@ export const FloorResumedSchema = z.object({ kind: z.literal('floorResumed'), ga
 /** The computer's clock was set. Ahead, time has leapt; back, the floor's own clock goes on from where it was. */
 export const ClockMovedSchema = z.object({ kind: z.literal('clockMoved'), byMs: z.number().int() }).readonly()
 
-/** Somebody has cleared the browser's data: entries before this one are no longer on this computer. */
-export const StorageClearedSchema = z.object({ kind: z.literal('storageCleared') }).readonly()
+/** Somebody has cleared the browser's data: entries before this one are no longer on this computer. The set-up is what goes on. */
+export const StorageClearedSchema = z.object({ kind: z.literal('storageCleared'), setUp: SetUpSchema }).readonly()
 
 /** The set-up as it is from now on, whole. */
 export const SetUpChangedSchema = z.object({ kind: z.literal('setUpChanged'), byAgentId: AgentIdSchema, setUp: SetUpSchema }).readonly()

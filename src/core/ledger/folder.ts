@@ -67,6 +67,10 @@ export function createLedgerFolder(): LedgerFolder {
     return found
   }
   const nameOf = (id: AgentId) => agentName(known(), id)
+  let isCut = false
+  /** Of a call that began before the ledger does nothing is reported: half a call would be a wrong one. */
+  const speaksOfLostCall = (event: FloorEvent): boolean =>
+    'callId' in event && event.callId !== null && callOf(event.callId) === undefined && !calls.has(event.callId) && !BEGINS_CALL.has(event.kind)
 
   /** The state each agent is reported in, since when: that of the floor, and dialling apart from talking. */
   const shown = new Map<AgentId, Shown>()
@@ -225,11 +229,11 @@ export function createLedgerFolder(): LedgerFolder {
       }
       case 'floorOpened':
       case 'setUpChanged':
+      case 'storageCleared':
         setUp = event.setUp
         return
       case 'floorResumed':
       case 'clockMoved':
-      case 'storageCleared':
       case 'callTurnedAway':
       case 'stormSwitched':
       case 'callerTold':
@@ -256,6 +260,12 @@ export function createLedgerFolder(): LedgerFolder {
 
   return {
     add({ event, atMs }) {
+      if (setUp === null && event.kind !== 'floorOpened') {
+        // The beginning was cleared away with the browser's data. What can be told begins where the ledger says so.
+        isCut = true
+        if (event.kind !== 'storageCleared') return
+      }
+      if (isCut && speaksOfLostCall(event)) return
       if (isCallEvent(event)) foldCallEvent(event, atMs)
       else foldOther(event, atMs)
     },
@@ -267,6 +277,8 @@ export function createLedgerFolder(): LedgerFolder {
     corrections: () => corrections,
   }
 }
+
+const BEGINS_CALL: ReadonlySet<FloorEvent['kind']> = new Set(['callQueued', 'callOriginated', 'consultationOriginated'])
 
 const isCallEvent = (event: FloorEvent): event is CallEvent => CALL_EVENTS.has(event.kind)
 

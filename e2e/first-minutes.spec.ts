@@ -1,0 +1,198 @@
+// Somebody new, in the world the demo begins with, and what a seat is worth: the README's path word for word, a call handled
+// across pages, places by rights, a stranger's tab, letters on other keyboards, and storage that fails in the middle.
+import { board, boardWords, button, goReady, goTo, hangUp, QUIET, quiet, ringMe, signIn, signInAsOwner, startShift, state, takeCall } from './desk'
+import { BASE_URL } from './settings'
+import { type BrowserContext, expect, fresh, type Page, test } from './warm'
+
+test('the README’s path in the default world: a whole call, coded and seen in Results, by nothing but what the screen says', async ({ page }) => {
+  await page.goto('/')
+  await page.getByLabel('Name', { exact: true }).selectOption({ label: 'Eluned Tarnow' })
+  await page.getByLabel('PIN').fill('2417')
+  await button(page, 'Sign in').click()
+  await button(page, 'Start shift').click()
+  const steps = page.getByRole('region', { name: 'First steps' })
+  await expect(steps).toContainText('Press Go ready')
+  // Before it rings: not ready, Ring me says what to do.
+  await button(page, 'Stand-ins').click()
+  const standIns = page.getByRole('dialog', { name: 'Stand-ins' })
+  await standIns.getByRole('button', { name: 'Ring me' }).click()
+  await expect(standIns).toContainText('Go ready')
+  await page.keyboard.press('Escape')
+  await button(page, 'Go ready').click()
+  // The ordinary world may ring first; whoever rings, the next step is the same.
+  if ((await state(page).textContent()) === 'Ready') {
+    await expect(steps).toContainText('press Ring me')
+    await button(page, 'Stand-ins').click()
+    await standIns.getByRole('button', { name: 'Ring me' }).click()
+  }
+  await expect(state(page)).toHaveText('Ringing')
+  await expect(steps).toContainText('Press Answer')
+  await button(page, 'Answer').click()
+  await expect(steps).toContainText('press Hang up')
+  await hangUp(page)
+  await expect(steps).toContainText('Choose one at the right')
+  await page.getByRole('group', { name: 'Outcome' }).getByText('Information given').click()
+  await button(page, 'Save outcome').click()
+  await expect(steps).toContainText('That was a whole call.')
+  await button(page, 'Finish').click()
+  await expect(steps).toBeHidden()
+  await goTo(page, 'Results')
+  await button(page, 'Today').click()
+  await expect(page.getByRole('region', { name: 'Calls' }).getByRole('row', { name: /Eluned Tarnow.*Information given/ })).toBeVisible()
+  await page.reload()
+  await goTo(page, 'Desk')
+  await expect(state(page)).toBeVisible()
+  await expect(steps).toBeHidden()
+})
+
+test('a call rings on another page, is answered and held there, and comes back with its answers', async ({ page }) => {
+  await startShift(page)
+  await goReady(page)
+  await goTo(page, 'Results')
+  await ringMe(page)
+  const line = page.getByRole('region', { name: 'Ringing' })
+  await expect(line).toContainText('Ottoline Fjelding')
+  await line.getByRole('button', { name: 'Answer' }).click()
+  const call = page.getByRole('region', { name: 'Your call' })
+  await expect(call).toContainText('You are talking with Ottoline Fjelding.')
+  await call.getByRole('button', { name: 'Hold' }).click()
+  await goTo(page, 'Callbacks')
+  await call.getByRole('button', { name: 'Retrieve' }).click()
+  await expect(boardWords(page)).toHaveText('You are talking with Ottoline Fjelding.')
+  await call.getByRole('button', { name: 'Back to the desk' }).click()
+  await expect(board(page)).toContainText('Ottoline Fjelding')
+  await page.getByLabel('Notes').fill('From another page')
+  await goTo(page, 'Results')
+  await page.keyboard.press('Alt+q')
+  await call.getByRole('button', { name: 'Undo' }).click()
+  await expect(call).toContainText('You are talking with')
+  await goTo(page, 'Desk')
+  await expect(page.getByLabel('Notes')).toHaveValue('From another page')
+})
+
+test('signed in once, each sees the places of their account; signed out, the computer keeps nothing of them', async ({ page }) => {
+  await signIn(page)
+  const places = page.getByRole('navigation', { name: 'Places' })
+  await expect(places.getByRole('link')).toHaveText(['Desk', 'Callbacks', 'Results'])
+  await goTo(page, 'Results')
+  await expect(page.getByRole('heading', { name: 'Your results' })).toBeFocused()
+  await expect(page.getByRole('region', { name: 'Export' })).toBeHidden()
+  await button(page, 'Eluned Tarnow, your settings').click()
+  await button(page, 'Sign out').click()
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+  await expect(page.getByLabel('PIN')).toHaveValue('')
+  expect(await page.evaluate(() => sessionStorage.length)).toBe(0)
+  await signInAsOwner(page)
+  await expect(places.getByRole('link')).toHaveText(['Callbacks', 'Results', 'Set-up'])
+  await goTo(page, 'Results')
+  await expect(page.getByRole('region', { name: 'Export' })).toBeVisible()
+})
+
+test('a stranger’s tab speaks to the floor’s worker and is refused; the call goes on', async ({ page, context }) => {
+  await takeCall(page)
+  const stranger = await context.newPage()
+  await stranger.goto(quiet('/results'))
+  const replies = await stranger.evaluate(
+    async (messages) => {
+      const { port } = new SharedWorker('/workers/floor.js', { name: 'floor' })
+      const answers: unknown[] = []
+      for (const message of messages) {
+        port.postMessage(message)
+        answers.push(
+          await new Promise((resolve) => {
+            port.onmessage = ({ data }) => data.requestId === message.requestId && resolve(data)
+          }),
+        )
+      }
+      return answers
+    },
+    [
+      { kind: 'command', requestId: '1', command: { kind: 'endShift', agentId: 'agent_eluned-tarnow' } },
+      { kind: 'setUp', requestId: '2' },
+      { kind: 'ledger', requestId: '3' },
+    ],
+  )
+  expect(replies).toHaveLength(3)
+  for (const reply of replies) expect(JSON.stringify(reply)).toContain('notSignedIn')
+  await expect(state(page)).toHaveText('On call')
+})
+
+test('keys go by the letter printed on them, on four keyboards, and never fire for what writes', async ({ page }) => {
+  await takeCall(page)
+  const press = (key: string, code: string, more: object = {}) =>
+    page.evaluate((init) => document.activeElement?.dispatchEvent(new KeyboardEvent('keydown', { bubbles: true, cancelable: true, altKey: true, ...init })), {
+      key,
+      code,
+      ...more,
+    })
+  // Where the letter H stands elsewhere, as on Dvorak, and where others stand on its place.
+  await press('h', 'KeyJ')
+  await expect(board(page)).toContainText('hears music')
+  await press('d', 'KeyH')
+  await press('h', 'KeyH')
+  await expect(board(page)).not.toContainText('hears music')
+  // AZERTY: the key in the place of Q is marked A. It answers nothing now, and it does not hang up.
+  await press('a', 'KeyQ')
+  // QWERTZ: the key in the place of Y is marked Z, and undoes nothing now; it starts no recording.
+  await press('z', 'KeyY')
+  // AltGr and Option write; a digit of the number block makes a character.
+  await press('@', 'KeyQ', { ctrlKey: true, modifierAltGraph: true })
+  await press('q', 'KeyQ', { shiftKey: true })
+  await press('4', 'Numpad4')
+  await expect(state(page)).toHaveText('On call')
+  await expect(button(page, 'Start recording')).toBeVisible()
+  // AZERTY again: Q stands in the place of A.
+  await press('q', 'KeyA')
+  await expect(boardWords(page)).toContainText('is being ended')
+})
+
+/** What the browser keeps for this origin: cleared as a person would, or with little room. */
+async function storage(context: BrowserContext, page: Page, how: 'cleared' | 'small' | 'roomy'): Promise<void> {
+  const session = await context.newCDPSession(page)
+  const origin = BASE_URL
+  if (how === 'cleared') await session.send('Storage.clearDataForOrigin', { origin, storageTypes: 'indexeddb' })
+  else await session.send('Storage.overrideQuotaForOrigin', how === 'small' ? { origin, quotaSize: 400_000 } : { origin })
+}
+
+fresh('a full disk in mid-call: said with its reason, nothing of the call is lost, and kept again once there is room', async ({ page, context }) => {
+  await storage(context, page, 'small')
+  await takeCall(page)
+  await page.getByLabel('Notes').fill('Nothing is lost. '.repeat(30_000))
+  const alert = page.getByRole('alert').filter({ hasText: 'What happens now is not kept' })
+  await button(page, 'Hold').click()
+  await expect(alert).toBeVisible()
+  await expect(board(page)).toContainText('hears music')
+  await button(page, 'Retrieve').click()
+  await hangUp(page)
+  await page.getByRole('group', { name: 'Outcome' }).getByText('Information given').click()
+  await button(page, 'Save outcome').click()
+  await expect(page.getByRole('status', { name: 'Saved' })).toContainText('It is not on disk.')
+  await storage(context, page, 'roomy')
+  await expect(alert).toBeHidden({ timeout: 60_000 })
+  await page.goto('/api/schemas/call')
+  await page.goto(QUIET)
+  await goTo(page, 'Results')
+  await button(page, 'Today').click()
+  await expect(page.getByRole('row', { name: /Ottoline Fjelding.*Information given/ })).toBeVisible()
+})
+
+test('browser data cleared in mid-shift is noticed, and what goes on is written anew', async ({ page, context }) => {
+  await takeCall(page)
+  await storage(context, page, 'cleared')
+  await hangUp(page)
+  await page.getByRole('group', { name: 'Outcome' }).getByText('Information given').click()
+  await button(page, 'Save outcome').click()
+  await expect(page.getByText('Somebody has cleared this browser’s data.')).toBeVisible()
+  await ringMe(page, { caller: 'Perrin Arncliffe' })
+  await button(page, 'Answer').click()
+  await hangUp(page)
+  await page.getByRole('group', { name: 'Outcome' }).getByText('Information given').click()
+  await button(page, 'Save outcome').click()
+  // From the disk alone: the shift goes on, and every call that began after it is told of.
+  await page.goto('/api/schemas/call')
+  await page.goto(QUIET)
+  await expect(state(page)).toHaveText('Ready')
+  await goTo(page, 'Results')
+  await button(page, 'Today').click()
+  await expect(page.getByRole('row', { name: /Perrin Arncliffe.*Information given/ })).toBeVisible()
+})

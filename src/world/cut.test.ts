@@ -1,0 +1,24 @@
+import { describe, expect, test } from 'vitest'
+import { createLedgerFolder, type LedgerEntry } from '@/core/ledger'
+import { simulateDay } from '@/world'
+
+const FIRST_DAY = simulateDay({ seed: 4, pace: 'ordinary', midnightMs: Date.UTC(2026, 10, 23) })
+
+describe('a ledger whose beginning was cleared away', () => {
+  const whole = createLedgerFolder()
+  for (const entry of FIRST_DAY) whole.add(entry)
+
+  test.each([50, 400, 1_000, 2_500, 4_000])('tells, from entry %i on, of every call that began after it what the whole one tells', (cut) => {
+    const setUp = whole.setUp()
+    const at = FIRST_DAY[cut] as LedgerEntry
+    const folder = createLedgerFolder()
+    for (const entry of FIRST_DAY.slice(cut - 3, cut)) folder.add(entry)
+    folder.add({ ...at, event: { kind: 'storageCleared', setUp } })
+    for (const entry of FIRST_DAY.slice(cut)) folder.add(entry)
+    const known = new Map(whole.records().map((r) => [r.callId, r]))
+    const later = whole.records().filter((r) => r.offeredAtMs > at.atMs)
+    expect(folder.records().map((r) => r.callId)).toEqual(later.map((r) => r.callId))
+    for (const record of folder.records()) expect(record).toEqual(known.get(record.callId))
+    expect(folder.intervals(at.atMs + 1e8).every((i) => i.toMs > i.fromMs)).toBe(true)
+  })
+})
