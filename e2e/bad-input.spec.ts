@@ -1,4 +1,6 @@
+import { get } from 'node:http'
 import { button, endShift, goReady, hangUp, QUIET, startShift, state, takeCall, WITH_PAST } from './desk'
+import { BASE_URL } from './settings'
 import { expect, test } from './warm'
 
 test('sign-in and the start of shift name what is wrong, put the focus there, and lose nothing', async ({ page }) => {
@@ -92,6 +94,14 @@ test('the interface is refused the history and schemas it may not have, with the
   expect(noSuch.status()).toBe(404)
   const call = await request.get('/api/schemas/call')
   expect(Object.keys((await call.json()).properties)).toContain('answeredAtMs')
+  expect(call.headers()['content-security-policy']).toContain("default-src 'none'")
+  // Patterns are the standard's; a format nobody else knows would be ignored, or refused.
+  expect(await (await request.get('/api/schemas/set-up')).text()).not.toContain('starts_with')
+  const torn = await request.get('/api/schemas/%E0%A4%A')
+  expect(torn.status()).toBe(400)
+  expect((await torn.json()).refused[0]).toContain('the address is not readable')
+  const traced = await new Promise((resolve) => get(`${BASE_URL}/api/schemas/call`, { method: 'TRACE' }, ({ statusCode }) => resolve(statusCode)))
+  expect(traced).toBe(405)
 })
 
 test('nothing is asked of any other host, and the content policy is strict', async ({ page, baseURL }) => {
