@@ -11,7 +11,7 @@ run('bench/floor.ts')
 if (!process.argv.includes('--floor')) {
   ensureChromium()
   const { build, serve } = await import('./serve.mjs')
-  build()
+  await build()
   const { url, stop } = await serve(0)
   run('bench/desk.ts', { BASE_URL: url })
   run('bench/author.ts', { BASE_URL: url })

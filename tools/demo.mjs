@@ -4,7 +4,7 @@ import { build, serve } from './serve.mjs'
 
 ensureInstalled()
 console.log('Building …')
-build()
+await build()
 const { url, stop, ended } = await serve(Number(process.env.PORT ?? 3000))
 for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, stop)
 // Past days are simulated now, so that the first visitor need not wait for it.

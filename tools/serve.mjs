@@ -1,13 +1,16 @@
 // Builds and serves the production build on a free port. Used by the demo, the browser tests and the bench.
-import { execFileSync, spawn } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { createServer } from 'node:net'
 
-const NEXT = 'node_modules/next/dist/bin/next'
 const ENV = { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' }
 
+/** Begins at once, beside whatever else is done meanwhile. Rejects when it comes to nothing. */
 export function build() {
-  execFileSync(process.execPath, ['tools/build-workers.mjs'], { stdio: 'inherit' })
-  execFileSync(process.execPath, [NEXT, 'build'], { stdio: ['ignore', 'pipe', 'inherit'], env: ENV })
+  return new Promise((resolve, reject) => {
+    const building = spawn(process.execPath, ['tools/build.mjs'], { stdio: ['ignore', 'ignore', 'inherit'] })
+    building.once('error', reject)
+    building.once('exit', (code) => (code === 0 ? resolve() : reject(new Error(`the build ended with code ${code}`))))
+  })
 }
 
 /** Resolves with the address once the server answers; `stop` ends it and everything it started. */

@@ -25,6 +25,11 @@ ensureInstalled()
 rmSync('test-results', { recursive: true, force: true })
 mkdirSync('test-results', { recursive: true })
 
+const { build, serve } = await import('./serve.mjs')
+// The build goes on beside the checks; what it has to say is heard once they are through.
+const built = only === '--unit' ? Promise.resolve() : build()
+built.catch(() => {})
+
 if (only !== '--browser') {
   check('lint, formatting and import directions', bin('biome'), ['check', '.'])
   check('types', bin('tsc'), ['--noEmit'])
@@ -37,9 +42,8 @@ if (only !== '--browser') {
 
 if (only !== '--unit') {
   ensureChromium()
-  const { build, serve } = await import('./serve.mjs')
   console.log('\n── building')
-  build()
+  await built
   const { url, stop } = await serve(0)
   try {
     run('browser tests', bin('playwright'), ['test', ...(only === '--browser' ? args.slice(1) : [])], { BASE_URL: url })
