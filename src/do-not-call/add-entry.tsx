@@ -5,7 +5,6 @@ import type { CentreView } from '@/exchange/protocol'
 import { Button, TextField } from '@/ui'
 
 interface Props {
-  readonly mayChange: boolean
   readonly homeCountry: string
   readonly people: CentreView['people']
   readonly onAdd: (entries: readonly ReadEntry[]) => Promise<boolean>
@@ -15,7 +14,7 @@ interface Props {
 const isName = (typed: string): boolean => /\p{L}/u.test(typed)
 
 /** A number in any form, or a name: which of the two is told by the letters in it. */
-export function AddEntry({ mayChange, homeCountry, people, onAdd, onProblem }: Props) {
+export function AddEntry({ homeCountry, people, onAdd, onProblem }: Props) {
   const [whom, setWhom] = useState('')
   const [why, setWhy] = useState('')
   const add = async (event: FormEvent) => {
@@ -57,9 +56,7 @@ export function AddEntry({ mayChange, homeCountry, people, onAdd, onProblem }: P
             .map((p) => <option key={p.id} value={p.name} />)}
       </datalist>
       <TextField label="Reason" value={why} onChange={(e) => setWhy(e.target.value)} />
-      <Button type="submit" disabled={!mayChange}>
-        Add to the list
-      </Button>
+      <Button type="submit">Add to the list</Button>
     </form>
   )
 }

@@ -6,7 +6,6 @@ import { useFloor } from '@/exchange/react'
 import { Button, FileButton, nameIn, saveFile } from '@/ui'
 
 interface Props {
-  readonly mayChange: boolean
   /** The list as a file holds personal data. */
   readonly mayTake: boolean
   readonly homeCountry: string
@@ -17,7 +16,7 @@ interface Props {
 
 const ALL = 1_000_000
 
-export function ListFiles({ mayChange, mayTake, homeCountry, seats, onAdd, onProblems }: Props) {
+export function ListFiles({ mayTake, homeCountry, seats, onAdd, onProblems }: Props) {
   const floor = useFloor()
   const save = async () => {
     const reply = await floor?.ask({ kind: 'doNotCall', search: '', atMost: ALL })
@@ -43,7 +42,7 @@ export function ListFiles({ mayChange, mayTake, homeCountry, seats, onAdd, onPro
         <Button disabled={!mayTake} title={mayTake ? undefined : 'For supervisors: the file holds personal data'} onClick={() => void save()}>
           Export CSV
         </Button>
-        <FileButton label="Import CSV" fieldLabel="Do-not-call file" accept="text/csv,.csv" disabled={!mayChange} onFile={(file) => void read(file)} />
+        <FileButton label="Import CSV" fieldLabel="Do-not-call file" accept="text/csv,.csv" onFile={(file) => void read(file)} />
       </div>
       <p className="mt-2 text-soft text-xs">
         Columns: number, person, reason, since, by. A line needs one of the first two; a file with a line that does not fit is not taken at all.

@@ -70,9 +70,8 @@ export function DoNotCallScreen({ view }: { view: FloorView }) {
             {said}
           </p>
           <Problems label="What is wrong" className="max-h-64" problems={problems} />
-          <AddEntry mayChange homeCountry={centre.homeCountry} people={centre.people} onAdd={add} onProblem={(says) => setProblems([says])} />
+          <AddEntry homeCountry={centre.homeCountry} people={centre.people} onAdd={add} onProblem={(says) => setProblems([says])} />
           <ListFiles
-            mayChange
             mayTake={mayTakeOut}
             homeCountry={centre.homeCountry}
             seats={seats}

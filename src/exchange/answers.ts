@@ -1,7 +1,7 @@
 // What each message of a tab does, and who may send it. Rights are asked here, in the worker: what a screen hides is no protection.
-import { type AgentCommand, type Ask, decide, type FloorRefusal, type FloorState, preview, toRefusalText } from '@/core/floor'
+import { type AgentCommand, type Ask, decide, type FloorRefusal, type FloorState, openAccount, preview, toRefusalText, unentitled } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
-import { type Entitlement, mayDo, setUpOwners } from '@/core/set-up'
+import type { Entitlement } from '@/core/set-up'
 import { get } from '@/core/table'
 import type { Pace, World } from '@/world'
 import { type Accounts, signInWords, type Verified } from './accounts'
@@ -53,7 +53,7 @@ export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Pro
     case 'hello': {
       const { device } = message
       if (message.key !== null) await floor.sessions.comeBack(tab, message.key)
-      const known = device !== null && floor.state().setUp.agents.some((a) => a.id === device.agentId && !a.retired)
+      const known = device !== null && openAccount(floor.state().setUp, device.agentId) !== undefined
       // A handset stands on its agent's desk: it is theirs by the key, and a phone by the code it will be asked for.
       if (known && (device.is === 'ownPhone' || tab.accountId === device.agentId)) {
         tab.device = device
@@ -66,7 +66,7 @@ export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Pro
       return device === null || tab.device !== null ? done() : no(NO_DEVICE)
     }
     case 'signIn': {
-      const account = floor.state().setUp.agents.find((a) => a.id === message.agentId && !a.retired)
+      const account = openAccount(floor.state().setUp, message.agentId)
       if (account === undefined) return no({ reason: 'noSuchAccount', ...toRefusalText({ reason: 'noSuchAccount' }) })
       const verified = await floor.accounts.verify(account.id, message.pin)
       if (!verified.ok) return no(wordsOf(verified))
@@ -110,9 +110,8 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
   const no = (refusal: RefusalView): Answer => ({ ok: false, refusal })
   const world = floor.world()
   const lacks = (what: Entitlement): RefusalView | null => {
-    const { setUp } = floor.state()
-    if (mayDo(setUp, accountId, what)) return null
-    return { reason: 'notEntitled', ...toRefusalText({ reason: 'notEntitled', what, ask: setUpOwners(setUp) }) }
+    const refused = unentitled(floor.state(), accountId, what)
+    return refused === null ? null : { reason: refused.refusal.reason, ...toRefusalText(refused.refusal) }
   }
   switch (message.kind) {
     case 'command':

@@ -1,6 +1,6 @@
 // Whose port is whose. A port belongs to the account whose PIN was shown at it, or whose key it held after a reload; an agent's shift is at one tab at a
 // time. Nothing a tab says about who it is counts besides.
-import type { FloorState } from '@/core/floor'
+import { type FloorState, openAccount } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
 import { agentName } from '@/core/set-up'
 import { get } from '@/core/table'
@@ -27,7 +27,7 @@ interface Options {
 }
 
 export function createSessions({ accounts, tabs, now, state }: Options): Sessions {
-  const isOpen = (id: AgentId) => state().setUp.agents.some((a) => a.id === id && !a.retired)
+  const isOpen = (id: AgentId) => openAccount(state().setUp, id) !== undefined
   const onShift = (id: AgentId) => get(state().agents, id)?.shift?.seat === 'desk'
   const hasSeat = (id: AgentId) => [...tabs].some((t) => t.agentId === id)
 

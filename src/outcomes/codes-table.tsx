@@ -7,11 +7,10 @@ import { Button, TableHead } from '@/ui'
 
 interface Props {
   readonly set: OutcomeSet
-  readonly mayChange: boolean
   readonly onEdit: (code: OutcomeCode) => void
 }
 
-export function CodesTable({ set, mayChange, onEdit }: Props) {
+export function CodesTable({ set, onEdit }: Props) {
   const groups = [...new Set(set.codes.map((c) => c.group))]
   return (
     <table aria-label="Codes" className="mt-3 w-full table-fixed">
@@ -43,7 +42,7 @@ export function CodesTable({ set, mayChange, onEdit }: Props) {
                   )}
                 </td>
                 <td className="py-1 text-right">
-                  <Button disabled={!mayChange} aria-label={`Edit ${code.label}`} onClick={() => onEdit(code)}>
+                  <Button aria-label={`Edit ${code.label}`} onClick={() => onEdit(code)}>
                     Edit
                   </Button>
                 </td>

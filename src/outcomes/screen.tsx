@@ -24,7 +24,6 @@ export function OutcomesScreen({ view }: { view: FloorView }) {
     )
   const set = setUp.outcomeSets.find((s) => s.id === setId) ?? setUp.outcomeSets[0]
   if (set === undefined) return null
-  const mayChange = true
   const put = (next: OutcomeSet, says = '') => change({ ...setUp, outcomeSets: setUp.outcomeSets.map((s) => (s.id === next.id ? next : s)) }, says)
   const read = async (file: File) => {
     const found = readJson(await file.text(), OutcomeSetSchema)
@@ -48,16 +47,9 @@ export function OutcomesScreen({ view }: { view: FloorView }) {
                 </option>
               ))}
             </SelectField>
-            <TextField
-              label="Name of the set"
-              className="w-56"
-              disabled={!mayChange}
-              value={set.name}
-              onChange={(e) => put({ ...set, name: e.target.value })}
-            />
+            <TextField label="Name of the set" className="w-56" value={set.name} onChange={(e) => put({ ...set, name: e.target.value })} />
             <Button
               className="ml-auto"
-              disabled={!mayChange}
               onClick={() => {
                 const next = addSet(setUp)
                 change(next.setUp)
@@ -66,12 +58,10 @@ export function OutcomesScreen({ view }: { view: FloorView }) {
             >
               Add a set
             </Button>
-            <Button disabled={!mayChange} onClick={() => setEditing(newCode(set))}>
-              Add a code
-            </Button>
+            <Button onClick={() => setEditing(newCode(set))}>Add a code</Button>
           </div>
           <p className="mt-2 text-soft">{usedBy(setUp, set)}</p>
-          <CodesTable set={set} mayChange={mayChange} onEdit={setEditing} />
+          <CodesTable set={set} onEdit={setEditing} />
         </div>
         <aside aria-label="Changing and checks" className="space-y-5 border-line border-l pl-6">
           <DraftPanel draft={draft} />
@@ -83,13 +73,7 @@ export function OutcomesScreen({ view }: { view: FloorView }) {
             <h2 className="font-semibold text-lg">Files</h2>
             <div className="mt-2 flex flex-wrap gap-2">
               <Button onClick={() => saveFile(`${set.id}.json`, `${JSON.stringify(set, null, 1)}\n`, 'application/json')}>Export JSON</Button>
-              <FileButton
-                label="Import JSON"
-                fieldLabel="Outcome set file"
-                accept="application/json,.json"
-                disabled={!mayChange}
-                onFile={(file) => void read(file)}
-              />
+              <FileButton label="Import JSON" fieldLabel="Outcome set file" accept="application/json,.json" onFile={(file) => void read(file)} />
             </div>
             <p className="mt-2 text-soft text-xs">
               A file with the id of a set here takes its place in the draft. Schema:{' '}

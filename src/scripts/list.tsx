@@ -67,7 +67,6 @@ export function ScriptsScreen({ view }: { view: FloorView }) {
                   key={row.script.id}
                   row={row}
                   setUp={setUp}
-                  mayArchive
                   onCopy={() => void begin(copyScript(row.script, toScriptId(freeId(`${row.script.id}-copy`, taken)), `${row.script.name} (copy)`))}
                   onArchive={(on) => archive(row.script, on)}
                 />
@@ -106,12 +105,11 @@ const HEADINGS = [
 interface RowProps {
   readonly row: Row
   readonly setUp: SetUp
-  readonly mayArchive: boolean
   readonly onCopy: () => void
   readonly onArchive: (on: boolean) => void
 }
 
-function ScriptRow({ row, setUp, mayArchive, onCopy, onArchive }: RowProps) {
+function ScriptRow({ row, setUp, onCopy, onArchive }: RowProps) {
   const { script, version, draftAtMs, archived } = row
   const used = queuesOf(setUp, script.id)
   const findings = checkScript(script, codesOf(setUp, script.id)?.map((c) => c.code) ?? null)
@@ -141,7 +139,7 @@ function ScriptRow({ row, setUp, mayArchive, onCopy, onArchive }: RowProps) {
         </Button>{' '}
         {version !== null && (
           <Button
-            disabled={!mayArchive || (!archived && used.length > 0)}
+            disabled={!archived && used.length > 0}
             title={used.length > 0 ? 'A queue uses it' : undefined}
             aria-label={`${archived ? 'Bring back' : 'Archive'} ${script.name}`}
             onClick={() => onArchive(!archived)}

@@ -7,25 +7,22 @@ import { Button, nameIn, TableHead } from '@/ui'
 
 interface Props {
   readonly setUp: SetUp
-  readonly mayChange: boolean
   readonly onEdit: (agent: AgentSetUp) => void
   readonly onAdd: () => void
 }
 
-export function AgentsTable({ setUp, mayChange, onEdit, onAdd }: Props) {
+export function AgentsTable({ setUp, onEdit, onAdd }: Props) {
   return (
     <section aria-label="Accounts" className="mt-8">
       <div className="flex items-baseline justify-between">
         <h2 className="font-semibold text-lg">Accounts</h2>
-        <Button disabled={!mayChange} onClick={onAdd}>
-          Add an account
-        </Button>
+        <Button onClick={onAdd}>Add an account</Button>
       </div>
       <table className="mt-1 w-full table-fixed">
         <TableHead headings={HEADINGS} />
         <tbody>
           {setUp.agents.map((agent) => (
-            <AgentRow key={agent.id} agent={agent} setUp={setUp} mayChange={mayChange} onEdit={onEdit} />
+            <AgentRow key={agent.id} agent={agent} setUp={setUp} onEdit={onEdit} />
           ))}
         </tbody>
       </table>
@@ -36,7 +33,7 @@ export function AgentsTable({ setUp, mayChange, onEdit, onAdd }: Props) {
 /** An agent is not meant to have these: their lack is nothing to mention. */
 const ABOVE: readonly string[] = ['supervision', 'setUp']
 
-function AgentRow({ agent, setUp, mayChange, onEdit }: Omit<Props, 'onAdd'> & { agent: AgentSetUp }) {
+function AgentRow({ agent, setUp, onEdit }: Omit<Props, 'onAdd'> & { agent: AgentSetUp }) {
   const lacks = ENTITLEMENTS.filter((e) => !agent.may.includes(e) && !ABOVE.includes(e))
   const queues = agent.queueIds.map((id) => nameIn(setUp.queues, id))
   const skills = agent.skills.map((s) => `${nameIn(setUp.skills, s.skillId)} ${s.level}`)
@@ -54,7 +51,7 @@ function AgentRow({ agent, setUp, mayChange, onEdit }: Omit<Props, 'onAdd'> & { 
       </td>
       <td className="py-1.5 pr-3">{lacks.map((e) => ENTITLEMENT_WORDS[e]).join(', ') || <span className="text-soft">nothing missing</span>}</td>
       <td className="py-1.5 text-right">
-        <Button disabled={!mayChange} aria-label={`Edit ${agent.name}`} onClick={() => onEdit(agent)}>
+        <Button aria-label={`Edit ${agent.name}`} onClick={() => onEdit(agent)}>
           Edit
         </Button>
       </td>

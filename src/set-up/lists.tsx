@@ -3,12 +3,12 @@ import type { SetUp } from '@/core/set-up'
 import { formatClock } from '@/core/time'
 import { Button } from '@/ui'
 
-export function Lists({ setUp, mayChange, onEdit }: { setUp: SetUp; mayChange: boolean; onEdit: () => void }) {
+export function Lists({ setUp, onEdit }: { setUp: SetUp; onEdit: () => void }) {
   return (
     <section aria-label="Reasons, skills and times" className="mt-8">
       <div className="flex items-baseline justify-between">
         <h2 className="font-semibold text-lg">Reasons, skills and times</h2>
-        <Button disabled={!mayChange} aria-label="Edit reasons, skills and times" onClick={onEdit}>
+        <Button aria-label="Edit reasons, skills and times" onClick={onEdit}>
           Edit
         </Button>
       </div>

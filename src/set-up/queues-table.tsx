@@ -10,20 +10,17 @@ import { hoursInWords, lengthInWords } from './queue-form'
 interface Props {
   readonly setUp: SetUp
   readonly views: readonly QueueView[]
-  readonly mayChange: boolean
   readonly onEdit: (queue: QueueSetUp) => void
   readonly onAdd: () => void
   readonly onStorm: (queue: QueueSetUp, on: boolean) => void
 }
 
-export function QueuesTable({ setUp, views, mayChange, onEdit, onAdd, onStorm }: Props) {
+export function QueuesTable({ setUp, views, onEdit, onAdd, onStorm }: Props) {
   return (
     <section aria-label="Queues">
       <div className="flex items-baseline justify-between">
         <h2 className="font-semibold text-lg">Queues</h2>
-        <Button disabled={!mayChange} onClick={onAdd}>
-          Add a queue
-        </Button>
+        <Button onClick={onAdd}>Add a queue</Button>
       </div>
       <table className="mt-1 w-full table-fixed">
         <TableHead headings={HEADINGS} className="align-bottom" />
@@ -34,7 +31,6 @@ export function QueuesTable({ setUp, views, mayChange, onEdit, onAdd, onStorm }:
               queue={queue}
               setUp={setUp}
               storm={views.find((v) => v.id === queue.id)?.storm ?? false}
-              mayChange={mayChange}
               onEdit={onEdit}
               onStorm={onStorm}
             />
@@ -57,7 +53,7 @@ const HEADINGS = [
   ['', 'w-[132px]'],
 ] as const
 
-function QueueRow({ queue, setUp, storm, mayChange, onEdit, onStorm }: Omit<Props, 'views' | 'onAdd'> & { queue: QueueSetUp; storm: boolean }) {
+function QueueRow({ queue, setUp, storm, onEdit, onStorm }: Omit<Props, 'views' | 'onAdd'> & { queue: QueueSetUp; storm: boolean }) {
   const skill = (id: string) => nameIn(setUp.skills, id)
   const name = (to: QueueSetUp['overflow'][number]['to']) => (to === 'anyLevel' ? 'any level' : nameIn(setUp.queues, to))
   const serving = setUp.agents.filter((a) => !a.retired && a.queueIds.includes(queue.id))
@@ -106,12 +102,11 @@ function QueueRow({ queue, setUp, storm, mayChange, onEdit, onStorm }: Omit<Prop
       <td className={`${cell} tabular`}>{fit.length === serving.length ? serving.length : `${fit.length} of ${serving.length}`}</td>
       <td className="py-2 align-top">
         <div className="flex flex-col items-end gap-1">
-          <Button disabled={!mayChange} aria-label={`Edit ${queue.name}`} onClick={() => onEdit(queue)}>
+          <Button aria-label={`Edit ${queue.name}`} onClick={() => onEdit(queue)}>
             Edit
           </Button>
           {!queue.retired && (
             <Button
-              disabled={!mayChange}
               tone={storm ? 'brass' : 'plain'}
               aria-label={`${storm ? 'End storm' : 'Switch to storm'}: ${queue.name}`}
               onClick={() => onStorm(queue, !storm)}

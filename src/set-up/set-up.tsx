@@ -61,23 +61,17 @@ export function SetUpScreen({ view }: { view: FloorView }) {
           <QueuesTable
             setUp={setUp}
             views={view.queues}
-            mayChange
             onEdit={(queue) => setEditing({ what: 'queue', queue })}
             onAdd={() => setEditing({ what: 'queue', queue: newQueue(setUp) })}
             onStorm={(queue, on) => void storm(queue, on)}
           />
-          <AgentsTable
-            setUp={setUp}
-            mayChange
-            onEdit={(agent) => setEditing({ what: 'agent', agent })}
-            onAdd={() => setEditing({ what: 'agent', agent: newAgent() })}
-          />
-          <Lists setUp={setUp} mayChange onEdit={() => setEditing({ what: 'lists' })} />
+          <AgentsTable setUp={setUp} onEdit={(agent) => setEditing({ what: 'agent', agent })} onAdd={() => setEditing({ what: 'agent', agent: newAgent() })} />
+          <Lists setUp={setUp} onEdit={() => setEditing({ what: 'lists' })} />
         </div>
         <aside aria-label="Changing and checks" className="space-y-5 border-line border-l pl-6">
           <DraftPanel draft={draft} />
           <Checks findings={findings} />
-          <Files setUp={setUp} mayChange onFile={(file) => void imported(file)} />
+          <Files setUp={setUp} onFile={(file) => void imported(file)} />
         </aside>
         {editing?.what === 'queue' && (
           <QueueEditor

@@ -1,58 +1,40 @@
 // What is kept in this browser for comfort only. Storage may be refused or full at any time; then it is forgotten with the page, and nothing else
 // happens: what is kept for comfort may not throw.
 
-const forgotten = new Map<string, string>()
+const forgotten = { localStorage: new Map<string, string>(), sessionStorage: new Map<string, string>() }
+type Where = keyof typeof forgotten
 
-export function readComfort(key: string): string | null {
-  const held = forgotten.get(key)
-  if (held !== undefined) return held
+/** What storage says, or nothing when it refuses. Reaching for it may already be refused. */
+function tried<T>(ask: () => T): T | undefined {
   try {
-    return localStorage.getItem(key)
+    return ask()
   } catch (error) {
     if (!(error instanceof DOMException)) throw error
-    return null
+    return undefined
   }
 }
 
-export function writeComfort(key: string, value: string): void {
-  try {
-    localStorage.setItem(key, value)
-    forgotten.delete(key)
-  } catch (error) {
-    if (!(error instanceof DOMException)) throw error
-    forgotten.set(key, value)
-  }
+const read = (where: Where, key: string): string | null => forgotten[where].get(key) ?? tried(() => globalThis[where].getItem(key)) ?? null
+
+function write(where: Where, key: string, value: string | null): void {
+  forgotten[where].delete(key)
+  const isKept = tried(() => {
+    if (value === null) globalThis[where].removeItem(key)
+    else globalThis[where].setItem(key, value)
+    return true
+  })
+  if (isKept === undefined && value !== null) forgotten[where].set(key, value)
 }
+
+export const readComfort = (key: string): string | null => read('localStorage', key)
+export const writeComfort = (key: string, value: string): void => write('localStorage', key, value)
 
 /** The same for what no other tab sees and a reload keeps. */
-export function readTabComfort(key: string): string | null {
-  const held = forgotten.get(`tab ${key}`)
-  if (held !== undefined) return held
-  try {
-    return sessionStorage.getItem(key)
-  } catch (error) {
-    if (!(error instanceof DOMException)) throw error
-    return null
-  }
-}
-
-export function writeTabComfort(key: string, value: string | null): void {
-  forgotten.delete(`tab ${key}`)
-  try {
-    if (value === null) sessionStorage.removeItem(key)
-    else sessionStorage.setItem(key, value)
-  } catch (error) {
-    if (!(error instanceof DOMException)) throw error
-    if (value !== null) forgotten.set(`tab ${key}`, value)
-  }
-}
+export const readTabComfort = (key: string): string | null => read('sessionStorage', key)
+export const writeTabComfort = (key: string, value: string | null): void => write('sessionStorage', key, value)
 
 /** Everything of this tab: whoever sits down next finds nothing of whoever was here. */
 export function clearTabComfort(): void {
-  for (const key of [...forgotten.keys()]) if (key.startsWith('tab ')) forgotten.delete(key)
-  try {
-    sessionStorage.clear()
-  } catch (error) {
-    if (!(error instanceof DOMException)) throw error
-  }
+  forgotten.sessionStorage.clear()
+  tried(() => sessionStorage.clear())
 }

@@ -2,39 +2,18 @@
 // ids, do not carry the schema library.
 import * as z from 'zod'
 
-export const AgentIdSchema = z
-  .string()
-  .regex(/^agent_/)
-  .brand<'AgentId'>()
-export const QueueIdSchema = z
-  .string()
-  .regex(/^queue_/)
-  .brand<'QueueId'>()
-export const CallIdSchema = z
-  .string()
-  .regex(/^call_/)
-  .brand<'CallId'>()
-export const DeviceIdSchema = z.string().regex(/^dev_/).brand<'DeviceId'>()
-export const ScriptIdSchema = z
-  .string()
-  .regex(/^script_/)
-  .brand<'ScriptId'>()
-export const OutcomeSetIdSchema = z
-  .string()
-  .regex(/^outcomes_/)
-  .brand<'OutcomeSetId'>()
-export const CallbackIdSchema = z
-  .string()
-  .regex(/^callback_/)
-  .brand<'CallbackId'>()
-export const TaskIdSchema = z
-  .string()
-  .regex(/^task_/)
-  .brand<'TaskId'>()
-export const SkillIdSchema = z
-  .string()
-  .regex(/^skill_/)
-  .brand<'SkillId'>()
+/** A pattern, so that JSON Schemas say it in the standard's own words. */
+const begins = (prefix: string) => z.string().regex(new RegExp(`^${prefix}`))
+
+export const AgentIdSchema = begins('agent_').brand<'AgentId'>()
+export const QueueIdSchema = begins('queue_').brand<'QueueId'>()
+export const CallIdSchema = begins('call_').brand<'CallId'>()
+export const DeviceIdSchema = begins('dev_').brand<'DeviceId'>()
+export const ScriptIdSchema = begins('script_').brand<'ScriptId'>()
+export const OutcomeSetIdSchema = begins('outcomes_').brand<'OutcomeSetId'>()
+export const CallbackIdSchema = begins('callback_').brand<'CallbackId'>()
+export const TaskIdSchema = begins('task_').brand<'TaskId'>()
+export const SkillIdSchema = begins('skill_').brand<'SkillId'>()
 
 export type AgentId = z.infer<typeof AgentIdSchema>
 export type QueueId = z.infer<typeof QueueIdSchema>

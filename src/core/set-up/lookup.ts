@@ -3,7 +3,7 @@
 import type { AgentId, QueueId } from '@/core/ids'
 import type { OutcomeSet } from '@/core/outcomes'
 import type { Script } from '@/core/scripts'
-import type { AgentSetUp, Entitlement } from './account'
+import type { AgentSetUp } from './account'
 import type { QueueSetUp } from './queue'
 import type { SetUp } from './schema'
 import { chosenScriptId, type ScriptSeeker } from './script-choice'
@@ -19,8 +19,6 @@ export const agentSetUp = (setUp: SetUp, id: AgentId): AgentSetUp =>
     id,
   )
 export const agentName = (setUp: SetUp, id: AgentId): string => agentSetUp(setUp, id).name
-
-export const mayDo = (setUp: SetUp, id: AgentId, what: Entitlement): boolean => agentSetUp(setUp, id).may.includes(what)
 
 /** The names of those who can change what an account may do. */
 export const setUpOwners = (setUp: SetUp): readonly string[] => setUp.agents.filter((a) => !a.retired && a.may.includes('setUp')).map((a) => a.name)

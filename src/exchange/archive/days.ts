@@ -17,7 +17,9 @@ export type Progress = { readonly done: number; readonly days: number }
 const BATCHES_BETWEEN_PAUSES = 8
 
 /** What a day's entries fold into: sent before them, so that a visitor need not wait for the folding. */
-export const foldedLine = (day: PastDay, dayNo: number, days: number): string => JSON.stringify({ kind: 'folded', dayNo, days, ...day })
+export const foldedLine = (day: PastDay, dayNo: number, days: number): string => foldedLineOf(JSON.stringify(day), dayNo, days)
+/** The same from the day as it was written before, which need not be read for it. */
+export const foldedLineOf = (day: string, dayNo: number, days: number): string => `{"kind":"folded","dayNo":${dayNo},"days":${days},${day.slice(1)}`
 export const entriesLine = (day: string): string => JSON.stringify({ kind: 'entries', day })
 const FoldedLineSchema = PastDaySchema.extend({ kind: z.literal('folded'), dayNo: z.number(), days: z.number() })
 const EntriesLineSchema = z.object({ kind: z.literal('entries'), day: z.string() })

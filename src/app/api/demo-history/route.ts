@@ -6,7 +6,7 @@ import { promisify } from 'node:util'
 import { createGzip, gunzip } from 'node:zlib'
 import * as z from 'zod'
 import { DAY, utcDay } from '@/core/time'
-import { entriesLine, foldedLine, type PastDay } from '@/exchange/archive/days'
+import { entriesLine, foldedLineOf } from '@/exchange/archive/days'
 import { PACES, type Pace } from '@/world'
 import { type MadeDay, madeDay } from './made'
 
@@ -50,8 +50,7 @@ async function* days({ seed, days: count, pace, before }: z.infer<typeof QuerySc
     const paceOfDay: Pace = pace === 'week' ? (dayNo % 7 === 4 ? 'storm' : 'ordinary') : pace
     const made = await madeDay({ seed, pace: paceOfDay, midnightMs })
     all.push({ day: utcDay(midnightMs), made })
-    const folded = JSON.parse((await expand(made.folded)).toString()) as PastDay
-    yield `${foldedLine(folded, dayNo, count)}\n`
+    yield `${foldedLineOf((await expand(made.folded)).toString(), dayNo, count)}\n`
   }
   for (const { day, made } of all) {
     yield `${entriesLine(day)}\n`
