@@ -8,7 +8,7 @@ import { type Accounts, signInWords, type Verified } from './accounts'
 import type { Devices } from './devices'
 import { withKnown } from './known'
 import { selectDoNotCall } from './promises-view'
-import type { RefusalView, SetUpInUse, TabMessage } from './protocol'
+import type { Past, RefusalView, SetUpInUse, TabMessage } from './protocol'
 import type { Sessions } from './sessions'
 import type { LedgerWriter } from './store'
 import type { Tab } from './tab'
@@ -23,7 +23,7 @@ export interface Floor {
   state(): FloorState
   world(): World | null
   /** Starts the world of whoever comes first; a world that runs stays as it is. */
-  beginWorld(wanted: { readonly pace: Pace; readonly seed: number } | null): void
+  beginWorld(wanted: { readonly pace: Pace; readonly seed: number } | null, past: Past): void
   /** Decides and keeps; null when it was done. */
   give(command: AgentCommand): FloorRefusal | null
   turn(): void
@@ -61,7 +61,7 @@ export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Pro
         tab.agentId = null
         if (device.is === 'handset') floor.devices.handsetOpened(device.agentId)
       }
-      floor.beginWorld(message.world)
+      floor.beginWorld(message.world, message.past)
       floor.turn()
       return device === null || tab.device !== null ? done() : no(NO_DEVICE)
     }

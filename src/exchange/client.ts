@@ -5,7 +5,7 @@ import type { AgentId } from '@/core/ids'
 import type { Pace } from '@/world'
 import { setFloorClock } from './floor-time'
 import { type FloorPort, openPort } from './port'
-import type { DeviceView, DoorParts, FloorMessage, FloorView, RefusalView, TabMessage, TabView } from './protocol'
+import type { DeviceView, DoorParts, FloorMessage, FloorView, Past, RefusalView, TabMessage, TabView } from './protocol'
 
 export type Reply = { readonly ok: true; readonly kept: boolean; readonly text: string | null } | { readonly ok: false; readonly refusal: RefusalView }
 
@@ -44,9 +44,10 @@ export interface ConnectOptions {
   readonly key: { get(): string | null; set(key: string | null): void }
   readonly device: { readonly is: 'handset' | 'ownPhone'; readonly agentId: AgentId } | null
   readonly world: { readonly pace: Pace; readonly seed: number } | null
+  readonly past: Past
 }
 
-export function connect({ key, device, world }: ConnectOptions): FloorClient {
+export function connect({ key, device, world, past }: ConnectOptions): FloorClient {
   const pending = new Map<string, (reply: Reply) => void>()
   const listeners = new Set<() => void>()
   const storedListeners = new Set<(seq: number) => void>()
@@ -79,7 +80,7 @@ export function connect({ key, device, world }: ConnectOptions): FloorClient {
         pending.delete(message.requestId)
     }
   }
-  const hello = () => void ask({ kind: 'hello', key: key.get(), device, world })
+  const hello = () => void ask({ kind: 'hello', key: key.get(), device, world, past })
   let port: FloorPort = openPort(onMessage, () => hello())
 
   function ask(request: Request, deadlineMs = DEADLINE_MS): Promise<Reply> {

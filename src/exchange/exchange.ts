@@ -11,6 +11,7 @@ import { advance, createWorld, type Pace, type World } from '@/world'
 import { FENNHOLM } from '@/world/scenario'
 import type { Accounts } from './accounts'
 import { answerTo, type Floor } from './answers'
+import { createCatchUp, type FetchLeft } from './catch-up'
 import { type Clocks, createFloorClock } from './clock'
 import { createDevices } from './devices'
 import { createPromisesView } from './promises-view'
@@ -33,6 +34,7 @@ export interface ExchangeOptions {
   readonly storageRefused: string | null
   readonly floorId: string
   readonly seed: number
+  readonly fetchLeft: FetchLeft
 }
 
 export interface Exchange {
@@ -96,10 +98,11 @@ export function createExchange(options: ExchangeOptions): Exchange {
   const record = (entries: readonly LedgerEntry[], after: FloorState) => writer.append(entries, after)
 
   /** What happens to the floor itself, without anybody asking for it. */
-  const happened = (event: Extract<LedgerEntry['event'], { kind: 'floorResumed' | 'clockMoved' | 'storageCleared' }>) => {
+  const happened = (event: Extract<LedgerEntry['event'], { kind: 'floorResumed' | 'clockMoved' | 'storageCleared' | 'carriedOver' }>) => {
     const entry: LedgerEntry = { version: LEDGER_VERSION, seq: state.seq + 1, atMs: Math.max(now(), state.atMs), causedBy: null, event }
     state = evolve(state, entry.event, entry.atMs)
     record([entry], state)
+    world?.observe([entry], state)
   }
 
   const notice = (id: string, tone: Notice['tone'], says: string, offersDamaged = false) => {
@@ -235,6 +238,18 @@ export function createExchange(options: ExchangeOptions): Exchange {
     return null
   }
 
+  const catchUp = createCatchUp({
+    fetchLeft: options.fetchLeft,
+    timeZone: () => state.setUp.timeZone,
+    now,
+    lastMs: options.restored.state?.atMs ?? null,
+    onCarried: (event, says) => {
+      happened(event)
+      if (says !== null) notice('carried', 'info', says)
+      turn()
+    },
+  })
+
   const sessions = createSessions({ accounts: options.accounts, tabs, now, state: () => state })
 
   const floor: Floor = {
@@ -245,7 +260,8 @@ export function createExchange(options: ExchangeOptions): Exchange {
     now,
     state: () => state,
     world: () => world,
-    beginWorld(wanted) {
+    beginWorld(wanted, past) {
+      void catchUp(past)
       if (world !== null) return
       seed = wanted?.seed ?? seed
       startWorld(wanted?.pace ?? 'ordinary')

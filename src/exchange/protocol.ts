@@ -17,6 +17,9 @@ import { PACES, type Pace } from '@/world'
 const requestId = z.string().min(1)
 
 export const WorldWishSchema = z.object({ pace: z.enum(PACES), seed: z.number().int() }).readonly()
+/** How many of the demo's days lie before the first visit, and from which seed. */
+export const PastSchema = z.object({ seed: z.number().int().min(0), days: z.number().int().min(0).max(31) }).readonly()
+export type Past = z.infer<typeof PastSchema>
 
 /** What a trainer asks of the caller who is made to ring. */
 const callerWish = {
@@ -35,6 +38,7 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
       requestId,
       key: z.string().nullable(),
       world: WorldWishSchema.nullable(),
+      past: PastSchema.default({ seed: 7, days: 0 }),
       /** The tab is no desk but a device of an agent's. A phone of one's own says whose it is by its code, a handset by the key of its desk. */
       device: z
         .object({ is: z.enum(['handset', 'ownPhone']), agentId: AgentIdSchema })

@@ -29,10 +29,11 @@ export function FloorProvider({ children }: { children: ReactNode }) {
   const [history, setHistory] = useState<HistoryState>({ progress: null, opening: null })
   useEffect(() => {
     const world = wishedWorld()
-    const floor = connect({ key: tabKey, device: deviceOfTab(), world })
+    const past = { days: wishedDays(), seed: wishedSeed() }
+    const floor = connect({ key: tabKey, device: deviceOfTab(), world, past })
     let archive: ArchiveClient | null = null
     const open = () => {
-      const opened = openArchive(floor, { days: wishedDays(), seed: wishedSeed() }, (progress) => setHistory((h) => ({ ...h, progress })))
+      const opened = openArchive(floor, past, (progress) => setHistory((h) => ({ ...h, progress })))
       void opened.opened.then((opening) => setHistory({ progress: null, opening }))
       return opened
     }
@@ -155,13 +156,14 @@ function deviceOfTab(): ConnectOptions['device'] {
   return is !== undefined && agent?.startsWith('agent_') ? { is, agentId: toAgentId(agent) } : null
 }
 
-const DEMO_DAYS = 5
+const DEMO_DAYS = 7
+const MOST_DAYS = 31
 const DEMO_SEED = 7
 
 /** `?days=0` begins without past days. */
 function wishedDays(): number {
   const days = Number(new URLSearchParams(location.search).get('days') ?? DEMO_DAYS)
-  return Number.isInteger(days) && days >= 0 ? days : DEMO_DAYS
+  return Number.isInteger(days) && days >= 0 ? Math.min(days, MOST_DAYS) : DEMO_DAYS
 }
 
 /** `?seed=` holds for past days as for today. */

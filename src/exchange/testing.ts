@@ -22,6 +22,7 @@ export async function aFloor({
   restored = NOTHING_RESTORED,
   refused = null as string | null,
   startMs = Date.UTC(2026, 10, 24, 9),
+  fetchLeft = async (_query: string): Promise<unknown> => null,
 } = {}) {
   let elapsedMs = 0
   let setByMs = 0
@@ -42,6 +43,7 @@ export async function aFloor({
     storageRefused: refused,
     floorId: 't',
     seed: 7,
+    fetchLeft,
   })
   const pass = (ms: number) => {
     const untilMs = elapsedMs + ms

@@ -42,6 +42,8 @@ export function eventWords(event: FloorEvent, names: Names): string {
       return `The computer’s clock was set ${event.byMs < 0 ? 'back' : 'ahead'} by ${Math.round(Math.abs(event.byMs) / 1000)} s`
     case 'storageCleared':
       return 'The browser’s data was cleared'
+    case 'carriedOver':
+      return `What earlier days left was taken up: ${event.promises.length} promises and ${event.owed.length} calls to code`
     case 'callQueued':
       return `The call entered ${queue(event.queueId)}${event.path === null ? '' : `; the caller had chosen “${event.path}”`}`
     case 'callOriginated':

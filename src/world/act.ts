@@ -1,26 +1,35 @@
 // Everything a stand-in may mean to do. Plain data, so that an agenda can be looked at.
 import type { Failure } from '@/core/calls'
-import type { AgentId, CallId, DeviceId, QueueId } from '@/core/ids'
+import type { AgentId, CallbackId, CallId, DeviceId, QueueId, TaskId } from '@/core/ids'
 import type { RingWish } from './persona'
 
-export type Act =
+export type Act = CallerAct | ColleagueAct | PromiseAct
+
+type CallerAct =
   | { readonly kind: 'arrive'; readonly queueId: QueueId; readonly dayNo: number }
+  /** Somebody who has called before. */
+  | { readonly kind: 'again'; readonly queueId: QueueId; readonly number: string; readonly dayNo: number }
   | { readonly kind: 'ring'; readonly wish: RingWish; readonly ringsAt: AgentId | null }
   | { readonly kind: 'giveUp'; readonly callId: CallId }
   | { readonly kind: 'keepPlace'; readonly callId: CallId }
-  | { readonly kind: 'note'; readonly agentId: AgentId; readonly untilMs: number }
   | { readonly kind: 'fedUp'; readonly callId: CallId; readonly heldSinceMs: number }
+  | { readonly kind: 'breakOff'; readonly callId: CallId }
   | { readonly kind: 'say'; readonly callId: CallId; readonly turn: number }
   | { readonly kind: 'leave'; readonly callId: CallId; readonly deviceId?: DeviceId }
   /** Words of anybody but the caller: a colleague who is consulted, a place that was dialled, a mailbox. */
   | { readonly kind: 'remark'; readonly callId: CallId; readonly deviceId: DeviceId; readonly text: string }
   | { readonly kind: 'heardDigits'; readonly callId: CallId; readonly deviceId: DeviceId; readonly digits: string }
   | { readonly kind: 'farEnd'; readonly callId: CallId; readonly deviceId?: DeviceId; readonly report: 'ringing' | 'answered' | Failure }
-  | { readonly kind: 'clockOn'; readonly agentId: AgentId }
-  | { readonly kind: 'clockOff'; readonly agentId: AgentId }
-  | { readonly kind: 'goReady'; readonly agentId: AgentId }
-  | { readonly kind: 'answer'; readonly agentId: AgentId; readonly callId: CallId }
-  | { readonly kind: 'hold' | 'retrieve'; readonly agentId: AgentId; readonly callId: CallId }
+
+export type ColleagueAct =
+  | { readonly kind: 'note'; readonly agentId: AgentId; readonly untilMs: number }
+  | { readonly kind: 'clockOn' | 'clockOff' | 'goReady'; readonly agentId: AgentId }
+  | { readonly kind: 'answer' | 'hold' | 'retrieve' | 'finish' | 'code'; readonly agentId: AgentId; readonly callId: CallId }
+  /** Consults somebody about the call, and has heard enough. */
+  | { readonly kind: 'ask' | 'askedEnough'; readonly agentId: AgentId; readonly callId: CallId }
+  | { readonly kind: 'putThrough'; readonly agentId: AgentId; readonly callId: CallId; readonly queueId: QueueId }
   | { readonly kind: 'readOn'; readonly agentId: AgentId; readonly callId: CallId; readonly step: number }
-  | { readonly kind: 'finish'; readonly agentId: AgentId; readonly callId: CallId }
-  | { readonly kind: 'code'; readonly agentId: AgentId; readonly callId: CallId }
+  | { readonly kind: 'ringUp'; readonly agentId: AgentId; readonly number: string }
+
+/** What colleagues do about what was promised. */
+export type PromiseAct = { readonly kind: 'callBack'; readonly callbackId: CallbackId } | { readonly kind: 'doTask'; readonly taskId: TaskId }

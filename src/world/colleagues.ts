@@ -1,132 +1,221 @@
-// Colleagues played by the stand-ins: how they answer, read the script, hold, code their calls and take breaks.
-// They use the same commands as anyone at a desk.
+// Colleagues played by the stand-ins: when they come and go, how they answer, read the script, hold, ask, code their calls, take breaks and keep
+// promises. They use the same commands as anyone at a desk.
 import { createChance, seedFor } from '@/core/chance'
-import { type Contact, queueOfPart } from '@/core/contacts'
-import type { AgentCommand } from '@/core/floor'
-import type { AgentId, CallId } from '@/core/ids'
-import { codesFor } from '@/core/outcomes'
-import { type AnswerValue, pageOf, type Question } from '@/core/scripts'
-import { outcomeSetFor, type SetUp, scriptVersion } from '@/core/set-up'
-import { DAY, HOUR, MINUTE, SECOND } from '@/core/time'
-import type { Act } from './act'
-import { chanceOfCall, type Persona } from './persona'
+import type { AgentCommand, Command, FloorState } from '@/core/floor'
+import type { AgentId, CallId, QueueId } from '@/core/ids'
+import type { LedgerEntry } from '@/core/ledger'
+import { MISSED_RING } from '@/core/set-up'
+import { get, values } from '@/core/table'
+import { HOUR, MINUTE, SECOND } from '@/core/time'
+import { customersByNumber, PLACES, toCustomer } from '@/world/scenario'
+import type { Act, ColleagueAct, PromiseAct } from './act'
+import { ask, askedEnough } from './asks'
+import { BACK_AFTER_MISSED_MS, BREAKS, breakNote, KINDS_OF_BREAK } from './breaks'
+import { chanceOfCall } from './chance-of-call'
+import { codeCall, type Ended } from './codes'
+import type { Persona } from './persona'
+import { callBack, callBackInMs, doTask, taskInMs } from './promises'
+import { readOn } from './reads'
+import { answerDelayMs, planTalk, wrapUpMs } from './talk'
 
-type Plan = readonly { readonly inMs: number; readonly act: Act }[]
+interface Options {
+  readonly seed: number
+  readonly plays: ReadonlySet<AgentId>
+  readonly note: (atMs: number, act: Act) => void
+  readonly personaFor: (callId: CallId, queueId: QueueId | null) => Persona
+  /** How the call ended, where it did not simply. */
+  readonly endOf: (callId: CallId) => Ended | undefined
+  /** Whether they may go home: the day is over, or the world is quiet. */
+  readonly mayGo: () => boolean
+  readonly hurries: (agentId: AgentId) => boolean
+  readonly isQuiet: () => boolean
+}
 
-const NOTES = [
-  '',
-  '',
-  '',
-  'Wants a text message as well.',
-  'Prefers the morning boat.',
-  'Asked about the lift on the car deck.',
-  'Will call again if plans change.',
-]
-const READ_STEPS = 5
+export interface Colleagues {
+  observe(entry: LedgerEntry, state: FloorState): void
+  /** Callbacks and tasks that are open when the world begins. */
+  mind(state: FloorState, atMs: number): void
+  /** A call is theirs from now on, with whoever is on it. */
+  goOnTalking(callId: CallId, agentId: AgentId, state: FloorState, atMs: number): void
+  /** Somebody they dialled has answered, or has not. */
+  talkDialled(callId: CallId, agentId: AgentId, atMs: number): void
+  beginDay(agentId: AgentId, atMs: number, chance: ReturnType<typeof createChance>): void
+  perform(act: ColleagueAct | PromiseAct, state: FloorState, atMs: number): readonly Command[]
+}
 
-/** From the answer to the end of the call, in the order it will happen. */
-export function planTalk(seed: number, agentId: AgentId, callId: CallId, persona: Persona): Plan {
-  const chance = chanceOfCall(seed, callId, 'talk')
-  const plan: { inMs: number; act: Act }[] = []
-  for (let step = 1; step <= READ_STEPS; step++)
-    plan.push({ inMs: Math.round((persona.businessMs * step) / (READ_STEPS + 1)), act: { kind: 'readOn', agentId, callId, step } })
-  if (chance.next() < 0.22) {
-    const fromMs = Math.round(persona.businessMs * (0.35 + 0.3 * chance.next()))
-    const forMs = Math.round(Math.min(persona.businessMs * 0.3, 15 * SECOND + chance.exponential(25 * SECOND)))
-    plan.push({ inMs: fromMs, act: { kind: 'hold', agentId, callId } }, { inMs: fromMs + forMs, act: { kind: 'retrieve', agentId, callId } })
+const RINGS_UP_OFTEN = 0.02
+const AFTER_CALL = 'Paperwork'
+const LATER_MS = MINUTE
+
+export function createColleagues({ seed, plays, note, personaFor, endOf, mayGo, hurries, isQuiet }: Options): Colleagues {
+  const lastBreakMs = new Map<AgentId, number>()
+  /** Have left without signing out. */
+  const gone = new Set<AgentId>()
+  /** Who has put a call through has not finished it. */
+  const putThrough = new Set<string>()
+
+  const mindCallback = (state: FloorState, callbackId: Parameters<typeof callBack>[2], atMs: number) => {
+    const callback = get(state.callbacks, callbackId)
+    const inMs = callback === undefined ? null : callBackInMs(seed, callback)
+    if (callback !== undefined && inMs !== null) note(Math.max(atMs, callback.dueAtMs) + inMs, { kind: 'callBack', callbackId })
   }
-  plan.push({ inMs: persona.businessMs, act: persona.hangsUpFirst ? { kind: 'leave', callId } : { kind: 'finish', agentId, callId } })
-  return plan.sort((a, b) => a.inMs - b.inMs)
-}
-
-export const answerDelayMs = (seed: number, callId: CallId): number => Math.round(1200 + chanceOfCall(seed, callId, 'answer').next() * 3800)
-
-export const wrapUpMs = (seed: number, callId: CallId, recommendedMs: number): number =>
-  Math.round(Math.max(5 * SECOND, chanceOfCall(seed, callId, 'wrap-up').logNormal(recommendedMs * 0.75, 0.5)))
-
-/** Answers the questions of the page in front of them and turns it. */
-export function readOn(seed: number, setUp: SetUp, agentId: AgentId, contact: Contact, step: number): AgentCommand[] {
-  if (contact.run === null) return []
-  const page = pageOf(scriptVersion(setUp, contact.run), contact.run.pageId)
-  const chance = chanceOfCall(seed, contact.callId, `step ${step}`)
-  const on = { agentId, callId: contact.callId }
-  const answers = page.questions.map((q): AgentCommand => ({ kind: 'answerScript', ...on, field: q.field, value: someAnswer(q, contact, chance) }))
-  return page.ways.length === 0 ? answers : [...answers, { kind: 'turnPage', ...on, direction: 'next' }]
-}
-
-const TEXTS: Readonly<Record<string, readonly string[]>> = {
-  newSailing: ['Saturday 09:40', 'tomorrow, first boat', 'Friday 16:30', 'Sunday 11:15'],
-  callerIs: ['her sister', 'his daughter', 'a neighbour', 'the school office'],
-  question: ['Are dogs allowed on deck?', 'When does the winter timetable begin?', 'How early must a car be there?'],
-  lengthAndWeight: ['12 m, 18 t', '16.5 m, 40 t', '6.2 m, 2.4 t', '9 m, 11 t'],
-}
-
-/** Openings that seldom come up. */
-const RARE: Readonly<Record<string, number>> = { fetched: 0.08, notThere: 0.04, wrongNumber: 0.05, noTime: 0.03, machine: 0.01 }
-
-function someAnswer(question: Question, contact: Contact, chance: ReturnType<typeof chanceOfCall>): AnswerValue {
-  switch (question.kind) {
-    case 'yesNo':
-      return chance.next() < 0.86
-    case 'choice':
-      // The first option is the usual one; few people mean to call somebody else.
-      return chance.weighted(question.options.map(({ value }, i) => ({ item: value, weight: RARE[value] ?? 1 / (i + 1) })))
-    case 'several':
-      return question.options.filter(() => chance.next() < 0.4).map((o) => o.value)
-    case 'number':
-      return Math.round((question.least ?? 0) + chance.next() * ((question.most ?? (question.least ?? 0) + 10) - (question.least ?? 0)))
-    case 'moment':
-      return { date: '2026-12-01', time: '09:40', dateTime: '2026-12-01T09:40' }[question.of]
-    case 'telephone':
-      return contact.number ?? '+441632960112'
-    case 'email':
-      return 'caller@example.com'
-    case 'disclosure':
-      return true
-    case 'text':
-      if (question.shape === null) return chance.pick(TEXTS[question.field] ?? ['see notes'])
-      return contact.customer?.facts.find((f) => f.label === 'Booking')?.value ?? question.shape.example
+  const mindTask = (taskId: Parameters<typeof doTask>[2], atMs: number) => {
+    const inMs = taskInMs(seed, taskId)
+    if (inMs !== null) note(atMs + inMs, { kind: 'doTask', taskId })
   }
-}
 
-/** The outcome the script speaks for, or one that fits the set; then ready again or a break that is due. */
-export function codeCall(seed: number, setUp: SetUp, agentId: AgentId, contact: Contact, atMs: number, breakReason: string | null): AgentCommand {
-  const chance = chanceOfCall(seed, contact.callId, 'code')
-  // Whoever sent no number cannot be called back.
-  const codes = codesFor(outcomeSetFor(setUp, queueOfPart(contact, agentId)), contact.dialled).filter(
-    (c) => c.follows.kind !== 'callback' || contact.number !== null,
-  )
-  const suggests = contact.run === null ? [] : pageOf(scriptVersion(setUp, contact.run), contact.run.pageId).suggests
-  const suggested = suggests.filter((s) => codes.some((c) => c.code === s))
-  const usual = codes.map((c, i) => ({ item: c.code, weight: c.code === 'wrong-number' ? 0.2 : 6 / (i + 1) }))
+  const clockOff = (agentId: AgentId, state: FloorState, atMs: number): readonly AgentCommand[] => {
+    const agent = get(state.agents, agentId)
+    if (agent?.shift == null || !mayGo()) return []
+    if (hurries(agentId) && agent.wrapUps.length > 0) {
+      gone.add(agentId)
+      return []
+    }
+    const isFree = agent.engagements.length === 0 && agent.wrapUps.length + agent.owed.length === 0
+    if (isFree && (!hurries(agentId) || agent.state.name !== 'ready')) return [{ kind: 'endShift', agentId }]
+    note(atMs + 10 * SECOND, { kind: 'clockOff', agentId })
+    return []
+  }
+
+  const dueBreak = (agentId: AgentId, atMs: number): string | null => {
+    if (atMs - (lastBreakMs.get(agentId) ?? atMs) < 2 * HOUR) return null
+    lastBreakMs.set(agentId, atMs)
+    return createChance(seedFor(seed, `break ${agentId} ${atMs}`)).weighted(KINDS_OF_BREAK)
+  }
+
+  const code = (agentId: AgentId, callId: CallId, state: FloorState, atMs: number): readonly AgentCommand[] => {
+    const contact = get(state.contacts, callId)
+    if (contact === undefined) return []
+    const ended = putThrough.has(`${agentId} ${callId}`) ? 'putThrough' : (endOf(callId) ?? 'done')
+    const breakReason = dueBreak(agentId, atMs)
+    const number = ringsUp(state, agentId, callId, contact.number)
+    if (breakReason === null && number !== null) note(atMs + 3 * SECOND, { kind: 'ringUp', agentId, number })
+    const reason = breakReason ?? (number === null ? null : AFTER_CALL)
+    const andThen = reason === null ? ({ state: 'ready' } as const) : ({ state: 'notReady', reason } as const)
+    return [codeCall(seed, state.setUp, { agentId, contact, intent: personaFor(callId, contact.queueId).intent, ended, atMs, andThen })]
+  }
+
+  /** Now and then there is something to ask a port or to tell somebody, by telephone. */
+  const ringsUp = (state: FloorState, agentId: AgentId, callId: CallId, number: string | null): string | null => {
+    const chance = chanceOfCall(seed, callId, `ring up ${agentId}`)
+    if (isQuiet() || chance.next() > RINGS_UP_OFTEN || !state.setUp.notReadyReasons.some((r) => r.name === AFTER_CALL)) return null
+    const isNear = number?.startsWith('+44') === true
+    return isNear && chance.next() < 0.7 ? number : chance.pick(PLACES).number
+  }
+
   return {
-    kind: 'saveOutcome',
-    // Whoever has talked with the caller knows better than the script.
-    insists: true,
-    agentId,
-    callId: contact.callId,
-    code: suggested.length > 0 && chance.next() < 0.93 ? (suggested[0] as string) : chance.weighted(usual),
-    notes: chance.pick(NOTES) || (codes.some((c) => c.needs.notes) ? 'As agreed.' : ''),
-    callback: { dueAtMs: nextMorningMs(atMs) + Math.round(chance.next() * 28) * 15 * MINUTE, timeZone: setUp.timeZone, typed: '', owner: 'anyone' },
-    followUp: '',
-    andThen: breakReason === null ? { state: 'ready' } : { state: 'notReady', reason: breakReason },
+    observe({ event, atMs }, state) {
+      switch (event.kind) {
+        case 'connectionDelivered': {
+          if (event.party.kind !== 'agent' || !plays.has(event.party.agentId) || gone.has(event.party.agentId)) return
+          const inMs = answerDelayMs(seed, event.callId, event.party.agentId)
+          if (inMs !== null) note(atMs + inMs, { kind: 'answer', agentId: event.party.agentId, callId: event.callId })
+          return
+        }
+        case 'wrapUpStarted':
+          if (plays.has(event.agentId))
+            note(atMs + wrapUpMs(seed, event.callId, event.recommendedMs), { kind: 'code', agentId: event.agentId, callId: event.callId })
+          return
+        case 'shiftStarted': {
+          if (!plays.has(event.agentId)) return
+          note(atMs + 1500, { kind: 'goReady', agentId: event.agentId })
+          // What was left uncoded the day before comes first.
+          for (const [i, { callId }] of (get(state.agents, event.agentId)?.owed ?? []).entries())
+            note(atMs + 20 * SECOND * (i + 1), { kind: 'code', agentId: event.agentId, callId })
+          return
+        }
+        case 'agentNotReady': {
+          if (!plays.has(event.agentId)) return
+          const awayMs = event.reason === MISSED_RING ? BACK_AFTER_MISSED_MS : (BREAKS[event.reason] ?? MINUTE)
+          if (awayMs > MINUTE) note(atMs + 3 * SECOND, { kind: 'note', agentId: event.agentId, untilMs: atMs + awayMs })
+          return note(atMs + awayMs, { kind: 'goReady', agentId: event.agentId })
+        }
+        case 'callbackAgreed':
+        case 'callbackMoved':
+        case 'callbackEscalated':
+          return mindCallback(state, event.callbackId, atMs)
+        case 'taskFiled':
+          return mindTask(event.taskId, atMs)
+        default:
+          return
+      }
+    },
+    mind(state, atMs) {
+      for (const { id } of values(state.callbacks)) mindCallback(state, id, atMs)
+      for (const { taskId } of values(state.tasks)) mindTask(taskId, atMs)
+    },
+    beginDay(agentId, atMs, chance) {
+      lastBreakMs.set(agentId, atMs - chance.next() * 90 * MINUTE)
+    },
+    goOnTalking(callId, agentId, state, atMs) {
+      const contact = get(state.contacts, callId)
+      if (contact?.handledBy !== agentId) return
+      const takenOver = contact.takenFrom.length > 1
+      for (const { inMs, act } of planTalk(seed, agentId, callId, personaFor(callId, contact.queueId), takenOver)) note(atMs + inMs, act)
+    },
+    talkDialled(callId, agentId, atMs) {
+      const chance = chanceOfCall(seed, callId, 'dialled')
+      const lasts: Readonly<Partial<Record<Ended, number>>> = { busy: 2 * SECOND, noAnswer: 2 * SECOND, machine: 14 * SECOND }
+      const ended = endOf(callId)
+      const inMs = (ended === undefined ? undefined : lasts[ended]) ?? Math.min(8 * MINUTE, chance.logNormal(80 * SECOND, 0.6))
+      note(atMs + inMs, { kind: 'finish', agentId, callId })
+    },
+    perform(act, state, atMs) {
+      switch (act.kind) {
+        case 'note':
+          return breakNote(seed, state.setUp, plays, act)
+        case 'clockOn': {
+          const account = state.setUp.agents.find((a) => a.id === act.agentId)
+          if (account === undefined || isQuiet()) return []
+          return [{ kind: 'startShift', agentId: act.agentId, queueIds: [...account.queueIds], seat: 'standIn' }]
+        }
+        case 'clockOff':
+          return clockOff(act.agentId, state, atMs)
+        case 'goReady':
+          return gone.has(act.agentId) ? [] : [{ kind: 'goReady', agentId: act.agentId }]
+        case 'answer':
+        case 'hold':
+        case 'retrieve':
+          return [{ kind: act.kind, agentId: act.agentId, callId: act.callId }]
+        case 'finish':
+          return [{ kind: 'hangUp', agentId: act.agentId, callId: act.callId }]
+        case 'ask':
+          return ask(seed, state, plays, act.agentId, act.callId)
+        case 'askedEnough': {
+          const [command, then] = askedEnough(seed, state, act.agentId, act.callId)
+          if (then === 'handedOver') putThrough.add(`${act.agentId} ${act.callId}`)
+          return [command]
+        }
+        case 'putThrough': {
+          const { agentId, callId, queueId } = act
+          putThrough.add(`${agentId} ${callId}`)
+          // Where the queue takes nobody, there is nothing left but good-bye.
+          return [
+            { kind: 'transfer', agentId, callId, target: { kind: 'queue', queueId } },
+            { kind: 'hangUp', agentId, callId },
+          ]
+        }
+        case 'readOn': {
+          const contact = get(state.contacts, act.callId)
+          const isHeld = get(state.calls, act.callId)?.connections.some((c) => c.state === 'held') ?? false
+          if (contact === undefined || isHeld) return []
+          return readOn(seed, state.setUp, act.agentId, contact, personaFor(act.callId, contact.queueId).intent, act.step)
+        }
+        case 'code':
+          return gone.has(act.agentId) ? [] : code(act.agentId, act.callId, state, atMs)
+        case 'ringUp': {
+          const [known] = customersByNumber(act.number, state.struck)
+          return [{ kind: 'makeCall', agentId: act.agentId, typed: act.number, customer: known === undefined ? null : toCustomer(known) }]
+        }
+        case 'callBack': {
+          const commands = callBack(state, plays, act.callbackId)
+          if (commands !== 'later') return commands
+          note(atMs + LATER_MS, act)
+          return []
+        }
+        case 'doTask':
+          return doTask(state, plays, act.taskId)
+      }
+    },
   }
 }
-
-/** Callbacks are agreed for the next day from nine o'clock on, when the same people are there again. */
-const nextMorningMs = (atMs: number): number => (Math.floor(atMs / DAY) + 1) * DAY + 9 * HOUR
-
-const AWAY_NOTES = ['Back soon.', 'Out for some air.', 'In the back room if it burns.', 'With the trainer.'] as const
-
-/** Two in three leave a note when they go, and half of those name somebody who covers. */
-export function breakNote(seed: number, setUp: SetUp, plays: ReadonlySet<AgentId>, { agentId, untilMs }: Extract<Act, { kind: 'note' }>): AgentCommand[] {
-  const chance = createChance(seedFor(seed, `note ${agentId} ${untilMs}`))
-  if (chance.next() > 2 / 3) return []
-  const others = setUp.agents.filter((a) => plays.has(a.id) && a.id !== agentId)
-  const coverId = chance.next() < 0.5 && others.length > 0 ? chance.pick(others).id : null
-  return [{ kind: 'setNote', agentId, text: chance.pick(AWAY_NOTES), untilMs, coverId }]
-}
-
-export const BREAKS: Readonly<Record<string, number>> = { Break: 12 * MINUTE, Lunch: 30 * MINUTE, Training: 20 * MINUTE }
-/** Back to work after a ring they missed. */
-export const BACK_AFTER_MISSED_MS = 20 * SECOND

@@ -1,8 +1,9 @@
 import { describe, expect, test } from 'vitest'
+import { toCallId } from '@/core/ids'
 import { createLedgerFolder, type LedgerEntry } from '@/core/ledger'
 import { simulateDay } from '@/world'
 
-const FIRST_DAY = simulateDay({ seed: 4, pace: 'ordinary', midnightMs: Date.UTC(2026, 10, 23) })
+const FIRST_DAY = simulateDay({ seed: 4, pace: 'ordinary', day: '2026-11-23' })
 
 describe('a ledger whose beginning was cleared away', () => {
   const whole = createLedgerFolder()
@@ -16,7 +17,8 @@ describe('a ledger whose beginning was cleared away', () => {
     folder.add({ ...at, event: { kind: 'storageCleared', setUp } })
     for (const entry of FIRST_DAY.slice(cut)) folder.add(entry)
     const known = new Map(whole.records().map((r) => [r.callId, r]))
-    const later = whole.records().filter((r) => r.offeredAtMs > at.atMs)
+    const begun = new Set(FIRST_DAY.slice(cut).flatMap(({ event }) => (event.kind === 'callQueued' || event.kind === 'callOriginated' ? [event.callId] : [])))
+    const later = whole.records().filter((r) => begun.has(toCallId(r.callId)))
     expect(folder.records().map((r) => r.callId)).toEqual(later.map((r) => r.callId))
     for (const record of folder.records()) expect(record).toEqual(known.get(record.callId))
     expect(folder.intervals(at.atMs + 1e8).every((i) => i.toMs > i.fromMs)).toBe(true)

@@ -1,3 +1,4 @@
+export { type Day, dayAfter, dayAt, daysBetween, paceOfDay } from './calendar'
 export { PACES, type Pace } from './paces'
 export type { RingWish } from './persona'
 export { advance, type DayRequest, daySteps, simulateDay } from './simulate'

@@ -1,24 +1,27 @@
 // Runs a floor and a world together as fast as they go: past days for the demo, tests and the bench. The same
 // decide and the same world as live, with the agenda as the clock.
-import { type Command, createFloor, decide, evolve, type FloorState, nextDueAtMs, openFloor } from '@/core/floor'
-import type { LedgerEntry } from '@/core/ledger'
+import { seedFor } from '@/core/chance'
+import { type Command, createFloor, createKeeper, decide, evolve, type FloorState, nextDueAtMs, openFloor } from '@/core/floor'
+import { type CarriedOver, LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
 import type { SetUp } from '@/core/set-up'
-import { DAY } from '@/core/time'
+import { MINUTE } from '@/core/time'
 import { FENNHOLM } from '@/world/scenario'
-import { CLOSES_MS } from './pace'
+import { type Day, startOfDayMs, weekdayOf } from './calendar'
+import { hoursOf } from './pace'
 import type { Pace } from './paces'
 import { createWorld, type World } from './world'
 
 export interface DayRequest {
   readonly seed: number
   readonly pace: Pace
-  /** 00:00 of the day, UTC. */
-  readonly midnightMs: number
+  readonly day: Day
   readonly setUp?: SetUp
+  /** What the day before has left; nothing on the first of some days. */
+  readonly before?: CarriedOver | null
 }
 
 /** Calls still under way this long after closing are cut short by the end of the day's ledger. */
-const AFTER_CLOSING_MS = 45 * 60_000
+const AFTER_CLOSING_MS = 45 * MINUTE
 
 /** One day of the floor with every seat played by stand-ins. The same request gives the same entries, byte for byte. */
 export function simulateDay(request: DayRequest): readonly LedgerEntry[] {
@@ -29,20 +32,34 @@ export function simulateDay(request: DayRequest): readonly LedgerEntry[] {
 
 type Sink = (entries: readonly LedgerEntry[], state: FloorState) => void
 
-/** The same, one instant at a time: whoever walks it may pause between two. */
-export function* daySteps({ seed, pace, midnightMs, setUp = FENNHOLM }: DayRequest, sink: (entries: readonly LedgerEntry[]) => void): Generator<void> {
-  const day = Math.floor(midnightMs / DAY)
-  const opened = openFloor(`d${day}-${seed}`, setUp, midnightMs)
-  sink([opened])
+/** The same, one instant at a time: whoever walks it may pause between two. Returns what the day leaves to the next. */
+export function* daySteps(
+  { seed, pace, day, setUp = FENNHOLM, before = null }: DayRequest,
+  sink: (entries: readonly LedgerEntry[]) => void,
+): Generator<void, CarriedOver> {
+  const zeroMs = startOfDayMs(day, setUp.timeZone)
+  const floorId = `d${day.replaceAll('-', '')}-${seed}`
+  const keeper = createKeeper()
+  const take = (entries: readonly LedgerEntry[]) => {
+    for (const entry of entries) keeper.add(entry)
+    sink(entries)
+  }
+  const opened = openFloor(floorId, setUp, zeroMs)
+  take([opened])
+  let state = evolve(createFloor(floorId, setUp), opened.event, zeroMs)
+  if (before !== null) {
+    state = evolve(state, before, zeroMs)
+    take([{ version: LEDGER_VERSION, seq: state.seq, atMs: zeroMs, causedBy: null, event: before }])
+  }
   const world = createWorld({
-    seed: seed + day,
+    seed: seedFor(seed, day),
     pace,
     plays: setUp.agents.filter((a) => a.role === 'agent').map((a) => a.id),
-    day: { kind: 'calendar', midnightMs },
+    day: { kind: 'calendar', day },
   })
-  const state = evolve(createFloor(`d${day}-${seed}`, setUp), opened.event, midnightMs)
-  world.begin(state, midnightMs)
-  yield* steps(state, world, midnightMs + CLOSES_MS + AFTER_CLOSING_MS, sink)
+  world.begin(state, zeroMs)
+  const last = yield* steps(state, world, zeroMs + hoursOf(weekdayOf(day)).closesMs + AFTER_CLOSING_MS, take)
+  return keeper.leftBy(last, { from: before?.from ?? day, through: day })
 }
 
 /** Lets everything happen that is due up to and at `untilMs`; every command's entries go to `sink` in order. */

@@ -113,8 +113,10 @@ export const createAgent = (id: AgentId): Agent => ({
 })
 
 /** Nobody's shift, with what outlasts one. */
-const withoutShift = ({ id, state, earlier, note, doNotDisturb, diversion, divertedTo }: Agent): Agent => ({
+const withoutShift = ({ id, state, owed, earlier, note, doNotDisturb, diversion, divertedTo }: Agent): Agent => ({
   ...createAgent(id),
+  // Nobody goes home owing anything; what is owed here was left on an earlier day.
+  owed,
   state,
   earlier,
   note,

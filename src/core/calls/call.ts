@@ -5,7 +5,8 @@ import type { EpochMs } from '@/core/time'
 import { type Connection, isOnLine } from './connection'
 import type { CLEARINGS, Customer, Offer } from './event'
 
-export type CallDirection = 'inbound' | 'outbound' | 'campaign' | 'internal'
+export const CALL_DIRECTIONS = ['inbound', 'outbound', 'campaign', 'internal'] as const
+export type CallDirection = (typeof CALL_DIRECTIONS)[number]
 
 /** A call on its way from one party to another: it comes back when the other end fails. */
 export interface Handover {

@@ -2,6 +2,7 @@ export {
   type Aside,
   agentConnection,
   agentsOn,
+  CALL_DIRECTIONS,
   type Call,
   type CallDirection,
   type Clearing,

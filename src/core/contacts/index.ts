@@ -69,7 +69,8 @@ export interface Contact {
   readonly tries: number
 }
 
-export const createContact = (call: Call): Contact => ({
+/** Of a call, or of what is known of one that is over. */
+export const createContact = (call: Pick<Call, 'id' | 'direction' | 'queueId' | 'number' | 'customer' | 'path' | 'offeredAtMs'>): Contact => ({
   callId: call.id,
   direction: call.direction,
   queueId: call.queueId,

@@ -2,7 +2,7 @@
 import { type Agent, agentStateName } from '@/core/agents'
 import { type Call, isOnLine, isPerson, waitsIn, whoHearsWhom } from '@/core/calls'
 import { deviceOfAgent } from '@/core/ids'
-import { count, get, values } from '@/core/table'
+import { get, values } from '@/core/table'
 import { type FloorState, isMutedOn } from './state'
 
 export type Invariant = readonly [name: string, holds: (state: FloorState) => boolean]
@@ -130,7 +130,10 @@ export const INVARIANTS: readonly Invariant[] = [
     (s) => new Set(values(s.callbacks).flatMap((c) => c.dialled?.callId ?? [])).size === values(s.callbacks).filter((c) => c.dialled !== null).length,
   ],
   ['nobody whose sound is lost is offered a call of a queue', (s) => agents(s).every((a) => a.shift?.soundLost == null || a.state.name !== 'ready')],
-  ['a call is never lost: what is kept is at most what came', (s) => count(s.contacts) <= s.callCount],
+  [
+    'a call is never lost: what is kept of this floor is at most what came',
+    (s) => values(s.contacts).filter((c) => c.callId.startsWith(`call_${s.floorId}_`)).length <= s.callCount,
+  ],
 ]
 
 const owes = ({ wrapUps, owed }: Agent) => [...wrapUps, ...owed].map((w) => w.callId)

@@ -8,6 +8,7 @@ import { dequeue, enqueue, foldHandleMs, type Waiting } from '@/core/queues'
 import type { SetUp } from '@/core/set-up'
 import { emptyTable, get, must, put, remove, type Table, values } from '@/core/table'
 import type { EpochMs } from '@/core/time'
+import { withCarriedOver } from './carried-over'
 import { type Due, withCallbackDue, withCallDue, withCallsDue, withNoteDue, withWrapUpsDue } from './due'
 import { codedKey, evolvePromised, nothingPromised, type Promised, type PromisedEvent } from './promised'
 
@@ -68,6 +69,8 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs): Flo
     case 'storageCleared':
     case 'callTurnedAway':
       return base
+    case 'carriedOver':
+      return withCarriedOver(base, event)
     case 'setUpChanged':
       return withCallsDue(withAccounts({ ...base, setUp: event.setUp, setUpSeq: base.seq, setUpBy: event.byAgentId }))
     case 'stormSwitched': {

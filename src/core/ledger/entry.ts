@@ -12,14 +12,15 @@ import { QueueEventSchema } from '@/core/queues'
 import { ScriptEventSchema } from '@/core/scripts'
 import { SetUpSchema } from '@/core/set-up'
 import { TaskEventSchema } from '@/core/tasks'
+import { CarriedOverSchema } from './carried-over'
 
 /**
  * 2 added the services of call control: consult, transfer, conference, park, recording, take back. 3 added sound paths,
  * notes, diversions, skills, overflow and changes of the set-up; reasons became objects and a queue's priority a head start.
  * 4 added what follows from an outcome (callbacks, tasks, the do-not-call list), corrections, and limits of wrap-up. 5 took the PINs
- * out of the set-up, and says when the clock was moved and when the browser's data was cleared.
+ * out of the set-up, and says when the clock was moved and when the browser's data was cleared. 6 added what earlier days carry over.
  */
-export const LEDGER_VERSION = 5
+export const LEDGER_VERSION = 6
 
 export const FloorOpenedSchema = z.object({ kind: z.literal('floorOpened'), floorId: z.string().regex(/^[a-z0-9-]+$/), setUp: SetUpSchema }).readonly()
 
@@ -40,6 +41,7 @@ export const FloorEventSchema = z.discriminatedUnion('kind', [
   FloorResumedSchema,
   ClockMovedSchema,
   StorageClearedSchema,
+  CarriedOverSchema,
   SetUpChangedSchema,
   QueueEventSchema,
   AgentEventSchema,

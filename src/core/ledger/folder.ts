@@ -46,6 +46,8 @@ export interface Correction {
   readonly atMs: EpochMs
   readonly byId: AgentId
   readonly by: string
+  /** Of a call that was coded late, with its notes; null for one that had a code. */
+  readonly notes: string | null
 }
 
 export function createLedgerFolder(): LedgerFolder {
@@ -68,6 +70,8 @@ export function createLedgerFolder(): LedgerFolder {
   }
   const nameOf = (id: AgentId) => agentName(known(), id)
   let isCut = false
+  /** Calls of an earlier ledger that are coded in this one. */
+  const owedBefore = new Set<CallId>()
   /** Of a call that began before the ledger does nothing is reported: half a call would be a wrong one. */
   const speaksOfLostCall = (event: FloorEvent): boolean =>
     'callId' in event && event.callId !== null && callOf(event.callId) === undefined && !calls.has(event.callId) && !BEGINS_CALL.has(event.kind)
@@ -175,6 +179,7 @@ export function createLedgerFolder(): LedgerFolder {
       case 'wrapUpEnded':
       case 'outcomeOwed':
         setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
+        if (owedBefore.has(event.callId)) return
         return existing(event.callId).legs.wrapUp(event.agentId, event.kind === 'wrapUpStarted', atMs)
       case 'scriptPageShown': {
         const open = existing(event.callId)
@@ -196,6 +201,10 @@ export function createLedgerFolder(): LedgerFolder {
       }
       case 'outcomeSaved': {
         setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
+        if (owedBefore.has(event.callId)) {
+          corrections.set(event.callId, { code: event.code, atMs, byId: event.agentId, by: nameOf(event.agentId), notes: event.notes })
+          return
+        }
         const open = existing(event.callId)
         const { record, legs } = open
         // The final code is that of the agent who had the call last, even when somebody before them codes later.
@@ -214,6 +223,7 @@ export function createLedgerFolder(): LedgerFolder {
       }
       case 'outcomeTakenBack': {
         setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
+        if (owedBefore.has(event.callId)) return void corrections.delete(event.callId)
         const open = existing(event.callId)
         if (open.codedBy !== event.agentId) return
         open.codedBy = null
@@ -223,7 +233,7 @@ export function createLedgerFolder(): LedgerFolder {
       case 'outcomeCorrected': {
         // Of a call of an earlier ledger there is no record here: whoever keeps that one brings them together.
         const record = calls.get(event.callId)?.record
-        if (record === undefined) corrections.set(event.callId, { code: event.code, atMs, byId: event.byAgentId, by: nameOf(event.byAgentId) })
+        if (record === undefined) corrections.set(event.callId, { code: event.code, atMs, byId: event.byAgentId, by: nameOf(event.byAgentId), notes: null })
         else Object.assign(record, { outcome: event.code, outcomeAtMs: atMs, outcomeById: event.byAgentId, outcomeBy: nameOf(event.byAgentId) })
         return
       }
@@ -231,6 +241,9 @@ export function createLedgerFolder(): LedgerFolder {
       case 'setUpChanged':
       case 'storageCleared':
         setUp = event.setUp
+        return
+      case 'carriedOver':
+        for (const { callId } of event.owed) owedBefore.add(callId)
         return
       case 'floorResumed':
       case 'clockMoved':

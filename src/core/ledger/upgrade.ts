@@ -14,6 +14,8 @@ const UPGRADES: readonly Upgrade[] = [
   { from: 3, apply: (stored) => ({ ...stored, version: 4, event: withFollows(stored.event) }) },
   // PINs are no part of an account any more, and what is no part of it is left out when an entry is read.
   { from: 4, apply: (stored) => ({ ...stored, version: 5 }) },
+  // Version 6 only adds a kind of event.
+  { from: 5, apply: (stored) => ({ ...stored, version: 6 }) },
 ]
 
 /** Until version 2 a reason was a name, and a queue's priority a number of which the smaller went first. */

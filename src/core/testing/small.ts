@@ -1,7 +1,7 @@
 // Builders for tests: a small centre, and a floor that is driven by commands and remembers its entries.
 import { type Command, createFloor, decide, evolve, type FloorState, openFloor } from '@/core/floor'
 import { toAgentId, toOutcomeSetId, toQueueId, toScriptId } from '@/core/ids'
-import type { LedgerEntry } from '@/core/ledger'
+import type { CarriedOver, LedgerEntry } from '@/core/ledger'
 import { type SetUp, SetUpSchema } from '@/core/set-up'
 
 export const START_MS = Date.UTC(2026, 10, 24, 9)
@@ -110,11 +110,16 @@ export interface TestFloor {
   give(command: Command, inMs?: number): string
 }
 
-export function aFloor(setUp: SetUp = SMALL): TestFloor {
-  const opened = openFloor('test', setUp, START_MS)
+/** With what earlier days have left, where there were any. */
+export function aFloor(setUp: SetUp = SMALL, { floorId = 'test', startMs = START_MS, before = null as CarriedOver | null } = {}): TestFloor {
+  const opened = openFloor(floorId, setUp, startMs)
   const entries = [opened]
-  let atMs = START_MS
-  let state = evolve(createFloor('test', setUp), opened.event, atMs)
+  let atMs = startMs
+  let state = evolve(createFloor(floorId, setUp), opened.event, atMs)
+  if (before !== null) {
+    state = evolve(state, before, atMs)
+    entries.push({ ...opened, seq: state.seq, event: before })
+  }
   return {
     state: () => state,
     entries,

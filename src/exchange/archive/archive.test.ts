@@ -9,8 +9,8 @@ import { createArchive } from './archive'
 import { entriesLine, foldDay, foldedLine } from './days'
 
 const MIDNIGHT_MS = Date.parse('2026-11-23T00:00:00Z')
-const PAST = simulateDay({ seed: 5, pace: 'ordinary', midnightMs: MIDNIGHT_MS })
-const TODAY = simulateDay({ seed: 6, pace: 'ordinary', midnightMs: MIDNIGHT_MS + DAY })
+const PAST = simulateDay({ seed: 5, pace: 'ordinary', day: '2026-11-23' })
+const TODAY = simulateDay({ seed: 6, pace: 'ordinary', day: '2026-11-24' })
 const NOW_MS = MIDNIGHT_MS + 2 * DAY
 const BOTH = { fromMs: MIDNIGHT_MS, toMs: NOW_MS }
 const ASKED = { span: BOTH, nowMs: NOW_MS, steps: Array.from({ length: 48 }, (_, i) => MIDNIGHT_MS + i * HOUR), only: null }
@@ -51,7 +51,7 @@ describe('the archive', () => {
 
   test('a call of a past day is followed down to its events', async () => {
     const { archive } = await anArchive()
-    const { callId } = archive.report(ASKED).records.find((r) => r.result === 'handled') ?? { callId: '' }
+    const { callId } = archive.report(ASKED).records.find((r) => r.result === 'handled' && r.direction === 'inbound') ?? { callId: '' }
     const found = await archive.call(callId)
     expect(found?.entries[0]?.event.kind).toBe('callQueued')
     expect(found?.entries.some((e) => e.event.kind === 'outcomeSaved')).toBe(true)

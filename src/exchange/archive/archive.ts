@@ -8,7 +8,9 @@ import { doubtOf } from '@/core/outcomes'
 import { byAgent, byQueue, DEFAULT_SERVICE_LEVEL_MS, type Grouped, inInterval, type Measures, measure, occupancy, ofAgent } from '@/core/reports'
 import type { SetUp } from '@/core/set-up'
 import { utcDay } from '@/core/time'
+import type { Past } from '@/exchange/protocol'
 import type { KeyValue } from '@/exchange/store'
+import { dayAfter, daysBetween } from '@/world'
 import { entriesOfDay, importDays, linesOf, loadDays, type PastDay, type Progress, readEntries } from './days'
 
 export interface Span {
@@ -65,12 +67,42 @@ export interface PreviousContacts {
 
 const PREVIOUS_LIMIT = 12
 
-export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: (days: number, seed: number) => Promise<Response>): Archive {
+/** So many of the demo's days before a day; before today when none is given. */
+export type FetchDays = (asked: Past & { readonly before?: string }) => Promise<Response>
+
+export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: FetchDays): Archive {
   let past: PastDay[] = []
   /** Days are here before their entries are. */
   let importing: Promise<void> = Promise.resolve()
+  let isOpen = false
+  let pastSeed = 0
+  let tellProgress: (progress: Progress) => void = () => {}
   const live = createLedgerFolder()
   const liveEntries: LedgerEntry[] = []
+
+  /** Fetches days and takes them in as they arrive; null when they are all here. */
+  const take = async (asked: Parameters<FetchDays>[0]): Promise<Extract<Opening, { ok: false }> | null> => {
+    const response = await fetchDays(asked)
+    if (!response.ok || response.body === null)
+      return { ok: false, says: `Past days could not be fetched (${response.status}). Today's figures work without them.` }
+    const known = new Set(past.map((d) => d.day))
+    importing = importDays(store, linesOf(response.body), (day, progress) => {
+      if (!known.has(day.day)) past = [...past, day]
+      tellProgress(progress)
+    })
+    await importing
+    return null
+  }
+  /** Days that the floor has taken something up from and that are not here: nobody had opened it then. */
+  const takeMissing = async () => {
+    for (const { event } of liveEntries) {
+      if (event.kind !== 'carriedOver') continue
+      const days = daysBetween(event.from, event.through) + 1
+      const known = new Set(past.map((d) => d.day))
+      if (Array.from({ length: days }, (_, i) => dayAfter(event.from, i)).every((day) => known.has(day))) continue
+      await take({ seed: pastSeed, days, before: dayAfter(event.through) })
+    }
+  }
 
   const hasLive = () => liveEntries.length > 0
   const records = (): CallRecord[] => [...past.flatMap((d) => d.records.map(corrected)), ...(hasLive() ? live.records() : [])]
@@ -79,7 +111,14 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: (days: n
     const correction = live.corrections().get(toCallId(record.callId))
     return correction === undefined
       ? record
-      : { ...record, outcome: correction.code, outcomeAtMs: correction.atMs, outcomeById: correction.byId, outcomeBy: correction.by }
+      : {
+          ...record,
+          outcome: correction.code,
+          outcomeAtMs: correction.atMs,
+          outcomeById: correction.byId,
+          outcomeBy: correction.by,
+          ...(correction.notes === null ? {} : { notes: correction.notes }),
+        }
   }
   const intervals = (nowMs: number): AgentInterval[] => [...past.flatMap((d) => d.intervals), ...(hasLive() ? live.intervals(nowMs) : [])]
   /** Cut at both ends of the span: an hour is an hour, whatever began before it. */
@@ -106,23 +145,23 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: (days: n
   return {
     async open(days, seed, onProgress) {
       past = await loadDays(store)
-      if (past.length > 0 || days === 0) return { ok: true, days: past.length }
-      const response = await fetchDays(days, seed)
-      if (!response.ok || response.body === null)
-        return { ok: false, says: `Past days could not be fetched (${response.status}). Today's figures work without them.` }
-      importing = importDays(store, linesOf(response.body), (day, progress) => {
-        past = [...past, day]
-        onProgress(progress)
-      })
-      await importing
+      pastSeed = seed
+      tellProgress = onProgress
+      const fetched = past.length > 0 || days === 0 ? null : await take({ seed, days })
+      if (fetched !== null) return fetched
+      isOpen = true
+      await takeMissing()
       return { ok: true, days: past.length }
     },
     addLive(text) {
+      let mayMiss = false
       for (const entry of readEntries(text)) {
         if (entry.seq <= (liveEntries.at(-1)?.seq ?? 0)) continue
         liveEntries.push(entry)
         live.add(entry)
+        mayMiss ||= entry.event.kind === 'carriedOver'
       }
+      if (mayMiss && isOpen) void takeMissing()
       return liveEntries.at(-1)?.seq ?? 0
     },
     report({ span, nowMs, steps, only }) {

@@ -5,7 +5,7 @@ import { simulateDay } from '@/world'
 import { entriesLine, entriesOfDay, foldDay, foldedLine, importDays, loadDays, type PastDay } from './days'
 
 const DAYS = ['2026-11-21', '2026-11-22'] as const
-const ENTRIES = DAYS.map((day) => simulateDay({ seed: 3, pace: 'ordinary', midnightMs: Date.parse(`${day}T00:00:00Z`) }))
+const ENTRIES = DAYS.map((day) => simulateDay({ seed: 3, pace: 'ordinary', day }))
 const LINES = [
   ...DAYS.map((day, i) => foldedLine(foldDay(day, ENTRIES[i] ?? []), i + 1, DAYS.length)),
   ...DAYS.flatMap((day, i) => [entriesLine(day), ...(ENTRIES[i] ?? []).map(toLine)]),

@@ -1,11 +1,11 @@
 // Entry of the archive's worker, one per tab.
 import * as Comlink from 'comlink'
+import { pastDaysQuery } from '@/exchange/past-days'
 import { browserStore, memoryStore } from '@/exchange/store'
 import { FENNHOLM } from '@/world/scenario'
-import { type Archive, createArchive } from './archive'
+import { type Archive, createArchive, type FetchDays } from './archive'
 
-/** So many days before today; of five the fourth is a storm day. */
-const fetchDemoDays = (days: number, seed: number) => fetch(`/api/demo-history?seed=${seed}&days=${days}&pace=week`)
+const fetchDemoDays: FetchDays = (asked) => fetch(`/api/demo-history?${pastDaysQuery(asked)}`)
 
 const archive: Promise<Archive> = browserStore('history').then((opening) => createArchive(opening.ok ? opening.store : memoryStore(), FENNHOLM, fetchDemoDays))
 

@@ -20,7 +20,7 @@ import {
 } from './index'
 
 /** A morning of the scenario in decisions, as the floor appends them. */
-const ENTRIES = simulateDay({ seed: 3, pace: 'ordinary', midnightMs: Date.UTC(2026, 10, 23) }).slice(0, 1_400)
+const ENTRIES = simulateDay({ seed: 3, pace: 'ordinary', day: '2026-11-23' }).slice(0, 1_400)
 const LAST = ENTRIES.findLastIndex((e) => e.causedBy === null)
 const MORNING = ENTRIES.slice(0, LAST)
 const STATES = new Map<number, FloorState>()

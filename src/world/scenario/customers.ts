@@ -1,16 +1,14 @@
-// The customer records stand-in: a few hundred invented people with what the company knows of them. Numbers come
+// The customer records stand-in: the regulars, a few hundred invented people with what the company knows of them. Numbers come
 // from ranges reserved for fiction only.
 
 import type { Customer } from '@/core/calls'
-import { createChance, seedFor } from '@/core/chance'
+import { type Chance, createChance, seedFor } from '@/core/chance'
 
 export interface CustomerRecord extends Customer {
   readonly id: string
   readonly number: string
   /** A second number, for one in four. */
   readonly mobile: string | null
-  /** Goes before others where queues allow it. */
-  readonly isPassHolder: boolean
 }
 
 const KNOWN = ['Perrin Arncliffe', 'Ottoline Fjelding', 'Tegan Brackenhythe', 'Vesna Holmquay', 'Aldous Quayle-Storr']
@@ -25,7 +23,12 @@ const DAYS = ['today', 'tomorrow', 'on Friday', 'on Saturday', 'on Sunday']
 const HOURS = ['07:20', '09:40', '11:15', '13:50', '16:30', '18:45']
 const PARTIES = ['1 adult', '2 adults', '2 adults, 2 children', '1 adult, 1 dog', '2 adults, 1 car', '4 adults, 1 car', '1 adult, 1 bicycle']
 
-const GROUPS: readonly { readonly weight: number; readonly item: { readonly group: string; readonly fact: string | null } }[] = [
+interface Group {
+  readonly group: string
+  readonly fact: string | null
+}
+
+const GROUPS: readonly { readonly weight: number; readonly item: Group }[] = [
   { weight: 42, item: { group: 'Islander with a pass', fact: 'Island Pass, valid to March' } },
   { weight: 34, item: { group: 'Visitor', fact: null } },
   { weight: 14, item: { group: 'Haulier', fact: 'Account, pays monthly' } },
@@ -43,15 +46,6 @@ const RANGES: readonly { readonly prefix: string; readonly count: number; readon
 
 export const CUSTOMERS: readonly CustomerRecord[] = makeCustomers()
 
-const BY_NUMBER = new Map<string, readonly CustomerRecord[]>()
-for (const customer of CUSTOMERS)
-  for (const number of [customer.number, customer.mobile]) if (number !== null) BY_NUMBER.set(number, [...(BY_NUMBER.get(number) ?? []), customer])
-
-/** Everybody a number belongs to, E.164: nobody, one, or the people of one household; without those it was struck from. */
-export const customersByNumber = (e164: string, struck: readonly { readonly number: string; readonly person: string }[]): readonly CustomerRecord[] =>
-  (BY_NUMBER.get(e164) ?? []).filter(({ name }) => !struck.some((s) => s.number === e164 && s.person === name))
-export const customerById = (id: string): CustomerRecord | undefined => CUSTOMERS.find((c) => c.id === id)
-
 /** What the floor keeps of a customer record with the call. */
 export const toCustomer = ({ name, group, facts }: CustomerRecord): Customer => ({ name, group, facts })
 
@@ -68,25 +62,32 @@ function makeCustomers(): CustomerRecord[] {
     return `${range.prefix}${String(Math.floor(i / RANGES.length) * 7 + 11).padStart(range.digits, '0')}`
   }
   return [...names].map((name, i) => {
-    const { group, fact } = chance.weighted(GROUPS)
-    const [from, to] = twoOf(PORTS, chance.next(), chance.next())
-    const facts = [
-      { label: 'Booking', value: `FL-${String(100_000 + Math.floor(chance.next() * 900_000))}` },
-      { label: 'Sailing', value: `${from} – ${to}, ${chance.pick(DAYS)} ${chance.pick(HOURS)}` },
-      { label: 'Party', value: chance.pick(PARTIES) },
-      ...(fact === null ? [] : [{ label: 'Known as', value: fact }]),
-    ]
+    const about = factsAbout(groupOf(chance), chance)
     return {
       id: `customer_${i + 1}`,
       name,
       // One in fifteen shares the telephone of a household with somebody else.
       number: numberOf(i % 15 === 14 ? i - 1 : i),
-      group,
       mobile: i % 4 === 0 ? `+44770090${String(600 + i).padStart(4, '0')}` : null,
-      isPassHolder: group === 'Islander with a pass',
-      facts,
+      ...about,
     }
   })
+}
+
+export function groupOf(chance: Chance): Group {
+  return chance.weighted(GROUPS)
+}
+
+/** What the company knows of somebody of a group. */
+export function factsAbout({ group, fact }: Group, chance: Chance): Pick<CustomerRecord, 'group' | 'facts'> {
+  const [from, to] = twoOf(PORTS, chance.next(), chance.next())
+  const facts = [
+    { label: 'Booking', value: `FL-${String(100_000 + Math.floor(chance.next() * 900_000))}` },
+    { label: 'Sailing', value: `${from} – ${to}, ${chance.pick(DAYS)} ${chance.pick(HOURS)}` },
+    { label: 'Party', value: chance.pick(PARTIES) },
+    ...(fact === null ? [] : [{ label: 'Known as', value: fact }]),
+  ]
+  return { group, facts }
 }
 
 function twoOf(items: readonly string[], a: number, b: number): [string, string] {

@@ -1,5 +1,5 @@
 // The people of Fennholm Line's contact centre. All invented.
-import { type SkillId, toAgentId, toQueueId, toSkillId } from '@/core/ids'
+import { type AgentId, type SkillId, toAgentId, toQueueId, toSkillId } from '@/core/ids'
 import { type AgentSetUp, ENTITLEMENTS, type Entitlement, type Skill } from '@/core/set-up'
 
 export const SAILINGS = toQueueId('queue_sailings')
@@ -39,6 +39,9 @@ const SEATS: readonly (readonly [name: string, queueIds: AgentSetUp['queueIds'],
   ['Yrsa Tidesley', [SAILINGS, DISRUPTION, ASSISTANCE], [0, 2, 1]],
   ['Odhran Saltergate', [SAILINGS, DISRUPTION], [0, 1, 0]],
 ]
+
+/** How often somebody catches the early boat home and leaves the last call of the day uncoded. */
+export const LEAVES_IN_A_HURRY: ReadonlyMap<AgentId, number> = new Map([[idOf('Eluned Tarnow'), 0.75]])
 
 const OWNERS_ONLY: readonly Entitlement[] = ['supervision', 'setUp']
 /** What single accounts lack of what agents have. */

@@ -60,7 +60,7 @@ export const FENNHOLM = SetUpSchema.parse({
     }),
     queue(FREIGHT, 'Freight', { answer: 30, wrapUp: 60 }, ['Freight', 'Livestock and horses'], {
       needs: [{ skillId: SKILL_FREIGHT, level: 2 }],
-      overflow: [{ afterMs: 60 * SECOND, to: 'anyLevel' }],
+      overflow: [{ afterMs: 25 * SECOND, to: 'anyLevel' }],
       // What is agreed about freight is kept: weights, papers, and who said so.
       records: true,
     }),
@@ -90,8 +90,8 @@ export const FENNHOLM = SetUpSchema.parse({
       headStartMs: 15 * MINUTE,
       needs: [{ skillId: SKILL_CARE, level: 2 }],
       overflow: [
-        { afterMs: 20 * SECOND, to: 'anyLevel' },
-        { afterMs: 60 * SECOND, to: SAILINGS },
+        { afterMs: 5 * SECOND, to: 'anyLevel' },
+        { afterMs: 45 * SECOND, to: SAILINGS },
       ],
     }),
   ],

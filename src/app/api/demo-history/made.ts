@@ -4,17 +4,26 @@ import { promisify } from 'node:util'
 import { gzip } from 'node:zlib'
 import { LRUCache } from 'lru-cache'
 import pLimit from 'p-limit'
-import { createLedgerFolder, type LedgerEntry, toLine } from '@/core/ledger'
-import { utcDay } from '@/core/time'
+import { type CarriedOver, createLedgerFolder, type LedgerEntry, toLine } from '@/core/ledger'
 import { foldedDay, type PastDay } from '@/exchange/archive/days'
-import { type DayRequest, daySteps } from '@/world'
+import { type Day, type DayRequest, dayAfter, daySteps, type Pace } from '@/world'
 import { inSlices } from './slices'
+
+/** A day of a run of days, which begins with `from` and nothing promised. */
+export interface MadeRequest extends Pick<DayRequest, 'seed' | 'day' | 'pace'> {
+  readonly from: Day
+  /** A name for how the days of the run get their paces. */
+  readonly kind: string
+  readonly paceOf: (day: Day) => Pace
+}
 
 export interface MadeDay {
   /** A `PastDay` as JSON, gzip. */
   readonly folded: Buffer
   /** Its ledger as NDJSON, gzip. */
   readonly entries: Buffer
+  /** What it leaves to the next day. */
+  readonly left: CarriedOver
 }
 
 const SLICE_MS = 12
@@ -25,11 +34,11 @@ const making = new Map<string, Promise<MadeDay>>()
 const oneAtATime = pLimit(1)
 const compress = promisify(gzip)
 
-export async function madeDay(request: DayRequest): Promise<MadeDay> {
-  const key = `${request.seed} ${request.pace} ${request.midnightMs}`
+export async function madeDay(request: MadeRequest): Promise<MadeDay> {
+  const key = `${request.seed} ${request.kind} ${request.from} ${request.day}`
   const known = kept.get(key) ?? making.get(key)
   if (known !== undefined) return known
-  const made = oneAtATime(() => make(request)).then((day) => {
+  const made = afterTheOneBefore(request).then((day) => {
     kept.set(key, day)
     return day
   })
@@ -37,19 +46,31 @@ export async function madeDay(request: DayRequest): Promise<MadeDay> {
   return made.finally(() => making.delete(key))
 }
 
+async function afterTheOneBefore(request: MadeRequest): Promise<MadeDay> {
+  const { day, from, paceOf } = request
+  const yesterday = dayAfter(day, -1)
+  const before = day === from ? null : (await madeDay({ ...request, day: yesterday, pace: paceOf(yesterday) })).left
+  return oneAtATime(() => make({ ...request, before }))
+}
+
 async function make(request: DayRequest): Promise<MadeDay> {
   const entries: LedgerEntry[] = []
-  await inSlices(
+  const left = await inSlices(
     daySteps(request, (more) => entries.push(...more)),
     SLICE_MS,
-    () => {},
   )
   const folder = createLedgerFolder()
   const lines: string[] = []
-  await inSlices(entries, SLICE_MS, (entry) => {
-    folder.add(entry)
-    lines.push(`${toLine(entry)}\n`)
-  })
-  const day: PastDay = foldedDay(utcDay(request.midnightMs), folder, entries.at(-1)?.atMs ?? 0)
-  return { folded: await compress(JSON.stringify(day)), entries: await compress(lines.join('')) }
+  await inSlices(
+    (function* () {
+      for (const entry of entries) {
+        folder.add(entry)
+        lines.push(`${toLine(entry)}\n`)
+        yield
+      }
+    })(),
+    SLICE_MS,
+  )
+  const day: PastDay = foldedDay(request.day, folder, entries.at(-1)?.atMs ?? 0)
+  return { folded: await compress(JSON.stringify(day)), entries: await compress(lines.join('')), left }
 }

@@ -1,0 +1,110 @@
+// A day that leaves promises and uncoded calls behind, and the day after it.
+import { describe, expect, test } from 'vitest'
+import { type Command, createKeeper, INVARIANTS } from '@/core/floor'
+import { toCallId } from '@/core/ids'
+import { type CarriedOver, CarriedOverSchema, createLedgerFolder } from '@/core/ledger'
+import { get, values } from '@/core/table'
+import { ANN, aFloor, CENTRE, call, events, FIRST, NUMBER, SECOND_QUEUE, START_MS, save, type TestFloor, talked } from '@/core/testing'
+import { DAY, MINUTE } from '@/core/time'
+
+const CALL = toCallId('call_test_1')
+const YESTERDAY = { from: '2026-11-24', through: '2026-11-24' }
+const START: Command = { kind: 'startShift', agentId: ANN, queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' }
+
+function left(floor: TestFloor): CarriedOver {
+  const keeper = createKeeper()
+  for (const entry of floor.entries) keeper.add(entry)
+  // What crosses from the server is JSON.
+  return CarriedOverSchema.parse(JSON.parse(JSON.stringify(keeper.leftBy(floor.state(), YESTERDAY))))
+}
+const nextDay = (before: CarriedOver) => aFloor(CENTRE, { floorId: 'next', startMs: START_MS + DAY, before })
+const callBackAt = (dueAtMs: number, n = 1) => save('call-back', { callback: { dueAtMs, timeZone: 'UTC', typed: '', owner: 'mine' } }, n)
+
+/** Everything that can be left at once: agreed, filed, listed and struck; and what was done with is not among it. */
+function aFullDay(): TestFloor {
+  const floor = talked()
+  floor.give(callBackAt(START_MS + DAY + 30 * MINUTE))
+  for (const [i, code] of ['hand-on', 'never-number', 'wrong', 'call-back'].entries()) {
+    call(floor, ANN, FIRST, i + 2)
+    floor.give(code === 'call-back' ? callBackAt(START_MS + 3 * MINUTE, i + 2) : save(code, {}, i + 2))
+  }
+  const done = values(floor.state().callbacks).at(-1)
+  if (done === undefined) throw new Error('no callback was agreed')
+  expect(floor.give({ kind: 'dropCallback', agentId: ANN, callbackId: done.id, why: 'no longer wanted' })).toBe('ok')
+  return floor
+}
+
+describe('promises', () => {
+  test('are on the next floor as they were, each at the instant it was made', () => {
+    const floor = aFullDay()
+    const { callbacks, tasks, doNotCall, struck } = floor.state()
+    expect([values(callbacks).length, values(tasks).length, values(doNotCall).length, struck.length]).toEqual([1, 1, 1, 1])
+    const next = nextDay(left(floor)).state()
+    expect(values(next.callbacks)).toEqual(values(callbacks))
+    expect(values(next.tasks)).toEqual(values(tasks))
+    expect(values(next.doNotCall)).toEqual(values(doNotCall))
+    expect(next.struck).toEqual(struck)
+  })
+
+  test('a day that does nothing about them leaves the same', () => {
+    const before = left(aFullDay())
+    expect(left(nextDay(before))).toEqual(before)
+  })
+
+  test('who was listed may not be called, and what is not kept in time is missed', () => {
+    const next = nextDay(left(aFullDay()))
+    next.give(START)
+    expect(next.give({ kind: 'makeCall', agentId: ANN, typed: NUMBER, customer: null })).toBe('onDoNotCall')
+    expect(next.give({ kind: 'passTime' }, 32 * MINUTE)).toBe('ok')
+    expect(events(next, 3)).toEqual(['callbackEscalated'])
+  })
+
+  test('a call back that the end of the day cut short is to be made again', () => {
+    const floor = talked()
+    floor.give(callBackAt(START_MS + MINUTE))
+    const [callback] = values(floor.state().callbacks)
+    if (callback === undefined) throw new Error('no callback was agreed')
+    expect(floor.give({ kind: 'makeCall', agentId: ANN, typed: '', customer: null, callbackId: callback.id }, 2 * MINUTE)).toBe('ok')
+    expect(values(nextDay(left(floor)).state().callbacks)).toEqual([callback])
+  })
+})
+
+describe('a call that was left uncoded', () => {
+  const uncoded = () => nextDay(left(talked()))
+
+  test('is owed on the next day, keeps nobody from ready, and from home until it is coded', () => {
+    const next = uncoded()
+    next.give(START)
+    expect(get(next.state().agents, ANN)?.owed).toMatchObject([{ callId: CALL }])
+    for (const [name, holds] of INVARIANTS) expect(holds(next.state()), name).toBe(true)
+    expect(next.give({ kind: 'goReady', agentId: ANN })).toBe('ok')
+    expect(next.give({ kind: 'endShift', agentId: ANN })).toBe('outcomeOwed')
+    expect(next.give(save('done', { notes: 'late' }))).toBe('ok')
+    expect(next.give({ kind: 'endShift', agentId: ANN })).toBe('ok')
+    expect(get(next.state().contacts, CALL)).toBeUndefined()
+  })
+
+  test('is coded with all that follows from a code', () => {
+    const next = uncoded()
+    next.give(START)
+    expect(next.give(callBackAt(START_MS + 2 * DAY))).toBe('ok')
+    expect(values(next.state().callbacks)).toMatchObject([{ callId: CALL, number: NUMBER, ownerId: ANN }])
+  })
+
+  test('its outcome is handed to whoever keeps the earlier day, and is gone when it is taken back', () => {
+    const next = aFloor({ ...CENTRE, takeBackMs: 5_000 }, { floorId: 'next', startMs: START_MS + DAY, before: left(talked()) })
+    const corrected = () => {
+      const folder = createLedgerFolder()
+      for (const entry of next.entries) folder.add(entry)
+      expect(folder.records()).toEqual([])
+      return folder.corrections().get(CALL)
+    }
+    next.give(START)
+    next.give(save('done', { notes: 'late' }))
+    expect(corrected()).toMatchObject({ code: 'done', by: 'Ann', notes: 'late' })
+    expect(next.give({ kind: 'takeBackOutcome', agentId: ANN, callId: CALL })).toBe('ok')
+    expect(corrected()).toBeUndefined()
+    expect(next.give(save('later'))).toBe('ok')
+    expect(corrected()).toMatchObject({ code: 'later' })
+  })
+})

@@ -1,0 +1,99 @@
+// From one day's floor to the next: what is left at the end of a day, and a floor that takes it up. Callbacks, tasks, the do-not-call list and
+// struck numbers go on as the events they are made of, at the instants those had; a call that owes an outcome still owes it.
+import { createContact } from '@/core/contacts'
+import type { CallbackId, TaskId } from '@/core/ids'
+import type { CarriedOver, LedgerEntry, OwedCall, PromiseEvent } from '@/core/ledger'
+import { get, put, values } from '@/core/table'
+import { withCallbackDue } from './due'
+import { evolvePromised } from './promised'
+import type { FloorState } from './state'
+
+type Dated = CarriedOver['promises'][number]
+
+export interface Keeper {
+  add(entry: Pick<LedgerEntry, 'event' | 'atMs'>): void
+  /** What `state`, the floor after the last entry, leaves to the days after `through`. */
+  leftBy(state: FloorState, days: { readonly from: string; readonly through: string }): CarriedOver
+}
+
+/** Follows a ledger and keeps of it what will outlast the day. */
+export function createKeeper(): Keeper {
+  const callbacks = new Map<CallbackId, Dated[]>()
+  const tasks = new Map<TaskId, Dated>()
+  const lists: Dated[] = []
+  const keep = (event: PromiseEvent, atMs: number) => {
+    switch (event.kind) {
+      case 'callbackClosed':
+        return void callbacks.delete(event.callbackId)
+      case 'callbackDialled':
+        // A call that the end of the day cut short was no call back.
+        return
+      case 'callbackAgreed':
+      case 'callbackMoved':
+      case 'callbackHandedOver':
+      case 'callbackEscalated':
+        return void callbacks.set(event.callbackId, [...(callbacks.get(event.callbackId) ?? []), { atMs, event }])
+      case 'taskFiled':
+        return void tasks.set(event.taskId, { atMs, event })
+      case 'taskClosed':
+        return void tasks.delete(event.taskId)
+      case 'doNotCallWaived':
+        return
+      case 'doNotCallAdded':
+      case 'doNotCallRemoved':
+      case 'numberStruck':
+      case 'numberRestored':
+        return void lists.push({ atMs, event })
+    }
+  }
+  return {
+    add({ event, atMs }) {
+      if (event.kind === 'carriedOver') for (const before of event.promises) keep(before.event, before.atMs)
+      else if (isPromise(event)) keep(event, atMs)
+    },
+    leftBy(state, days) {
+      const promises = [...lists, ...tasks.values(), ...[...callbacks.values()].flat()].toSorted((a, b) => a.atMs - b.atMs)
+      return { kind: 'carriedOver', ...days, promises, owed: owedIn(state), handleMs: state.handleMs }
+    },
+  }
+}
+
+const PROMISES: ReadonlySet<string> = new Set<PromiseEvent['kind']>([
+  ...(['callbackAgreed', 'callbackMoved', 'callbackHandedOver', 'callbackDialled', 'callbackEscalated', 'callbackClosed'] as const),
+  ...(['doNotCallAdded', 'doNotCallRemoved', 'doNotCallWaived', 'numberStruck', 'numberRestored', 'taskFiled', 'taskClosed'] as const),
+])
+const isPromise = (event: LedgerEntry['event']): event is PromiseEvent => PROMISES.has(event.kind)
+
+function owedIn(state: FloorState): OwedCall[] {
+  return values(state.agents).flatMap(({ id, owed, wrapUps }) =>
+    [...owed.map((o) => ({ ...o })), ...wrapUps.map((w) => ({ callId: w.callId, sinceMs: w.startedAtMs }))].flatMap(({ callId, sinceMs }): OwedCall[] => {
+      const contact = get(state.contacts, callId)
+      // What is still talked about is not over yet.
+      if (contact === undefined || contact.endedAtMs === null) return []
+      const { direction, queueId, number, customer, path, offeredAtMs, endedAtMs, dialled, notes } = contact
+      return [{ callId, agentId: id, sinceMs, direction, queueId, number, customer, path, offeredAtMs, endedAtMs, dialled, notes }]
+    }),
+  )
+}
+
+/** The floor with what was carried over to it; what it has by itself stays. Throws when a promise speaks of one that is not there. */
+export function withCarriedOver(state: FloorState, { promises, owed, handleMs }: CarriedOver): FloorState {
+  let next: FloorState = { ...state, handleMs: { ...handleMs, ...state.handleMs } }
+  for (const { atMs, event } of promises) next = { ...next, ...evolvePromised(next, event, atMs) }
+  let { due } = next
+  for (const callback of values(next.callbacks)) due = withCallbackDue(due, callback.id, callback, next.setUp.callbackMissedAfterMs)
+  next = { ...next, due }
+  for (const call of owed) next = withOwed(next, call)
+  return next
+}
+
+function withOwed(state: FloorState, { agentId, sinceMs, endedAtMs, dialled, notes, callId: id, ...call }: OwedCall): FloorState {
+  const agent = get(state.agents, agentId)
+  if (agent === undefined) return state
+  const contact = {
+    ...createContact({ id, ...call }),
+    ...{ endedAtMs, dialled, notes, handledBy: agentId, owedBy: [agentId], takenFrom: [{ agentId, queueId: call.queueId }] },
+  }
+  const owed = [...agent.owed, { callId: id, sinceMs, because: 'leftForLater' as const }]
+  return { ...state, contacts: put(state.contacts, id, contact), agents: put(state.agents, agentId, { ...agent, owed }) }
+}

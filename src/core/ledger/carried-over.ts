@@ -1,0 +1,44 @@
+// What days before this ledger have left: promises that are open, as the events they are made of, and calls that still owe an outcome.
+import * as z from 'zod'
+import { CallbackEventSchema } from '@/core/callbacks'
+import { CALL_DIRECTIONS, CustomerSchema } from '@/core/calls'
+import { NumberEventSchema } from '@/core/contacts'
+import { DoNotCallEventSchema } from '@/core/do-not-call'
+import { AgentIdSchema, CallIdSchema, QueueIdSchema } from '@/core/ids'
+import { TaskEventSchema } from '@/core/tasks'
+
+export const PromiseEventSchema = z.discriminatedUnion('kind', [CallbackEventSchema, DoNotCallEventSchema, NumberEventSchema, TaskEventSchema])
+export type PromiseEvent = z.infer<typeof PromiseEventSchema>
+
+/** A call of an earlier day that nobody has coded: what is known of it without its own events. */
+export const OwedCallSchema = z
+  .object({
+    callId: CallIdSchema,
+    agentId: AgentIdSchema,
+    sinceMs: z.number(),
+    direction: z.enum(CALL_DIRECTIONS),
+    queueId: QueueIdSchema.nullable(),
+    number: z.string().nullable(),
+    customer: CustomerSchema.nullable(),
+    path: z.string().nullable(),
+    offeredAtMs: z.number(),
+    endedAtMs: z.number(),
+    dialled: z.boolean(),
+    notes: z.string(),
+  })
+  .readonly()
+export type OwedCall = z.infer<typeof OwedCallSchema>
+
+export const CarriedOverSchema = z
+  .object({
+    kind: z.literal('carriedOver'),
+    /** The days these are from, first and last, as `2026-11-26` of the centre. */
+    from: z.string(),
+    through: z.string(),
+    promises: z.array(z.object({ atMs: z.number(), event: PromiseEventSchema }).readonly()).readonly(),
+    owed: z.array(OwedCallSchema).readonly(),
+    /** How long agents had a call of each queue, as a running mean, ms. */
+    handleMs: z.record(QueueIdSchema, z.number()).readonly(),
+  })
+  .readonly()
+export type CarriedOver = z.infer<typeof CarriedOverSchema>

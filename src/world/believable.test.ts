@@ -1,0 +1,176 @@
+// Four days of the demo in a row, as a visitor finds them: what somebody who runs a centre would look at first.
+import { describe, expect, test } from 'vitest'
+import { deviceOutside, toCallId } from '@/core/ids'
+import { type CarriedOver, createLedgerFolder, type LedgerEntry } from '@/core/ledger'
+import { HOUR, MINUTE } from '@/core/time'
+import { dayAfter, daySteps } from '@/world'
+import { paceOfDay, startOfDayMs } from './calendar'
+import { FENNHOLM } from './scenario'
+
+const SEED = 7
+const ZONE = FENNHOLM.timeZone
+
+interface Made {
+  readonly day: string
+  readonly entries: readonly LedgerEntry[]
+  readonly left: CarriedOver
+}
+
+function run(from: string, count: number): readonly Made[] {
+  const days: Made[] = []
+  for (let i = 0; i < count; i++) {
+    const day = dayAfter(from, i)
+    const entries: LedgerEntry[] = []
+    const steps = daySteps({ seed: SEED, pace: paceOfDay(SEED, day), day, before: days.at(-1)?.left ?? null }, (more) => entries.push(...more))
+    let step = steps.next()
+    while (step.done !== true) step = steps.next()
+    days.push({ day, entries, left: step.value })
+  }
+  return days
+}
+
+// Friday to Monday.
+const DAYS = run('2026-11-20', 4)
+const recordsOf = ({ entries }: Made) => {
+  const folder = createLedgerFolder()
+  for (const entry of entries) folder.add(entry)
+  return folder.records()
+}
+const [FRIDAY, SATURDAY, SUNDAY, MONDAY] = DAYS.map((made) => ({ ...made, records: recordsOf(made).filter((r) => r.direction === 'inbound') }))
+const WEEKDAYS = [FRIDAY, MONDAY].filter((d) => d !== undefined)
+const ALL = [FRIDAY, SATURDAY, SUNDAY, MONDAY].filter((d) => d !== undefined)
+const EVENTS = DAYS.flatMap((d) => d.entries.map((e) => e.event))
+const CALLS = ALL.flatMap((d) => d.records)
+const pathOf = new Map(EVENTS.flatMap((e) => (e.kind === 'callQueued' ? [[e.callId as string, e.path] as const] : [])))
+const HANDLED = CALLS.filter((r) => r.result === 'handled')
+const share = <T>(of: readonly T[], has: (item: T) => boolean) => of.filter(has).length / of.length
+const count = (kind: LedgerEntry['event']['kind']) => EVENTS.filter((e) => e.kind === kind).length
+
+describe('a well-run centre', () => {
+  test('on ordinary weekdays four in five are answered in time, and few give up', () => {
+    for (const { day, records } of WEEKDAYS) {
+      const inTime = share(records, (r) => {
+        const aim = FENNHOLM.queues.find((q) => q.id === r.queueId)?.serviceLevelMs ?? 0
+        return r.answeredAtMs !== null && r.answeredAtMs - r.offeredAtMs <= aim
+      })
+      expect(inTime, day).toBeGreaterThan(0.78)
+      expect(
+        share(records, (r) => r.result === 'abandoned'),
+        day,
+      ).toBeLessThan(0.08)
+    }
+  })
+
+  test('at the weekend fewer call, in shorter hours of the centre’s own time', () => {
+    expect(SATURDAY?.records.length).toBeLessThan(0.65 * (FRIDAY?.records.length ?? 0))
+    expect(SUNDAY?.records.length).toBeLessThan(0.6 * (SATURDAY?.records.length ?? 0))
+    const opens = [8, 9, 10, 8]
+    for (const [i, { day, records }] of ALL.entries())
+      for (const { offeredAtMs } of records) expect(offeredAtMs).toBeGreaterThanOrEqual(startOfDayMs(day, ZONE) + (opens[i] ?? 0) * HOUR)
+  })
+
+  test('what happens in a centre happens: calls are put through, asked about, dialled, missed, and left uncoded', () => {
+    expect(count('consultationOriginated')).toBeGreaterThan(20)
+    expect(EVENTS.filter((e) => e.kind === 'callTransferred' && e.how === 'attended').length).toBeGreaterThan(2)
+    expect(EVENTS.filter((e) => e.kind === 'callTransferred' && e.how === 'blind').length).toBeGreaterThan(5)
+    expect(EVENTS.filter((e) => e.kind === 'callOriginated' && e.queueId === null).length).toBeGreaterThan(10)
+    expect(EVENTS.filter((e) => e.kind === 'agentNotReady' && e.reason === 'Missed ring').length).toBeGreaterThan(5)
+    const uncoded = HANDLED.filter((r) => r.outcome === null).length
+    expect(uncoded).toBeGreaterThan(0)
+    expect(uncoded).toBeLessThan(12)
+  })
+})
+
+describe('callers', () => {
+  test('most call once; few again, and sooner who gave up', () => {
+    const times = new Map<string, number[]>()
+    for (const r of CALLS) if (r.customer !== null) times.set(r.customer, [...(times.get(r.customer) ?? []), r.offeredAtMs])
+    const again = share([...times.values()], (calls) => calls.length > 1)
+    expect(again).toBeLessThan(0.2)
+    expect(Math.max(...[...times.values()].map((calls) => calls.length))).toBeLessThan(8)
+    const soon = (r: (typeof CALLS)[number]) =>
+      CALLS.some((x) => x.number === r.number && x.offeredAtMs > r.offeredAtMs && x.offeredAtMs < r.offeredAtMs + 30 * MINUTE)
+    const numbered = CALLS.filter((r) => r.customer !== null)
+    const gaveUp = numbered.filter((r) => r.result === 'abandoned')
+    expect(share(gaveUp, soon)).toBeGreaterThan(0.15)
+    expect(
+      share(
+        numbered.filter((r) => r.result === 'handled'),
+        soon,
+      ),
+    ).toBeLessThan(0.03)
+  })
+
+  test('no machine calls in, and a wrong number is short and of nobody the records know', () => {
+    expect(CALLS.filter((r) => Object.values(r.answers).includes('machine'))).toEqual([])
+    const wrong = HANDLED.filter((r) => r.outcome === 'wrong-number')
+    expect(wrong.length).toBeGreaterThan(5)
+    for (const r of wrong) {
+      expect(r.customer).toBeNull()
+      expect((r.endedAtMs ?? 0) - (r.answeredAtMs ?? 0)).toBeLessThan(MINUTE)
+    }
+  })
+})
+
+describe('codes', () => {
+  test.each([
+    { path: 'Book a sailing', code: 'booking-made', never: 'booking-changed' },
+    { path: 'Livestock and horses', code: 'space-booked', never: 'space-refused' },
+    { path: 'Help boarding', code: 'help-arranged', never: 'caller-hung-up' },
+  ])('who chose “$path” is coded $code, and seldom $never', ({ path, code, never }) => {
+    const of = HANDLED.filter((r) => pathOf.get(r.callId) === path && r.outcome !== null)
+    expect(of.length).toBeGreaterThan(20)
+    expect(share(of, (r) => r.outcome === code)).toBeGreaterThan(0.4)
+    expect(share(of, (r) => r.outcome === never)).toBeLessThan(0.06)
+  })
+
+  test('what the script took down and the code agree, save for a careless few', () => {
+    const booked = HANDLED.filter((r) => r.answers.purpose === 'book' && r.answers.confirmed === true)
+    expect(share(booked, (r) => r.outcome === 'booking-made')).toBeGreaterThan(0.92)
+    const papers = HANDLED.filter((r) => r.answers.papers === false)
+    expect(share(papers, (r) => r.outcome === 'papers-missing')).toBeGreaterThan(0.8)
+  })
+
+  test('“caller hung up” is who hung up', () => {
+    const hungUp = HANDLED.filter((r) => r.outcome === 'caller-hung-up').map((r) => r.callId as string)
+    expect(hungUp.length).toBeGreaterThan(10)
+    for (const callId of hungUp) {
+      const cleared = EVENTS.find((e) => e.kind === 'connectionCleared' && e.callId === callId && e.cause === 'hungUp')
+      expect(cleared?.kind === 'connectionCleared' && cleared.deviceId, callId).toBe(deviceOutside(toCallId(callId), 1))
+    }
+  })
+})
+
+describe('promises', () => {
+  const left = MONDAY?.left ?? null
+  const callbacks = (left?.promises ?? []).flatMap(({ event }) => (event.kind === 'callbackAgreed' ? [event] : []))
+  const tuesday = startOfDayMs('2026-11-24', ZONE)
+
+  test('are kept and missed, and the next day has some of both, and of people a visitor may be', () => {
+    expect(EVENTS.filter((e) => e.kind === 'callbackClosed' && e.because === 'coded').length).toBeGreaterThan(60)
+    expect(count('callbackEscalated')).toBeGreaterThan(10)
+    expect(count('taskClosed')).toBeGreaterThan(10)
+    expect(callbacks.filter((c) => c.dueAtMs < tuesday).length).toBeGreaterThan(0)
+    expect(callbacks.filter((c) => c.dueAtMs >= tuesday && c.dueAtMs < tuesday + 24 * HOUR).length).toBeGreaterThan(10)
+    const free = new Set(FENNHOLM.agents.filter((a) => a.role === 'agent' && !a.playable).map((a) => a.id))
+    expect(callbacks.filter((c) => c.ownerId !== null && free.has(c.ownerId)).length).toBeGreaterThan(0)
+  })
+
+  test('nobody on the do-not-call list is called after that', () => {
+    const listed = new Set<string>()
+    for (const e of EVENTS) {
+      if (e.kind === 'doNotCallAdded') for (const { whom } of e.entries) if ('number' in whom) listed.add(whom.number)
+      if (e.kind === 'callOriginated') expect(listed.has(e.number)).toBe(false)
+    }
+    expect(listed.size).toBeGreaterThan(0)
+  })
+
+  test('a call of one day that was left uncoded is coded on the next by whoever left it', () => {
+    const owed = DAYS.slice(0, -1).flatMap((d) => d.left.owed)
+    expect(owed.length).toBeGreaterThan(0)
+    const coded = new Set(EVENTS.flatMap((e) => (e.kind === 'outcomeSaved' ? [`${e.callId} ${e.agentId}`] : [])))
+    // Whoever is off at the weekend does so on Monday.
+    const still = new Set(MONDAY?.left.owed.map((o) => `${o.callId} ${o.agentId}`))
+    for (const { callId, agentId } of owed) expect(coded.has(`${callId} ${agentId}`) || still.has(`${callId} ${agentId}`)).toBe(true)
+  })
+})

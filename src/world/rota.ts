@@ -1,0 +1,34 @@
+// Who is on duty: everybody on a weekday, some at the weekend, so that each queue has people who can take its calls.
+import { createChance, seedFor } from '@/core/chance'
+import type { AgentId } from '@/core/ids'
+import type { SetUp } from '@/core/set-up'
+import { LEAVES_IN_A_HURRY } from '@/world/scenario'
+import type { Day } from './calendar'
+
+const EACH_QUEUE_HAS = 4
+
+/** `seats` of those who may play, null for all of them. */
+export function onDuty(seed: number, day: Day, setUp: SetUp, plays: readonly AgentId[], seats: number | null): readonly AgentId[] {
+  if (seats === null || seats >= plays.length) return plays
+  const order = (id: AgentId) => createChance(seedFor(seed, `duty ${id} ${day}`)).next()
+  const able = plays.toSorted((a, b) => order(a) - order(b))
+  const chosen = new Set<AgentId>()
+  for (const queue of setUp.queues) {
+    const canTake = (id: AgentId) => {
+      const account = setUp.agents.find((a) => a.id === id)
+      return (
+        account?.queueIds.includes(queue.id) === true &&
+        queue.needs.every(({ skillId, level }) => account.skills.some((s) => s.skillId === skillId && s.level >= level))
+      )
+    }
+    for (const id of able) if ([...chosen].filter(canTake).length < EACH_QUEUE_HAS && canTake(id)) chosen.add(id)
+  }
+  for (const id of able) if (chosen.size < seats) chosen.add(id)
+  return plays.filter((id) => chosen.has(id))
+}
+
+const HURRIES_OFTEN = 0.05
+
+/** Leaves at the end of the shift without coding the last call, and without signing out. */
+export const hurries = (seed: number, day: Day, id: AgentId): boolean =>
+  createChance(seedFor(seed, `hurry ${id} ${day}`)).next() < (LEAVES_IN_A_HURRY.get(id) ?? HURRIES_OFTEN)
