@@ -172,7 +172,7 @@ test('a try again, a task that needs notes, a number that is struck: each in its
 
   await page.getByRole('link', { name: 'Callbacks' }).click()
   await page.getByRole('button', { name: /^The team’s/ }).click()
-  await expect(page.getByRole('row', { name: /try 1 of 5/ })).toContainText('+441632960112')
+  await expect(page.getByRole('row', { name: /try 1 of 5/ })).toContainText('+44 1632 960112')
   const tasks = page.getByRole('region', { name: 'Follow-up tasks' })
   await expect(tasks.getByRole('row', { name: /Call of Ottoline Fjelding/ })).toContainText('whoever looks after it')
   await tasks.getByRole('button', { name: /^Done: Call of Ottoline/ }).click()
@@ -184,7 +184,7 @@ test('never call again: refused when dialled by hand, let through once by a supe
   await goReady(page)
   await dialAndCode(page, '01632 960140', 'Never call this number')
   await dial(page, '01632 960140')
-  await expect(page.getByText('+441632960140 is on the do-not-call list since', { exact: false })).toBeVisible()
+  await expect(page.getByText('+44 1632 960140 is on the do-not-call list since', { exact: false })).toBeVisible()
   await expect(state(page)).toHaveText('Ready')
   await button(page, 'Ask a supervisor').click()
   await page.getByLabel('PIN').fill('1290')
@@ -210,7 +210,7 @@ test('never call again: refused when dialled by hand, let through once by a supe
   await page.waitForURL('/')
   await signInAsOwner(page, '/do-not-call')
   const entries = page.getByRole('region', { name: 'Entries' })
-  await expect(entries.getByRole('row', { name: /\+441632960140/ })).toContainText('Coded “Never call this number”')
+  await expect(entries.getByRole('row', { name: /\+44 1632 960140/ })).toContainText('Coded “Never call this number”')
 
   // A file with a line that does not fit brings in nothing; one that fits comes in whole and goes out again.
   const file = (text: string) => page.getByLabel('Do-not-call file').setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })

@@ -148,7 +148,7 @@ test('diversion: on, seen by the others and followed, in the bar for as long as 
   await button(kester, 'Divert').click()
   await kester.keyboard.press('Escape')
   const bar = kester.getByRole('region', { name: 'Diversion' })
-  await expect(bar).toContainText('Your own calls go to +441632960901.')
+  await expect(bar).toContainText('Your own calls go to +44 1632 960901.')
   await goReady(page)
   await ringMe(page)
   await button(page, 'Answer').click()
@@ -160,7 +160,7 @@ test('diversion: on, seen by the others and followed, in the bar for as long as 
   await expect(bar).toBeHidden()
   // The number is offered again.
   await button(kester, 'Kester Oddersey, your settings').click()
-  await expect(button(kester, '+441632960901')).toBeVisible()
+  await expect(button(kester, '+44 1632 960901')).toBeVisible()
 })
 
 test('do not disturb: a colleague’s transfer goes to voicemail, a consult says why not', async ({ page }) => {

@@ -5,6 +5,7 @@ import { Fragment, useState } from 'react'
 import type { CallbackId } from '@/core/ids'
 import type { CallbackView, CentreView, MeView, SeatView } from '@/exchange/protocol'
 import { Button, inZone, nameIn, TableHead, useNowMs, zoneWords } from '@/ui'
+import { useNumberWords } from '@/words'
 import { ChangeCallback } from './change-callback'
 import type { GiveProps } from './give'
 
@@ -16,6 +17,7 @@ interface Props extends GiveProps {
 
 export function CallbackTable({ me, seats, give, centre, callbacks, empty }: Props) {
   const now = useNowMs()
+  const written = useNumberWords()
   const [open, setOpen] = useState<CallbackId | null>(null)
   const ordered = callbacks.toSorted((a, b) => Number(b.escalatedAtMs !== null) - Number(a.escalatedAtMs !== null) || a.dueAtMs - b.dueAtMs)
   if (ordered.length === 0) return <p className="mt-4 font-serif text-[17px] text-soft leading-7">{empty}</p>
@@ -32,7 +34,7 @@ export function CallbackTable({ me, seats, give, centre, callbacks, empty }: Pro
               </td>
               <th scope="row" className="py-2 pr-3 text-left">
                 {callback.name ?? 'Not known by name'}
-                <span className="tabular block font-normal text-soft">{callback.number}</span>
+                <span className="tabular block font-normal text-soft">{written(callback.number)}</span>
               </th>
               <td className="py-2 pr-3">
                 {centre.queues.find((q) => q.id === callback.queueId)?.name ?? 'Dialled by hand'}
@@ -51,7 +53,7 @@ export function CallbackTable({ me, seats, give, centre, callbacks, empty }: Pro
               <td className="py-1.5 text-right">
                 <Button
                   tone="primary"
-                  aria-label={`Call ${callback.name ?? callback.number}`}
+                  aria-label={`Call ${callback.name ?? written(callback.number)}`}
                   disabled={!mayCall(callback)}
                   onClick={() => me !== null && void give({ kind: 'makeCall', typed: '', customer: null, callbackId: callback.id })}
                 >
@@ -59,7 +61,7 @@ export function CallbackTable({ me, seats, give, centre, callbacks, empty }: Pro
                 </Button>{' '}
                 <Button
                   aria-expanded={open === callback.id}
-                  aria-label={`Change ${callback.name ?? callback.number}`}
+                  aria-label={`Change ${callback.name ?? written(callback.number)}`}
                   disabled={!mayCall(callback)}
                   onClick={() => setOpen(open === callback.id ? null : callback.id)}
                 >

@@ -2,6 +2,7 @@
 // Follow-up tasks as the customer record system has them, which is a stand-in here.
 import type { Task } from '@/core/tasks'
 import { Button, inZone, nameIn, TableHead } from '@/ui'
+import { callerWords } from '@/words'
 import type { GiveProps } from './give'
 
 interface Props extends GiveProps {
@@ -27,7 +28,7 @@ export function TaskTable({ me, seats, tasks, timeZone, give }: Props) {
                   {task.title}
                   {task.text !== '' && <span className="block font-normal text-soft">{task.text}</span>}
                 </th>
-                <td className="py-2 pr-3">{task.customer ?? task.number ?? 'not known'}</td>
+                <td className="py-2 pr-3">{callerWords(task.customer, task.number, 'not known')}</td>
                 <td className="py-2 pr-3">{task.assigneeId === null ? 'whoever looks after it' : nameIn(seats, task.assigneeId)}</td>
                 <td className="py-1.5 text-right">
                   <Button

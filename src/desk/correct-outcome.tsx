@@ -7,7 +7,7 @@ import { codesFor } from '@/core/outcomes'
 import type { CentreView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { Button, Dialog, Problem, SelectField, TextField } from '@/ui'
-import { outcomeLabel, outcomeSetOf } from '@/words'
+import { callerWords, outcomeLabel, outcomeSetOf } from '@/words'
 
 interface Props {
   readonly record: CallRecord
@@ -19,7 +19,12 @@ export function CorrectOutcome({ record, centre, label }: Props) {
   const [open, setOpen] = useState(false)
   return (
     <>
-      <Button tone="quiet" className="!h-6 !px-1" onClick={() => setOpen(true)} aria-label={`${label} ${record.customer ?? record.number ?? 'the call'}`}>
+      <Button
+        tone="quiet"
+        className="!h-6 !px-1"
+        onClick={() => setOpen(true)}
+        aria-label={`${label} ${callerWords(record.customer, record.number, 'the call')}`}
+      >
         {label}
       </Button>
       {open && <Correction record={record} centre={centre} onClose={() => setOpen(false)} />}
@@ -52,7 +57,7 @@ function Correction({ record, centre, onClose }: Omit<Props, 'label'> & { onClos
     <Dialog
       open
       onOpenChange={(open) => !open && onClose()}
-      title={`Correct the outcome: ${record.customer ?? record.number ?? 'withheld number'}`}
+      title={`Correct the outcome: ${callerWords(record.customer, record.number, 'withheld number')}`}
       description={`It is “${outcomeLabel(centre, record)}”. That code, who gave it and when stay in the ledger. Callbacks, tasks and do-not-call entries that followed from it stand, and are changed in their lists.`}
     >
       <form className="space-y-3" onSubmit={(e) => void save(e)}>

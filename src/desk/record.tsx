@@ -9,7 +9,7 @@ import { formatClock } from '@/core/time'
 import type { CallbackView, CentreView, SeatView } from '@/exchange/protocol'
 import { useArchive } from '@/exchange/react'
 import { Clock } from '@/ui'
-import { outcomeLabel, resultWords } from '@/words'
+import { callerWords, outcomeLabel, resultWords, useNumberWords } from '@/words'
 import { WhoCalls } from './who-calls'
 
 interface Props {
@@ -25,6 +25,7 @@ interface Props {
 
 export function Record({ contact, call, centre, answeredAtMs, promised, seats }: Props) {
   const { customer, number, path, offeredAtMs, direction } = contact
+  const written = useNumberWords()
   const about = centre.queues.find((q) => q.id === contact.queueId)
   const queue = about?.name
   const headStartMs = (about?.headStartMs ?? 0) + (call?.headStartMs ?? 0)
@@ -32,11 +33,11 @@ export function Record({ contact, call, centre, answeredAtMs, promised, seats }:
     // What is known may scroll; the outcome and its Save below stay in view from the first second of the call.
     // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
     <section aria-label="Record" tabIndex={0} className="min-h-24 flex-1 overflow-auto px-4 pt-3 pb-3 -outline-offset-4">
-      <h2 className="truncate font-semibold text-xl" title={customer?.name ?? number ?? undefined}>
-        {customer?.name ?? number ?? 'Withheld number'}
+      <h2 className="truncate font-semibold text-xl" title={callerWords(customer?.name, number, '')}>
+        {callerWords(customer?.name, number, 'Withheld number')}
       </h2>
       <p className="text-soft">
-        {customer === null ? unknown(number, call?.matches.length ?? 0) : <span className="tabular text-ink">{number}</span>}
+        {customer === null ? unknown(number, call?.matches.length ?? 0) : <span className="tabular text-ink">{number !== null && written(number)}</span>}
         {customer !== null && ` · ${customer.group}`}
       </p>
       {customer === null && call !== undefined && <WhoCalls key={`who ${call.id}`} call={call} centre={centre} />}

@@ -10,7 +10,7 @@ import type { CentreView, MeView, QueueView, SeatView } from '@/exchange/protoco
 import { useArchive } from '@/exchange/react'
 import { HistoryProgress } from '@/frame'
 import { Clock, useNowMs } from '@/ui'
-import { outcomeLabel, resultWords, spentWords } from '@/words'
+import { callerWords, outcomeLabel, resultWords, spentWords } from '@/words'
 import { CorrectOutcome } from './correct-outcome'
 import { People } from './people'
 
@@ -117,7 +117,7 @@ export function TodayColumn({ me, centre }: { me: MeView; centre: CentreView }) 
           <li key={record.callId} className="grid grid-cols-[52px_1fr_auto] py-1.5">
             <span className="tabular text-soft text-xs leading-5">{format(record.offeredAtMs, 'HH:mm')}</span>
             <span className="min-w-0 truncate">
-              {record.customer ?? record.number ?? 'Withheld number'}
+              {callerWords(record.customer, record.number, 'Withheld number')}
               <span className="text-soft"> · {record.outcome === null ? resultWords(record.result) : outcomeLabel(centre, record)}</span>
             </span>
             {record.outcomeById === id && (record.outcomeAtMs ?? 0) >= me.shiftStartedAtMs && (

@@ -3,6 +3,7 @@ import { useId, useState } from 'react'
 import { type DoNotCallEntry, keyOf, labelOfWhom, type Whom } from '@/core/do-not-call'
 import type { DoNotCallPage, SeatView } from '@/exchange/protocol'
 import { Button, inZone, nameIn, TableHead } from '@/ui'
+import { useNumberWords } from '@/words'
 
 interface Props {
   readonly page: DoNotCallPage | null
@@ -89,8 +90,9 @@ interface EntryProps {
 
 function Entry({ entry, by, since, mayTakeOut, open, onOpen, onTakeOut }: EntryProps) {
   const [why, setWhy] = useState('')
-  const label = labelOfWhom(entry.whom)
+  const written = useNumberWords()
   const isNumber = 'number' in entry.whom
+  const label = 'number' in entry.whom ? written(entry.whom.number) : labelOfWhom(entry.whom)
   return (
     <>
       <tr className={open ? 'align-top' : 'border-line border-b align-top'}>

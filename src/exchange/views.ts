@@ -1,7 +1,8 @@
 // What a tab is shown of the floor, by parts. A part is sent when its JSON differs from what that tab has.
 import { spentToday, type WrapUp } from '@/core/agents'
-import { type Call, callerLabel, whoHearsWhom } from '@/core/calls'
+import { type Call, whoHearsWhom } from '@/core/calls'
 import { queueOfPart } from '@/core/contacts'
+import { callerLabel } from '@/core/directory'
 import { type FloorState, isMutedOn, queueOutlook } from '@/core/floor'
 import type { AgentId, CallId } from '@/core/ids'
 import { isOpen } from '@/core/queues'

@@ -9,6 +9,7 @@ import type { CallbackView, MeView, PromisesView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { HELD_TOO_LONG } from '@/sound'
 import { Button, Clock, inZone, useNowMs } from '@/ui'
+import { callerWords } from '@/words'
 import { useCadence } from './cadence'
 
 const SOFT = 0.05
@@ -42,6 +43,8 @@ export function CallbackAlarm({ me, promises, timeZone, onCall }: Props) {
   const talks = me.state === 'onCall' || me.state === 'ringing'
   useCadence(HELD_TOO_LONG, first !== undefined && !talks && now - first.dueAtMs < SOUNDS_FOR_MS && me.soundPath !== 'none', SOFT)
   if (first === undefined) return null
+  // Hours of days ago say nothing: then the day does.
+  const isToday = inZone(first.dueAtMs, timeZone, 'yyyy-MM-dd') === inZone(now, timeZone, 'yyyy-MM-dd')
   const later = () =>
     void command({
       kind: 'moveCallback',
@@ -53,8 +56,15 @@ export function CallbackAlarm({ me, promises, timeZone, onCall }: Props) {
   return (
     <section aria-label="Callback due" className="flex min-h-8 items-center gap-3 border-brass border-l-4 bg-brass-wash px-4 py-0.5 text-brass-text">
       <span className="min-w-0 truncate">
-        <strong>{first.escalatedAtMs === null ? 'Callback due' : 'Callback missed'}:</strong> {first.name ?? first.number},{' '}
-        {inZone(first.dueAtMs, timeZone, 'HH:mm')}, <Clock sinceMs={first.dueAtMs} /> ago{first.note !== '' && ` · ${first.note}`}
+        <strong>{first.escalatedAtMs === null ? 'Callback due' : 'Callback missed'}:</strong> {callerWords(first.name, first.number, '')},{' '}
+        {isToday ? (
+          <>
+            {inZone(first.dueAtMs, timeZone, 'HH:mm')}, <Clock sinceMs={first.dueAtMs} /> ago
+          </>
+        ) : (
+          inZone(first.dueAtMs, timeZone, 'EEE d MMM, HH:mm')
+        )}
+        {first.note !== '' && ` · ${first.note}`}
         {due.length > 1 && ` · ${due.length - 1} more`}
       </span>
       <Button className="!h-6" disabled={talks} title={talks ? 'After this call' : undefined} onClick={() => onCall(first.id)}>

@@ -11,7 +11,7 @@ import type { CallView, FloorView, MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { RINGING } from '@/sound'
 import { usePersonalNumber } from '@/ui'
-import { isMine } from '@/words'
+import { callerWords, isMine } from '@/words'
 import { Announcer } from './announcer'
 import { useCadence } from './cadence'
 import { callShortcuts, lineInFront } from './call-shortcuts'
@@ -93,7 +93,7 @@ export function OnShiftProvider({ view, me, onHelp, children }: { view: FloorVie
   useZipTone(me, calls, ring)
   useCallNotification(
     rings && ofLine !== undefined ? ofLine.callId : null,
-    `${ofLine?.customer?.name ?? ofLine?.number ?? 'A caller'} is ringing`,
+    `${callerWords(ofLine?.customer?.name, ofLine?.number, 'A caller')} is ringing`,
     [centre.queues.find((q) => q.id === ofLine?.queueId)?.name, ofLine?.path].filter((t) => t != null).join(' · '),
   )
   const due = useDueCount(me, view.promises)

@@ -9,7 +9,7 @@ import { floorNow } from '@/exchange/floor-time'
 import type { CentreView, MeView, SeatView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { Button, Problem, SelectField, TextField } from '@/ui'
-import { diversionWords } from '@/words'
+import { diversionWords, numberWords } from '@/words'
 
 interface Props {
   readonly me: MeView
@@ -132,7 +132,7 @@ function DiversionForm({ me, centre }: Pick<Props, 'me' | 'centre'>) {
             </Button>
             {me.divertedTo.map((number) => (
               <Button key={number} disabled={refusal !== null} className="tabular" onClick={() => divert({ kind: 'number', typed: number })}>
-                {number}
+                {numberWords(number)}
               </Button>
             ))}
           </div>

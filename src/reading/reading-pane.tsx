@@ -19,6 +19,7 @@ import {
   wayThrough,
 } from '@/core/scripts'
 import { Button, Menu, MenuItem } from '@/ui'
+import { callerWords } from '@/words'
 import { QuestionField } from './question-field'
 
 /** What is done on the pane, and what came of it. */
@@ -251,7 +252,7 @@ function Captions({ contact }: { contact: ReadOf }) {
   if (lines.length === 0) return null
   return (
     <div role="log" aria-label="What the caller says" className="border-line border-t bg-paper px-8 py-2">
-      <span className="eyebrow">Captions: {contact.customer?.name ?? contact.number ?? 'the caller'} says</span>
+      <span className="eyebrow">Captions: {callerWords(contact.customer?.name, contact.number, 'the caller')} says</span>
       {lines.map(({ turn, atMs, text }) => (
         <p key={`${callId} ${turn} ${atMs}`} className="text-base last:font-semibold">
           “{text}”

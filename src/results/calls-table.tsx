@@ -9,7 +9,7 @@ import type { CallRecord } from '@/core/ledger'
 import { formatClock } from '@/core/time'
 import type { CentreView } from '@/exchange/protocol'
 import { SelectField, TextField } from '@/ui'
-import { outcomeLabel, resultWords } from '@/words'
+import { outcomeLabel, resultWords, useNumberWords } from '@/words'
 
 const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSortedRowModel(), sortFns })
 const helper = createColumnHelper<typeof features, CallRecord>()
@@ -24,6 +24,7 @@ interface Filter {
 
 export function CallsTable({ records, centre }: { records: readonly CallRecord[]; centre: CentreView }) {
   const [filter, setFilter] = useState<Filter>({ search: '', queue: '', result: '' })
+  const written = useNumberWords()
   const data = useMemo(() => records.filter((r) => fits(r, filter, centre)), [records, filter, centre])
   const columns = useMemo(
     () =>
@@ -31,13 +32,13 @@ export function CallsTable({ records, centre }: { records: readonly CallRecord[]
         helper.accessor('offeredAtMs', { header: 'Offered', cell: (c) => format(c.getValue(), 'd MMM HH:mm:ss') }),
         helper.accessor((r) => r.queue ?? 'Dialled', { id: 'queue', header: 'Queue' }),
         helper.accessor((r) => r.customer ?? 'Not known', { id: 'customer', header: 'Caller' }),
-        helper.accessor((r) => r.number ?? 'withheld', { id: 'number', header: 'Number' }),
+        helper.accessor((r) => (r.number === null ? 'withheld' : written(r.number)), { id: 'number', header: 'Number' }),
         helper.accessor((r) => r.agents.map((l) => l.agent).join(', '), { id: 'agent', header: 'Agent' }),
         helper.accessor((r) => (r.answeredAtMs ?? r.endedAtMs) - r.offeredAtMs, { id: 'wait', header: 'Waited', cell: (c) => formatClock(c.getValue()) }),
         helper.accessor((r) => r.agents.reduce((ms, l) => ms + l.talkMs, 0), { id: 'talk', header: 'Talked', cell: (c) => formatClock(c.getValue()) }),
         helper.accessor((r) => (r.outcome === null ? resultWords(r.result) : outcomeLabel(centre, r)), { id: 'outcome', header: 'Outcome' }),
       ]),
-    [centre],
+    [centre, written],
   )
   const table = useTable({ features, columns, data, initialState: { sorting: [{ id: 'offeredAtMs', desc: true }] } })
   const rows = table.getRowModel().rows

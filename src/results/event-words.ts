@@ -6,6 +6,7 @@ import type { FloorEvent } from '@/core/ledger'
 import type { AnswerValue } from '@/core/scripts'
 import type { CentreView, SeatView } from '@/exchange/protocol'
 import { nameIn } from '@/ui'
+import { numberWords } from '@/words'
 
 export interface Names {
   readonly centre: CentreView
@@ -34,7 +35,7 @@ export function eventWords(event: FloorEvent, names: Names): string {
       case 'park':
         return `slot ${p.slot}`
       case 'outside':
-        return p.name ?? p.number ?? 'a withheld number'
+        return p.name ?? (p.number === null ? 'a withheld number' : numberWords(p.number))
     }
   }
   switch (event.kind) {
@@ -47,7 +48,7 @@ export function eventWords(event: FloorEvent, names: Names): string {
     case 'callQueued':
       return `The call entered ${queue(event.queueId)}${event.path === null ? '' : `; the caller had chosen “${event.path}”`}`
     case 'callOriginated':
-      return `${agent(event.agentId)} dialled ${event.number}`
+      return `${agent(event.agentId)} dialled ${numberWords(event.number)}`
     case 'connectionDelivered':
       return event.party.kind === 'agent' ? `It rang at ${agent(event.party.agentId)}` : 'It rang at the far end'
     case 'connectionEstablished':
@@ -99,7 +100,7 @@ export function eventWords(event: FloorEvent, names: Names): string {
         ? `It was offered to agents of ${queue(event.offer.queueId)} of any skill as well`
         : `It was offered to the agents of ${queue(event.offer.queueId)} as well`
     case 'placeKept':
-      return `The caller hung up, kept their place, and is to be called at ${event.number}`
+      return `The caller hung up, kept their place, and is to be called at ${numberWords(event.number)}`
     case 'callerIdentified':
       return `${agent(event.byAgentId)} found the caller to be ${event.customer.name}`
     case 'callerTold':
@@ -125,13 +126,13 @@ export function eventWords(event: FloorEvent, names: Names): string {
     case 'callbackDialled':
       return `${agent(event.byAgentId)} dialled it as a callback, try ${event.attempt}`
     case 'doNotCallAdded':
-      return `On the do-not-call list: ${event.entries.map((e) => labelOfWhom(e.whom)).join(', ')}`
+      return `On the do-not-call list: ${event.entries.map((e) => numberWords(labelOfWhom(e.whom))).join(', ')}`
     case 'doNotCallWaived':
       return `${agent(event.byAgentId)} let the call be made in spite of the do-not-call list: ${event.why}`
     case 'numberStruck':
-      return `${event.number} was struck from the record of ${event.person}`
+      return `${numberWords(event.number)} was struck from the record of ${event.person}`
     case 'numberRestored':
-      return `${event.number} was put back into the record of ${event.person}`
+      return `${numberWords(event.number)} was put back into the record of ${event.person}`
     case 'taskFiled':
       return `A task was filed: ${event.title}, due ${moment(event.dueAtMs)}`
     case 'scriptStarted':

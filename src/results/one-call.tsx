@@ -10,7 +10,7 @@ import type { FloorView } from '@/exchange/protocol'
 import { useArchive, useHistory } from '@/exchange/react'
 import { seesEverybody } from '@/frame'
 import { nameIn } from '@/ui'
-import { outcomeLabel, resultWords } from '@/words'
+import { callerWords, outcomeLabel, resultWords, useNumberWords } from '@/words'
 import { answerWords, eventWords } from './event-words'
 import { Recording } from './recording'
 
@@ -49,6 +49,7 @@ const maySee = ({ agents, outcomeBy }: CallRecord, account: FloorView['account']
   seesEverybody(account) || agents.some((l) => l.agent === account.name) || outcomeBy === account.name
 
 function Found({ record, entries, names }: { record: CallRecord; entries: readonly LedgerEntry[]; names: FloorView }) {
+  const written = useNumberWords()
   const saved = entries.findLast((e) => e.event.kind === 'outcomeSaved')?.event
   const followUp = saved?.kind === 'outcomeSaved' ? saved.followUp : ''
   const script = names.centre.scripts.find((s) => s.name === record.script && s.version === record.scriptVersion)
@@ -56,11 +57,12 @@ function Found({ record, entries, names }: { record: CallRecord; entries: readon
   return (
     <>
       <h1 className="mt-2 font-semibold text-2xl">
-        {record.customer ?? record.number ?? 'Withheld number'}
+        {callerWords(record.customer, record.number, 'Withheld number')}
         <span className="font-normal text-soft text-lg"> · {record.queue ?? 'dialled by us'}</span>
       </h1>
       <p className="text-soft">
-        {format(record.offeredAtMs, 'EEEE d MMMM yyyy, HH:mm:ss')} · <span className="tabular">{record.number ?? 'number withheld'}</span> ·{' '}
+        {format(record.offeredAtMs, 'EEEE d MMMM yyyy, HH:mm:ss')} ·{' '}
+        <span className="tabular">{record.number === null ? 'number withheld' : written(record.number)}</span> ·{' '}
         <span className="tabular">{record.callId}</span>
       </p>
       <div className="mt-6 grid gap-10 lg:grid-cols-[1fr_1fr]">

@@ -3,6 +3,7 @@ import { type Connection, FAILURE_WORDS, isOnLine, isPerson, type Party } from '
 import type { AgentId } from '@/core/ids'
 import { formatClock } from '@/core/time'
 import type { CallView, CentreView, MeView, SeatView } from '@/exchange/protocol'
+import { numberWords } from './number-words'
 
 export interface Names {
   readonly me: Pick<MeView, 'id'>
@@ -18,7 +19,7 @@ export function nameOf(party: Party, { me, seats, centre }: Names): string {
     case 'agent':
       return agent(party.agentId)
     case 'outside':
-      return party.name ?? party.number ?? 'Withheld number'
+      return party.name ?? (party.number === null ? 'Withheld number' : numberWords(party.number))
     case 'queue':
       return centre.queues.find((q) => q.id === party.queueId)?.name ?? 'the queue'
     case 'voicemail':
@@ -50,7 +51,7 @@ function describeCall(me: MeView, view: CallView, names: Names, nowMs: number | 
   if (call.clearing !== null && mine !== undefined)
     return call.clearing.what === 'remove' ? `${who}: one party is being removed. Undo keeps them.` : `The call with ${who} is being ended. Undo keeps it.`
   if (call.keptFor !== null && others.length === 0)
-    return `${call.customer?.name ?? call.keptFor} keeps a place and waits to be called.${mine?.state === 'alerting' ? ' Answering calls them.' : ''}`
+    return `${call.customer?.name ?? numberWords(call.keptFor)} keeps a place and waits to be called.${mine?.state === 'alerting' ? ' Answering calls them.' : ''}`
   if (mine?.state === 'alerting') return `${who} is ringing.`
   const waiting = call.connections.find((c) => c.state === 'queued')
   if (waiting !== undefined && reached.length === 0) return `You wait for somebody of ${nameOf(waiting.party, names)}.`

@@ -1,5 +1,6 @@
 // States in words, exactly as they are written on the shift bar and in reports.
 import type { AgentStateName, Diversion } from '@/core/agents'
+import { numberWords } from './number-words'
 
 const WORDS: Record<AgentStateName, string> = {
   signedOut: 'Off shift',
@@ -19,6 +20,6 @@ export function spentWords(key: string): string {
 }
 
 export const diversionWords = (to: Diversion): string =>
-  to.kind === 'voicemail' ? 'Your own calls go to your voicemail.' : `Your own calls go to ${to.number}.`
+  to.kind === 'voicemail' ? 'Your own calls go to your voicemail.' : `Your own calls go to ${numberWords(to.number)}.`
 
-export const diversionShort = (to: Diversion): string => (to.kind === 'voicemail' ? 'diverted to voicemail' : `diverted to ${to.number}`)
+export const diversionShort = (to: Diversion): string => (to.kind === 'voicemail' ? 'diverted to voicemail' : `diverted to ${numberWords(to.number)}`)

@@ -7,9 +7,9 @@ import { agentSetUp } from '@/core/set-up'
 import { get, values } from '@/core/table'
 import { HOUR, MINUTE } from '@/core/time'
 
-const FORGOTTEN_OFTEN = 0.14
+const FORGOTTEN_OFTEN = 0.1
 /** Of those that were missed, so many nobody minds until tomorrow. */
-const LEFT_OFTEN = 0.4
+const LEFT_OFTEN = 0.2
 const TASK_LEFT_OFTEN = 0.25
 
 /** How long after its time somebody gets to a callback; null when nobody remembers. */

@@ -76,9 +76,6 @@ export const onLine = (call: Call): readonly Connection[] => call.connections.fi
 /** Three parties or more who are on the line. */
 export const isConference = (call: Call): boolean => onLine(call).length > 2
 
-/** The outside party's name when known, otherwise their number, otherwise `Withheld number`. */
-export const callerLabel = (call: Pick<Call, 'customer' | 'number'>): string => call.customer?.name ?? call.number ?? 'Withheld number'
-
 /** The agents with a connection that is more than a failed attempt. */
 export const agentsOn = (call: Call): readonly AgentId[] =>
   call.connections.flatMap((c) => (c.party.kind === 'agent' && c.state !== 'failed' ? [c.party.agentId] : []))

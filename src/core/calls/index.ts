@@ -6,7 +6,6 @@ export {
   type Call,
   type CallDirection,
   type Clearing,
-  callerLabel,
   connectionOf,
   type Handover,
   isConference,

@@ -60,6 +60,16 @@ export function readNumber(typed: string, homeCountry: string): NumberReading {
   return { ok: false, refusal: wrong }
 }
 
+/** As people of its country group it, with the country code: `+44 1632 960112`. Whatever cannot be read stays as it is. */
+export function writeNumber(e164: string): string {
+  const read = e164.startsWith('+') ? parse(e164, 'GB') : e164
+  return typeof read === 'string' ? e164 : read.formatInternational()
+}
+
+/** The outside party's name when known, otherwise their number, otherwise `Withheld number`. */
+export const callerLabel = ({ customer, number }: { readonly customer: { readonly name: string } | null; readonly number: string | null }): string =>
+  customer?.name ?? (number === null ? 'Withheld number' : writeNumber(number))
+
 /** As it stands, read by the home country's own rules; then with 00 as the way abroad, which most of the world dials. */
 const formsOf = (bare: string): readonly string[] => (/^00/.test(bare) ? [bare, bare.replace(/^00/, '+')] : [bare])
 

@@ -1,6 +1,7 @@
 // The do-not-call list on the floor: who may change it, and what it forbids. Every way of dialling out asks `forbidden`. It is kept
 // from outside a shift as well.
-import { forbids, isListed, labelOfWhom } from '@/core/do-not-call'
+import { writeNumber } from '@/core/directory'
+import { forbids, isListed, type Whom } from '@/core/do-not-call'
 import type { AgentCommand } from './command'
 import { type Draft, emit, type Refused, type Ruling, refuse } from './draft'
 import { noAccount, unentitled } from './entitled'
@@ -12,7 +13,7 @@ type Of<K extends AgentCommand['kind']> = Extract<AgentCommand, { kind: K }>
 export function forbidden(state: Pick<FloorState, 'doNotCall'>, number: string, person: string | null): Refused | null {
   const entry = forbids(state.doNotCall, number, person)
   if (entry === undefined) return null
-  return refuse({ reason: 'onDoNotCall', who: labelOfWhom(entry.whom), sinceMs: entry.sinceMs, why: entry.why })
+  return refuse({ reason: 'onDoNotCall', who: whomWords(entry.whom), sinceMs: entry.sinceMs, why: entry.why })
 }
 
 /** All entries or none; those that are there already stay as they are. Refused: noSuchAccount, nobodyNamed, whyMissing, alreadyOnList when nobody new is among them. */
@@ -24,7 +25,7 @@ export function addDoNotCall(draft: Draft, command: Of<'addDoNotCall'>): Ruling 
   if (entries.some((e) => e.why.trim() === '')) return refuse({ reason: 'whyMissing' })
   const [first] = entries
   const fresh = entries.filter(({ whom }) => !isListed(draft.state.doNotCall, whom))
-  if (fresh.length === 0 && first !== undefined) return refuse({ reason: 'alreadyOnList', who: labelOfWhom(first.whom) })
+  if (fresh.length === 0 && first !== undefined) return refuse({ reason: 'alreadyOnList', who: whomWords(first.whom) })
   return emit(draft, null, { kind: 'doNotCallAdded', entries: fresh, byAgentId: agentId, callId: null })
 }
 
@@ -33,7 +34,7 @@ export function removeDoNotCall(draft: Draft, command: Of<'removeDoNotCall'>): R
   const { agentId, whom, why } = command
   const refused = noAccount(draft.state, agentId) ?? unentitled(draft.state, agentId, 'supervision')
   if (refused !== null) return refused
-  if (!isListed(draft.state.doNotCall, whom)) return refuse({ reason: 'notOnList', who: labelOfWhom(whom) })
+  if (!isListed(draft.state.doNotCall, whom)) return refuse({ reason: 'notOnList', who: whomWords(whom) })
   if (why.trim() === '') return refuse({ reason: 'whyMissing' })
   return emit(draft, null, { kind: 'doNotCallRemoved', whom, byAgentId: agentId, why: why.trim(), callId: null })
 }
@@ -44,3 +45,5 @@ export function checkWaiver(draft: Draft, waiver: NonNullable<Of<'makeCall'>['wa
   if (refused !== null) return refused
   return waiver.why.trim() === '' ? refuse({ reason: 'whyMissing' }) : null
 }
+
+const whomWords = (whom: Whom): string => ('number' in whom ? writeNumber(whom.number) : whom.person)

@@ -1,7 +1,7 @@
 // Reaching somebody: a target named by an agent becomes a party with a device, and the events that call it. Says
 // beforehand when there is nobody to reach, so that no caller is sent to an empty chair.
 import type { Call, CallEvent, Failure, Party, Target } from '@/core/calls'
-import { readNumber } from '@/core/directory'
+import { readNumber, writeNumber } from '@/core/directory'
 import { type AgentId, type DeviceId, deviceOfAgent, deviceOfQueue, deviceOfVoicemail, deviceOutside } from '@/core/ids'
 import { isOpen } from '@/core/queues'
 import { agentName, queueSetUp } from '@/core/set-up'
@@ -112,6 +112,6 @@ export function partyName(state: FloorState, party: Party): string {
     case 'park':
       return `parking slot ${party.slot}`
     case 'outside':
-      return party.name ?? party.number ?? 'a withheld number'
+      return party.name ?? (party.number === null ? 'a withheld number' : writeNumber(party.number))
   }
 }

@@ -1,6 +1,6 @@
 // Rules of the shift: who may start one, and when an agent may go ready, not ready or home.
 import type { Agent } from '@/core/agents'
-import { callerLabel } from '@/core/calls'
+import { callerLabel } from '@/core/directory'
 import type { CallId, QueueId } from '@/core/ids'
 import { queueSetUp } from '@/core/set-up'
 import { get } from '@/core/table'

@@ -8,7 +8,7 @@ import { MISSED_RING } from '@/core/set-up'
 import type { CallView, CentreView, MeView, ParkedView, QueueView, SeatView } from '@/exchange/protocol'
 import { SHORTCUTS } from '@/frame'
 import { Button, Clock, nameIn, useNowMs } from '@/ui'
-import { describeAfter, nameOf, othersOn, stateWords } from '@/words'
+import { callerWords, describeAfter, nameOf, othersOn, stateWords } from '@/words'
 import { BoardProvider, useBoard, usePreview } from './board-context'
 import type { Panel } from './call-actions'
 import { CallRow } from './call-row'
@@ -135,7 +135,7 @@ function IdleLine({ me, centre, queues, contacts }: Pick<Props, 'me' | 'centre' 
       {owed !== undefined && (
         <span>
           {owed.endedAtMs === null ? 'You have left the call with ' : 'The call with '}
-          <strong>{owed.customer?.name ?? owed.number ?? 'a withheld number'}</strong>
+          <strong>{callerWords(owed.customer?.name, owed.number, 'a withheld number')}</strong>
           {owed.endedAtMs === null ? '; your part of it owes an outcome.' : ' is over and owes an outcome.'}
         </span>
       )}

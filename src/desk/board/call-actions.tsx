@@ -6,7 +6,7 @@ import { type FloorRefusal, toRefusalText } from '@/core/floor'
 import type { CallView } from '@/exchange/protocol'
 import { SHORTCUTS } from '@/frame'
 import { Button, Menu, MenuItem } from '@/ui'
-import { lacking } from '@/words'
+import { callerWords, lacking } from '@/words'
 import { ActionButton } from './action-button'
 import { useBoard } from './board-context'
 import type { PickerUse } from './picker'
@@ -109,7 +109,7 @@ export function ConsultActions({ view: { call }, mine, firstName, onTryNext }: P
 
 function nameForTalk(call: Call, mine: Connection): string {
   const other = call.connections.find((c) => c !== mine)?.party
-  return other?.kind === 'outside' ? (other.name ?? other.number ?? 'them') : 'them'
+  return other?.kind === 'outside' ? callerWords(other.name, other.number, 'them') : 'them'
 }
 
 /** An ordinary line or a conference. While a consult about it is on, the second line has the actions. */

@@ -8,7 +8,7 @@ import { type Connection, isOnLine } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
 import type { CallView } from '@/exchange/protocol'
 import { Button, Clock } from '@/ui'
-import { isMine, nameOf, othersOn } from '@/words'
+import { callerWords, isMine, nameOf, othersOn } from '@/words'
 import { useBoard } from './board-context'
 import { ConsultActions, LiveActions, type Panel, RingingActions } from './call-actions'
 import { Cords, type Link } from './cord'
@@ -233,7 +233,7 @@ function WaitingPlate({ view: { call }, contact }: { view: CallView; contact: Co
         }
       />
     )
-  return <Plate name={contact?.customer?.name ?? contact?.number ?? 'Number'} kind="Outside" clock="dialling" tone="waiting" />
+  return <Plate name={callerWords(contact?.customer?.name, contact?.number, 'Number')} kind="Outside" clock="dialling" tone="waiting" />
 }
 
 const ENDPOINTS = { computer: '', handset: ' · on the desk handset', ownPhone: ' · on your own phone' } as const

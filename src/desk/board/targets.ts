@@ -5,7 +5,7 @@ import type { NumberReading } from '@/core/directory'
 import type { CallId } from '@/core/ids'
 import { formatClock } from '@/core/time'
 import type { CentreView, MeView, ParkedView, QueueView, SeatView } from '@/exchange/protocol'
-import { diversionShort, stateWords } from '@/words'
+import { diversionShort, numberWords, stateWords } from '@/words'
 
 /** What is not somebody to go to, but has a verb of its own. */
 export type Instead = { readonly verb: 'Move call'; readonly endpoint: Endpoint } | { readonly verb: 'Pick up'; readonly callId: CallId }
@@ -163,7 +163,7 @@ const outside = (name: string, number: string, kind: string): Choice => ({
   target: { kind: 'number', typed: number, name },
   name,
   kind,
-  state: number,
+  state: numberWords(number),
   sinceMs: null,
   isFree: false,
 })

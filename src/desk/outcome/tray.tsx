@@ -9,6 +9,7 @@ import type { CentreView, MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { chosenReasons, SHORTCUTS } from '@/frame'
 import { Button, Problem, ShortcutHint, useDraft } from '@/ui'
+import { numberWords } from '@/words'
 import { CallbackFields, useCallbackDraft } from './callback-fields'
 import { CodeList } from './code-list'
 import { TaskFields, useTaskDraft } from './task-fields'
@@ -198,9 +199,9 @@ function followsWords(follows: OutcomeSet['codes'][number]['follows'], { number,
         : `Will be tried again in ${Math.round(follows.afterMs / 60_000)} min: try ${tries + 1} of ${follows.atMost}.`
     case 'neverCall':
       if (follows.whom === 'person' && customer !== null) return `${customer.name} goes on the do-not-call list, with every number.`
-      return number === null ? null : `${number} goes on the do-not-call list.`
+      return number === null ? null : `${numberWords(number)} goes on the do-not-call list.`
     case 'wrongNumber':
-      return number !== null && customer !== null ? `${number} will be struck from the record of ${customer.name}.` : null
+      return number !== null && customer !== null ? `${numberWords(number)} will be struck from the record of ${customer.name}.` : null
     default:
       return null
   }

@@ -1,11 +1,11 @@
-import { describe, expect, test } from 'vitest'
+import { describe, expect, test, vi } from 'vitest'
 import { toAgentId, toCallId } from '@/core/ids'
 import { toLine } from '@/core/ledger'
 import { DAY, HOUR } from '@/core/time'
 import { memoryStore } from '@/exchange/store'
 import { simulateDay } from '@/world'
 import { FENNHOLM, SAILINGS } from '@/world/scenario'
-import { createArchive } from './archive'
+import { createArchive, type FetchDays } from './archive'
 import { entriesLine, foldDay, foldedLine } from './days'
 
 const MIDNIGHT_MS = Date.parse('2026-11-23T00:00:00Z')
@@ -20,7 +20,7 @@ function answerOf(status = 200): Response {
   return new Response(new Blob([lines]).stream().pipeThrough(new CompressionStream('gzip')), { status })
 }
 
-async function anArchive(store = memoryStore(), fetchDays = async () => answerOf()) {
+async function anArchive(store = memoryStore(), fetchDays: FetchDays = async () => answerOf()) {
   const archive = createArchive(store, FENNHOLM, fetchDays)
   const opening = await archive.open(5, 7, () => {})
   return { archive, opening }
@@ -99,6 +99,23 @@ describe('the archive', () => {
     })
     expect(opening).toEqual({ ok: true, days: 1 })
     expect(archive.report(ASKED).all.offered).toBeGreaterThan(500)
+  })
+
+  test('days the floor has taken something up from are fetched, once, when they are not here', async () => {
+    const asked: string[] = []
+    const gap = simulateDay({ seed: 5, pace: 'ordinary', day: '2026-11-22' })
+    const lines = [foldedLine(foldDay('2026-11-22', gap), 1, 1), entriesLine('2026-11-22'), ...gap.map(toLine)].join('\n')
+    const { archive } = await anArchive(memoryStore(), async ({ days, before = 'today' }: { readonly days: number; readonly before?: string }) => {
+      asked.push(`${days} before ${before}`)
+      return before === 'today' ? answerOf() : new Response(new Blob([lines]).stream().pipeThrough(new CompressionStream('gzip')))
+    })
+    const opened = TODAY[0] as (typeof TODAY)[number]
+    const carried = (from: string, through: string, seq: number) =>
+      toLine({ ...opened, seq, event: { kind: 'carriedOver', from, through, promises: [], owed: [], handleMs: {} } })
+    archive.addLive([toLine(opened), carried('2026-11-23', '2026-11-23', 2), carried('2026-11-22', '2026-11-22', 3)].join('\n'))
+    await vi.waitFor(() => expect(archive.report({ ...ASKED, span: { fromMs: MIDNIGHT_MS - DAY, toMs: MIDNIGHT_MS } }).records.length).toBeGreaterThan(50))
+    expect(asked).toEqual(['5 before today', '1 before 2026-11-23'])
+    expect(archive.report(ASKED).all.offered).toBe(PAST.filter((e) => e.event.kind === 'callQueued').length)
   })
 
   test('without a server today’s figures work, and it is said', async () => {
