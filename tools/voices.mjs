@@ -33,6 +33,7 @@ for (const voice of VOICES) {
   }
 }
 writeFileSync(join(OUT, 'clips.json'), `${JSON.stringify(SPOKEN.map(clipOf))}\n`)
+execFileSync('node_modules/.bin/biome', ['format', '--write', join(OUT, 'clips.json')])
 const bytes = VOICES.flatMap((v) => readdirSync(join(OUT, v)).map((f) => statSync(join(OUT, v, f)).size)).reduce((a, b) => a + b, 0)
 console.log(`${SPOKEN.length} lines in ${VOICES.length} voices, ${Math.round(bytes / 1000)} kB`)
 rmSync(work, { recursive: true })

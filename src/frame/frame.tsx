@@ -7,6 +7,7 @@ import { floorNow } from '@/exchange/floor-time'
 import type { FloorView } from '@/exchange/protocol'
 import { useDoor, useFloorView } from '@/exchange/react'
 import { setClockSource, setKeysOwner } from '@/ui'
+import { useNumberWords } from '@/words'
 import { CallbackAlarm } from './callback-alarm'
 import { useFocusKeeper } from './focus-keeper'
 import { LiveLine } from './live-line'
@@ -57,6 +58,7 @@ export function Frame({ children }: { children: ReactNode }) {
 function SignedIn({ view, children }: { view: FloorView; children: ReactNode }) {
   const [standInsOpen, setStandInsOpen] = useState(false)
   const [helpOpen, setHelpOpen] = useState(false)
+  useNumberWords()
   const inside = (
     <div className="flex h-screen min-h-0 flex-col">
       <header className="shrink-0">

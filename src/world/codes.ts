@@ -6,6 +6,7 @@ import type { AgentId } from '@/core/ids'
 import { codesFor, type OutcomeCode } from '@/core/outcomes'
 import { outcomeSetFor, type SetUp } from '@/core/set-up'
 import { HOUR, MINUTE } from '@/core/time'
+import { placeByNumber } from '@/world/scenario'
 import { dayAfter, dayAt, startOfDayMs, weekdayOf } from './calendar'
 import { chanceOfCall } from './chance-of-call'
 import type { Intent } from './intent'
@@ -61,7 +62,7 @@ export function codeCall(seed: number, setUp: SetUp, { agentId, contact, intent,
   }
 }
 
-function fitting(codes: readonly OutcomeCode[], { dialled, queueId }: Contact, intent: Intent, ended: Ended, chance: Chance): OutcomeCode | undefined {
+function fitting(codes: readonly OutcomeCode[], { dialled, queueId, number }: Contact, intent: Intent, ended: Ended, chance: Chance): OutcomeCode | undefined {
   const first = (...wanted: readonly string[]) => wanted.map((code) => codes.find((c) => c.code === code)).find((c) => c !== undefined)
   switch (ended) {
     case 'brokenOff':
@@ -75,6 +76,8 @@ function fitting(codes: readonly OutcomeCode[], { dialled, queueId }: Contact, i
     case 'machine':
       return first('message-left', 'no-answer')
     case 'done':
+      // A port is always the port.
+      if (placeByNumber(number) !== undefined) return first('reached')
       if (dialled && queueId === null) return first(chance.weighted(BY_HAND))
       return first(intent.code, 'information', 'told-status')
   }

@@ -1,7 +1,9 @@
 // Two people on one call: each codes their own part by the rules of the queue they took it from, and what follows from one part
 // is not undone by the other.
+import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import type { AgentCommand, Command } from '@/core/floor'
+import { groundsOf } from '@/core/do-not-call'
+import { type AgentCommand, type Command, INVARIANTS } from '@/core/floor'
 import { type AgentId, toAgentId, toCallId, toOutcomeSetId } from '@/core/ids'
 import { type SetUp, SetUpSchema } from '@/core/set-up'
 import { get, values } from '@/core/table'
@@ -187,4 +189,51 @@ test('an extension is sent once the number has answered, and not before', () => 
   expect(sent()).toEqual([])
   give(floor, { kind: 'farEnd', callId: second, report: 'answered' })
   expect(sent()).toEqual(['12'])
+})
+
+/** What stands because of each agent's part, as it should: the code they have given last and not taken back, and nothing else. */
+describe('whatever two agents code of one call, in whatever order', () => {
+  const CODES = ['later', 'call-back', 'never-number', 'never-person', 'wrong', 'hand-on'] as const
+  const step = fc.record({
+    who: fc.constantFrom(ANN, BO),
+    code: fc.constantFrom(...CODES),
+    takesBack: fc.boolean(),
+    afterMs: fc.constantFrom(500, 3_000, 9_000),
+  })
+  const all = { ...TWO, outcomeSets: TWO.outcomeSets.map((s) => ({ ...s, codes: CENTRE.outcomeSets[0]?.codes ?? [] })) }
+
+  test('what follows is what their last codes ask for, each by whoever gave it', () => {
+    fc.assert(
+      fc.property(fc.array(step, { maxLength: 12 }), fc.boolean(), (steps, endsFirst) => {
+        const floor = handedOn(all)
+        if (endsFirst) give(floor, { kind: 'callerHangsUp', callId: CALL })
+        const has = new Map<AgentId, string>()
+        for (const { who, code, takesBack, afterMs } of steps) {
+          const callback = { dueAtMs: inAnHour(floor), timeZone: 'UTC', typed: '', owner: 'mine' }
+          if (takesBack) {
+            if (floor.give(on('takeBackOutcome', who), afterMs) === 'ok') has.delete(who)
+          } else if (floor.give(save(who, code, { callback }), afterMs) === 'ok') has.set(who, code)
+          for (const [name, holds] of INVARIANTS) expect(holds(floor.state()), name).toBe(true)
+        }
+        const who = (code: string) => [...has].flatMap(([id, c]) => (c === code ? [id] : [])).sort()
+        const { callbacks, tasks, doNotCall, struck } = floor.state()
+        const grounds = (whom: object) => {
+          const entry = values(doNotCall).find((e) => JSON.stringify(e.whom) === JSON.stringify(whom))
+          return entry === undefined ? [] : groundsOf(entry).map((g) => g.byAgentId)
+        }
+        const stands = {
+          callbacks: values(callbacks).map((c) => c.agreedBy),
+          tasks: values(tasks).map((t) => t.byAgentId),
+          number: grounds({ number: NUMBER }),
+          person: grounds({ person: IDA.name }),
+          struck: struck.map((s) => s.byAgentId),
+        }
+        for (const of of Object.values(stands)) of.sort()
+        expect(stands).toEqual({
+          ...{ callbacks: who('call-back'), tasks: who('hand-on'), number: who('never-number'), person: who('never-person'), struck: who('wrong') },
+        })
+      }),
+      { numRuns: 400 },
+    )
+  })
 })

@@ -78,7 +78,12 @@ export function evolvePromised(state: Promised, event: PromisedEvent, atMs: Epoc
     case 'numberStruck':
       return { struck: [...state.struck, { number: event.number, person: event.person, callId: event.callId, byAgentId: event.byAgentId }] }
     case 'numberRestored':
-      return { struck: state.struck.filter((s) => s.number !== event.number || s.person !== event.person) }
+      // Whoever else struck it, with another call or as another agent of this one, has not taken that back.
+      return {
+        struck: state.struck.filter(
+          (s) => s.number !== event.number || s.person !== event.person || s.callId !== event.callId || s.byAgentId !== event.byAgentId,
+        ),
+      }
     case 'taskFiled':
     case 'taskClosed': {
       const task = evolveTask(event, atMs)

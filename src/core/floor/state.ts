@@ -120,7 +120,8 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs): Flo
       const lists = { coded: remove(base.coded, codedKey(event.callId, event.agentId)), lately: remove(base.lately, event.agentId) }
       // Nobody owes it until the next event of the same decision says that this agent does.
       const mine = (ids: readonly AgentId[]) => ids.filter((id) => id !== event.agentId)
-      const contact = get(base.contacts, event.callId) ?? before
+      // A contact that was closed had been coded by everybody else who had the call, whatever was owed when this agent coded it.
+      const contact = get(base.contacts, event.callId) ?? { ...before, owedBy: [], codedBy: before.takenFrom.map((t) => t.agentId) }
       const { outcome, notes, followUp } = before
       // What whoever goes on with the call has written stays theirs.
       const written = contact.handledBy === null || contact.handledBy === event.agentId ? { outcome, notes, followUp } : {}

@@ -1,0 +1,80 @@
+// The floor's worker under what happens to it: a clock that is set in mid-call, a worker the browser has ended, and browsers
+// that cannot share a worker between tabs.
+import { board, button, goReady, hangUp, QUIET, ringMe, signIn, startShift, state, takeCall } from './desk'
+import { type BrowserContext, expect, fresh, type Page } from './warm'
+
+/** Inside the floor's worker: its wall clock is off by as much as it is told, and it ends when it is told to. */
+const HOOK = `{
+  const real = Date.now
+  let offMs = 0
+  Date.now = () => real() + offMs
+  new BroadcastChannel('test of the floor').onmessage = ({ data }) => (data === 'end' ? self.close() : (offMs = data))
+}\n`
+
+async function withHook(context: BrowserContext): Promise<void> {
+  await context.route('**/workers/floor.js', async (route) => {
+    const answer = await route.fetch()
+    await route.fulfill({ response: answer, body: HOOK + (await answer.text()) })
+  })
+}
+const tellWorker = (page: Page, what: number | 'end') => page.evaluate((told) => new BroadcastChannel('test of the floor').postMessage(told), what)
+const HOUR = 3_600_000
+
+fresh('the clock set back and forward in mid-call: said, and no limit changes', async ({ context, page }) => {
+  await withHook(context)
+  await takeCall(page)
+  await tellWorker(page, -2 * HOUR)
+  await button(page, 'Hold').click()
+  await expect(page.getByText('clock was set back by 7200 s')).toBeVisible()
+  await expect(board(page)).toContainText(/on hold 0:0\d|hears music/)
+  await button(page, 'Retrieve').click()
+  await hangUp(page)
+  // The grace is four seconds, as ever.
+  await expect(state(page)).toHaveText('Wrap-up', { timeout: 8_000 })
+  await tellWorker(page, HOUR)
+  await page.getByRole('radio', { name: 'Information given', exact: true }).check({ force: true })
+  await button(page, 'Save outcome').click()
+  await expect(page.getByText('clock leapt ahead by 10800 s')).toBeVisible()
+  await expect(state(page)).toHaveText('Ready')
+  await ringMe(page)
+  await expect(state(page)).toHaveText('Ringing')
+})
+
+fresh('the worker ended by the browser in mid-call: the desk comes back by itself, with the call', async ({ context, page }) => {
+  await withHook(context)
+  await takeCall(page)
+  await page.getByLabel('Notes').fill('Two adults and a dog')
+  await page.getByRole('radio', { name: 'The person who booked' }).click()
+  await button(page, 'Next page').click()
+  await tellWorker(page, 'end')
+  // Asked whether it is there, it does not answer; then another one is opened from what is stored.
+  await expect(page.getByText('The floor was closed for', { exact: false })).toBeVisible({ timeout: 45_000 })
+  await expect(state(page)).toHaveText('On call')
+  await expect(page.getByLabel('Notes')).toHaveValue('Two adults and a dog')
+  await expect(page.getByRole('heading', { name: 'What brings them' })).toBeVisible()
+  await button(page, 'Hold').click()
+  await expect(board(page)).toContainText('on hold')
+})
+
+fresh('where no worker can be shared: two tabs are one floor, and the second has it when the first is closed', async ({ context, page }) => {
+  await context.addInitScript(() => {
+    Object.defineProperty(window, 'SharedWorker', { value: undefined })
+  })
+  await startShift(page)
+  await goReady(page)
+  const kester = await context.newPage()
+  await startShift(kester, 'Kester Oddersey', '3108')
+  await ringMe(page)
+  await button(page, 'Answer').click()
+  await expect(board(page)).toContainText('with you')
+  await expect(kester.getByRole('region', { name: 'People' })).toContainText('On call')
+  await page.close()
+  // The floor goes on in Kester's tab, from what is stored.
+  await goReady(kester)
+  await expect(state(kester)).toHaveText('Ready')
+  const again = await context.newPage()
+  await signIn(again, 'Eluned Tarnow', '2417', QUIET)
+  await expect(state(again)).toHaveText('On call')
+  await hangUp(again)
+  await expect(state(again)).toHaveText('Wrap-up')
+})
