@@ -2,6 +2,7 @@
 // of the production build.
 import { chromium, type Page } from 'playwright'
 import { aLargeScript, PAGES } from './scripts'
+import { LINNEA, signIn } from './seat'
 import { median, percentile, print } from './statistics'
 
 const LETTERS = 40
@@ -11,7 +12,7 @@ if (url === undefined) throw new Error('BASE_URL is not set: run npm run bench')
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
 const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
 await page.addInitScript({ path: 'bench/press-watch.js' })
-await page.goto(`${url}/scripts/script_sailings?world=quiet&seed=7&days=0`)
+await signIn(page, `${url}/scripts/script_sailings?world=quiet&seed=7&days=0`, LINNEA)
 await typing(page, 'a script of 18 pages')
 await page.goto(`${url}/scripts`)
 await page.getByRole('table', { name: 'Scripts' }).waitFor()

@@ -15,5 +15,6 @@ if (!process.argv.includes('--floor')) {
   const { url, stop } = await serve(0)
   run('bench/desk.ts', { BASE_URL: url })
   run('bench/author.ts', { BASE_URL: url })
+  run('bench/do-not-call.ts', { BASE_URL: url })
   stop()
 }

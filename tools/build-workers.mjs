@@ -1,9 +1,9 @@
-// Bundles the two workers into public/workers. The page bundler cannot make a SharedWorker, and a fixed address is
+// Bundles the workers into public/workers. The page bundler cannot make a SharedWorker, and a fixed address is
 // what lets several tabs find the same one.
 import { build, context } from 'esbuild'
 
 const options = {
-  entryPoints: { floor: 'src/exchange/worker.ts', archive: 'src/exchange/archive/worker.ts' },
+  entryPoints: { floor: 'src/exchange/worker.ts', archive: 'src/exchange/archive/worker.ts', 'list-reader': 'src/exchange/list-reader/worker.ts' },
   outdir: 'public/workers',
   bundle: true,
   minify: true,

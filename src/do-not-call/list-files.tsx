@@ -1,22 +1,22 @@
 'use client'
 // The list as CSV: out as it is, in whole or not at all.
-import type { ReadEntry } from '@/core/do-not-call'
 import type { DoNotCallPage, SeatView } from '@/exchange/protocol'
 import { useFloor } from '@/exchange/react'
 import { Button, FileButton, nameIn, saveFile } from '@/ui'
+import type { Importing } from './use-import'
 
 interface Props {
   /** The list as a file holds personal data. */
   readonly mayTake: boolean
-  readonly homeCountry: string
   readonly seats: readonly SeatView[]
-  readonly onAdd: (entries: readonly ReadEntry[]) => Promise<boolean>
-  readonly onProblems: (problems: readonly string[]) => void
+  readonly importing: Importing | null
+  readonly onImport: (file: File) => void
+  readonly onStop: () => void
 }
 
 const ALL = 1_000_000
 
-export function ListFiles({ mayTake, homeCountry, seats, onAdd, onProblems }: Props) {
+export function ListFiles({ mayTake, seats, importing, onImport, onStop }: Props) {
   const floor = useFloor()
   const save = async () => {
     const reply = await floor?.ask({ kind: 'doNotCall', search: '', atMost: ALL })
@@ -29,12 +29,6 @@ export function ListFiles({ mayTake, homeCountry, seats, onAdd, onProblems }: Pr
       'text/csv',
     )
   }
-  const read = async (file: File) => {
-    const { readDoNotCall } = await import('@/core/do-not-call')
-    const list = readDoNotCall(await file.text(), homeCountry)
-    if (!list.ok) return onProblems([`Nothing of ${file.name} was taken. Correct it and bring it in again.`, ...list.problems])
-    await onAdd(list.entries)
-  }
   return (
     <section aria-label="Files" className="border-line border-t pt-4">
       <h2 className="font-semibold text-lg">Files</h2>
@@ -42,8 +36,19 @@ export function ListFiles({ mayTake, homeCountry, seats, onAdd, onProblems }: Pr
         <Button disabled={!mayTake} title={mayTake ? undefined : 'For supervisors: the file holds personal data'} onClick={() => void save()}>
           Export CSV
         </Button>
-        <FileButton label="Import CSV" fieldLabel="Do-not-call file" accept="text/csv,.csv" onFile={(file) => void read(file)} />
+        <FileButton label="Import CSV" fieldLabel="Do-not-call file" accept="text/csv,.csv" onFile={onImport} />
       </div>
+      {importing !== null && (
+        <div className="mt-2">
+          <label htmlFor="list-import" className="tabular text-soft">
+            {importing.done} of {importing.of} taken
+          </label>
+          <progress id="list-import" className="mt-1 block h-2 w-full accent-green" value={importing.done} max={importing.of} />
+          <Button className="mt-2" onClick={onStop}>
+            Stop after this part
+          </Button>
+        </div>
+      )}
       <p className="mt-2 text-soft text-xs">
         Columns: number, person, reason, since, by. A line needs one of the first two; a file with a line that does not fit is not taken at all.
       </p>

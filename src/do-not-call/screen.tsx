@@ -1,6 +1,6 @@
 'use client'
 // The do-not-call list: search it, add to it, take out with a reason, bring a file in whole, and take the list away as one.
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import type { ReadEntry, Whom } from '@/core/do-not-call'
 import type { Ask } from '@/core/floor'
 import type { FloorView } from '@/exchange/protocol'
@@ -10,14 +10,19 @@ import { AddEntry } from './add-entry'
 import { EntryTable } from './entry-table'
 import { ListFiles } from './list-files'
 import { useEntries } from './use-entries'
+import { useImport } from './use-import'
 
 export function DoNotCallScreen({ view }: { view: FloorView }) {
   const command = useCommand()
   const [search, setSearch] = useState('')
   const [problems, setProblems] = useState<readonly string[]>([])
   const [said, setSaid] = useState('')
-  const { page, more } = useEntries(search, view.promises.revision)
-  const { centre, seats, account } = view
+  const { centre, seats, account, promises } = view
+  const { take, stop, progress } = useImport(centre.homeCountry)
+  // While a file is taken in the list changes by the hundred: it is shown as it was until that is done.
+  const shown = useRef(promises.revision)
+  if (progress === null) shown.current = promises.revision
+  const { page, more } = useEntries(search, shown.current)
   const mayTakeOut = account.may.includes('supervision')
 
   const give = async (asked: Ask, says: string): Promise<boolean> => {
@@ -28,6 +33,13 @@ export function DoNotCallScreen({ view }: { view: FloorView }) {
   }
   const add = (entries: readonly ReadEntry[]) =>
     give({ kind: 'addDoNotCall', entries: [...entries] }, entries.length === 1 ? 'It is on the list.' : `${entries.length} entries are on the list.`)
+  const bringIn = async (file: File) => {
+    setSaid('')
+    const taken = await take(file)
+    setProblems(taken.ok ? [] : taken.problems)
+    if (taken.ok)
+      setSaid(`${taken.count} entries are on the list.${taken.stopped ? ' The rest of the file was not taken.' : ''}${taken.kept ? '' : ' It is not on disk.'}`)
+  }
   const takeOut = (whom: Whom, why: string) => give({ kind: 'removeDoNotCall', whom, why }, 'It is off the list.')
 
   return (
@@ -45,7 +57,7 @@ export function DoNotCallScreen({ view }: { view: FloorView }) {
           <div className="flex items-baseline justify-between">
             <h1 className="font-semibold text-2xl">Do-not-call list</h1>
             <p className="text-soft">
-              <span className="tabular text-ink">{view.promises.doNotCallCount}</span> on it
+              <span className="tabular text-ink">{promises.doNotCallCount}</span> on it
             </p>
           </div>
           <p className="text-soft">
@@ -71,16 +83,7 @@ export function DoNotCallScreen({ view }: { view: FloorView }) {
           </p>
           <Problems label="What is wrong" className="max-h-64" problems={problems} />
           <AddEntry homeCountry={centre.homeCountry} people={centre.people} onAdd={add} onProblem={(says) => setProblems([says])} />
-          <ListFiles
-            mayTake={mayTakeOut}
-            homeCountry={centre.homeCountry}
-            seats={seats}
-            onAdd={add}
-            onProblems={(found) => {
-              setSaid('')
-              setProblems(found)
-            }}
-          />
+          <ListFiles mayTake={mayTakeOut} seats={seats} importing={progress} onImport={(file) => void bringIn(file)} onStop={stop} />
         </aside>
       </main>
     </>

@@ -29,6 +29,5 @@ export function createPromisesView(): (state: FloorState) => PromisesView {
 }
 
 export function selectDoNotCall({ doNotCall }: FloorState, { search, atMost }: { readonly search: string; readonly atMost: number }): DoNotCallPage {
-  const found = searchDoNotCall(doNotCall, search)
-  return { found: found.length, entries: found.slice(0, atMost) }
+  return searchDoNotCall(doNotCall, search, atMost)
 }

@@ -17,7 +17,7 @@ describe('the list as a file', () => {
       sinceMs: Date.parse('2025-01-02T03:04:05Z'),
       by: 'An earlier list',
     }
-    const text = toDoNotCallCsv(searchDoNotCall(withAll([listed]), ''), () => 'Ann')
+    const text = toDoNotCallCsv(searchDoNotCall(withAll([listed]), '').entries, () => 'Ann')
     expect(text.split('\r\n')[1]).toBe('+441632960112,"Ida ""Idony"" Holm",\'=SUM(A1),2025-01-02T03:04:05.000Z,An earlier list')
     expect(read(text)).toEqual({ ok: true, entries: [listed] })
   })
@@ -35,7 +35,7 @@ describe('the list as a file', () => {
     const entry = fc.record({ whom, why: words, sinceMs: fc.integer({ min: 0, max: 4e12 }), by: words })
     fc.assert(
       fc.property(fc.uniqueArray(entry, { selector: (e) => keyOf(e.whom), maxLength: 20, minLength: 1 }), (entries) => {
-        const back = read(toDoNotCallCsv(searchDoNotCall(withAll(entries), ''), () => 'Ann'))
+        const back = read(toDoNotCallCsv(searchDoNotCall(withAll(entries), '').entries, () => 'Ann'))
         const byKey = (all: readonly ReadEntry[]) => new Map(all.map((e) => [keyOf(e.whom), e]))
         expect(back.ok && byKey(back.entries)).toEqual(byKey(entries))
       }),
@@ -83,5 +83,14 @@ test.each([
     { whom: { number: '+441632960113' }, why: 'Of the court' },
     { whom: { person: 'Ida Holm' }, why: 'Asked us' },
   ])
-  expect(searchDoNotCall(list, text)).toHaveLength(found)
+  expect(searchDoNotCall(list, text)).toMatchObject({ found, entries: { length: found } })
+})
+
+test('of many the latest are shown first, and all are counted', () => {
+  const list = withAll(
+    Array.from({ length: 3_000 }, (_, i) => ({ whom: { number: `+33199${String(i).padStart(6, '0')}` }, why: 'Asked', sinceMs: (i * 7_919) % 1_000 })),
+  )
+  const all = searchDoNotCall(list, '')
+  expect(all.entries.map((e) => e.sinceMs)).toEqual(all.entries.map((e) => e.sinceMs).toSorted((a, b) => b - a))
+  for (const atMost of [1, 50, 2_999]) expect(searchDoNotCall(list, '', atMost)).toEqual({ found: 3_000, entries: all.entries.slice(0, atMost) })
 })

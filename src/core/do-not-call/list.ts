@@ -1,4 +1,5 @@
 // The do-not-call list: numbers and people nobody of the centre may call. Every way of dialling out asks it.
+import { ascending, bisector } from 'd3-array'
 import type { AgentId, CallId } from '@/core/ids'
 import { emptyTable, get, put, remove, type Table, values } from '@/core/table'
 import type { EpochMs } from '@/core/time'
@@ -70,14 +71,41 @@ export const forbids = (list: DoNotCallList, number: string, person: string | nu
 
 export const isListed = (list: DoNotCallList, whom: Whom): boolean => get(list, keyOf(whom)) !== undefined
 
-/** Entries in which the text occurs, in the number, the name or the reason; the latest first. */
-export function searchDoNotCall(list: DoNotCallList, text: string): readonly DoNotCallEntry[] {
+/** Entries in which the text occurs, in the number, the name or the reason: how many, and the latest of them first, as many as are wanted. */
+export function searchDoNotCall(
+  list: DoNotCallList,
+  text: string,
+  atMost = Number.POSITIVE_INFINITY,
+): { readonly found: number; readonly entries: readonly DoNotCallEntry[] } {
   const wanted = text.trim().toLowerCase()
   // A number may be looked for as people write it.
   const digits = /^[+\d\s()./-]+$/.test(wanted) ? wanted.replace(/\D/g, '').replace(/^0+/, '') : ''
-  const has = ({ whom, why }: DoNotCallEntry) =>
-    `${labelOfWhom(whom)} ${why}`.toLowerCase().includes(wanted) || (digits !== '' && 'number' in whom && whom.number.includes(digits))
-  return values(list)
-    .filter((entry) => wanted === '' || has(entry))
-    .sort((a, b) => b.sinceMs - a.sinceMs || (keyOf(a.whom) < keyOf(b.whom) ? -1 : 1))
+  // A list brought in has few reasons and many numbers: neither is made lower case a hundred thousand times.
+  const reasonHas = new Map<string, boolean>()
+  const has = ({ whom, why }: DoNotCallEntry): boolean => {
+    if ('number' in whom ? whom.number.includes(wanted) || (digits !== '' && whom.number.includes(digits)) : whom.person.toLowerCase().includes(wanted))
+      return true
+    if ('number' in whom && whom.name?.toLowerCase().includes(wanted)) return true
+    const known = reasonHas.get(why) ?? why.toLowerCase().includes(wanted)
+    reasonHas.set(why, known)
+    return known
+  }
+  const all = values(list)
+  const found = wanted === '' ? all : all.filter(has)
+  return { found: found.length, entries: found.length <= atMost ? found.sort(latestFirst) : latestOf(found, atMost) }
+}
+
+const latestFirst = (a: DoNotCallEntry, b: DoNotCallEntry): number => b.sinceMs - a.sinceMs || ascending(keyOf(a.whom), keyOf(b.whom))
+const byLatest = bisector(latestFirst).left
+
+/** Of a hundred thousand a page shows fifty: those alone are put in order. */
+function latestOf(entries: readonly DoNotCallEntry[], atMost: number): DoNotCallEntry[] {
+  const latest: DoNotCallEntry[] = []
+  for (const entry of entries) {
+    const last = latest[atMost - 1]
+    if (last !== undefined && latestFirst(last, entry) <= 0) continue
+    latest.splice(byLatest(latest, entry), 0, entry)
+    if (latest.length > atMost) latest.pop()
+  }
+  return latest
 }
