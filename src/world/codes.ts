@@ -89,7 +89,7 @@ const BY_HAND = [
   { weight: 12, item: 'message-left' },
   { weight: 8, item: 'callback-agreed' },
   { weight: 4, item: 'wrong-number' },
-  { weight: 4, item: 'never-call-number' },
+  { weight: 6, item: 'never-call-number' },
   { weight: 2, item: 'never-call' },
 ]
 

@@ -99,8 +99,7 @@ export function createColleagues({ seed, plays, note, personaFor, endOf, mayGo, 
   const ringsUp = (state: FloorState, agentId: AgentId, callId: CallId, number: string | null): string | null => {
     const chance = chanceOfCall(seed, callId, `ring up ${agentId}`)
     if (isQuiet() || chance.next() > RINGS_UP_OFTEN || !state.setUp.notReadyReasons.some((r) => r.name === AFTER_CALL)) return null
-    const isNear = number?.startsWith('+44') === true
-    return isNear && chance.next() < 0.7 ? number : chance.pick(PLACES).number
+    return number !== null && chance.next() < 0.6 ? number : chance.pick(PLACES).number
   }
 
   return {

@@ -19,11 +19,11 @@ const WEEKDAY: Hours = { opensMs: 8 * HOUR, closesMs: 18 * HOUR, load: 1, seats:
 const BY_WEEKDAY: readonly Hours[] = [
   { opensMs: 10 * HOUR, closesMs: 15 * HOUR, load: 0.36, seats: 9 },
   // What was left over the weekend comes on Monday.
-  { ...WEEKDAY, load: 1.1 },
+  { ...WEEKDAY, load: 1.04 },
   WEEKDAY,
   WEEKDAY,
   WEEKDAY,
-  { ...WEEKDAY, load: 1.05 },
+  { ...WEEKDAY, load: 1.02 },
   { opensMs: 9 * HOUR, closesMs: 16 * HOUR, load: 0.6, seats: 11 },
 ]
 
@@ -34,7 +34,7 @@ export const hoursOf = (weekday: number | null): Hours => (weekday === null ? WE
 export const GALE_MS = 11 * HOUR
 
 /** Calls an hour for each hour of a weekday from 08:00. */
-const ORDINARY_BY_HOUR = [53, 92, 98, 87, 66, 74, 85, 79, 60, 36]
+const ORDINARY_BY_HOUR = [51, 88, 94, 84, 64, 72, 82, 76, 58, 35]
 const SHARES: readonly (readonly [QueueId, number])[] = [
   [SAILINGS, 0.62],
   [FREIGHT, 0.14],

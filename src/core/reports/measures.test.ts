@@ -110,7 +110,11 @@ describe('measures', () => {
       outcomeBy: 'Bo',
     })
     const agents = [ANN, BO].map((id) => ({ id, name: id }))
-    const [ann, bo] = byAgent([shared], agents, OPTIONS).map((g) => g.measures)
+    const later = { ...OPTIONS, nowMs: shared.endedAtMs + 600_000 }
+    const [ann, bo] = byAgent([shared], agents, later).map((g) => g.measures)
+    // Coded by one of them it is coded: nobody is told to do it again.
+    expect([ann?.uncoded, bo?.uncoded]).toEqual([0, 0])
+    expect(byAgent([{ ...shared, outcome: null, outcomeById: null }], agents, later).map((g) => g.measures.uncoded)).toEqual([1, 1])
     expect([ann?.handledLegs, bo?.handledLegs]).toEqual([1, 1])
     expect([ann?.outcomes, bo?.outcomes]).toEqual([{}, { done: 1 }])
     // An account that has another name by now is the same account.

@@ -47,7 +47,7 @@ export interface MeasureOptions {
 export const isHandling = ({ role }: AgentLeg): boolean => role === 'handled' || role === 'transferredTo'
 
 /** Offered, answered and service level count inbound calls; handle time and outcomes count every handled call. */
-export function measure(records: readonly CallRecord[], options: MeasureOptions): Measures {
+export function measure(records: readonly PartOfCall[], options: MeasureOptions): Measures {
   const inbound = records.filter((r) => r.direction === 'inbound')
   const answered = inbound.filter((r) => r.answeredAtMs !== null)
   const abandoned = inbound.filter((r) => r.result === 'abandoned')
@@ -70,7 +70,8 @@ export function measure(records: readonly CallRecord[], options: MeasureOptions)
     speedOfAnswer: speedOfAnswer(answered.map(waitMs)),
     ahtMs: mean(legs, (l) => l.talkMs + l.holdMs + l.wrapUpMs) ?? null,
     handledLegs: legs.length,
-    uncoded: records.filter((r) => r.result === 'handled' && r.outcome === null && r.endedAtMs + UNCODED_AFTER_MS <= options.nowMs).length,
+    uncoded: records.filter((r) => r.result === 'handled' && r.outcome === null && r.codedByAnother !== true && r.endedAtMs + UNCODED_AFTER_MS <= options.nowMs)
+      .length,
     codedWithScript: codedWithScript.length,
     disagreements,
     disagreementRatio: ratio(disagreements, codedWithScript.length),
@@ -113,12 +114,21 @@ export function byAgent(records: readonly CallRecord[], agents: readonly Named<A
   return agents.map(({ id, name }) => ({ id, name, measures: measure(ofAgent(records, id), options) }))
 }
 
+/** A call as one agent had it. Whether the call is coded does not depend on who did it. */
+type PartOfCall = CallRecord & { readonly codedByAnother?: boolean }
+
 /** The calls an agent handled or coded, with their own legs, and the outcome where it is theirs. */
-export const ofAgent = (records: readonly CallRecord[], id: AgentId): CallRecord[] =>
+export const ofAgent = (records: readonly CallRecord[], id: AgentId): PartOfCall[] =>
   records.flatMap((r) => {
     const legs = r.agents.filter((l) => l.agentId === id)
     if (!legs.some(isHandling) && r.outcomeById !== id) return []
-    return [{ ...r, agents: legs, ...(r.outcomeById === id ? {} : { outcome: null, outcomeAtMs: null, outcomeById: null, outcomeBy: null }) }]
+    return [
+      {
+        ...r,
+        agents: legs,
+        ...(r.outcomeById === id ? {} : { outcome: null, outcomeAtMs: null, outcomeById: null, outcomeBy: null, codedByAnother: r.outcome !== null }),
+      },
+    ]
   })
 
 /** Calls of the interval: a call belongs to the interval of its `offeredAtMs`, end excluded. */

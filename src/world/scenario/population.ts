@@ -25,35 +25,47 @@ const AMERICAN_EACH = 100
 /** One in so many British numbers is that of a household of two. */
 const HOUSEHOLD_EVERY = 15
 
-const taken = new Set<string>([...CUSTOMERS.flatMap((c) => [c.number, c.mobile]), ...PLACES.map((p) => p.number), SOUND_LINE].filter((n) => n !== null))
 /** Numbers that are nobody's in the records: strangers call from these. */
 const STRANGERS = ['+4477009009', '+33199009'] as const
 const isStranger = (number: string) => STRANGERS.some((prefix) => number.startsWith(prefix))
 
-const british: readonly string[] = BRITISH.flatMap((prefix) => Array.from({ length: 1_000 }, (_, n) => `${prefix}${String(n).padStart(3, '0')}`)).filter(
-  (number) => !taken.has(number) && !isStranger(number),
-)
-const numberAt: readonly string[] = [
-  ...british.flatMap((number, i) => (i % HOUSEHOLD_EVERY === 0 ? [number, number] : [number])),
-  ...Array.from({ length: FRENCH_COUNT }, (_, n) => `+3319900${String(n).padStart(4, '0')}`).filter((number) => !isStranger(number)),
-  ...AMERICAN_AREAS.flatMap((area) => Array.from({ length: AMERICAN_EACH }, (_, n) => `+1${area}55501${String(n).padStart(2, '0')}`)),
-  ...AUSTRALIAN,
-]
+/** Who is after the regulars, by their numbers, and where each number stands. Made when it is first asked for: a floor without callers needs nobody. */
+const people = once(() => {
+  const taken = new Set<string | null>([...CUSTOMERS.flatMap((c) => [c.number, c.mobile]), ...PLACES.map((p) => p.number), SOUND_LINE])
+  const near = BRITISH.flatMap((prefix) => Array.from({ length: 1_000 }, (_, n) => `${prefix}${String(n).padStart(3, '0')}`))
+    .filter((number) => !taken.has(number) && !isStranger(number))
+    .flatMap((number, i) => (i % HOUSEHOLD_EVERY === 0 ? [number, number] : [number]))
+  const far = [
+    ...Array.from({ length: FRENCH_COUNT }, (_, n) => `+3319900${String(n).padStart(4, '0')}`).filter((number) => !isStranger(number)),
+    ...AMERICAN_AREAS.flatMap((area) => Array.from({ length: AMERICAN_EACH }, (_, n) => `+1${area}55501${String(n).padStart(2, '0')}`)),
+    ...AUSTRALIAN,
+  ]
+  const numbers = [...near, ...far]
+  const places = new Map<string, number[]>()
+  const stands = (number: string, at: number) => places.set(number, [...(places.get(number) ?? []), at])
+  for (const [i, { number, mobile }] of CUSTOMERS.entries()) for (const n of [number, mobile]) if (n !== null) stands(n, i)
+  for (const [i, number] of numbers.entries()) stands(number, CUSTOMERS.length + i)
+  return { numbers, places, nearCount: near.length }
+})
+
+function once<T>(make: () => T): () => T {
+  let made: T | null = null
+  return () => {
+    made ??= make()
+    return made
+  }
+}
 
 /** How many people the records know. */
-export const POPULATION = CUSTOMERS.length + numberAt.length
+export const population = (): number => CUSTOMERS.length + people().numbers.length
 
-const positions = new Map<string, number[]>()
-for (const [i, { number, mobile }] of CUSTOMERS.entries()) for (const n of [number, mobile]) if (n !== null) positions.set(n, [...(positions.get(n) ?? []), i])
-for (const [i, number] of numberAt.entries()) positions.set(number, [...(positions.get(number) ?? []), CUSTOMERS.length + i])
-
-/** The person at a place of the list, 0 to POPULATION - 1. Throws beyond. */
+/** The person at a place of the list, 0 to `population() - 1`. Throws beyond. */
 export function personAt(index: number): CustomerRecord {
   const regular = CUSTOMERS[index]
   if (regular !== undefined) return regular
   const i = index - CUSTOMERS.length
-  const number = numberAt[i]
-  if (number === undefined) throw new Error(`there are ${POPULATION} people, and none at ${index}`)
+  const number = people().numbers[i]
+  if (number === undefined) throw new Error(`there are ${population()} people, and none at ${index}`)
   const chance = createChance(seedFor(1, `person ${index}`))
   // Travellers from abroad are visitors.
   const group = number.startsWith('+44') ? groupOf(chance) : VISITOR
@@ -69,24 +81,27 @@ function nameAt(i: number): string {
 
 /** Everybody a number belongs to, E.164: nobody, one, or the people of one household; without those it was struck from. */
 export const customersByNumber = (e164: string, struck: readonly { readonly number: string; readonly person: string }[]): readonly CustomerRecord[] =>
-  (positions.get(e164) ?? []).map(personAt).filter(({ name }) => !struck.some((s) => s.number === e164 && s.person === name))
+  (people().places.get(e164) ?? []).map(personAt).filter(({ name }) => !struck.some((s) => s.number === e164 && s.person === name))
 
 /** Of the form `customer_12`, counted from 1. */
 export function customerById(id: string): CustomerRecord | undefined {
   const index = Number(/^customer_([1-9]\d*)$/.exec(id)?.[1] ?? 0) - 1
-  return index < 0 || index >= POPULATION ? undefined : personAt(index)
+  return index < 0 || index >= population() ? undefined : personAt(index)
 }
 
-/** Where callers come from: regulars, islanders and others near by, and travellers. Numbers are ranges of the list. */
+/** Where callers come from: regulars, islanders and others near by, and travellers. */
 const FROM = [
-  { weight: 5, item: [0, CUSTOMERS.length] },
-  { weight: 22, item: [CUSTOMERS.length, numberAt.findIndex((n) => n.startsWith('+33')) + CUSTOMERS.length] },
-  { weight: 73, item: [numberAt.findIndex((n) => n.startsWith('+33')) + CUSTOMERS.length, POPULATION] },
-] as const satisfies readonly { weight: number; item: readonly [number, number] }[]
+  { weight: 5, item: 'regular' },
+  { weight: 22, item: 'near' },
+  { weight: 73, item: 'far' },
+] as const
 
 /** Somebody of the records who calls. */
 export function someone(chance: Chance): CustomerRecord {
-  const [from, to] = chance.weighted<readonly [number, number]>(FROM)
+  const farFrom = CUSTOMERS.length + people().nearCount
+  const [from, to] = { regular: [0, CUSTOMERS.length], near: [CUSTOMERS.length, farFrom], far: [farFrom, population()] }[
+    chance.weighted<'regular' | 'near' | 'far'>(FROM)
+  ] as [number, number]
   return personAt(from + Math.floor(chance.next() * (to - from)))
 }
 
