@@ -45,17 +45,50 @@ test('the README’s path in the default world: a whole call, coded and seen in 
   await expect(steps).toBeHidden()
 })
 
-test('a call rings on another page, is answered and held there, and comes back with its answers', async ({ page }) => {
+/** Every sound context of the page is listened to where it leaves it: what `loudness` tells is what the loudspeaker gets, 0 to 1. */
+async function listenIn(page: Page): Promise<void> {
+  await page.addInitScript(() => {
+    const ears: AnalyserNode[] = []
+    const connect = AudioNode.prototype.connect as (this: AudioNode, to: AudioNode, ...rest: number[]) => AudioNode
+    AudioNode.prototype.connect = function (this: AudioNode, to: AudioNode, ...rest: number[]) {
+      if (to === this.context.destination) {
+        const ear = this.context.createAnalyser()
+        connect.call(this, ear)
+        ears.push(ear)
+      }
+      return connect.call(this, to, ...rest)
+    } as typeof AudioNode.prototype.connect
+    Object.assign(window, {
+      loudness: () =>
+        Math.max(
+          0,
+          ...ears.map((ear) => {
+            const samples = new Float32Array(ear.fftSize)
+            ear.getFloatTimeDomainData(samples)
+            return samples.reduce((most, s) => Math.max(most, Math.abs(s)), 0)
+          }),
+        ),
+    })
+  })
+}
+const loudness = (page: Page) => page.evaluate(() => (window as unknown as { loudness: () => number }).loudness())
+
+test('a call rings on another page, is heard, answered and held there, and comes back with its answers', async ({ page }) => {
+  await listenIn(page)
   await startShift(page)
   await goReady(page)
   await goTo(page, 'Results')
+  expect(await loudness(page)).toBe(0)
   await ringMe(page)
   const line = page.getByRole('region', { name: 'Ringing' })
   await expect(line).toContainText('Ottoline Fjelding')
+  await expect.poll(() => loudness(page), { message: 'the ring is heard on Results' }).toBeGreaterThan(0.005)
   await line.getByRole('button', { name: 'Answer' }).click()
   const call = page.getByRole('region', { name: 'Your call' })
   await expect(call).toContainText('You are talking with Ottoline Fjelding.')
+  await expect.poll(() => loudness(page), { message: 'the caller is heard on Results', intervals: [40] }).toBeGreaterThan(0.02)
   await call.getByRole('button', { name: 'Hold' }).click()
+  await expect.poll(() => loudness(page), { message: 'who holds hears nobody' }).toBe(0)
   await goTo(page, 'Callbacks')
   await call.getByRole('button', { name: 'Retrieve' }).click()
   await expect(boardWords(page)).toHaveText('You are talking with Ottoline Fjelding.')

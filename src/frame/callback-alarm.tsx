@@ -42,7 +42,8 @@ export function CallbackAlarm({ me, promises, timeZone, onCall }: Props) {
   const [first] = due
   const talks = me.state === 'onCall' || me.state === 'ringing'
   useCadence(HELD_TOO_LONG, first !== undefined && !talks && now - first.dueAtMs < SOUNDS_FOR_MS && me.soundPath !== 'none', SOFT)
-  if (first === undefined) return null
+  // Who talks is told of their own promises alone: what is anybody's can wait, and is counted in the bar.
+  if (first === undefined || (talks && first.ownerId !== me.id)) return null
   // Hours of days ago say nothing: then the day does.
   const isToday = inZone(first.dueAtMs, timeZone, 'yyyy-MM-dd') === inZone(now, timeZone, 'yyyy-MM-dd')
   const later = () =>

@@ -40,6 +40,8 @@ export interface Colleagues {
   /** Somebody they dialled has answered, or has not. */
   talkDialled(callId: CallId, agentId: AgentId, atMs: number): void
   beginDay(agentId: AgentId, atMs: number, chance: ReturnType<typeof createChance>): void
+  /** Nothing more is to come of this call. */
+  forget(callId: CallId): void
   perform(act: ColleagueAct | PromiseAct, state: FloorState, atMs: number): readonly Command[]
 }
 
@@ -139,6 +141,9 @@ export function createColleagues({ seed, plays, note, personaFor, endOf, mayGo, 
           return
       }
     },
+    forget(callId) {
+      for (const part of putThrough) if (part.endsWith(` ${callId}`)) putThrough.delete(part)
+    },
     mind(state, atMs) {
       for (const { id } of values(state.callbacks)) mindCallback(state, id, atMs)
       for (const { taskId } of values(state.tasks)) mindTask(taskId, atMs)
@@ -207,6 +212,8 @@ export function createColleagues({ seed, plays, note, personaFor, endOf, mayGo, 
           return [{ kind: 'makeCall', agentId: act.agentId, typed: act.number, customer: known === undefined ? null : toCustomer(known) }]
         }
         case 'callBack': {
+          // In a quiet world nobody is at work; whoever comes later minds it then.
+          if (isQuiet()) return []
           const commands = callBack(state, plays, act.callbackId)
           if (commands !== 'later') return commands
           note(atMs + LATER_MS, act)

@@ -166,9 +166,20 @@ export function createWorld(options: WorldOptions): World {
         return
       case 'carriedOver':
         return colleagues.mind(state, atMs)
+      case 'outcomeSaved':
+      case 'callCleared':
+        return forget(event.callId, state)
       default:
         return
     }
+  }
+
+  /** Of a call that is over and coded the world remembers nothing, or it would grow from day to day. */
+  const forget = (callId: CallId, state: FloorState) => {
+    if (get(state.contacts, callId) !== undefined || get(state.calls, callId) !== undefined) return
+    wishOf.delete(callId)
+    endOf.delete(callId)
+    colleagues.forget(callId)
   }
 
   const planCall = (callId: CallId, agentId: AgentId | null, state: FloorState, atMs: number) => {

@@ -3,8 +3,9 @@ import { describe, expect, test } from 'vitest'
 import { type Command, createKeeper, INVARIANTS } from '@/core/floor'
 import { toCallId } from '@/core/ids'
 import { type CarriedOver, CarriedOverSchema, createLedgerFolder } from '@/core/ledger'
+import { SetUpSchema } from '@/core/set-up'
 import { get, values } from '@/core/table'
-import { ANN, aFloor, CENTRE, call, events, FIRST, NUMBER, SECOND_QUEUE, START_MS, save, type TestFloor, talked } from '@/core/testing'
+import { ANN, aFloor, BO, CENTRE, call, events, FIRST, NUMBER, SECOND_QUEUE, START_MS, save, type TestFloor, talked } from '@/core/testing'
 import { DAY, MINUTE } from '@/core/time'
 
 const CALL = toCallId('call_test_1')
@@ -107,4 +108,24 @@ describe('a call that was left uncoded', () => {
     expect(next.give(save('later'))).toBe('ok')
     expect(corrected()).toMatchObject({ code: 'later' })
   })
+})
+
+test('days worked with another set-up: what belongs to nobody here is anybody’s, of no queue, and may be called', () => {
+  const floor = talked()
+  floor.give(callBackAt(START_MS + DAY + 30 * MINUTE))
+  call(floor, ANN, FIRST, 2)
+  floor.give(save('hand-on', {}, 2))
+  call(floor, ANN, FIRST, 3)
+  const others = SetUpSchema.parse({
+    ...CENTRE,
+    agents: CENTRE.agents.filter((a) => a.id !== ANN).map((a) => ({ ...a, queueIds: [SECOND_QUEUE] })),
+    queues: CENTRE.queues.filter((q) => q.id !== FIRST),
+  })
+  const next = aFloor(others, { floorId: 'next', startMs: START_MS + DAY, before: left(floor) })
+  const [callback] = values(next.state().callbacks)
+  expect(callback).toMatchObject({ ownerId: null, queueId: null })
+  expect(values(next.state().tasks)).toMatchObject([{ assigneeId: null }])
+  expect(values(next.state().contacts)).toEqual([])
+  next.give({ kind: 'startShift', agentId: BO, queueIds: [SECOND_QUEUE], seat: 'desk' })
+  if (callback !== undefined) expect(next.give({ kind: 'makeCall', agentId: BO, typed: '', customer: null, callbackId: callback.id })).toBe('ok')
 })

@@ -1,8 +1,9 @@
 // From one day's floor to the next: what is left at the end of a day, and a floor that takes it up. Callbacks, tasks, the do-not-call list and
 // struck numbers go on as the events they are made of, at the instants those had; a call that owes an outcome still owes it.
 import { createContact } from '@/core/contacts'
-import type { CallbackId, TaskId } from '@/core/ids'
+import type { AgentId, CallbackId, QueueId, TaskId } from '@/core/ids'
 import type { CarriedOver, LedgerEntry, OwedCall, PromiseEvent } from '@/core/ledger'
+import type { SetUp } from '@/core/set-up'
 import { get, put, values } from '@/core/table'
 import { withCallbackDue } from './due'
 import { evolvePromised } from './promised'
@@ -79,12 +80,29 @@ function owedIn(state: FloorState): OwedCall[] {
 /** The floor with what was carried over to it; what it has by itself stays. Throws when a promise speaks of one that is not there. */
 export function withCarriedOver(state: FloorState, { promises, owed, handleMs }: CarriedOver): FloorState {
   let next: FloorState = { ...state, handleMs: { ...handleMs, ...state.handleMs } }
-  for (const { atMs, event } of promises) next = { ...next, ...evolvePromised(next, event, atMs) }
+  for (const { atMs, event } of promises) next = { ...next, ...evolvePromised(next, heldBy(state.setUp, event), atMs) }
   let { due } = next
   for (const callback of values(next.callbacks)) due = withCallbackDue(due, callback.id, callback, next.setUp.callbackMissedAfterMs)
   next = { ...next, due }
-  for (const call of owed) next = withOwed(next, call)
+  for (const call of owed) next = withOwed(next, { ...call, queueId: queueIn(state.setUp, call.queueId) })
   return next
+}
+
+const queueIn = ({ queues }: SetUp, id: QueueId | null): QueueId | null => (queues.some((q) => q.id === id) ? id : null)
+
+/** Days were worked with another set-up, perhaps: what belongs to an account or a queue that is not there is anybody's, and of no queue. */
+function heldBy(setUp: SetUp, event: PromiseEvent): PromiseEvent {
+  const agentIn = (id: AgentId | null) => (setUp.agents.some((a) => a.id === id) ? id : null)
+  switch (event.kind) {
+    case 'callbackAgreed':
+      return { ...event, ownerId: agentIn(event.ownerId), queueId: queueIn(setUp, event.queueId) }
+    case 'callbackHandedOver':
+      return { ...event, ownerId: agentIn(event.ownerId) }
+    case 'taskFiled':
+      return { ...event, assigneeId: agentIn(event.assigneeId) }
+    default:
+      return event
+  }
 }
 
 function withOwed(state: FloorState, { agentId, sinceMs, endedAtMs, dialled, notes, callId: id, ...call }: OwedCall): FloorState {
