@@ -71,7 +71,7 @@ describe('a visit after days without one', () => {
     const { exchange, tab, fetchLeft } = await again(4 * DAY)
     await vi.waitFor(() => expect(values(exchange.state().callbacks)).toHaveLength(AGREED))
     expect(Object.fromEntries(new URLSearchParams(fetchLeft.mock.calls[0]?.[0]))).toMatchObject({ days: '3', before: '2026-11-28' })
-    expect(tab.view().floor.notices.map((n) => n.says)).toContainEqual(expect.stringContaining('From Wed 25 Nov to Fri 27 Nov nobody opened this floor'))
+    expect(tab.view().floor.notices.map((n) => n.says)).toContainEqual(expect.stringContaining('Nobody was here from Wed 25 Nov to Fri 27 Nov.'))
   })
 
   test.each([

@@ -42,6 +42,6 @@ export function createCatchUp({ fetchLeft, timeZone, now, lastMs, onCarried }: O
 const words = (day: Day) => format(parseISO(day), 'EEE d MMM')
 
 function whileAway(from: Day, through: Day): string {
-  const span = from === through ? `On ${words(from)}` : `From ${words(from)} to ${words(through)}`
-  return `${span} nobody opened this floor: the stand-ins kept it. Their calls are in Results, what they promised is in Callbacks.`
+  const span = from === through ? `on ${words(from)}` : `from ${words(from)} to ${words(through)}`
+  return `Nobody was here ${span}. The stand-ins worked on: their calls are in Results, and what they promised is in Callbacks.`
 }
