@@ -159,7 +159,7 @@ test('readiness and set-up pass axe-core and fit', async ({ page, context }) => 
   await endShift(page)
   await button(page, 'Eluned Tarnow, your settings').click()
   await button(page, 'Sign out').click()
-  await page.waitForURL('/')
+  await page.waitForURL(/\/($|\?)/)
   await signInAsOwner(page, '/set-up')
   await button(page, 'Switch to storm: Disruption').click()
   await expect(page.getByText('Disruption is switched to storm.')).toBeVisible()

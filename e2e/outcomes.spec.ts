@@ -207,7 +207,7 @@ test('never call again: refused when dialled by hand, let through once by a supe
   await endShift(page)
   await button(page, 'Eluned Tarnow, your settings').click()
   await button(page, 'Sign out').click()
-  await page.waitForURL('/')
+  await page.waitForURL(/\/($|\?)/)
   await signInAsOwner(page, '/do-not-call')
   const entries = page.getByRole('region', { name: 'Entries' })
   await expect(entries.getByRole('row', { name: /\+44 1632 960140/ })).toContainText('Coded “Never call this number”')

@@ -21,7 +21,7 @@ export function CorrectOutcome({ record, centre, label }: Props) {
     <>
       <Button
         tone="quiet"
-        className="!h-6 !px-1"
+        className="!h-6 -ml-1 !px-1"
         onClick={() => setOpen(true)}
         aria-label={`${label} ${callerWords(record.customer, record.number, 'the call')}`}
       >

@@ -172,6 +172,13 @@ function wishedSeed(): number {
   return Number.isSafeInteger(seed) && seed >= 0 ? seed : DEMO_SEED
 }
 
+/** What the address says of the world, for whoever comes to this computer next. */
+export function worldOfAddress(): string {
+  const said = new URLSearchParams(location.search)
+  for (const key of [...said.keys()]) if (!['world', 'seed', 'days'].includes(key)) said.delete(key)
+  return said.size === 0 ? '' : `?${said}`
+}
+
 /** `?world=quiet&seed=7` says which world a floor that opens now begins with; a floor that runs keeps its own. */
 function wishedWorld() {
   const pace = PACES.find((p) => p === new URLSearchParams(location.search).get('world'))

@@ -2,7 +2,7 @@
 // Who is signed in: what colleagues see of them, their own settings, and the way out.
 import { type FormEvent, useState } from 'react'
 import type { FloorView } from '@/exchange/protocol'
-import { useFloor } from '@/exchange/react'
+import { useFloor, worldOfAddress } from '@/exchange/react'
 import { Button, clearTabComfort, PinField, Popover, Problem } from '@/ui'
 import { Presence } from './presence'
 
@@ -73,7 +73,7 @@ function SignOut({ onShift }: { onShift: boolean }) {
     if (reply?.ok === false) return setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
     // A shared computer keeps nothing of whoever was here: no half-typed answer, no draft.
     clearTabComfort()
-    location.assign('/')
+    location.assign(`/${worldOfAddress()}`)
   }
   return (
     <div className="mt-4 border-line border-t pt-3">

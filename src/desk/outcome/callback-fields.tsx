@@ -8,6 +8,7 @@ import { DAY, HOUR } from '@/core/time'
 import { useNumberReader } from '@/desk/number-reader'
 import type { CentreView } from '@/exchange/protocol'
 import { Button, inZone, toEpochMs, useDraft, useNowMs, zonesOf, zoneWords } from '@/ui'
+import { numberWords } from '@/words'
 
 type Callback = NonNullable<Extract<Ask, { kind: 'saveOutcome' }>['callback']>
 
@@ -113,7 +114,7 @@ export function CallbackFields({ draft, number, centre }: { draft: CallbackDraft
           aria-label="Callback number"
           inputMode="tel"
           className={`${BOX} tabular min-w-0 flex-1`}
-          placeholder={number ?? 'Their number'}
+          placeholder={number === null ? 'Their number' : numberWords(number)}
           value={draft.typed}
           onChange={(e) => draft.set({ typed: e.target.value })}
         />
