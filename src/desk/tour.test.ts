@@ -10,5 +10,6 @@ test.each<{ says: string; state: AgentStateName; coded: number; calls: number; s
   { says: 'coded while still talking', state: 'onCall', coded: 1, calls: 1, step: 'talk' },
   { says: 'in wrap-up', state: 'wrapUp', coded: 0, calls: 0, step: 'code' },
   { says: 'coded and ready', state: 'ready', coded: 1, calls: 0, step: 'done' },
+  { says: 'coded, and the next one rings at once', state: 'ringing', coded: 1, calls: 1, step: 'done' },
   { says: 'coded and on a break', state: 'notReady', coded: 1, calls: 0, step: 'done' },
 ])('$says: $step', ({ state, coded, calls, step }) => expect(tourStep({ state, codedCount: coded }, Array(calls))).toBe(step))

@@ -8,7 +8,8 @@ type Step = 'ready' | 'ring' | 'answer' | 'talk' | 'code' | 'done'
 
 /** Where somebody new stands, from the state of their desk alone. */
 export function tourStep(me: Pick<MeView, 'state' | 'codedCount'>, calls: readonly unknown[]): Step {
-  if (me.codedCount > 0 && calls.length === 0 && me.state !== 'wrapUp') return 'done'
+  // On a busy day the next call rings before the sentence about the first has been read.
+  if (me.codedCount > 0 && (me.state === 'ringing' || (calls.length === 0 && me.state !== 'wrapUp'))) return 'done'
   if (me.state === 'ringing') return 'answer'
   if (calls.length > 0) return 'talk'
   if (me.state === 'wrapUp') return 'code'
@@ -26,7 +27,7 @@ const STEPS: Record<Step, { readonly no: number; readonly says: string }> = {
   code: { no: 5, says: 'The call is over and owes an outcome. Choose one at the right, write a word if you like, and press Save outcome.' },
   done: {
     no: 6,
-    says: 'That was a whole call. It stands under Results, down to the last event. More keys are under ?, and holding Alt shows them on the buttons.',
+    says: 'That was a whole call; the next may ring at once. It stands under Results, down to the last event. More keys are under ?, and holding Alt shows them.',
   },
 }
 const LAST = 6

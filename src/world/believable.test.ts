@@ -156,6 +156,13 @@ describe('promises', () => {
     expect(callbacks.filter((c) => c.ownerId !== null && free.has(c.ownerId)).length).toBeGreaterThan(0)
   })
 
+  test('nobody keeps for themselves what their account may not dial', () => {
+    const mayNot = new Set(FENNHOLM.agents.filter((a) => !a.may.includes('internationalCalls')).map((a) => a.id))
+    const agreed = EVENTS.flatMap((e) => (e.kind === 'callbackAgreed' && !e.number.startsWith('+44') ? [e] : []))
+    expect(agreed.some((e) => mayNot.has(e.byAgentId))).toBe(true)
+    expect(agreed.filter((e) => e.ownerId !== null && mayNot.has(e.ownerId))).toEqual([])
+  })
+
   test('nobody on the do-not-call list is called after that', () => {
     const listed = new Set<string>()
     for (const e of EVENTS) {

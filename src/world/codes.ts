@@ -4,7 +4,7 @@ import { type Contact, queueOfPart } from '@/core/contacts'
 import type { AgentCommand } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
 import { codesFor, type OutcomeCode } from '@/core/outcomes'
-import { outcomeSetFor, type SetUp } from '@/core/set-up'
+import { agentSetUp, outcomeSetFor, type SetUp } from '@/core/set-up'
 import { HOUR, MINUTE } from '@/core/time'
 import { placeByNumber } from '@/world/scenario'
 import { dayAfter, dayAt, startOfDayMs, weekdayOf } from './calendar'
@@ -55,7 +55,8 @@ export function codeCall(seed: number, setUp: SetUp, { agentId, contact, intent,
       dueAtMs: agreedForMs(chance, atMs, contact.number, setUp.timeZone),
       timeZone: zoneOf(contact.number) ?? setUp.timeZone,
       typed: '',
-      owner: chance.next() < 0.55 ? 'mine' : 'anyone',
+      // Whoever may not dial abroad leaves it to those who may.
+      owner: chance.next() < 0.55 && mayCall(setUp, agentId, contact.number) ? 'mine' : 'anyone',
     },
     followUp: '',
     andThen,
@@ -83,13 +84,16 @@ function fitting(codes: readonly OutcomeCode[], { dialled, queueId, number }: Co
   }
 }
 
+export const mayCall = (setUp: SetUp, agentId: AgentId, number: string | null): boolean =>
+  number === null || number.startsWith('+44') || agentSetUp(setUp, agentId).may.includes('internationalCalls')
+
 /** What comes of calls that were dialled by hand and answered. */
 const BY_HAND = [
-  { weight: 70, item: 'reached' },
+  { weight: 60, item: 'reached' },
   { weight: 12, item: 'message-left' },
   { weight: 8, item: 'callback-agreed' },
   { weight: 4, item: 'wrong-number' },
-  { weight: 6, item: 'never-call-number' },
+  { weight: 14, item: 'never-call-number' },
   { weight: 2, item: 'never-call' },
 ]
 

@@ -3,9 +3,9 @@ import type { Callback } from '@/core/callbacks'
 import { createChance, seedFor } from '@/core/chance'
 import type { AgentCommand, FloorState } from '@/core/floor'
 import type { AgentId, CallbackId, TaskId } from '@/core/ids'
-import { agentSetUp } from '@/core/set-up'
 import { get, values } from '@/core/table'
 import { HOUR, MINUTE } from '@/core/time'
+import { mayCall } from './codes'
 
 const FORGOTTEN_OFTEN = 0.1
 /** Of those that were missed, so many nobody minds until tomorrow. */
@@ -31,13 +31,12 @@ export function callBack(state: FloorState, plays: ReadonlySet<AgentId>, callbac
   if (callback === undefined || callback.dialled !== null) return []
   const { ownerId, queueId, number } = callback
   if (ownerId !== null && !plays.has(ownerId)) return []
-  const isAbroad = !number.startsWith('+44')
   const free = values(state.agents).find(
     (a) =>
       plays.has(a.id) &&
       a.state.name === 'ready' &&
       (ownerId === null ? queueId === null || a.shift?.queueIds.includes(queueId) : a.id === ownerId) &&
-      (!isAbroad || agentSetUp(state.setUp, a.id).may.includes('internationalCalls')),
+      mayCall(state.setUp, a.id, number),
   )
   return free === undefined ? 'later' : [{ kind: 'makeCall', agentId: free.id, typed: '', customer: null, callbackId }]
 }
