@@ -5,7 +5,7 @@ import { get, values } from '@/core/table'
 import { DAY } from '@/core/time'
 import { daySteps } from '@/world'
 import { memoryStore, restore } from './store'
-import { aFloor, aTab, ELUNED, HELLO } from './testing'
+import { aFloor, aTab, ELUNED, HELLO, PATIENT } from './testing'
 
 const START_MS = Date.UTC(2026, 10, 24, 9)
 const PAST = { seed: 7, days: 3 }
@@ -32,7 +32,7 @@ async function visited(options: Parameters<typeof aFloor>[0] & { readonly past?:
 describe('a first visit', () => {
   test('takes up what the days before it left, and only once', async () => {
     const { exchange, hello, fetchLeft } = await visited()
-    await vi.waitFor(() => expect(values(exchange.state().callbacks)).toHaveLength(AGREED))
+    await vi.waitFor(() => expect(values(exchange.state().callbacks)).toHaveLength(AGREED), PATIENT)
     expect(AGREED).toBeGreaterThan(0)
     expect(Object.fromEntries(new URLSearchParams(fetchLeft.mock.calls[0]?.[0]))).toEqual({ seed: '7', days: '3', pace: 'week', before: '2026-11-24' })
     await hello()
@@ -50,10 +50,10 @@ describe('a first visit', () => {
   ])('$says: the floor works without, and the next tab tries again', async ({ first }) => {
     const error = vi.spyOn(console, 'error').mockImplementation(() => {})
     const { exchange, hello, fetchLeft } = await visited({ fetchLeft: vi.fn(async () => LEFT as unknown).mockImplementationOnce(first) })
-    await vi.waitFor(() => expect(error).toHaveBeenCalledTimes(1))
+    await vi.waitFor(() => expect(error).toHaveBeenCalledTimes(1), PATIENT)
     expect(values(exchange.state().callbacks)).toEqual([])
     await hello()
-    await vi.waitFor(() => expect(values(exchange.state().callbacks)).toHaveLength(AGREED))
+    await vi.waitFor(() => expect(values(exchange.state().callbacks)).toHaveLength(AGREED), PATIENT)
     expect(fetchLeft).toHaveBeenCalledTimes(2)
     error.mockRestore()
   })
@@ -69,7 +69,7 @@ describe('a visit after days without one', () => {
 
   test('takes up what the missing days left, and says which those are', async () => {
     const { exchange, tab, fetchLeft } = await again(4 * DAY)
-    await vi.waitFor(() => expect(values(exchange.state().callbacks)).toHaveLength(AGREED))
+    await vi.waitFor(() => expect(values(exchange.state().callbacks)).toHaveLength(AGREED), PATIENT)
     expect(Object.fromEntries(new URLSearchParams(fetchLeft.mock.calls[0]?.[0]))).toMatchObject({ days: '3', before: '2026-11-28' })
     expect(tab.view().floor.notices.map((n) => n.says)).toContainEqual(expect.stringContaining('Nobody was here from Wed 25 Nov to Fri 27 Nov.'))
   })
@@ -88,10 +88,10 @@ describe('a visit after days without one', () => {
 
 test('what was taken up is there after the floor is opened again, owed calls included', async () => {
   const store = memoryStore()
-  const owed = { callId: toCallId('call_before_1'), agentId: ELUNED, sinceMs: START_MS - DAY, direction: 'inbound', queueId: null } as const
+  const owed = { callId: toCallId('call_before_1'), agentId: ELUNED, handledBy: ELUNED, sinceMs: START_MS - DAY, direction: 'inbound', queueId: null } as const
   const known = { number: null, customer: null, path: null, offeredAtMs: START_MS - DAY - 60_000, endedAtMs: START_MS - DAY, dialled: false, notes: '' }
   const first = await visited({ store, fetchLeft: async () => ({ ...LEFT, owed: [{ ...owed, ...known }] }) })
-  await vi.waitFor(() => expect(values(first.exchange.state().callbacks)).toHaveLength(AGREED))
+  await vi.waitFor(() => expect(values(first.exchange.state().callbacks)).toHaveLength(AGREED), PATIENT)
   await first.exchange.settled()
   const next = await aFloor({ store, restored: await restore(store), startMs: START_MS + 60_000 })
   expect(values(next.exchange.state().callbacks)).toEqual(values(first.exchange.state().callbacks))

@@ -2,7 +2,7 @@ import { describe, expect, test, vi } from 'vitest'
 import type { Ask } from '@/core/floor'
 import { values } from '@/core/table'
 import { type KeyValue, memoryStore, restore } from './store'
-import { aFloor, aTab, CALL, ELUNED, HELLO, inCall, KESTER, LINNEA, RING, START, save } from './testing'
+import { aFloor, aTab, CALL, ELUNED, HELLO, inCall, KESTER, LINNEA, PATIENT, RING, START, save } from './testing'
 
 describe('the running floor', () => {
   test('a tab is sent everything once, and then only the parts that changed', async () => {
@@ -26,7 +26,7 @@ describe('the running floor', () => {
   test('what it does not understand is answered, not dropped', async () => {
     const tab = aTab((await aFloor()).exchange)
     for (const garbage of [{ kind: 'explode', requestId: 'x' }, 42, null, { kind: 'command', requestId: 'y', command: { kind: 'hold' } }]) tab.raw(garbage)
-    await vi.waitFor(() => expect(tab.messages).toHaveLength(4))
+    await vi.waitFor(() => expect(tab.messages).toHaveLength(4), PATIENT)
     expect(tab.messages.map((m) => m.kind === 'reply' && !m.ok && m.refusal.reason)).toEqual(Array(4).fill('notUnderstood'))
     expect(tab.messages[0]).toMatchObject({ requestId: 'x' })
   })
@@ -48,11 +48,11 @@ describe('the running floor', () => {
     held = true
     tab.raw({ kind: 'command', requestId: 'o', command: save('information') })
     const told = () => tab.messages.find((m) => m.kind === 'reply' && m.requestId === 'o')
-    await vi.waitFor(() => expect(release).not.toBeNull())
+    await vi.waitFor(() => expect(release).not.toBeNull(), PATIENT)
     expect(told()).toBeUndefined()
     held = false
     ;(release as (() => void) | null)?.()
-    await vi.waitFor(() => expect(told()).toMatchObject({ ok: true, kept: true }))
+    await vi.waitFor(() => expect(told()).toMatchObject({ ok: true, kept: true }), PATIENT)
     expect(JSON.stringify(await Promise.all((await slow.keys()).map((k) => slow.get(k))))).toContain('outcomeSaved')
   })
 

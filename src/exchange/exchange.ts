@@ -2,7 +2,7 @@
 // tab its part. What each message may do is in answers.ts, who may speak for whom in sessions.ts. Clock, timer and storage come in, so that
 // tests drive it by hand.
 import { createChance, seedFor } from '@/core/chance'
-import { type AgentCommand, createFloor, decide, evolve, type FloorRefusal, type FloorState, nextDueAtMs, openFloor } from '@/core/floor'
+import { type AgentCommand, createFloor, decide, evolve, type FloorRefusal, type FloorState, nextDueAtMs, openFloor, takeUp } from '@/core/floor'
 import { LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
 import { queueSetUp } from '@/core/set-up'
 import { get, values } from '@/core/table'
@@ -98,11 +98,10 @@ export function createExchange(options: ExchangeOptions): Exchange {
   const record = (entries: readonly LedgerEntry[], after: FloorState) => writer.append(entries, after)
 
   /** What happens to the floor itself, without anybody asking for it. */
-  const happened = (event: Extract<LedgerEntry['event'], { kind: 'floorResumed' | 'clockMoved' | 'storageCleared' | 'carriedOver' }>) => {
+  const happened = (event: Extract<LedgerEntry['event'], { kind: 'floorResumed' | 'clockMoved' | 'storageCleared' }>) => {
     const entry: LedgerEntry = { version: LEDGER_VERSION, seq: state.seq + 1, atMs: Math.max(now(), state.atMs), causedBy: null, event }
     state = evolve(state, entry.event, entry.atMs)
     record([entry], state)
-    world?.observe([entry], state)
   }
 
   const notice = (id: string, tone: Notice['tone'], says: string, offersDamaged = false) => {
@@ -244,7 +243,10 @@ export function createExchange(options: ExchangeOptions): Exchange {
     now,
     lastMs: options.restored.state?.atMs ?? null,
     onCarried: (event, says) => {
-      happened(event)
+      const taken = takeUp(state, event, { atMs: now() })
+      state = taken.state
+      record(taken.entries, state)
+      world?.observe(taken.entries, state)
       if (says !== null) notice('carried', 'info', says)
       turn()
     },

@@ -65,6 +65,9 @@ export async function aFloor({
   return { exchange, store, pass, setElapsed, now, tryAgain, setClock: (byMs: number) => (setByMs += byMs), wakes: () => wakes }
 }
 
+/** A PIN is slow to hash on purpose, and slower on a machine that has other things to do. */
+export const PATIENT = { timeout: 20_000 }
+
 /** A tab: what it was sent, and the view it has put together from that. */
 export function aTab(exchange: Exchange) {
   const messages: FloorMessage[] = []
@@ -85,7 +88,7 @@ export function aTab(exchange: Exchange) {
       const reply = messages.find((m) => m.kind === 'reply' && m.requestId === requestId)
       if (reply?.kind !== 'reply') throw new Error(`no reply to ${JSON.stringify(request)}`)
       return reply
-    })
+    }, PATIENT)
   }
   const signIn = async (agentId: AgentId) => {
     const reply = await ask({ kind: 'signIn', agentId, pin: PIN })

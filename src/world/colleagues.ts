@@ -66,6 +66,11 @@ export function createColleagues({ seed, plays, note, personaFor, endOf, mayGo, 
     if (inMs !== null) note(atMs + inMs, { kind: 'doTask', taskId })
   }
 
+  /** What was left uncoded the day before comes first. */
+  const mindOwed = (agentId: AgentId, owed: readonly { readonly callId: CallId }[], atMs: number) => {
+    for (const [i, { callId }] of owed.entries()) note(atMs + 20 * SECOND * (i + 1), { kind: 'code', agentId, callId })
+  }
+
   const clockOff = (agentId: AgentId, state: FloorState, atMs: number): readonly AgentCommand[] => {
     const agent = get(state.agents, agentId)
     if (agent?.shift == null || !mayGo()) return []
@@ -120,10 +125,7 @@ export function createColleagues({ seed, plays, note, personaFor, endOf, mayGo, 
         case 'shiftStarted': {
           if (!plays.has(event.agentId)) return
           note(atMs + 1500, { kind: 'goReady', agentId: event.agentId })
-          // What was left uncoded the day before comes first.
-          for (const [i, { callId }] of (get(state.agents, event.agentId)?.owed ?? []).entries())
-            note(atMs + 20 * SECOND * (i + 1), { kind: 'code', agentId: event.agentId, callId })
-          return
+          return mindOwed(event.agentId, get(state.agents, event.agentId)?.owed ?? [], atMs)
         }
         case 'agentNotReady': {
           if (!plays.has(event.agentId)) return
@@ -145,6 +147,7 @@ export function createColleagues({ seed, plays, note, personaFor, endOf, mayGo, 
       for (const part of putThrough) if (part.endsWith(` ${callId}`)) putThrough.delete(part)
     },
     mind(state, atMs) {
+      for (const { id, shift, owed } of values(state.agents)) if (plays.has(id) && shift !== null) mindOwed(id, owed, atMs)
       for (const { id } of values(state.callbacks)) mindCallback(state, id, atMs)
       for (const { taskId } of values(state.tasks)) mindTask(taskId, atMs)
     },

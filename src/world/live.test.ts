@@ -1,8 +1,8 @@
 // The world that runs beside a person at a desk: with promises of earlier days, through quiet hours, changes of pace and a break.
 import { describe, expect, test } from 'vitest'
-import { type AgentCommand, createFloor, decide, evolve, type FloorState, openFloor } from '@/core/floor'
+import { type AgentCommand, createFloor, decide, evolve, type FloorState, openFloor, takeUp } from '@/core/floor'
 import { toAgentId } from '@/core/ids'
-import { type CarriedOver, LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
+import type { CarriedOver, LedgerEntry } from '@/core/ledger'
 import { get, values } from '@/core/table'
 import { HOUR, MINUTE } from '@/core/time'
 import { advance, createWorld, daySteps, type Pace } from '@/world'
@@ -31,14 +31,18 @@ function aLiveFloor(pace: Pace, before: CarriedOver | null = LEFT) {
   const entries: LedgerEntry[] = []
   let atMs = NOW_MS
   let world = begin(state, pace)
+  const takeUpNow = (left: CarriedOver) => {
+    const taken = takeUp(state, left, { atMs })
+    state = taken.state
+    world.observe(taken.entries, state)
+  }
   if (before !== null) {
-    const entry: LedgerEntry = { version: LEDGER_VERSION, seq: 2, atMs, causedBy: null, event: before }
-    state = evolve(state, before, atMs)
-    world.observe([entry], state)
+    takeUpNow(before)
   }
   return {
     entries,
     state: () => state,
+    takeUp: takeUpNow,
     world: () => world,
     pass(ms: number) {
       atMs += ms
@@ -87,9 +91,15 @@ describe('colleagues', () => {
         expect(mine.filter((c) => c.dueAtMs + FENNHOLM.callbackMissedAfterMs > NOW_MS + 4 * HOUR).map((c) => c.id)).not.toContain(event.callbackId)
   })
 
-  test('code what they left uncoded the day before, first of all', () => {
+  test.each([
+    { says: 'before they come', first: true },
+    { says: 'while they are at work already', first: false },
+  ])('code what they left uncoded the day before, which is taken up $says', ({ first }) => {
     const owed = LEFT.owed.map((o) => o.agentId).filter((id) => FENNHOLM.agents.find((a) => a.id === id)?.playable)
-    const floor = aLiveFloor('ordinary')
+    expect(owed.length).toBeGreaterThan(0)
+    const floor = aLiveFloor('ordinary', first ? LEFT : null)
+    floor.pass(5 * MINUTE)
+    if (!first) floor.takeUp(LEFT)
     floor.pass(30 * MINUTE)
     for (const id of owed) expect(get(floor.state().agents, id)?.owed).toEqual([])
   })

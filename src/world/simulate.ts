@@ -1,8 +1,8 @@
 // Runs a floor and a world together as fast as they go: past days for the demo, tests and the bench. The same
 // decide and the same world as live, with the agenda as the clock.
 import { seedFor } from '@/core/chance'
-import { type Command, createFloor, createKeeper, decide, evolve, type FloorState, nextDueAtMs, openFloor } from '@/core/floor'
-import { type CarriedOver, LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
+import { type Command, createFloor, createKeeper, decide, evolve, type FloorState, nextDueAtMs, openFloor, takeUp } from '@/core/floor'
+import type { CarriedOver, LedgerEntry } from '@/core/ledger'
 import type { SetUp } from '@/core/set-up'
 import { MINUTE } from '@/core/time'
 import { FENNHOLM } from '@/world/scenario'
@@ -48,8 +48,9 @@ export function* daySteps(
   take([opened])
   let state = evolve(createFloor(floorId, setUp), opened.event, zeroMs)
   if (before !== null) {
-    state = evolve(state, before, zeroMs)
-    take([{ version: LEDGER_VERSION, seq: state.seq, atMs: zeroMs, causedBy: null, event: before }])
+    const taken = takeUp(state, before, { atMs: zeroMs })
+    state = taken.state
+    take(taken.entries)
   }
   const world = createWorld({
     seed: seedFor(seed, day),

@@ -1,6 +1,6 @@
 // A day that leaves promises and uncoded calls behind, and the day after it.
 import { describe, expect, test } from 'vitest'
-import { type Command, createKeeper, INVARIANTS } from '@/core/floor'
+import { type Command, createKeeper, INVARIANTS, takeUp } from '@/core/floor'
 import { toCallId } from '@/core/ids'
 import { type CarriedOver, CarriedOverSchema, createLedgerFolder } from '@/core/ledger'
 import { SetUpSchema } from '@/core/set-up'
@@ -128,4 +128,53 @@ test('days worked with another set-up: what belongs to nobody here is anybody’
   expect(values(next.state().contacts)).toEqual([])
   next.give({ kind: 'startShift', agentId: BO, queueIds: [SECOND_QUEUE], seat: 'desk' })
   if (callback !== undefined) expect(next.give({ kind: 'makeCall', agentId: BO, typed: '', customer: null, callbackId: callback.id })).toBe('ok')
+})
+
+test('two who left their parts of one call uncoded each owe theirs; the call’s code is that of who had it last, whoever is first', () => {
+  const floor = aFloor({ ...CENTRE, mostOwed: 3, agents: CENTRE.agents.map((a) => ({ ...a, takesWrapUp: true })) })
+  for (const agentId of [ANN, BO]) floor.give({ kind: 'startShift', agentId, queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' })
+  floor.give({ kind: 'goReady', agentId: ANN })
+  floor.give({ kind: 'callArrives', queueId: FIRST, number: NUMBER, customer: null, path: null })
+  floor.give({ kind: 'answer', agentId: ANN, callId: CALL })
+  floor.give({ kind: 'transfer', agentId: ANN, callId: CALL, target: { kind: 'agent', agentId: BO } })
+  expect(floor.give({ kind: 'answer', agentId: BO, callId: CALL })).toBe('ok')
+  floor.give({ kind: 'callerHangsUp', callId: CALL })
+  const before = left(floor)
+  expect(before.owed.map((o) => [o.agentId, o.handledBy])).toEqual([
+    [ANN, BO],
+    [BO, BO],
+  ])
+  for (const order of [
+    [ANN, BO],
+    [BO, ANN],
+  ] as const) {
+    const next = aFloor(CENTRE, { floorId: 'next', startMs: START_MS + DAY, before })
+    for (const agentId of order) {
+      next.give({ kind: 'startShift', agentId, queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' })
+      expect(next.give({ ...save(agentId === BO ? 'done' : 'later'), agentId } as Command)).toBe('ok')
+      for (const [name, holds] of INVARIANTS) expect(holds(next.state()), name).toBe(true)
+    }
+    const folder = createLedgerFolder()
+    for (const entry of next.entries) folder.add(entry)
+    expect(folder.corrections().get(CALL)).toMatchObject({ code: 'done', byId: BO })
+    expect(values(next.state().contacts)).toEqual([])
+  }
+})
+
+test('who owes more by that than the centre allows gets no further call', () => {
+  const floor = talked()
+  for (const n of [2, 3]) {
+    floor.give(save('done', {}, n - 1))
+    call(floor, ANN, FIRST, n)
+  }
+  const before = {
+    ...left(floor),
+    owed: [1, 2].map((n) => ({ ...(left(floor).owed[0] as CarriedOver['owed'][number]), callId: toCallId(`call_before_${n}`) })),
+  }
+  const next = aFloor(CENTRE, { floorId: 'next', startMs: START_MS + DAY })
+  next.give(START)
+  next.give({ kind: 'goReady', agentId: ANN })
+  const taken = takeUp(next.state(), before, { atMs: START_MS + DAY + 5_000 })
+  expect(taken.entries.map((e) => e.event.kind)).toEqual(['carriedOver', 'agentNotReady'])
+  for (const [name, holds] of INVARIANTS) expect(holds(taken.state), name).toBe(true)
 })

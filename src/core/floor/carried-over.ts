@@ -1,6 +1,6 @@
 // From one day's floor to the next: what is left at the end of a day, and a floor that takes it up. Callbacks, tasks, the do-not-call list and
 // struck numbers go on as the events they are made of, at the instants those had; a call that owes an outcome still owes it.
-import { createContact } from '@/core/contacts'
+import { createContact, queueOfPart } from '@/core/contacts'
 import type { AgentId, CallbackId, QueueId, TaskId } from '@/core/ids'
 import type { CarriedOver, LedgerEntry, OwedCall, PromiseEvent } from '@/core/ledger'
 import type { SetUp } from '@/core/set-up'
@@ -71,8 +71,9 @@ function owedIn(state: FloorState): OwedCall[] {
       const contact = get(state.contacts, callId)
       // What is still talked about is not over yet.
       if (contact === undefined || contact.endedAtMs === null) return []
-      const { direction, queueId, number, customer, path, offeredAtMs, endedAtMs, dialled, notes } = contact
-      return [{ callId, agentId: id, sinceMs, direction, queueId, number, customer, path, offeredAtMs, endedAtMs, dialled, notes }]
+      const { direction, number, customer, path, offeredAtMs, endedAtMs, dialled, notes, handledBy } = contact
+      const queueId = queueOfPart(contact, id)
+      return [{ callId, agentId: id, handledBy, sinceMs, direction, queueId, number, customer, path, offeredAtMs, endedAtMs, dialled, notes }]
     }),
   )
 }
@@ -105,13 +106,18 @@ function heldBy(setUp: SetUp, event: PromiseEvent): PromiseEvent {
   }
 }
 
-function withOwed(state: FloorState, { agentId, sinceMs, endedAtMs, dialled, notes, callId: id, ...call }: OwedCall): FloorState {
+function withOwed(state: FloorState, { agentId, sinceMs, endedAtMs, dialled, notes, handledBy, callId: id, ...call }: OwedCall): FloorState {
   const agent = get(state.agents, agentId)
   if (agent === undefined) return state
-  const contact = {
-    ...createContact({ id, ...call }),
-    ...{ endedAtMs, dialled, notes, handledBy: agentId, owedBy: [agentId], takenFrom: [{ agentId, queueId: call.queueId }] },
+  // Several agents may owe their parts of one call.
+  const contact = get(state.contacts, id) ?? { ...createContact({ id, ...call }), endedAtMs, dialled, notes, handledBy: agentId }
+  const known = {
+    ...contact,
+    // Whoever had it last may have coded it already: then it is over with the others.
+    handledBy: handledBy === agentId ? agentId : contact.handledBy,
+    owedBy: [...contact.owedBy, agentId],
+    takenFrom: [...contact.takenFrom, { agentId, queueId: call.queueId }],
   }
   const owed = [...agent.owed, { callId: id, sinceMs, because: 'leftForLater' as const }]
-  return { ...state, contacts: put(state.contacts, id, contact), agents: put(state.agents, agentId, { ...agent, owed }) }
+  return { ...state, contacts: put(state.contacts, id, known), agents: put(state.agents, agentId, { ...agent, owed }) }
 }

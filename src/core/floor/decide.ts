@@ -4,7 +4,7 @@ import type { Agent } from '@/core/agents'
 import { type Call, type CallDecision, type Customer, services } from '@/core/calls'
 import { type Contact, mayWrite } from '@/core/contacts'
 import { type CallId, deviceOfAgent } from '@/core/ids'
-import { LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
+import { type CarriedOver, LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
 import { get } from '@/core/table'
 import type { EpochMs } from '@/core/time'
 import { clear, endNow, takeBack } from './clearing'
@@ -25,7 +25,7 @@ import { react } from './react'
 import type { FloorRefusal } from './refusal'
 import { endShift, goNotReady, goReady, mayOpenLine, moveSeat, setMute, startShift } from './shift'
 import { type FloorState, recordingIdFor } from './state'
-import { extendWrapUp } from './wrap-up'
+import { extendWrapUp, keepOwedLimit } from './wrap-up'
 
 export interface Context {
   /** When the command takes effect. An instant before the floor's last event is taken as that event's. */
@@ -42,6 +42,15 @@ export function decide(state: FloorState, command: Command, context: Context): D
   const refused = rule(draft, command)
   if (refused !== null) return refused
   if (draft.entries.length > 0) react(draft, state)
+  return { ok: true, entries: draft.entries, state: draft.state }
+}
+
+/** What earlier days left is taken up; whoever owes too much by that gets no further call. */
+export function takeUp(state: FloorState, left: CarriedOver, context: Context): Extract<Decision, { ok: true }> {
+  const draft: Draft = { state, atMs: Math.max(context.atMs, state.atMs), entries: [] }
+  emit(draft, null, left)
+  for (const { agentId } of left.owed) keepOwedLimit(draft, agentId)
+  react(draft, state)
   return { ok: true, entries: draft.entries, state: draft.state }
 }
 

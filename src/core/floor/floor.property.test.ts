@@ -1,9 +1,10 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { AskSchema, type Command, createFloor, evolve, type FloorState, INVARIANTS, toRefusalText } from '@/core/floor'
+import type { Callback } from '@/core/callbacks'
+import { AskSchema, type Command, createFloor, createKeeper, evolve, type FloorState, INVARIANTS, toRefusalText } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
-import { createLedgerFolder, parseEntry, toLine } from '@/core/ledger'
-import { must, values } from '@/core/table'
+import { CarriedOverSchema, createLedgerFolder, parseEntry, toLine } from '@/core/ledger'
+import { get, must, values } from '@/core/table'
 import { aCrowdedFloor, aFloor, CROWDED, FIRST, START_MS, type Step, steps, type TestFloor, toCommand } from '@/core/testing'
 
 /** Gives every wish in turn; `each` sees the floor before and after. Returns how many commands were taken, by kind. */
@@ -125,4 +126,40 @@ test('a refusal says what and what to do next, as sentences', () => {
   const { says, next } = toRefusalText({ reason: 'answerWrongKind', field: 'reference', label: 'Booking reference', expected: 'something like FL-204816' })
   expect(says).toBe('“Booking reference” needs something like FL-204816.')
   expect(next).toMatch(/^Correct it/)
+})
+
+test('wherever a day ends, the next one begins with what it left, and nothing on it is broken', () => {
+  const kept: Callback['id'][] = []
+  const owing: string[] = []
+  fc.assert(
+    fc.property(steps(160), steps(60), (first, second) => {
+      const floor = aCrowdedFloor()
+      play(floor, first)
+      const keeper = createKeeper()
+      for (const entry of floor.entries) keeper.add(entry)
+      const before = CarriedOverSchema.parse(JSON.parse(JSON.stringify(keeper.leftBy(floor.state(), { from: '2026-11-24', through: '2026-11-24' }))))
+      const { setUp, callbacks, tasks, doNotCall, struck } = floor.state()
+      const next = aFloor(setUp, { floorId: 'next', startMs: floor.state().atMs + 60_000, before })
+      const sorted = <T>(items: readonly T[]) => items.map((i) => JSON.stringify(i)).sort()
+      // What was being dialled when the day ended is to be dialled again; everything else is as it was.
+      expect(sorted(values(next.state().callbacks))).toEqual(sorted(values(callbacks).map((c) => ({ ...c, dialled: null }))))
+      expect(sorted(values(next.state().tasks))).toEqual(sorted(values(tasks)))
+      expect(sorted(values(next.state().doNotCall))).toEqual(sorted(values(doNotCall)))
+      expect(sorted(next.state().struck)).toEqual(sorted(struck))
+      for (const { id, owed, wrapUps } of values(floor.state().agents)) {
+        const over = [...owed, ...wrapUps].map((o) => o.callId).filter((callId) => get(floor.state().contacts, callId)?.endedAtMs != null)
+        expect(get(next.state().agents, id)?.owed.map((o) => o.callId)).toEqual(over)
+        owing.push(...over)
+      }
+      kept.push(...values(callbacks).map((c) => c.id))
+      const holdsAll = () => {
+        for (const [name, holds] of INVARIANTS) if (!holds(next.state())) throw new Error(`broken: ${name}`)
+      }
+      holdsAll()
+      play(next, second, holdsAll)
+    }),
+    { numRuns: 150, seed: 20261126, endOnFailure: true },
+  )
+  expect(kept.length).toBeGreaterThan(5)
+  expect(owing.length).toBeGreaterThan(10)
 })

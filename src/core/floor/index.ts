@@ -1,7 +1,7 @@
 export { queueOutlook } from './arrival'
 export { createKeeper, type Keeper } from './carried-over'
 export { type AgentCommand, type Ask, AskSchema, type Command, type NetworkCommand } from './command'
-export { type Context, type Decision, decide, openFloor } from './decide'
+export { type Context, type Decision, decide, openFloor, takeUp } from './decide'
 export { openAccount, unentitled } from './entitled'
 export { INVARIANTS, type Invariant } from './invariants'
 export { nextDueAtMs } from './network'

@@ -115,7 +115,10 @@ export const INVARIANTS: readonly Invariant[] = [
     'a queue is served in the order calls entered it',
     (s) => Object.values(s.waiting).every((line) => line.every((id, i) => i === 0 || place(s, line[i - 1] as string) <= place(s, id))),
   ],
-  ['who is off shift has no call and owes nothing', (s) => agents(s).every((a) => a.shift !== null || (a.engagements.length === 0 && owes(a).length === 0))],
+  [
+    'who is off shift has no call, and owes nothing but what an earlier day left',
+    (s) => agents(s).every((a) => a.shift !== null || (a.engagements.length === 0 && owes(a).every((callId) => !isOf(s, callId)))),
+  ],
   ['who owes more outcomes than the centre allows is not ready', (s) => agents(s).every((a) => a.owed.length <= s.setUp.mostOwed || a.state.name !== 'ready')],
   [
     'no wrap-up is over its limit, and no callback is missed, without time having said so',
@@ -130,11 +133,11 @@ export const INVARIANTS: readonly Invariant[] = [
     (s) => new Set(values(s.callbacks).flatMap((c) => c.dialled?.callId ?? [])).size === values(s.callbacks).filter((c) => c.dialled !== null).length,
   ],
   ['nobody whose sound is lost is offered a call of a queue', (s) => agents(s).every((a) => a.shift?.soundLost == null || a.state.name !== 'ready')],
-  [
-    'a call is never lost: what is kept of this floor is at most what came',
-    (s) => values(s.contacts).filter((c) => c.callId.startsWith(`call_${s.floorId}_`)).length <= s.callCount,
-  ],
+  ['a call is never lost: what is kept of this floor is at most what came', (s) => values(s.contacts).filter((c) => isOf(s, c.callId)).length <= s.callCount],
 ]
+
+/** Calls of earlier days have the ids of other floors. */
+const isOf = ({ floorId }: FloorState, callId: string) => callId.startsWith(`call_${floorId}_`)
 
 const owes = ({ wrapUps, owed }: Agent) => [...wrapUps, ...owed].map((w) => w.callId)
 

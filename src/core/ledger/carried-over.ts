@@ -15,6 +15,8 @@ export const OwedCallSchema = z
   .object({
     callId: CallIdSchema,
     agentId: AgentIdSchema,
+    /** The agent who had it last, whose code is the call's. */
+    handledBy: AgentIdSchema.nullable(),
     sinceMs: z.number(),
     direction: z.enum(CALL_DIRECTIONS),
     queueId: QueueIdSchema.nullable(),

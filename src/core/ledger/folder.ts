@@ -41,6 +41,11 @@ export interface LedgerFolder {
   corrections(): ReadonlyMap<CallId, Correction>
 }
 
+interface OwedBefore {
+  readonly handledBy: AgentId | null
+  readonly owedBy: readonly AgentId[]
+}
+
 export interface Correction {
   readonly code: string
   readonly atMs: EpochMs
@@ -68,10 +73,16 @@ export function createLedgerFolder(): LedgerFolder {
     if (found === undefined) throw new Error(`the ledger speaks of ${id} before it begins`)
     return found
   }
+  /** The code of a call is that of whoever had it last; until they have given it, anybody's is better than none. */
+  const countsForCall = (callId: CallId, agentId: AgentId): boolean => {
+    const { handledBy = null, owedBy = [] } = owedBefore.get(callId) ?? {}
+    if (handledBy === null || handledBy === agentId) return true
+    return owedBy.includes(handledBy) && corrections.get(callId)?.byId !== handledBy
+  }
   const nameOf = (id: AgentId) => agentName(known(), id)
   let isCut = false
   /** Calls of an earlier ledger that are coded in this one. */
-  const owedBefore = new Set<CallId>()
+  const owedBefore = new Map<CallId, OwedBefore>()
   /** Of a call that began before the ledger does nothing is reported: half a call would be a wrong one. */
   const speaksOfLostCall = (event: FloorEvent): boolean =>
     'callId' in event && event.callId !== null && callOf(event.callId) === undefined && !calls.has(event.callId) && !BEGINS_CALL.has(event.kind)
@@ -202,7 +213,8 @@ export function createLedgerFolder(): LedgerFolder {
       case 'outcomeSaved': {
         setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
         if (owedBefore.has(event.callId)) {
-          corrections.set(event.callId, { code: event.code, atMs, byId: event.agentId, by: nameOf(event.agentId), notes: event.notes })
+          if (countsForCall(event.callId, event.agentId))
+            corrections.set(event.callId, { code: event.code, atMs, byId: event.agentId, by: nameOf(event.agentId), notes: event.notes })
           return
         }
         const open = existing(event.callId)
@@ -223,7 +235,10 @@ export function createLedgerFolder(): LedgerFolder {
       }
       case 'outcomeTakenBack': {
         setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
-        if (owedBefore.has(event.callId)) return void corrections.delete(event.callId)
+        if (owedBefore.has(event.callId)) {
+          if (corrections.get(event.callId)?.byId === event.agentId) corrections.delete(event.callId)
+          return
+        }
         const open = existing(event.callId)
         if (open.codedBy !== event.agentId) return
         open.codedBy = null
@@ -243,7 +258,8 @@ export function createLedgerFolder(): LedgerFolder {
         setUp = event.setUp
         return
       case 'carriedOver':
-        for (const { callId } of event.owed) owedBefore.add(callId)
+        for (const { callId, agentId, handledBy } of event.owed)
+          owedBefore.set(callId, { handledBy, owedBy: [...(owedBefore.get(callId)?.owedBy ?? []), agentId] })
         return
       case 'floorResumed':
       case 'clockMoved':

@@ -1,5 +1,5 @@
 // Builders for tests: a small centre, and a floor that is driven by commands and remembers its entries.
-import { type Command, createFloor, decide, evolve, type FloorState, openFloor } from '@/core/floor'
+import { type Command, createFloor, decide, evolve, type FloorState, openFloor, takeUp } from '@/core/floor'
 import { toAgentId, toOutcomeSetId, toQueueId, toScriptId } from '@/core/ids'
 import type { CarriedOver, LedgerEntry } from '@/core/ledger'
 import { type SetUp, SetUpSchema } from '@/core/set-up'
@@ -117,8 +117,9 @@ export function aFloor(setUp: SetUp = SMALL, { floorId = 'test', startMs = START
   let atMs = startMs
   let state = evolve(createFloor(floorId, setUp), opened.event, atMs)
   if (before !== null) {
-    state = evolve(state, before, atMs)
-    entries.push({ ...opened, seq: state.seq, event: before })
+    const taken = takeUp(state, before, { atMs })
+    state = taken.state
+    entries.push(...taken.entries)
   }
   return {
     state: () => state,

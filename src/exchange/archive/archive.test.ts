@@ -113,7 +113,9 @@ describe('the archive', () => {
     const carried = (from: string, through: string, seq: number) =>
       toLine({ ...opened, seq, event: { kind: 'carriedOver', from, through, promises: [], owed: [], handleMs: {} } })
     archive.addLive([toLine(opened), carried('2026-11-23', '2026-11-23', 2), carried('2026-11-22', '2026-11-22', 3)].join('\n'))
-    await vi.waitFor(() => expect(archive.report({ ...ASKED, span: { fromMs: MIDNIGHT_MS - DAY, toMs: MIDNIGHT_MS } }).records.length).toBeGreaterThan(50))
+    await vi.waitFor(() => expect(archive.report({ ...ASKED, span: { fromMs: MIDNIGHT_MS - DAY, toMs: MIDNIGHT_MS } }).records.length).toBeGreaterThan(50), {
+      timeout: 20_000,
+    })
     expect(asked).toEqual(['5 before today', '1 before 2026-11-23'])
     expect(archive.report(ASKED).all.offered).toBe(PAST.filter((e) => e.event.kind === 'callQueued').length)
   })
