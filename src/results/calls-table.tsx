@@ -14,7 +14,7 @@ import { outcomeLabel, resultWords, useNumberWords } from '@/words'
 const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSortedRowModel(), sortFns })
 const helper = createColumnHelper<typeof features, CallRecord>()
 const ROW_PX = 32
-const GRID = 'grid grid-cols-[150px_100px_minmax(140px,1.2fr)_130px_minmax(120px,1fr)_70px_70px_minmax(120px,1fr)] gap-3 px-3'
+const GRID = 'grid grid-cols-[150px_100px_minmax(140px,1.2fr)_160px_minmax(120px,1fr)_70px_70px_minmax(120px,1fr)] gap-3 px-3'
 
 interface Filter {
   readonly search: string
