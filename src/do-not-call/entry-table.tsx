@@ -13,10 +13,12 @@ interface Props {
   readonly seats: readonly SeatView[]
   readonly timeZone: string
   readonly mayTakeOut: boolean
+  /** A file is being taken in; what is shown is from before. */
+  readonly isChanging: boolean
   readonly onTakeOut: (whom: Whom, why: string) => Promise<boolean>
 }
 
-export function EntryTable({ page, search, onSearch, onMore, seats, timeZone, mayTakeOut, onTakeOut }: Props) {
+export function EntryTable({ page, search, onSearch, onMore, seats, timeZone, mayTakeOut, isChanging, onTakeOut }: Props) {
   const id = useId()
   const [open, setOpen] = useState<string | null>(null)
   return (
@@ -39,7 +41,11 @@ export function EntryTable({ page, search, onSearch, onMore, seats, timeZone, ma
       )}
       {page?.found === 0 && (
         <p className="mt-4 font-serif text-[17px] text-soft leading-7">
-          {search.trim() === '' ? 'Nobody is on the list.' : `Nothing on the list has “${search.trim()}” in it.`}
+          {isChanging
+            ? 'A file is being taken in. The list is shown when that is done.'
+            : search.trim() === ''
+              ? 'Nobody is on the list.'
+              : `Nothing on the list has “${search.trim()}” in it.`}
         </p>
       )}
       {page !== null && page.found > 0 && (

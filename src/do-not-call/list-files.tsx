@@ -2,7 +2,7 @@
 // The list as CSV: out as it is, in whole or not at all.
 import type { DoNotCallPage, SeatView } from '@/exchange/protocol'
 import { useFloor } from '@/exchange/react'
-import { Button, FileButton, nameIn, saveFile } from '@/ui'
+import { Button, FileButton, nameIn, Progress, saveFile } from '@/ui'
 import type { Importing } from './use-import'
 
 interface Props {
@@ -36,14 +36,11 @@ export function ListFiles({ mayTake, seats, importing, onImport, onStop }: Props
         <Button disabled={!mayTake} title={mayTake ? undefined : 'For supervisors: the file holds personal data'} onClick={() => void save()}>
           Export CSV
         </Button>
-        <FileButton label="Import CSV" fieldLabel="Do-not-call file" accept="text/csv,.csv" onFile={onImport} />
+        <FileButton label="Import CSV" fieldLabel="Do-not-call file" accept="text/csv,.csv" disabled={importing !== null} onFile={onImport} />
       </div>
       {importing !== null && (
         <div className="mt-2">
-          <label htmlFor="list-import" className="tabular text-soft">
-            {importing.done} of {importing.of} taken
-          </label>
-          <progress id="list-import" className="mt-1 block h-2 w-full accent-green" value={importing.done} max={importing.of} />
+          <Progress label={`${importing.done} of ${importing.of} taken`} done={importing.done} of={importing.of} />
           <Button className="mt-2" onClick={onStop}>
             Stop after this part
           </Button>

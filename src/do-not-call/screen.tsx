@@ -71,6 +71,7 @@ export function DoNotCallScreen({ view }: { view: FloorView }) {
             seats={seats}
             timeZone={centre.timeZone}
             mayTakeOut={mayTakeOut}
+            isChanging={progress !== null}
             onTakeOut={takeOut}
           />
         </div>
