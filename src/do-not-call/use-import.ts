@@ -1,7 +1,6 @@
 'use client'
 // A file taken in part by part, so that the floor answers everybody else in between: how far it is, and the way to stop it.
 import { useRef, useState } from 'react'
-import type { Reply } from '@/exchange/client'
 import { openListReader } from '@/exchange/list-reader/client'
 import { useCommand } from '@/exchange/react'
 
@@ -29,7 +28,7 @@ export function useImport(homeCountry: string) {
     try {
       const list = await reader.api.read(await file.text(), homeCountry)
       if (!list.ok) return { ok: false, problems: [`Nothing of ${file.name} was taken. Correct it and bring it in again.`, ...list.problems] }
-      let last: Reply | null = null
+      let kept = true
       let fresh = 0
       for (let done = 0; done < list.count && !stopped.current; done += PART) {
         setProgress({ done, of: list.count })
@@ -41,10 +40,11 @@ export function useImport(homeCountry: string) {
             ok: false,
             problems: [`${reply.refusal.says} ${reply.refusal.next}`, ...(done === 0 ? [] : [`${done} of ${list.count} entries were taken.`])],
           }
-        if (reply.ok) fresh += entries.length
-        last = reply.ok ? reply : last
+        if (!reply.ok) continue
+        fresh += entries.length
+        kept = reply.kept
       }
-      return { ok: true, count: fresh, kept: last?.ok === true ? last.kept : true, stopped: stopped.current }
+      return { ok: true, count: fresh, kept, stopped: stopped.current }
     } finally {
       reader.close()
       setProgress(null)

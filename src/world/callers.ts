@@ -11,7 +11,7 @@ import type { Act } from './act'
 import { chanceOfCall } from './chance-of-call'
 import type { Ended } from './codes'
 import { FED_UP, lineOf, turnsOf } from './conversation'
-import { isOutside } from './far-ends'
+import { isHeld, isOutside } from './far-ends'
 import type { Persona, RingWish } from './persona'
 
 interface Options {
@@ -132,5 +132,3 @@ function waitsForSomebody(state: FloorState, callId: CallId): boolean {
   const call = get(state.calls, callId)
   return call !== undefined && onLine(call).every(isOutside)
 }
-
-const isHeld = (state: FloorState, callId: CallId): boolean => get(state.calls, callId)?.connections.some((c) => c.state === 'held') ?? false

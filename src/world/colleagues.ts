@@ -13,6 +13,7 @@ import { ask, askedEnough } from './asks'
 import { BACK_AFTER_MISSED_MS, BREAKS, breakNote, KINDS_OF_BREAK } from './breaks'
 import { chanceOfCall } from './chance-of-call'
 import { codeCall, type Ended } from './codes'
+import { isHeld } from './far-ends'
 import type { Persona } from './persona'
 import { callBack, callBackInMs, doTask, taskInMs } from './promises'
 import { readOn } from './reads'
@@ -204,8 +205,7 @@ export function createColleagues({ seed, plays, note, personaFor, endOf, mayGo, 
         }
         case 'readOn': {
           const contact = get(state.contacts, act.callId)
-          const isHeld = get(state.calls, act.callId)?.connections.some((c) => c.state === 'held') ?? false
-          if (contact === undefined || isHeld) return []
+          if (contact === undefined || isHeld(state, act.callId)) return []
           return readOn(seed, state.setUp, act.agentId, contact, personaFor(act.callId, contact.queueId).intent, act.step)
         }
         case 'code':

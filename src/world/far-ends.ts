@@ -33,6 +33,8 @@ export interface FarEnds {
   respond(act: Extract<Act, { kind: 'heardDigits' }>, state: FloorState, atMs: number): readonly Command[]
 }
 
+export const isHeld = (state: FloorState, callId: CallId): boolean => get(state.calls, callId)?.connections.some((c) => c.state === 'held') ?? false
+
 export const isOutside = ({ party }: Connection): boolean => party.kind === 'outside'
 
 export function createFarEnds({ note, plays, chanceOf }: Options): FarEnds {

@@ -2,11 +2,10 @@
 // struck numbers go on as the events they are made of, at the instants those had; a call that owes an outcome still owes it.
 import { createContact, queueOfPart } from '@/core/contacts'
 import type { AgentId, CallbackId, QueueId, TaskId } from '@/core/ids'
-import type { CarriedOver, LedgerEntry, OwedCall, PromiseEvent } from '@/core/ledger'
+import { type CarriedOver, type LedgerEntry, type OwedCall, PROMISE_EVENTS, type PromiseEvent } from '@/core/ledger'
 import type { SetUp } from '@/core/set-up'
 import { get, put, values } from '@/core/table'
-import { withCallbackDue } from './due'
-import { evolvePromised } from './promised'
+import { withPromised } from './promised'
 import type { FloorState } from './state'
 
 type Dated = CarriedOver['promises'][number]
@@ -59,15 +58,11 @@ export function createKeeper(): Keeper {
   }
 }
 
-const PROMISES: ReadonlySet<string> = new Set<PromiseEvent['kind']>([
-  ...(['callbackAgreed', 'callbackMoved', 'callbackHandedOver', 'callbackDialled', 'callbackEscalated', 'callbackClosed'] as const),
-  ...(['doNotCallAdded', 'doNotCallRemoved', 'doNotCallWaived', 'numberStruck', 'numberRestored', 'taskFiled', 'taskClosed'] as const),
-])
-const isPromise = (event: LedgerEntry['event']): event is PromiseEvent => PROMISES.has(event.kind)
+const isPromise = (event: LedgerEntry['event']): event is PromiseEvent => PROMISE_EVENTS.has(event.kind)
 
 function owedIn(state: FloorState): OwedCall[] {
   return values(state.agents).flatMap(({ id, owed, wrapUps }) =>
-    [...owed.map((o) => ({ ...o })), ...wrapUps.map((w) => ({ callId: w.callId, sinceMs: w.startedAtMs }))].flatMap(({ callId, sinceMs }): OwedCall[] => {
+    [...owed, ...wrapUps.map((w) => ({ callId: w.callId, sinceMs: w.startedAtMs }))].flatMap(({ callId, sinceMs }): OwedCall[] => {
       const contact = get(state.contacts, callId)
       // What is still talked about is not over yet.
       if (contact === undefined || contact.endedAtMs === null) return []
@@ -81,10 +76,7 @@ function owedIn(state: FloorState): OwedCall[] {
 /** The floor with what was carried over to it; what it has by itself stays. Throws when a promise speaks of one that is not there. */
 export function withCarriedOver(state: FloorState, { promises, owed, handleMs }: CarriedOver): FloorState {
   let next: FloorState = { ...state, handleMs: { ...handleMs, ...state.handleMs } }
-  for (const { atMs, event } of promises) next = { ...next, ...evolvePromised(next, heldBy(state.setUp, event), atMs) }
-  let { due } = next
-  for (const callback of values(next.callbacks)) due = withCallbackDue(due, callback.id, callback, next.setUp.callbackMissedAfterMs)
-  next = { ...next, due }
+  for (const { atMs, event } of promises) next = withPromised(next, heldBy(state.setUp, event), atMs)
   for (const call of owed) next = withOwed(next, { ...call, queueId: queueIn(state.setUp, call.queueId) })
   return next
 }

@@ -1,11 +1,14 @@
 // The part of the floor's state that outlasts calls: what was promised, whom nobody may call, and what may still be corrected.
-import { type Callback, type CallbackEvent, evolveCallback } from '@/core/callbacks'
-import type { Contact, NumberEvent } from '@/core/contacts'
-import { type DoNotCallEvent, type DoNotCallList, emptyDoNotCall, evolveDoNotCall } from '@/core/do-not-call'
+import { type Callback, evolveCallback } from '@/core/callbacks'
+import type { Contact } from '@/core/contacts'
+import { type DoNotCallList, emptyDoNotCall, evolveDoNotCall } from '@/core/do-not-call'
 import type { AgentId, CallId, QueueId } from '@/core/ids'
+import type { PromiseEvent } from '@/core/ledger'
+import type { SetUp } from '@/core/set-up'
 import { emptyTable, get, put, remove, type Table } from '@/core/table'
-import { evolveTask, type Task, type TaskEvent } from '@/core/tasks'
+import { evolveTask, type Task } from '@/core/tasks'
 import type { EpochMs } from '@/core/time'
+import { type Due, withCallbackDue } from './due'
 
 export interface Promised {
   /** Callbacks that are open. */
@@ -56,10 +59,20 @@ export const nothingPromised = (): Promised => ({
   lately: emptyTable<Lately>(),
 })
 
-export type PromisedEvent = CallbackEvent | DoNotCallEvent | NumberEvent | TaskEvent
+interface Kept extends Promised {
+  readonly due: readonly Due[]
+  readonly setUp: SetUp
+}
 
-/** What has changed of it. */
-export function evolvePromised(state: Promised, event: PromisedEvent, atMs: EpochMs): Partial<Promised> {
+/** With what has changed of it, and when time will change it next. */
+export function withPromised<S extends Kept>(state: S, event: PromiseEvent, atMs: EpochMs): S {
+  const next = { ...state, ...evolvePromised(state, event, atMs) }
+  if (!('callbackId' in event)) return next
+  const callback = get(next.callbacks, event.callbackId) ?? null
+  return { ...next, due: withCallbackDue(state.due, event.callbackId, callback, state.setUp.callbackMissedAfterMs) }
+}
+
+function evolvePromised(state: Promised, event: PromiseEvent, atMs: EpochMs): Partial<Promised> {
   switch (event.kind) {
     case 'callbackAgreed':
     case 'callbackMoved':

@@ -9,8 +9,8 @@ import type { SetUp } from '@/core/set-up'
 import { emptyTable, get, must, put, remove, type Table, values } from '@/core/table'
 import type { EpochMs } from '@/core/time'
 import { withCarriedOver } from './carried-over'
-import { type Due, withCallbackDue, withCallDue, withCallsDue, withNoteDue, withWrapUpsDue } from './due'
-import { codedKey, evolvePromised, nothingPromised, type Promised, type PromisedEvent } from './promised'
+import { type Due, withCallDue, withCallsDue, withNoteDue, withWrapUpsDue } from './due'
+import { codedKey, nothingPromised, type Promised, withPromised } from './promised'
 
 export interface FloorState extends Promised {
   readonly floorId: string
@@ -277,13 +277,6 @@ function withCoded(
   const inWrapUp = hangsUp || must(before.agents, agentId).wrapUps.some((w) => w.callId === callId)
   const lately = put(state.lately, agentId, { agentId, contact: { ...contact, endedAtMs, notes, followUp }, savedAtMs: state.atMs, inWrapUp })
   return { ...state, coded, lately, agents: counted }
-}
-
-function withPromised(state: FloorState, event: PromisedEvent, atMs: EpochMs): FloorState {
-  const next = { ...state, ...evolvePromised(state, event, atMs) }
-  if (!('callbackId' in event)) return next
-  const callback = get(next.callbacks, event.callbackId) ?? null
-  return { ...next, due: withCallbackDue(state.due, event.callbackId, callback, state.setUp.callbackMissedAfterMs) }
 }
 
 const withAgent = (state: FloorState, id: AgentId, change: (agent: Agent) => Agent): FloorState => ({

@@ -7,8 +7,10 @@ import { DoNotCallEventSchema } from '@/core/do-not-call'
 import { AgentIdSchema, CallIdSchema, QueueIdSchema } from '@/core/ids'
 import { TaskEventSchema } from '@/core/tasks'
 
-export const PromiseEventSchema = z.discriminatedUnion('kind', [CallbackEventSchema, DoNotCallEventSchema, NumberEventSchema, TaskEventSchema])
+const ROOMS = [CallbackEventSchema, DoNotCallEventSchema, NumberEventSchema, TaskEventSchema] as const
+export const PromiseEventSchema = z.discriminatedUnion('kind', ROOMS)
 export type PromiseEvent = z.infer<typeof PromiseEventSchema>
+export const PROMISE_EVENTS: ReadonlySet<string> = new Set(ROOMS.flatMap((room) => room.options.map((option) => option.unwrap().shape.kind.value)))
 
 /** A call of an earlier day that nobody has coded: what is known of it without its own events. */
 export const OwedCallSchema = z

@@ -1,4 +1,4 @@
-export { type CarriedOver, CarriedOverSchema, type OwedCall, type PromiseEvent } from './carried-over'
+export { type CarriedOver, CarriedOverSchema, type OwedCall, PROMISE_EVENTS, type PromiseEvent } from './carried-over'
 export { type FloorEvent, LEDGER_VERSION, type LedgerEntry, LedgerEntrySchema } from './entry'
 export { createLedgerFolder, type LedgerFolder } from './folder'
 export { type AgentInterval, AgentIntervalSchema, type AgentLeg, type CallRecord, CallRecordSchema, type CallResult, RESULTS } from './record'
