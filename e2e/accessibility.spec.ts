@@ -1,7 +1,6 @@
 // Every main view: no serious finding of axe-core, nothing to scroll sideways, and, with SCREENSHOTS=1, its picture.
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { expect, type Page, test } from '@playwright/test'
 import {
   anotherSeat,
   board,
@@ -25,17 +24,18 @@ import {
   takeCall,
   WITH_PAST,
 } from './desk'
+import { expect, fresh, type Page, test } from './warm'
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
 /** Without a name it is checked and not kept as a picture. */
 async function look(page: Page, name: string | null): Promise<void> {
   // It comes once into each page, not once into each look.
-  if (!(await page.evaluate(() => 'axe' in globalThis))) await page.addScriptTag({ content: AXE })
+  if (!(await page.evaluate(() => 'axe' in globalThis))) await page.evaluate(AXE)
   const findings = await page.evaluate(async () => {
     const { violations } = await (
-      globalThis as unknown as { axe: { run(): Promise<{ violations: { id: string; impact: string; nodes: { html: string }[] }[] }> } }
-    ).axe.run()
+      globalThis as unknown as { axe: { run(options: object): Promise<{ violations: { id: string; impact: string; nodes: { html: string }[] }[] }> } }
+    ).axe.run({ resultTypes: ['violations'] })
     return violations
       .filter((v) => v.impact === 'serious' || v.impact === 'critical')
       .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`)
@@ -44,9 +44,6 @@ async function look(page: Page, name: string | null): Promise<void> {
   expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth), `${name} scrolls sideways`).toBe(true)
   if (process.env.SCREENSHOTS && name !== null) await page.screenshot({ path: `docs/screenshots/${name}.png` })
 }
-
-// The page's own policy forbids scripts from elsewhere, rightly; the checker is one.
-test.use({ bypassCSP: true })
 
 test('every main view passes axe-core and fits', async ({ page }) => {
   test.slow()
@@ -140,7 +137,7 @@ test('everybody’s states pass axe-core and fit', async ({ page }) => {
   await look(page, 'desk-waiting')
 })
 
-test('readiness and set-up pass axe-core and fit', async ({ page, context }) => {
+fresh('readiness and set-up pass axe-core and fit', async ({ page, context }) => {
   await context.clock.install()
   await startShift(page)
   await goReady(page)
@@ -180,7 +177,7 @@ test('readiness and set-up pass axe-core and fit', async ({ page, context }) => 
   }
 })
 
-test('scripts, outcomes and callbacks pass axe-core and fit', async ({ page, context }) => {
+fresh('scripts, outcomes and callbacks pass axe-core and fit', async ({ page, context }) => {
   test.slow()
   await context.clock.install()
   await takeCall(page)

@@ -2,7 +2,7 @@
 // Shortcuts that work while typing: all of them hold Alt, so that no letter typed in the notes lands in a call action. They go by the letter that is
 // printed on the key, on whatever keyboard, and never fire for what writes: not with AltGr, not with Option on a Mac, not on the number block,
 // not with any further key held. On a Mac, where Option writes, they are pressed with Control and Option together.
-import { useEffect, useRef } from 'react'
+import { useEffect, useLayoutEffect, useRef } from 'react'
 import { ownKeys } from '@/ui'
 
 export const SHORTCUTS = {
@@ -47,7 +47,8 @@ export type Pressed = Pick<KeyboardEvent, 'key' | 'code' | 'altKey' | 'ctrlKey' 
 /** Binds while mounted. A name without a handler does nothing and is left to the browser. */
 export function useShortcuts(handlers: Handlers): void {
   const latest = useRef(handlers)
-  useEffect(() => {
+  // Before the picture: a key pressed at once after it means what the picture says.
+  useLayoutEffect(() => {
     latest.current = handlers
   })
   useEffect(() => {
