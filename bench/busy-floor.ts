@@ -1,8 +1,9 @@
 // A floor of 60 agents and 200 live calls (60 talking, 140 waiting), and the commands that keep it so: a talker hangs
 // up and codes, the longest waiting call is answered, a new one comes in.
-import { type Command, createFloor, decide, evolve, type FloorState, openFloor } from '@/core/floor'
+import { type Command, decide, openFloor } from '@/core/floor'
 import { toAgentId } from '@/core/ids'
 import { SetUpSchema } from '@/core/set-up'
+import { createFloor, evolve, type FloorState } from '@/core/state'
 import { get } from '@/core/table'
 import { FENNHOLM, SAILINGS } from '@/world/scenario'
 

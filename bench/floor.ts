@@ -1,7 +1,8 @@
 // The floor's figures, without a browser: commands a second, a simulated day, restoring a long ledger.
 import { type Call, evolveCalls, whoHearsWhom } from '@/core/calls'
-import { createFloor, evolve, openFloor, preview } from '@/core/floor'
+import { openFloor, preview } from '@/core/floor'
 import { deviceOutside, toAgentId, toCallId } from '@/core/ids'
+import { createFloor, evolve } from '@/core/state'
 import { get } from '@/core/table'
 import { HOUR } from '@/core/time'
 import { createWriter, memoryStore, restore } from '@/exchange/store'

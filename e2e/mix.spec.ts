@@ -8,7 +8,7 @@ import { board, button, goReady, hangUp, ringMe, startShift, state } from './des
 const LABORATORY = `
   import { createMixer, sceneOf } from './src/sound'
   import { whoHearsWhom } from './src/core/calls'
-  import { isMutedOn } from './src/core/floor'
+  import { isMutedOn } from './src/core/state'
   import { deviceOfAgent, deviceOutside, toCallId } from './src/core/ids'
   import { get, values } from './src/core/table'
   import { aReadyFloor, ANN, arrives, BO } from './src/core/testing'

@@ -1,7 +1,9 @@
 // What each message of a tab does, and who may send it. Rights are asked here, in the worker: what a screen hides is no protection.
-import { type AgentCommand, type Ask, decide, type FloorRefusal, type FloorState, openAccount, preview, toRefusalText, unentitled } from '@/core/floor'
+import { type AgentCommand, type Ask, decide, type FloorRefusal, preview, toRefusalText } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
+import { openAccount, unentitled } from '@/core/rules/rights'
 import type { Entitlement } from '@/core/set-up'
+import type { FloorState } from '@/core/state'
 import { get } from '@/core/table'
 import type { Pace, World } from '@/world'
 import { type Accounts, signInWords, type Verified } from './accounts'

@@ -2,9 +2,10 @@
 // tab its part. What each message may do is in answers.ts, who may speak for whom in sessions.ts. Clock, timer and storage come in, so that
 // tests drive it by hand.
 import { createChance, seedFor } from '@/core/chance'
-import { type AgentCommand, createFloor, decide, evolve, type FloorRefusal, type FloorState, nextDueAtMs, openFloor, takeUp } from '@/core/floor'
+import { type AgentCommand, decide, type FloorRefusal, openFloor, takeUp } from '@/core/floor'
 import { LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
 import { queueSetUp } from '@/core/set-up'
+import { createFloor, evolve, type FloorState, nextDueAtMs } from '@/core/state'
 import { get, values } from '@/core/table'
 import { dtmfSamples } from '@/core/tones'
 import { advance, createWorld, type Pace, type World } from '@/world'

@@ -1,6 +1,7 @@
 // What the customer record stand-in adds to a command before it is decided.
 import { readNumber } from '@/core/directory'
-import type { AgentCommand, FloorState } from '@/core/floor'
+import type { AgentCommand } from '@/core/floor'
+import type { FloorState } from '@/core/state'
 import { customerById, customersByNumber, toCustomer } from '@/world/scenario'
 
 /** The customer record stand-in knows people by their number: whom an agent dials, and whom they bring to a call. */

@@ -1,6 +1,6 @@
 // What was promised, as tabs see it. Computed again only when it has changed: most of what happens on a floor leaves it as it is.
 import { searchDoNotCall } from '@/core/do-not-call'
-import type { FloorState } from '@/core/floor'
+import type { FloorState } from '@/core/state'
 import { count, values } from '@/core/table'
 import type { DoNotCallPage, PromisesView } from './protocol'
 

@@ -1,8 +1,10 @@
 // Whose port is whose. A port belongs to the account whose PIN was shown at it, or whose key it held after a reload; an agent's shift is at one tab at a
 // time. Nothing a tab says about who it is counts besides.
-import { type FloorState, openAccount } from '@/core/floor'
+
 import type { AgentId } from '@/core/ids'
+import { openAccount } from '@/core/rules/rights'
 import { agentName } from '@/core/set-up'
+import type { FloorState } from '@/core/state'
 import { get } from '@/core/table'
 import type { Accounts } from './accounts'
 import type { Tab } from './tab'

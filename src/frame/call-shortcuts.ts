@@ -2,7 +2,7 @@
 import type { Ask } from '@/core/floor'
 import type { CallView, MeView } from '@/exchange/protocol'
 import { isMine } from '@/words'
-import type { OpenPanel, Panel } from './on-shift'
+import type { OpenPanel, Panel } from './panel'
 import type { Handlers } from './shortcuts'
 
 interface Options {

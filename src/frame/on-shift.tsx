@@ -3,7 +3,6 @@
 // go below it; a call in progress does not notice.
 import { usePathname, useRouter } from 'next/navigation'
 import { createContext, type ReactNode, useContext, useMemo, useRef, useState } from 'react'
-import type { Target } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
 import type { Ask } from '@/core/floor'
 import type { CallId } from '@/core/ids'
@@ -21,20 +20,11 @@ import { HeldTooLong } from './held-too-long'
 import { contactInFront } from './in-front'
 import { type LineSound, useLineSound } from './line-sound'
 import { useCallNotification } from './notifications'
+import type { OpenPanel } from './panel'
 import { useShortcuts } from './shortcuts'
 import { useZipTone } from './zip-tone'
 
 const RING_LOUDNESS = 0.16
-
-export type Panel = 'transfer' | 'conference' | 'keypad' | 'divert'
-
-/** What is opened on a line: a picker or the keypad. */
-export interface OpenPanel {
-  readonly callId: CallId
-  readonly panel: Panel
-  /** Whom it is about, when they were dropped on the line or found in the dial line. */
-  readonly target?: Target
-}
 
 export interface OnShift {
   readonly me: MeView

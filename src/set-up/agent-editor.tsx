@@ -3,7 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod'
 import { useForm } from 'react-hook-form'
 import * as z from 'zod'
-import { ENTITLEMENT_WORDS } from '@/core/floor'
+import { ENTITLEMENT_WORDS } from '@/core/rules/rights'
 import { type AgentSetUp, AgentSetUpSchema, ENTITLEMENTS, MOST_SKILLED, type SetUp } from '@/core/set-up'
 import { SelectField, TextField } from '@/ui'
 import { EditorDialog } from './editor-dialog'

@@ -1,7 +1,7 @@
 'use client'
 // Accounts: what each serves, knows and may do.
 import clsx from 'clsx'
-import { ENTITLEMENT_WORDS } from '@/core/floor'
+import { ENTITLEMENT_WORDS } from '@/core/rules/rights'
 import { type AgentSetUp, ENTITLEMENTS, type SetUp } from '@/core/set-up'
 import { Button, nameIn, TableHead } from '@/ui'
 

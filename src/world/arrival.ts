@@ -1,8 +1,9 @@
 // Who calls, as the network brings them: with a number, or withheld; known to the customer records, or not.
 import type { Chance } from '@/core/chance'
-import { type FloorState, type NetworkCommand, nextCallId } from '@/core/floor'
+import type { NetworkCommand } from '@/core/floor'
 import type { QueueId } from '@/core/ids'
 import { queueSetUp } from '@/core/set-up'
+import { type FloorState, nextCallId } from '@/core/state'
 import { customerById, customersByNumber, someone, strangersNumber, toCustomer } from '@/world/scenario'
 import { intentOf } from './intent'
 import type { Pace } from './paces'

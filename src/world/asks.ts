@@ -1,7 +1,8 @@
 // A colleague who asks somebody about a call: another colleague who is free, or the port office; then they go on, or hand the call over.
 import { type Call, isOnLine } from '@/core/calls'
-import type { AgentCommand, FloorState } from '@/core/floor'
+import type { AgentCommand } from '@/core/floor'
 import { type AgentId, type CallId, deviceOfAgent } from '@/core/ids'
+import type { FloorState } from '@/core/state'
 import { get, values } from '@/core/table'
 import { PLACES } from '@/world/scenario'
 import { chanceOfCall } from './chance-of-call'

@@ -1,10 +1,11 @@
 // Callers: how long they wait, what they say and when, what they bear, and whether they call again.
 import { onLine } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
-import type { Command, FloorState } from '@/core/floor'
+import type { Command } from '@/core/floor'
 import type { AgentId, CallId, QueueId } from '@/core/ids'
 import { pageOf } from '@/core/scripts'
 import { scriptVersion } from '@/core/set-up'
+import type { FloorState } from '@/core/state'
 import { get } from '@/core/table'
 import { HOUR, MINUTE, SECOND } from '@/core/time'
 import type { Act } from './act'

@@ -1,10 +1,11 @@
 // Colleagues played by the stand-ins: when they come and go, how they answer, read the script, hold, ask, code their calls, take breaks and keep
 // promises. They use the same commands as anyone at a desk.
 import { createChance, seedFor } from '@/core/chance'
-import type { AgentCommand, Command, FloorState } from '@/core/floor'
+import type { AgentCommand, Command } from '@/core/floor'
 import type { AgentId, CallId, QueueId } from '@/core/ids'
 import type { LedgerEntry } from '@/core/ledger'
 import { MISSED_RING } from '@/core/set-up'
+import type { FloorState } from '@/core/state'
 import { get, values } from '@/core/table'
 import { HOUR, MINUTE, SECOND } from '@/core/time'
 import { customersByNumber, PLACES, toCustomer } from '@/world/scenario'

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
-import { type Command, createFloor, decide, evolve, type FloorState, openFloor } from '@/core/floor'
+import { type Command, decide, openFloor } from '@/core/floor'
 import { toAgentId, toCallId } from '@/core/ids'
+import { createFloor, evolve, type FloorState } from '@/core/state'
 import { get, must } from '@/core/table'
 import { dtmfSamples } from '@/core/tones'
 import { advance, createWorld } from '@/world'

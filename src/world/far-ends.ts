@@ -2,10 +2,11 @@
 // colleagues who are asked something. What they hear is what the floor says they hear.
 import { type Connection, connectionOf, type Party, whoHearsWhom } from '@/core/calls'
 import type { Chance } from '@/core/chance'
-import type { Command, FloorState } from '@/core/floor'
-import { agentOfDevice } from '@/core/floor'
+import type { Command } from '@/core/floor'
 import { type AgentId, type CallId, type DeviceId, deviceOfAgent, deviceOutside } from '@/core/ids'
 import { agentName } from '@/core/set-up'
+import type { FloorState } from '@/core/state'
+import { agentOfDevice } from '@/core/state'
 import { get } from '@/core/table'
 import { SECOND } from '@/core/time'
 import { detectDigits } from '@/core/tones'

@@ -1,8 +1,9 @@
 // The world that runs beside a person at a desk: with promises of earlier days, through quiet hours, changes of pace and a break.
 import { describe, expect, test } from 'vitest'
-import { type AgentCommand, createFloor, decide, evolve, type FloorState, openFloor, takeUp } from '@/core/floor'
+import { type AgentCommand, decide, openFloor, takeUp } from '@/core/floor'
 import { toAgentId } from '@/core/ids'
 import type { CarriedOver, LedgerEntry } from '@/core/ledger'
+import { createFloor, evolve, type FloorState } from '@/core/state'
 import { get, values } from '@/core/table'
 import { HOUR, MINUTE } from '@/core/time'
 import { advance, createWorld, daySteps, type Pace } from '@/world'

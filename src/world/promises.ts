@@ -1,8 +1,9 @@
 // What colleagues do about callbacks and tasks: most are done when they are due, some later, and some are forgotten.
 import type { Callback } from '@/core/callbacks'
 import { createChance, seedFor } from '@/core/chance'
-import type { AgentCommand, FloorState } from '@/core/floor'
+import type { AgentCommand } from '@/core/floor'
 import type { AgentId, CallbackId, TaskId } from '@/core/ids'
+import type { FloorState } from '@/core/state'
 import { get, values } from '@/core/table'
 import { HOUR, MINUTE } from '@/core/time'
 import { mayCall } from './codes'

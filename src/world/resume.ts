@@ -1,7 +1,8 @@
 // Going on with live calls after a break of the floor: everybody gets a fresh intention from where they stand.
-import type { FloorState } from '@/core/floor'
+
 import type { AgentId, CallId, QueueId } from '@/core/ids'
 import { LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
+import type { FloorState } from '@/core/state'
 import { values } from '@/core/table'
 import { MINUTE, SECOND } from '@/core/time'
 import type { Act } from './act'

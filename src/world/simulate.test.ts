@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
-import { createFloor, evolve, INVARIANTS } from '@/core/floor'
+import { INVARIANTS } from '@/core/floor'
 import { createLedgerFolder, type LedgerEntry, toLine } from '@/core/ledger'
+import { createFloor, evolve } from '@/core/state'
 import { type Pace, simulateDay } from '@/world'
 import { FENNHOLM } from './scenario'
 

@@ -1,9 +1,10 @@
 // Runs a floor and a world together as fast as they go: past days for the demo, tests and the bench. The same
 // decide and the same world as live, with the agenda as the clock.
 import { seedFor } from '@/core/chance'
-import { type Command, createFloor, createKeeper, decide, evolve, type FloorState, nextDueAtMs, openFloor, takeUp } from '@/core/floor'
+import { type Command, decide, openFloor, takeUp } from '@/core/floor'
 import type { CarriedOver, LedgerEntry } from '@/core/ledger'
 import type { SetUp } from '@/core/set-up'
+import { createFloor, createKeeper, evolve, type FloorState, nextDueAtMs } from '@/core/state'
 import { MINUTE } from '@/core/time'
 import { FENNHOLM } from '@/world/scenario'
 import { type Day, startOfDayMs, weekdayOf } from './calendar'

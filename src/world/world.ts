@@ -2,9 +2,10 @@
 // state, and does only what anyone may: give commands. Time comes in with every call.
 import type { Failure } from '@/core/calls'
 import { type Chance, createChance, seedFor } from '@/core/chance'
-import { agentOfDevice, type Command, type FloorState, nextCallId } from '@/core/floor'
+import type { Command } from '@/core/floor'
 import type { AgentId, CallId, DeviceId, QueueId } from '@/core/ids'
 import type { LedgerEntry } from '@/core/ledger'
+import { agentOfDevice, type FloorState, nextCallId } from '@/core/state'
 import { get } from '@/core/table'
 import { MINUTE, SECOND } from '@/core/time'
 import { placeByNumber } from '@/world/scenario'

@@ -20,7 +20,7 @@ function lint(files: readonly { readonly path: string; readonly source: string }
     cwd: tree,
     encoding: 'utf8',
   })
-  const caught = /title=(?:lint\/style\/noRestricted(?:Imports|Globals)|plugin),.*?file=.*?(src\/[^,]+)/g
+  const caught = /title=(?:lint\/style\/noRestricted(?:Imports|Globals)|lint\/suspicious\/noImportCycles|plugin),.*?file=.*?(src\/[^,]+)/g
   return new Set([...stdout.matchAll(caught)].map((match) => match[1] as string))
 }
 
@@ -28,6 +28,15 @@ const OFFENDERS = [
   { says: 'core imports no screen', path: 'src/core/calls/x.ts', source: "import { Desk } from '@/desk'\nexport const a = Desk\n" },
   { says: 'core imports no world', path: 'src/core/floor/x.ts', source: "import { simulateDay } from '@/world'\nexport const a = simulateDay\n" },
   { says: 'a room does not import the floor', path: 'src/core/calls/x.ts', source: "import { decide } from '@/core/floor'\nexport const a = decide\n" },
+  { says: 'the state knows no rules', path: 'src/core/state/x.ts', source: "import { refuse } from '@/core/rules/rule'\nexport const a = refuse\n" },
+  { says: 'a rule does not import the floor', path: 'src/core/rules/talk/x.ts', source: "import { decide } from '@/core/floor'\nexport const a = decide\n" },
+  {
+    says: 'a room of rules is entered through its index',
+    path: 'src/core/floor/x.ts',
+    source: "import { a } from '@/core/rules/talk/lines'\nexport const b = a\n",
+  },
+  { says: 'a type is no way round a circle', path: 'src/core/calls/round.ts', source: "import type { B } from './circle'\nexport type A = B | 1\n" },
+  { says: 'a public face holds no implementation', path: 'src/core/calls/index.ts', source: 'export const a = 1\n' },
   { says: 'core imports no React', path: 'src/core/calls/x.ts', source: "import { useState } from 'react'\nexport const a = useState\n" },
   { says: 'core reads no clock', path: 'src/core/calls/x.ts', source: 'export const a = () => Date.now()\n' },
   { says: 'core rolls no dice', path: 'src/core/queues/x.ts', source: 'export const a = () => Math.random()\n' },
@@ -37,11 +46,13 @@ const OFFENDERS = [
   { says: 'sound imports no screen', path: 'src/sound/x.ts', source: "import { Desk } from '@/desk'\nexport const a = Desk\n" },
   { says: 'screens do not reach into the world', path: 'src/desk/x.ts', source: "import { simulateDay } from '@/world'\nexport const a = simulateDay\n" },
   { says: 'a room is entered through its index', path: 'src/desk/x.ts', source: "import { hold } from '@/core/calls/decide'\nexport const a = hold\n" },
-].map((offender, i) => ({ ...offender, path: offender.path.replace('x.ts', `offender-${i}.ts`) }))
+].map((offender, i) => ({ ...offender, path: offender.path.replace('/x.ts', `/offender-${i}.ts`) }))
+/** Closes the circle. */
+const CIRCLE = { path: 'src/core/calls/circle.ts', source: "import type { A } from './round'\nexport type B = A | 2\n" }
 const HONEST = { path: 'src/desk/honest.ts', source: "import { callerLabel } from '@/core/calls'\n\nexport const a = callerLabel\n" }
 
 describe('arrows point one way, and the core is pure', () => {
-  const caught = lint([...OFFENDERS, HONEST])
+  const caught = lint([...OFFENDERS, CIRCLE, HONEST])
   test.each(OFFENDERS)('$says', ({ path }) => expect(caught).toContain(path))
   test('what is allowed passes', () => expect(caught).not.toContain(HONEST.path))
 })

@@ -25,16 +25,6 @@ export interface Callback {
   readonly dialled: { readonly callId: CallId; readonly byAgentId: AgentId } | null
 }
 
-export type CallbackRefusal =
-  | { readonly reason: 'noSuchCallback' }
-  | { readonly reason: 'callbackOfAnother'; readonly name: string }
-  | { readonly reason: 'callbackUnderWay'; readonly name: string }
-  | { readonly reason: 'callbackTimeMissing' }
-  | { readonly reason: 'callbackInThePast' }
-  | { readonly reason: 'callbackTooFar' }
-  | { readonly reason: 'timeZoneUnknown'; readonly timeZone: string }
-  | { readonly reason: 'callbackUnchanged' }
-
 /** null once it is closed. Throws when the event speaks of a callback that is not there: damage, never a person's mistake. */
 export function evolveCallback(callback: Callback | undefined, event: CallbackEvent, atMs: EpochMs): Callback | null {
   if (event.kind === 'callbackAgreed') {

@@ -1,2 +1,2 @@
-export { type Callback, type CallbackRefusal, escalationDueAtMs, evolveCallback } from './callback'
+export { type Callback, escalationDueAtMs, evolveCallback } from './callback'
 export { type CallbackEvent, CallbackEventSchema } from './event'

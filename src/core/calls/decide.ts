@@ -5,27 +5,7 @@ import { agentConnection, type Call, connectionOf, isConference, onLine } from '
 import { type ClearCause, type Connection, type Endpoint, isOnLine, isPerson } from './connection'
 import type { CallEvent } from './event'
 import type { Failure } from './failure'
-
-export type CallRefusal =
-  | { readonly reason: 'noSuchCall' }
-  | { readonly reason: 'notRinging' }
-  | { readonly reason: 'notConnected' }
-  | { readonly reason: 'alreadyHeld' }
-  | { readonly reason: 'notHeld' }
-  | { readonly reason: 'notOnCall' }
-  | { readonly reason: 'nobodyToHold' }
-  | { readonly reason: 'alreadyAnswered' }
-  | { readonly reason: 'beingCleared' }
-  | { readonly reason: 'nothingToTakeBack' }
-  | { readonly reason: 'noSuchParty' }
-  | { readonly reason: 'partyMuteUnchanged' }
-  | { readonly reason: 'needsConference' }
-  | { readonly reason: 'asideUnderWay' }
-  | { readonly reason: 'noAside' }
-  | { readonly reason: 'onlyOutsidersLeft' }
-  | { readonly reason: 'notDigits'; readonly typed: string }
-  | { readonly reason: 'alreadyThere' }
-  | { readonly reason: 'recordingUnchanged' }
+import type { CallRefusal } from './refusal'
 
 export type CallDecision = { readonly ok: true; readonly events: readonly CallEvent[] } | { readonly ok: false; readonly refusal: CallRefusal }
 

@@ -14,11 +14,12 @@ export {
   waitsIn,
 } from './call'
 export { type ClearCause, type Connection, type ConnectionState, ENDPOINTS, type Endpoint, isOnLine, isPerson } from './connection'
-export type { CallDecision, CallRefusal, NetworkReport } from './decide'
+export type { CallDecision, NetworkReport } from './decide'
 export * as services from './decide'
 export { CALL_EVENTS, type CallEvent, CallEventSchema, CLEARINGS, type Customer, CustomerSchema, type Offer, OfferSchema } from './event'
 export { type CallChange, evolveCalls, withSaid } from './evolve'
 export { FAILURE_WORDS, FAILURES, type Failure } from './failure'
 export { type Ear, type Hearing, whoHearsWhom } from './hearing'
 export { type Party, PartySchema } from './party'
+export { CALL_WORDS, type CallRefusal } from './refusal'
 export { type Target, TargetSchema } from './target'

@@ -1,6 +1,6 @@
 // Facts of a contact. Apart from the schemas, because the reading pane asks for them.
 import type { AnswerValue, Known, MergeValues } from '@/core/scripts'
-import type { Contact } from './index'
+import type { Contact } from './contact'
 
 /** What a script's conditions may ask about caller and call, besides the answers. */
 export const factsOf = ({ customer, path, queueId }: Pick<Contact, 'customer' | 'path' | 'queueId'>): Known => ({

@@ -24,13 +24,6 @@ export interface DoNotCallEntry extends Ground {
 /** By `keyOf`. */
 export type DoNotCallList = Table<DoNotCallEntry>
 
-export type DoNotCallRefusal =
-  | { readonly reason: 'onDoNotCall'; readonly who: string; readonly sinceMs: EpochMs; readonly why: string }
-  | { readonly reason: 'alreadyOnList'; readonly who: string }
-  | { readonly reason: 'notOnList'; readonly who: string }
-  | { readonly reason: 'whyMissing' }
-  | { readonly reason: 'nobodyNamed' }
-
 /** Every ground an entry stands on, the oldest first. */
 export const groundsOf = ({ whom: _whom, also, ...own }: DoNotCallEntry): readonly Ground[] => [own, ...also]
 

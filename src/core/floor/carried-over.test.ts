@@ -1,9 +1,10 @@
 // A day that leaves promises and uncoded calls behind, and the day after it.
 import { describe, expect, test } from 'vitest'
-import { type Command, createKeeper, INVARIANTS, takeUp } from '@/core/floor'
+import { type Command, INVARIANTS, takeUp } from '@/core/floor'
 import { toCallId } from '@/core/ids'
 import { type CarriedOver, CarriedOverSchema, createLedgerFolder } from '@/core/ledger'
 import { SetUpSchema } from '@/core/set-up'
+import { createKeeper } from '@/core/state'
 import { get, values } from '@/core/table'
 import { ANN, aFloor, BO, CENTRE, call, events, FIRST, NUMBER, SECOND_QUEUE, START_MS, save, type TestFloor, talked } from '@/core/testing'
 import { DAY, MINUTE } from '@/core/time'

@@ -1,9 +1,10 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import type { Callback } from '@/core/callbacks'
-import { AskSchema, type Command, createFloor, createKeeper, evolve, type FloorState, INVARIANTS, toRefusalText } from '@/core/floor'
+import { AskSchema, type Command, INVARIANTS, toRefusalText } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
 import { CarriedOverSchema, createLedgerFolder, parseEntry, toLine } from '@/core/ledger'
+import { createFloor, createKeeper, evolve, type FloorState } from '@/core/state'
 import { get, must, values } from '@/core/table'
 import { aCrowdedFloor, aFloor, CROWDED, FIRST, START_MS, type Step, steps, type TestFloor, toCommand } from '@/core/testing'
 

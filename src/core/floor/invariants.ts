@@ -2,8 +2,8 @@
 import { type Agent, agentStateName } from '@/core/agents'
 import { type Call, isOnLine, isPerson, waitsIn, whoHearsWhom } from '@/core/calls'
 import { deviceOfAgent } from '@/core/ids'
+import { type FloorState, isMutedOn } from '@/core/state'
 import { get, values } from '@/core/table'
-import { type FloorState, isMutedOn } from './state'
 
 export type Invariant = readonly [name: string, holds: (state: FloorState) => boolean]
 

@@ -1,11 +1,11 @@
 // What a command would make of the calls, without doing it: the same decision, looked at and thrown away. An end that
 // may be taken back is shown as if its grace were over, because that is what the agent asks about.
 import { type Call, type Ear, whoHearsWhom } from '@/core/calls'
+import { type FloorState, isMutedOn } from '@/core/state'
 import { values } from '@/core/table'
 import type { AgentCommand } from './command'
 import { type Context, decide } from './decide'
 import type { FloorRefusal } from './refusal'
-import { type FloorState, isMutedOn } from './state'
 
 export type Preview =
   /** The calls that differ from now; `ears` is their matrix after the command. A call that is over has no connections. */

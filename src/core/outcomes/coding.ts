@@ -3,19 +3,6 @@
 import { holds, type Known } from '@/core/scripts'
 import type { OutcomeCode, OutcomeSet } from './code'
 
-export type OutcomeRefusal =
-  | { readonly reason: 'outcomeMissing' }
-  | { readonly reason: 'unknownCode'; readonly code: string }
-  | { readonly reason: 'notYourCall' }
-  | { readonly reason: 'answersContradict'; readonly says: string }
-  | { readonly reason: 'notesMissing'; readonly label: string }
-  | { readonly reason: 'fieldMissing'; readonly label: string; readonly field: string }
-  | { readonly reason: 'notYoursToCorrect' }
-  | { readonly reason: 'codeUnchanged' }
-  | { readonly reason: 'wrapUpHasNoLimit' }
-  | { readonly reason: 'alreadyExtended' }
-  | { readonly reason: 'outcomeStands' }
-
 export const codeOf = (set: OutcomeSet, code: string): OutcomeCode | undefined => set.codes.find((c) => c.code === code)
 
 /** The codes a call may get: those in use, and where we did not dial the person none that are for dialled calls only. */

@@ -1,5 +1,5 @@
 export { type OutcomeCode, OutcomeCodeSchema, type OutcomeSet, OutcomeSetSchema } from './code'
-export { codeOf, codesFor, doubtOf, type OutcomeRefusal } from './coding'
+export { codeOf, codesFor, doubtOf } from './coding'
 export {
   type OutcomeCorrected,
   OutcomeCorrectedSchema,

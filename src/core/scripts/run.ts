@@ -9,6 +9,7 @@ import type { Page, Script } from './document'
 import type { ScriptEvent } from './event'
 import type { Question } from './question'
 import { pageOf } from './read'
+import type { ScriptRefusal } from './refusal'
 
 export interface ScriptRun {
   readonly scriptId: Script['id']
@@ -23,16 +24,6 @@ export interface ScriptRun {
   readonly spentMs: Readonly<Record<string, number>>
   readonly pageSinceMs: EpochMs
 }
-
-export type ScriptRefusal =
-  | { readonly reason: 'noScript' }
-  | { readonly reason: 'unknownField'; readonly field: string }
-  | { readonly reason: 'answerWrongKind'; readonly field: string; readonly label: string; readonly expected: string }
-  | { readonly reason: 'answerMissing'; readonly field: string; readonly label: string }
-  | { readonly reason: 'noWayOn'; readonly page: string }
-  | { readonly reason: 'pageNotSeen' }
-  | { readonly reason: 'lastPage' }
-  | { readonly reason: 'firstPage' }
 
 export type Checked<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly refusal: ScriptRefusal }
 

@@ -3,7 +3,7 @@
 export { type AgentSetUp, AgentSetUpSchema, ENTITLEMENTS, type Entitlement, MOST_SKILLED } from './account'
 export { checkSetUp, type Finding } from './check'
 export { MISSED_RING, OUTCOME_OWED, SOUND_LOST } from './given-reasons'
-export { agentName, agentSetUp, outcomeSetFor, queueSetUp, scriptById, scriptFor, scriptsInUse, scriptVersion, setUpOwners } from './lookup'
+export { agentName, agentSetUp, isChosenReason, outcomeSetFor, queueSetUp, scriptById, scriptFor, scriptsInUse, scriptVersion, setUpOwners } from './lookup'
 export { type Opening, type Overflow, type QueueSetUp, QueueSetUpSchema } from './queue'
 export { type Rebased, rebaseSetUp } from './rebase'
 export { type Reason, ReasonSchema, type SetUp, SetUpSchema, type Skill } from './schema'

@@ -59,3 +59,6 @@ function found<T>(item: T | undefined, id: string): T {
   if (item === undefined) throw new Error(`the set-up holds no ${id}`)
   return item
 }
+
+/** A reason an agent may give; the floor keeps some for itself. */
+export const isChosenReason = ({ notReadyReasons }: SetUp, reason: string): boolean => notReadyReasons.some((r) => r.name === reason && !r.givenByFloor)

@@ -1,8 +1,9 @@
 // Builders for tests: a small centre, and a floor that is driven by commands and remembers its entries.
-import { type Command, createFloor, decide, evolve, type FloorState, openFloor, takeUp } from '@/core/floor'
+import { type Command, decide, openFloor, takeUp } from '@/core/floor'
 import { toAgentId, toOutcomeSetId, toQueueId, toScriptId } from '@/core/ids'
 import type { CarriedOver, LedgerEntry } from '@/core/ledger'
 import { type SetUp, SetUpSchema } from '@/core/set-up'
+import { createFloor, evolve, type FloorState } from '@/core/state'
 
 export const START_MS = Date.UTC(2026, 10, 24, 9)
 export const ANN = toAgentId('agent_ann')

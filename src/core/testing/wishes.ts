@@ -3,8 +3,8 @@
 import fc from 'fast-check'
 import type { Agent, Engagement } from '@/core/agents'
 import { isConference } from '@/core/calls'
-import type { FloorState } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
+import type { FloorState } from '@/core/state'
 import { count, get, values } from '@/core/table'
 import { AGENT_COUNT, TAKE_BACK_MS } from './crowded'
 

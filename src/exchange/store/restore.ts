@@ -1,8 +1,8 @@
 // Brings a floor back from what is stored: the newest snapshot that can be trusted, then every entry after it up to
 // the first that cannot be read. What cannot be read is set aside, never silently dropped.
 import * as z from 'zod'
-import { createFloor, evolve, type FloorState } from '@/core/floor'
 import { LEDGER_VERSION, type LedgerEntry, parseEntry } from '@/core/ledger'
+import { createFloor, evolve, type FloorState } from '@/core/state'
 import { checksumOf, chunkKey, chunkRange, DAMAGED_KEY, type KeyValue, MARK_KEY, SNAPSHOT_VERSION } from './store'
 import { type FoundPins, upgradeStore } from './upgrade-store'
 

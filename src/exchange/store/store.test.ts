@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { createFloor, evolve, type FloorState } from '@/core/floor'
 import { type LedgerEntry, toLine } from '@/core/ledger'
+import { createFloor, evolve, type FloorState } from '@/core/state'
 import { simulateDay } from '@/world'
 import { FENNHOLM } from '@/world/scenario'
 import {

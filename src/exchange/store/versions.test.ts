@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
-import { createFloor, evolve, INVARIANTS } from '@/core/floor'
+import { INVARIANTS } from '@/core/floor'
 import { createLedgerFolder, LEDGER_VERSION, type LedgerEntry, parseEntry } from '@/core/ledger'
+import { createFloor, evolve } from '@/core/state'
 import { SMALL } from '@/core/testing'
 
 const fixture = (name: string) => readFileSync(new URL(`./fixtures/${name}`, import.meta.url), 'utf8')

@@ -1,8 +1,9 @@
 // Appends entries in the background: everything waiting goes into one chunk, one write at a time, in order. Every so often it adds a
 // snapshot and joins the small chunks before it into one. There is one truth about what is kept: an entry is stored, or it waits in
 // memory and is tried again, and then `onTrouble` has said so. Nothing that storage does can stop the writer.
-import type { FloorState } from '@/core/floor'
+
 import { type LedgerEntry, toLine } from '@/core/ledger'
+import type { FloorState } from '@/core/state'
 import { joinChunks, linesAfter, toChunk, withoutRepeats } from './chunks'
 import {
   checksumOf,

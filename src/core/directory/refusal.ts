@@ -1,0 +1,31 @@
+// Why a number cannot be read, and what is said of it.
+import type { WordsOf } from '@/core/refusal'
+
+export type NumberRefusal =
+  | { readonly reason: 'numberEmpty' }
+  | { readonly reason: 'matchesNobody'; readonly typed: string }
+  | { readonly reason: 'noCountryReads'; readonly typed: string }
+  | { readonly reason: 'numberTooShort'; readonly typed: string; readonly readAs: string }
+  | { readonly reason: 'numberTooLong'; readonly typed: string; readonly readAs: string }
+  | { readonly reason: 'numberOfNoLength'; readonly typed: string; readonly readAs: string }
+
+export const NUMBER_WORDS: WordsOf<NumberRefusal> = {
+  numberEmpty: () => ({ says: 'Nothing is typed to dial.', next: 'Type a number or a name.' }),
+  matchesNobody: (refusal) => ({ says: `“${refusal.typed}” matches nobody we know, and is not a number.`, next: 'Check the spelling, or type the number.' }),
+  noCountryReads: (refusal) => ({
+    says: `“${refusal.typed}” is not a number of any country.`,
+    next: 'Check the country code after the +, or leave it out for a number at home.',
+  }),
+  numberTooShort: (refusal) => ({
+    says: `“${refusal.typed}” is too short for a number of ${refusal.readAs}.`,
+    next: 'Add the missing digits, or begin with + and the country code.',
+  }),
+  numberTooLong: (refusal) => ({
+    says: `“${refusal.typed}” is too long for a number of ${refusal.readAs}.`,
+    next: 'Take the extra digits out, or begin with + and the country code.',
+  }),
+  numberOfNoLength: (refusal) => ({
+    says: `“${refusal.typed}” has a digit too many or too few for a number of ${refusal.readAs}.`,
+    next: 'Compare it digit by digit, or begin with + and the country code.',
+  }),
+}

@@ -1,0 +1,24 @@
+// What follows by itself from what a command did: a call answered opens its script, a handover that failed comes back,
+// a call over owes its outcome, and whoever is free gets the next waiting call. Reactions name the event they follow from.
+import type { FloorEvent } from '@/core/ledger'
+import { left, openScript, recordPage } from '@/core/rules/closing'
+import { answered, freesSomebody, route } from '@/core/rules/door'
+import { handoverFailed, rescueStranded } from '@/core/rules/talk'
+import type { Draft, FloorState } from '@/core/state'
+
+type Follows<E> = (draft: Draft, seq: number, event: E, before: FloorState) => void
+
+/** In the order they are carried out. `before` is the floor the command was decided on. */
+const FOLLOWS: { readonly [K in FloorEvent['kind']]?: readonly Follows<Extract<FloorEvent, { readonly kind: K }>>[] } = {
+  connectionEstablished: [answered],
+  callsJoined: [openScript],
+  scriptPageShown: [recordPage],
+  connectionFailed: [handoverFailed, rescueStranded],
+  connectionCleared: [handoverFailed, left, rescueStranded],
+}
+
+export function follow(draft: Draft, before: FloorState): void {
+  const primary = draft.entries.slice()
+  for (const { seq, event } of primary) for (const then of FOLLOWS[event.kind] ?? []) (then as Follows<FloorEvent>)(draft, seq, event, before)
+  if (draft.entries.some(({ event }) => freesSomebody(event))) route(draft)
+}

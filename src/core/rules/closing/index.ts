@@ -1,0 +1,6 @@
+export { CLOSING_ASKS, type ClosingCommand } from './commands'
+export { left } from './left'
+export { CLOSING_WORDS, type ClosingRefusal } from './refusals'
+export { openScript, recordPage } from './script'
+export { CLOSING_RULES } from './table'
+export { endAtLimit } from './wrap-up'

@@ -1,0 +1,6 @@
+export { answered } from './answered'
+export { overflow, queueOutlook } from './arrival'
+export type { DoorCommand } from './commands'
+export { DOOR_WORDS, type DoorRefusal } from './refusals'
+export { freesSomebody, route } from './route'
+export { DOOR_RULES } from './table'

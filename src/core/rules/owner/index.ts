@@ -1,0 +1,3 @@
+export { OWNER_ASKS, type OwnerCommand } from './commands'
+export { OWNER_WORDS, type OwnerRefusal } from './refusals'
+export { OWNER_RULES } from './table'

@@ -1,0 +1,98 @@
+// Rules of the shift: who may start one, and when an agent may go ready, not ready or home.
+import type { Agent } from '@/core/agents'
+import type { QueueId } from '@/core/ids'
+import { openAccount } from '@/core/rules/rights'
+import { type Refused, refuse } from '@/core/rules/rule'
+import { isChosenReason, queueSetUp } from '@/core/set-up'
+import { type Draft, emit, type FloorState, partyOfCall } from '@/core/state'
+import { get } from '@/core/table'
+import type { Of, Ruling } from './commands'
+import { leaveForLater, owesTooMuch } from './owed'
+import type { ShiftRefusal } from './refusals'
+
+type Busy = Refused<ShiftRefusal> | null
+
+/** Refused: noSuchAccount, seatTaken, noQueueTicked, queueNotYours, in this order. */
+export function startShift(draft: Draft, command: Of<'startShift'>): Ruling {
+  const { setUp, agents } = draft.state
+  const account = openAccount(setUp, command.agentId)
+  if (account === undefined) return refuse({ reason: 'noSuchAccount' })
+  const shift = get(agents, account.id)?.shift
+  if (shift) return refuse({ reason: 'seatTaken', name: account.name, seat: shift.seat })
+  if (command.queueIds.length === 0) return refuse({ reason: 'noQueueTicked' })
+  const inUse = new Set(setUp.queues.filter((q) => !q.retired).map((q) => q.id))
+  const strange = command.queueIds.find((id) => !account.queueIds.includes(id) || !inUse.has(id))
+  if (strange !== undefined) return refuse({ reason: 'queueNotYours', queue: queueName(draft.state, strange) })
+  const { queueIds, seat, soundPath = 'computer' } = command
+  return emit(draft, null, { kind: 'shiftStarted', agentId: account.id, queueIds, seat, soundPath })
+}
+
+/** The shift goes on at another desk. Refused: noSuchAccount, notOnShift, seatTaken where the stand-ins play it. */
+export function moveSeat(draft: Draft, { agentId }: Of<'moveSeat'>): Ruling {
+  const account = openAccount(draft.state.setUp, agentId)
+  if (account === undefined) return refuse({ reason: 'noSuchAccount' })
+  const shift = get(draft.state.agents, agentId)?.shift
+  if (shift == null) return refuse({ reason: 'notOnShift' })
+  if (shift.seat === 'standIn') return refuse({ reason: 'seatTaken', name: account.name, seat: shift.seat })
+  return emit(draft, null, { kind: 'seatMoved', agentId })
+}
+
+/** Refused while a call is under way or an outcome is owed, naming what is left to do. */
+export function endShift(draft: Draft, agent: Agent): Ruling {
+  return busy(draft.state, agent) ?? owes(draft.state, agent) ?? emit(draft, null, { kind: 'shiftEnded', agentId: agent.id })
+}
+
+/**
+ * During a call it says what follows it. In wrap-up it leaves the outcome for later, where the centre allows so much to be owed.
+ * Refused: outcomeOwed when it would be more, soundIsLost, alreadyReady.
+ */
+export function goReady(draft: Draft, agent: Agent): Ruling {
+  const free = agent.engagements.length === 0
+  if (owesTooMuch(draft.state.setUp, agent)) {
+    const refused = owes(draft.state, agent)
+    if (refused !== null) return refused
+  }
+  if (agent.shift?.soundLost) return refuse({ reason: 'soundIsLost' })
+  if (agent.availability.ready && (!free || agent.wrapUps.length === 0)) return refuse({ reason: 'alreadyReady' })
+  if (free) leaveForLater(draft, agent)
+  if (agent.availability.ready) return null
+  return emit(draft, null, { kind: 'agentReady', agentId: agent.id })
+}
+
+/** At once when nothing is on; otherwise after the call and its wrap-up. Refused: unknownReason, alreadyNotReady. */
+export function goNotReady(draft: Draft, agent: Agent, { reason }: Of<'goNotReady'>): Ruling {
+  if (!isChosenReason(draft.state.setUp, reason)) return refuse({ reason: 'unknownReason' })
+  if (!agent.availability.ready && agent.availability.reason === reason) return refuse({ reason: 'alreadyNotReady' })
+  return emit(draft, null, { kind: 'agentNotReady', agentId: agent.id, reason })
+}
+
+export function setMute(draft: Draft, agent: Agent, { muted }: Of<'setMute'>): Ruling {
+  if (agent.muted === muted) return refuse({ reason: 'muteUnchanged' })
+  return emit(draft, null, { kind: 'muteChanged', agentId: agent.id, muted })
+}
+
+/** What keeps an agent from anything but their work, if something does. */
+export function busy(state: FloorState, agent: Agent): Busy {
+  const live = agent.engagements.find((e) => e.state !== 'alerting')
+  if (live !== undefined) return refuse({ reason: 'callUnderWay', with: partyOfCall(state, live.callId) })
+  const ringing = agent.engagements[0]
+  if (ringing !== undefined) return refuse({ reason: 'callRings', with: partyOfCall(state, ringing.callId) })
+  const wrapUp = agent.wrapUps[0]
+  if (wrapUp !== undefined) return refuse({ reason: 'outcomeOwed', with: partyOfCall(state, wrapUp.callId) })
+  return null
+}
+
+/** An outcome this agent owes, if there is one. */
+function owes(state: FloorState, agent: Agent): Busy {
+  const first = [...agent.owed, ...agent.wrapUps][0]
+  return first === undefined ? null : refuse({ reason: 'outcomeOwed', with: partyOfCall(state, first.callId) })
+}
+
+/** A further line is opened with the others held and nothing ringing. */
+export function mayOpenLine(state: FloorState, agent: Agent): Busy {
+  const inTheWay = agent.engagements.find((e) => e.state !== 'held')
+  if (inTheWay === undefined) return null
+  return refuse({ reason: inTheWay.state === 'alerting' ? 'callRings' : 'callUnderWay', with: partyOfCall(state, inTheWay.callId) })
+}
+
+const queueName = (state: FloorState, id: QueueId): string => (state.setUp.queues.some((q) => q.id === id) ? queueSetUp(state.setUp, id).name : id)

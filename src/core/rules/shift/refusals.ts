@@ -1,0 +1,54 @@
+// Why the shift, readiness and presence are refused, and what is said of it.
+import type { CallRefusal } from '@/core/calls'
+import type { NumberRefusal } from '@/core/directory'
+import type { WordsOf } from '@/core/refusal'
+import type { DoNotCallRefusal } from '@/core/rules/do-not-call'
+import type { RightsRefusal } from '@/core/rules/rights'
+import type { AnyRefusal } from '@/core/rules/rule'
+
+export type ShiftRefusal =
+  | { readonly reason: 'noQueueTicked' }
+  | { readonly reason: 'queueNotYours'; readonly queue: string }
+  | { readonly reason: 'seatTaken'; readonly name: string; readonly seat: 'desk' | 'standIn' }
+  | { readonly reason: 'alreadyReady' }
+  | { readonly reason: 'alreadyNotReady' }
+  | { readonly reason: 'unknownReason' }
+  | { readonly reason: 'callUnderWay'; readonly with: string }
+  | { readonly reason: 'callRings'; readonly with: string }
+  | { readonly reason: 'outcomeOwed'; readonly with: string }
+  | { readonly reason: 'muteUnchanged' }
+  | { readonly reason: 'soundIsLost' }
+  | { readonly reason: 'soundPathUnchanged' }
+  | { readonly reason: 'noteEmpty' }
+  | { readonly reason: 'noteEndsInThePast' }
+  | { readonly reason: 'noteEndsTooLate' }
+  | { readonly reason: 'coverUnknown' }
+  | { readonly reason: 'coversThemselves' }
+  | { readonly reason: 'nothingToClear' }
+
+/** All that may come of a rule of this room. */
+export type RulingRefusal = ShiftRefusal | AnyRefusal | RightsRefusal | DoNotCallRefusal | NumberRefusal | CallRefusal
+
+export const SHIFT_WORDS: WordsOf<ShiftRefusal> = {
+  noQueueTicked: () => ({ says: 'No queue is ticked, so no call could reach you.', next: 'Tick at least one queue.' }),
+  queueNotYours: (refusal) => ({ says: `Your account does not serve ${refusal.queue}.`, next: 'Untick it, or ask a supervisor to add it to your account.' }),
+  seatTaken: (refusal) =>
+    refusal.seat === 'standIn'
+      ? { says: `${refusal.name} is played by the stand-ins at the moment.`, next: 'Choose a name that is free.' }
+      : { says: `${refusal.name} is already on shift at another desk.`, next: 'End the shift there first, or choose another name.' },
+  alreadyReady: () => ({ says: 'You are ready already.', next: 'Wait for the next call.' }),
+  alreadyNotReady: () => ({ says: 'You are not ready already, for this reason.', next: 'Choose another reason, or go ready.' }),
+  unknownReason: () => ({ says: 'That reason is not on the list.', next: 'Choose one of the reasons shown.' }),
+  callUnderWay: (refusal) => ({ says: `Your call with ${refusal.with} is still under way.`, next: 'Finish it or hang up first.' }),
+  callRings: (refusal) => ({ says: `${refusal.with} is ringing at your desk.`, next: 'Answer or decline the call first.' }),
+  outcomeOwed: (refusal) => ({ says: `The call with ${refusal.with} still owes an outcome.`, next: 'Choose an outcome and save it.' }),
+  muteUnchanged: () => ({ says: 'Mute is that way already.', next: 'Nothing to do.' }),
+  soundIsLost: () => ({ says: 'Your sound is lost, so a caller would hear nothing.', next: 'Bring it back under Sound, or take another path.' }),
+  soundPathUnchanged: () => ({ says: 'Your sound goes that way already.', next: 'Nothing to do.' }),
+  noteEmpty: () => ({ says: 'The note says nothing.', next: 'Type a few words, such as “Back at two”.' }),
+  noteEndsInThePast: () => ({ says: 'The note would end in the past.', next: 'Choose a later time, or let it stay until you clear it.' }),
+  noteEndsTooLate: () => ({ says: 'The note would stand for more than a year.', next: 'Choose an earlier end, or let it stay until you clear it.' }),
+  coverUnknown: () => ({ says: 'Whoever is to cover has no account here.', next: 'Choose a colleague from the list.' }),
+  coversThemselves: () => ({ says: 'Nobody covers for themselves.', next: 'Choose a colleague, or nobody.' }),
+  nothingToClear: () => ({ says: 'It is off already.', next: 'Nothing to do.' }),
+}

@@ -1,0 +1,42 @@
+// Make Call (ECMA-269, 17.1.20): by a number, or for a callback with its number, its record and the business of its queue. The
+// network reports what becomes of the far end.
+import type { Agent } from '@/core/agents'
+import { readNumber } from '@/core/directory'
+import { checkWaiver, forbidden } from '@/core/rules/do-not-call'
+import { openCallback } from '@/core/rules/promises'
+import { unentitledToDial } from '@/core/rules/rights'
+import { refuse } from '@/core/rules/rule'
+import { busy } from '@/core/rules/shift'
+import { type Draft, emit, nextCallId } from '@/core/state'
+import type { Of, Ruling } from './commands'
+
+/** Refused: what a callback, reading the number, the account and the calls under way refuse; onDoNotCall without a waiver that holds. */
+export function makeCall(draft: Draft, agent: Agent, command: Of<'makeCall'>): Ruling {
+  const found = command.callbackId === undefined ? null : openCallback(draft, agent, command.callbackId)
+  if (found?.ok === false) return found
+  const callback = found?.callback ?? null
+  const reading = readNumber(callback?.number ?? command.typed, draft.state.setUp.homeCountry)
+  if (!reading.ok) return refuse(reading.refusal)
+  const refused = unentitledToDial(draft.state, agent.id, reading.number.readAs) ?? busy(draft.state, agent)
+  if (refused !== null) return refused
+  const number = reading.number.e164
+  const customer = callback === null ? command.customer : callback.customer
+  const { waiver } = command
+  const listed = forbidden(draft.state, number, customer?.name ?? null)
+  const withheld = listed !== null && waiver !== undefined ? checkWaiver(draft, waiver) : listed
+  if (withheld !== null) return withheld
+  const callId = nextCallId(draft.state)
+  emit(draft, null, {
+    kind: 'callOriginated',
+    callId,
+    agentId: agent.id,
+    number,
+    customer,
+    queueId: callback?.queueId ?? null,
+    extension: reading.number.extension,
+  })
+  if (listed !== null && waiver !== undefined)
+    emit(draft, null, { kind: 'doNotCallWaived', callId, number, agentId: agent.id, byAgentId: waiver.agentId, why: waiver.why.trim() })
+  if (callback !== null) emit(draft, null, { kind: 'callbackDialled', callbackId: callback.id, byAgentId: agent.id, callId, attempt: callback.attempt })
+  return null
+}

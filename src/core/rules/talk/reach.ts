@@ -1,0 +1,89 @@
+// Reaching somebody: a target named by an agent becomes a party with a device, and the events that call it. Says
+// beforehand when there is nobody to reach, so that no caller is sent to an empty chair.
+import type { Call, CallEvent, Failure, Party, Target } from '@/core/calls'
+import { readNumber } from '@/core/directory'
+import { type AgentId, type DeviceId, deviceOfAgent, deviceOfQueue, deviceOfVoicemail, deviceOutside } from '@/core/ids'
+import { isOpen } from '@/core/queues'
+import { forbidden } from '@/core/rules/do-not-call'
+import { unentitledToDial } from '@/core/rules/rights'
+import { type Refused, refuse } from '@/core/rules/rule'
+import { agentName } from '@/core/set-up'
+import type { Draft, FloorState } from '@/core/state'
+import { get } from '@/core/table'
+import type { RulingRefusal } from './refusals'
+
+export interface Reached {
+  readonly party: Party
+  readonly deviceId: DeviceId
+  /** Why this party cannot be called at the moment although it exists. */
+  readonly failure: Failure | null
+  /** The events that call it, on the given call. */
+  readonly events: (callId: Call['id']) => readonly CallEvent[]
+}
+
+export type Reaching = { readonly ok: true; readonly reached: Reached } | Refused<RulingRefusal>
+
+type Joined = Pick<Call, 'id' | 'outsideCount' | 'connections'>
+
+/**
+ * `call` is the one the party will join: its outside parties are numbered on. To `talk` with somebody needs a person, to
+ * `send` a caller there a mailbox will do. A colleague's diversion and do-not-disturb are followed.
+ */
+export function reach({ state, atMs }: Pick<Draft, 'state' | 'atMs'>, asking: AgentId, call: Joined, target: Target, use: 'talk' | 'send'): Reaching {
+  switch (target.kind) {
+    case 'agent':
+      return reachAgent(state, asking, call, target.agentId, use)
+    case 'queue': {
+      const queue = state.setUp.queues.find((q) => q.id === target.queueId && !q.retired)
+      if (queue === undefined) return refuse({ reason: 'targetUnknown' })
+      if (!isOpen(queue.hours, state.setUp.timeZone, atMs)) return refuse({ reason: 'queueClosed', name: queue.name })
+      const { queueId } = target
+      const events = (callId: Call['id']): CallEvent[] => [{ kind: 'connectionQueued', callId, queueId, place: 'tail' }]
+      return { ok: true, reached: { party: { kind: 'queue', queueId }, deviceId: deviceOfQueue(queueId), failure: null, events } }
+    }
+    case 'voicemail':
+      return state.setUp.agents.some((a) => a.id === target.agentId) ? reachMailbox(target.agentId) : refuse({ reason: 'targetUnknown' })
+    case 'number': {
+      const reading = readNumber(target.typed, state.setUp.homeCountry)
+      if (!reading.ok) return refuse(reading.refusal)
+      const { e164, readAs } = reading.number
+      return unentitledToDial(state, asking, readAs) ?? forbidden(state, e164, target.name) ?? reachOutside(call, e164, target.name)
+    }
+  }
+}
+
+function reachMailbox(agentId: AgentId): Reaching {
+  const party = { kind: 'voicemail', agentId } as const
+  const deviceId = deviceOfVoicemail(agentId)
+  // A mailbox picks up at the first ring.
+  const events = (callId: Call['id']): CallEvent[] => [
+    { kind: 'connectionDelivered', callId, deviceId, party },
+    { kind: 'connectionEstablished', callId, deviceId },
+  ]
+  return { ok: true, reached: { party, deviceId, failure: null, events } }
+}
+
+function reachOutside(call: Joined, number: string, name: string | null): Reaching {
+  const party = { kind: 'outside', number, name } as const
+  const deviceId = deviceOutside(call.id, call.outsideCount + 1)
+  return { ok: true, reached: { party, deviceId, failure: null, events: (callId) => [{ kind: 'connectionInitiated', callId, deviceId, party }] } }
+}
+
+function reachAgent(state: FloorState, asking: AgentId, call: Joined, agentId: AgentId, use: 'talk' | 'send'): Reaching {
+  if (agentId === asking) return refuse({ reason: 'targetSelf' })
+  const agent = get(state.agents, agentId)
+  if (agent === undefined) return refuse({ reason: 'targetUnknown' })
+  const name = agentName(state.setUp, agentId)
+  if (call.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === agentId && c.state !== 'failed'))
+    return refuse({ reason: 'targetAlreadyThere', name })
+  if (agent.diversion?.kind === 'number') return forbidden(state, agent.diversion.number, null) ?? reachOutside(call, agent.diversion.number, name)
+  if (agent.diversion !== null || (agent.doNotDisturb && agent.shift !== null))
+    return use === 'send' ? reachMailbox(agentId) : refuse({ reason: 'targetTakesMessagesOnly', name })
+  if (agent.shift === null) return refuse({ reason: 'targetOffShift', name })
+  const party = { kind: 'agent', agentId } as const
+  const deviceId = deviceOfAgent(agentId)
+  const failure = agent.engagements.length > 0 ? 'busy' : null
+  const events = (callId: Call['id']): CallEvent[] =>
+    failure === null ? [{ kind: 'connectionDelivered', callId, deviceId, party }] : [{ kind: 'connectionFailed', callId, deviceId, party, failure }]
+  return { ok: true, reached: { party, deviceId, failure, events } }
+}

@@ -1,0 +1,115 @@
+// From one day's floor to the next: what is left at the end of a day, and a floor that takes it up. Callbacks, tasks, the do-not-call list and
+// struck numbers go on as the events they are made of, at the instants those had; a call that owes an outcome still owes it.
+import { createContact, queueOfPart } from '@/core/contacts'
+import type { AgentId, CallbackId, QueueId, TaskId } from '@/core/ids'
+import { type CarriedOver, type LedgerEntry, type OwedCall, PROMISE_EVENTS, type PromiseEvent } from '@/core/ledger'
+import type { SetUp } from '@/core/set-up'
+import { get, put, values } from '@/core/table'
+import type { FloorState } from './floor-state'
+import { withPromised } from './promised'
+
+type Dated = CarriedOver['promises'][number]
+
+export interface Keeper {
+  add(entry: Pick<LedgerEntry, 'event' | 'atMs'>): void
+  /** What `state`, the floor after the last entry, leaves to the days after `through`. */
+  leftBy(state: FloorState, days: { readonly from: string; readonly through: string }): CarriedOver
+}
+
+/** Follows a ledger and keeps of it what will outlast the day. */
+export function createKeeper(): Keeper {
+  const callbacks = new Map<CallbackId, Dated[]>()
+  const tasks = new Map<TaskId, Dated>()
+  const lists: Dated[] = []
+  const keep = (event: PromiseEvent, atMs: number) => {
+    switch (event.kind) {
+      case 'callbackClosed':
+        return void callbacks.delete(event.callbackId)
+      case 'callbackDialled':
+        // A call that the end of the day cut short was no call back.
+        return
+      case 'callbackAgreed':
+      case 'callbackMoved':
+      case 'callbackHandedOver':
+      case 'callbackEscalated':
+        return void callbacks.set(event.callbackId, [...(callbacks.get(event.callbackId) ?? []), { atMs, event }])
+      case 'taskFiled':
+        return void tasks.set(event.taskId, { atMs, event })
+      case 'taskClosed':
+        return void tasks.delete(event.taskId)
+      case 'doNotCallWaived':
+        return
+      case 'doNotCallAdded':
+      case 'doNotCallRemoved':
+      case 'numberStruck':
+      case 'numberRestored':
+        return void lists.push({ atMs, event })
+    }
+  }
+  return {
+    add({ event, atMs }) {
+      if (event.kind === 'carriedOver') for (const before of event.promises) keep(before.event, before.atMs)
+      else if (isPromise(event)) keep(event, atMs)
+    },
+    leftBy(state, days) {
+      const promises = [...lists, ...tasks.values(), ...[...callbacks.values()].flat()].toSorted((a, b) => a.atMs - b.atMs)
+      return { kind: 'carriedOver', ...days, promises, owed: owedIn(state), handleMs: state.handleMs }
+    },
+  }
+}
+
+const isPromise = (event: LedgerEntry['event']): event is PromiseEvent => PROMISE_EVENTS.has(event.kind)
+
+function owedIn(state: FloorState): OwedCall[] {
+  return values(state.agents).flatMap(({ id, owed, wrapUps }) =>
+    [...owed, ...wrapUps.map((w) => ({ callId: w.callId, sinceMs: w.startedAtMs }))].flatMap(({ callId, sinceMs }): OwedCall[] => {
+      const contact = get(state.contacts, callId)
+      // What is still talked about is not over yet.
+      if (contact === undefined || contact.endedAtMs === null) return []
+      const { direction, number, customer, path, offeredAtMs, endedAtMs, dialled, notes, handledBy } = contact
+      const queueId = queueOfPart(contact, id)
+      return [{ callId, agentId: id, handledBy, sinceMs, direction, queueId, number, customer, path, offeredAtMs, endedAtMs, dialled, notes }]
+    }),
+  )
+}
+
+/** The floor with what was carried over to it; what it has by itself stays. Throws when a promise speaks of one that is not there. */
+export function withCarriedOver(state: FloorState, { promises, owed, handleMs }: CarriedOver): FloorState {
+  let next: FloorState = { ...state, handleMs: { ...handleMs, ...state.handleMs } }
+  for (const { atMs, event } of promises) next = withPromised(next, heldBy(state.setUp, event), atMs)
+  for (const call of owed) next = withOwed(next, { ...call, queueId: queueIn(state.setUp, call.queueId) })
+  return next
+}
+
+const queueIn = ({ queues }: SetUp, id: QueueId | null): QueueId | null => (queues.some((q) => q.id === id) ? id : null)
+
+/** Days were worked with another set-up, perhaps: what belongs to an account or a queue that is not there is anybody's, and of no queue. */
+function heldBy(setUp: SetUp, event: PromiseEvent): PromiseEvent {
+  const agentIn = (id: AgentId | null) => (setUp.agents.some((a) => a.id === id) ? id : null)
+  switch (event.kind) {
+    case 'callbackAgreed':
+      return { ...event, ownerId: agentIn(event.ownerId), queueId: queueIn(setUp, event.queueId) }
+    case 'callbackHandedOver':
+      return { ...event, ownerId: agentIn(event.ownerId) }
+    case 'taskFiled':
+      return { ...event, assigneeId: agentIn(event.assigneeId) }
+    default:
+      return event
+  }
+}
+
+function withOwed(state: FloorState, { agentId, sinceMs, endedAtMs, dialled, notes, handledBy, callId: id, ...call }: OwedCall): FloorState {
+  const agent = get(state.agents, agentId)
+  if (agent === undefined) return state
+  // Several agents may owe their parts of one call.
+  const contact = get(state.contacts, id) ?? { ...createContact({ id, ...call }), endedAtMs, dialled, notes, handledBy: agentId }
+  const known = {
+    ...contact,
+    // Whoever had it last may have coded it already: then it is over with the others.
+    handledBy: handledBy === agentId ? agentId : contact.handledBy,
+    owedBy: [...contact.owedBy, agentId],
+    takenFrom: [...contact.takenFrom, { agentId, queueId: call.queueId }],
+  }
+  const owed = [...agent.owed, { callId: id, sinceMs, because: 'leftForLater' as const }]
+  return { ...state, contacts: put(state.contacts, id, known), agents: put(state.agents, agentId, { ...agent, owed }) }
+}

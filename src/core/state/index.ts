@@ -1,0 +1,7 @@
+export { createKeeper, type Keeper } from './carried-over'
+export { type Draft, emit } from './draft'
+export { type Due, nextDueAtMs, overflowDueAtMs } from './due'
+export { evolve } from './evolve'
+export { agentOfDevice, createFloor, type FloorState, isMutedOn, nextCallId, recordingIdFor } from './floor-state'
+export { partyName, partyOfCall } from './names'
+export { type Coded, codedKey, type Lately } from './promised'

@@ -1,0 +1,30 @@
+// What parties and calls are called in a sentence.
+import type { Party } from '@/core/calls'
+import { callerLabel, writeNumber } from '@/core/directory'
+import type { CallId } from '@/core/ids'
+import { agentName, queueSetUp } from '@/core/set-up'
+import { get } from '@/core/table'
+import type { FloorState } from './floor-state'
+
+export function partyName(state: Pick<FloorState, 'setUp'>, party: Party): string {
+  switch (party.kind) {
+    case 'agent':
+      return agentName(state.setUp, party.agentId)
+    case 'queue':
+      return queueSetUp(state.setUp, party.queueId).name
+    case 'voicemail':
+      return `the voicemail of ${agentName(state.setUp, party.agentId)}`
+    case 'park':
+      return `parking slot ${party.slot}`
+    case 'outside':
+      return party.name ?? (party.number === null ? 'a withheld number' : writeNumber(party.number))
+  }
+}
+
+/** Who a call is with: its caller, or whoever is consulted. */
+export function partyOfCall(state: FloorState, callId: CallId): string {
+  const contact = get(state.contacts, callId)
+  if (contact !== undefined) return callerLabel(contact)
+  const consulted = get(state.calls, callId)?.connections.at(-1)?.party
+  return consulted === undefined ? 'a caller' : partyName(state, consulted)
+}
