@@ -3,7 +3,7 @@
 import { type Command, decide, openFloor } from '@/core/floor'
 import { toAgentId } from '@/core/ids'
 import { SetUpSchema } from '@/core/set-up'
-import { createFloor, evolve, type FloorState } from '@/core/state'
+import { type FloorState, floorOf } from '@/core/state'
 import { get } from '@/core/table'
 import { FENNHOLM, SAILINGS } from '@/world/scenario'
 
@@ -19,15 +19,15 @@ const arrives: Command = { kind: 'callArrives', queueId: SAILINGS, number: '+441
 
 export interface BusyFloor {
   readonly state: FloorState
-  readonly atMs: number
+  atMs: number
 }
 
 export function aBusyFloor(): BusyFloor {
   const opened = openFloor('bench', SET_UP, 1)
-  let state = evolve(createFloor('bench', SET_UP), opened.event, 1)
+  const state = floorOf(opened)
   let atMs = 1
   const give = (command: Command) => {
-    state = must(state, command, ++atMs)
+    must(state, command, ++atMs)
   }
   for (const agentId of ids) {
     give({ kind: 'startShift', agentId, queueIds: [SAILINGS], seat: 'desk' })
@@ -38,10 +38,9 @@ export function aBusyFloor(): BusyFloor {
   return { state, atMs }
 }
 
-/** Gives `count` commands and returns where the floor stands; throws when one is refused, which would be a fast no-op. */
-export function keepBusy({ state: from, atMs: fromMs }: BusyFloor, count: number): BusyFloor {
-  let state = from
-  let atMs = fromMs
+/** Gives `count` commands; throws when one is refused, which would be a fast no-op. */
+export function keepBusy(floor: BusyFloor, count: number): void {
+  const { state } = floor
   for (let given = 0; given < count; given += 8) {
     const agentId = ids[(given / 8) % AGENTS] as (typeof ids)[number]
     const callId = callOf(state, agentId)
@@ -54,17 +53,15 @@ export function keepBusy({ state: from, atMs: fromMs }: BusyFloor, count: number
       { kind: 'hangUp', ...me },
       { kind: 'saveOutcome', ...me, code: 'booking-changed', notes: '', followUp: '', andThen: { state: 'ready' } },
     ]
-    for (const command of turn) state = must(state, command, ++atMs)
-    state = must(state, { kind: 'answer', agentId, callId: callOf(state, agentId) }, ++atMs)
-    state = must(state, arrives, ++atMs)
+    for (const command of turn) must(state, command, ++floor.atMs)
+    must(state, { kind: 'answer', agentId, callId: callOf(state, agentId) }, ++floor.atMs)
+    must(state, arrives, ++floor.atMs)
   }
-  return { state, atMs }
 }
 
-function must(state: FloorState, command: Command, atMs: number): FloorState {
+function must(state: FloorState, command: Command, atMs: number): void {
   const decision = decide(state, command, { atMs })
   if (!decision.ok) throw new Error(`the bench gave a command that is refused: ${JSON.stringify(command)}: ${decision.refusal.reason}`)
-  return decision.state
 }
 
 function callOf(state: FloorState, agentId: (typeof ids)[number]) {

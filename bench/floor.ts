@@ -2,7 +2,7 @@
 import { type Call, evolveCalls, whoHearsWhom } from '@/core/calls'
 import { openFloor, preview } from '@/core/floor'
 import { deviceOutside, toAgentId, toCallId } from '@/core/ids'
-import { createFloor, evolve } from '@/core/state'
+import { floorOf } from '@/core/state'
 import { get } from '@/core/table'
 import { HOUR } from '@/core/time'
 import { createWriter, memoryStore, restore } from '@/exchange/store'
@@ -16,9 +16,10 @@ import { median, print, timed, timedAsync } from './statistics'
 const COMMANDS = 24_000
 
 function commandRate(): void {
-  let floor = keepBusy(aBusyFloor(), COMMANDS / 4)
+  const floor = aBusyFloor()
+  keepBusy(floor, COMMANDS / 4)
   const spent = timed(5, () => {
-    floor = keepBusy(floor, COMMANDS)
+    keepBusy(floor, COMMANDS)
   })
   print('commands decided and folded, 60 agents and 200 live calls', `${Math.round((COMMANDS / median(spent)) * 1000)} /s`, '100000 /s')
 }
@@ -72,13 +73,13 @@ async function restored(): Promise<void> {
   const opened = openFloor('bench', FENNHOLM, fromMs)
   const store = memoryStore()
   const writer = createWriter({ store, storedSeq: 0, snapshotSeq: 0, onStored: () => {}, onTrouble: () => {}, onCleared: () => {}, later: () => {} })
-  let state = evolve(createFloor('bench', FENNHOLM), opened.event, fromMs)
+  const state = floorOf(opened)
   writer.append([opened], state)
   const plays = FENNHOLM.agents.filter((a) => a.role === 'agent').map((a) => a.id)
   const world = createWorld({ seed: 7, pace: 'ordinary', plays, day: { kind: 'live' } })
   world.begin(state, fromMs)
   for (let hour = 1; hour <= 50; hour++) {
-    state = advance(state, world, fromMs + hour * HOUR, (entries, after) => writer.append(entries, after))
+    advance(state, world, fromMs + hour * HOUR, (entries) => writer.append(entries, state))
     await writer.flushed()
   }
   const spent = await timedAsync(5, () => restore(store))

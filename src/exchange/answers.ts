@@ -1,5 +1,5 @@
 // What each message of a tab does, and who may send it. Rights are asked here, in the worker: what a screen hides is no protection.
-import { type AgentCommand, type Ask, decide, type FloorRefusal, preview, toRefusalText } from '@/core/floor'
+import { type AgentCommand, type Ask, type FloorRefusal, preview, refusalFor, toRefusalText } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
 import { openAccount, unentitled } from '@/core/rules/rights'
 import type { Entitlement } from '@/core/set-up'
@@ -208,8 +208,8 @@ async function command(floor: Floor, tab: Tab, accountId: AgentId, message: Extr
   }
   if (given.kind === 'moveCall' && given.endpoint !== 'computer') {
     // Another device has to be there; a handset rings first and has the call when it is lifted. What the call itself refuses is refused before.
-    const allowed = decide(floor.state(), given, { atMs: floor.now() })
-    if (!allowed.ok) return no(refusalOf(allowed.refusal))
+    const refused = refusalFor(floor.state(), given, { atMs: floor.now() })
+    if (refused !== null) return no(refusalOf(refused))
     if (given.endpoint === 'ownPhone' ? !floor.devices.hasPhone(accountId) : !floor.devices.ringHandset(accountId, given.callId))
       return no(UNREACHABLE[given.endpoint])
     if (given.endpoint === 'handset') {

@@ -5,7 +5,7 @@ import { createChance, seedFor } from '@/core/chance'
 import { type AgentCommand, decide, type FloorRefusal, openFloor, takeUp } from '@/core/floor'
 import { LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
 import { queueSetUp } from '@/core/set-up'
-import { createFloor, evolve, type FloorState, nextDueAtMs } from '@/core/state'
+import { evolve, type FloorState, floorOf, nextDueAtMs } from '@/core/state'
 import { get, values } from '@/core/table'
 import { dtmfSamples } from '@/core/tones'
 import { advance, createWorld, type Pace, type World } from '@/world'
@@ -53,7 +53,8 @@ export function createExchange(options: ExchangeOptions): Exchange {
   let storageReason = options.storageRefused
   let world: World | null = null
   let seed = options.seed
-  let state = options.restored.state ?? createFloor(options.floorId, FENNHOLM)
+  const opened = options.restored.state === null ? openFloor(options.floorId, FENNHOLM, now()) : null
+  const state = options.restored.state ?? floorOf(opened as LedgerEntry)
   let centre = selectCentre(state)
   const promises = createPromisesView()
 
@@ -96,13 +97,13 @@ export function createExchange(options: ExchangeOptions): Exchange {
     },
   })
 
-  const record = (entries: readonly LedgerEntry[], after: FloorState) => writer.append(entries, after)
+  const record = (entries: readonly LedgerEntry[]) => writer.append(entries, state)
 
   /** What happens to the floor itself, without anybody asking for it. */
   const happened = (event: Extract<LedgerEntry['event'], { kind: 'floorResumed' | 'clockMoved' | 'storageCleared' }>) => {
     const entry: LedgerEntry = { version: LEDGER_VERSION, seq: state.seq + 1, atMs: Math.max(now(), state.atMs), causedBy: null, event }
-    state = evolve(state, entry.event, entry.atMs)
-    record([entry], state)
+    evolve(state, entry.event, entry.atMs)
+    record([entry])
   }
 
   const notice = (id: string, tone: Notice['tone'], says: string, offersDamaged = false) => {
@@ -111,11 +112,8 @@ export function createExchange(options: ExchangeOptions): Exchange {
 
   const beginFloor = () => {
     const { restored } = options
-    if (restored.state === null) {
-      const opened = openFloor(options.floorId, FENNHOLM, now())
-      state = evolve(state, opened.event, opened.atMs)
-      record([opened], state)
-    } else {
+    if (opened !== null) record([opened])
+    else {
       const gapMs = Math.max(0, now() - state.atMs)
       happened({ kind: 'floorResumed', gapMs })
       const wasAtWork = values(state.agents).some((a) => a.shift?.seat === 'desk')
@@ -166,9 +164,8 @@ export function createExchange(options: ExchangeOptions): Exchange {
     guarded('the floor’s own business', () => {
       sayClockMoved()
       if (world === null) return
-      state = advance(state, world, now(), (entries, after) => {
-        state = after
-        record(entries, after)
+      advance(state, world, now(), (entries) => {
+        record(entries)
         sendTones(entries)
         for (const { event } of entries) if (event.kind === 'callTurnedAway') sayTurnedAway(event)
       })
@@ -228,8 +225,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
   const give = (given: AgentCommand): FloorRefusal | null => {
     const decision = decide(state, given, { atMs: now() })
     if (!decision.ok) return decision.refusal
-    state = decision.state
-    if (decision.entries.length > 0) record(decision.entries, state)
+    if (decision.entries.length > 0) record(decision.entries)
     if (given.kind === 'changeSetUp') {
       centre = selectCentre(state)
       sessions.dropRetired()
@@ -245,8 +241,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     lastMs: options.restored.state?.atMs ?? null,
     onCarried: (event, says) => {
       const taken = takeUp(state, event, { atMs: now() })
-      state = taken.state
-      record(taken.entries, state)
+      record(taken.entries)
       world?.observe(taken.entries, state)
       if (says !== null) notice('carried', 'info', says)
       turn()

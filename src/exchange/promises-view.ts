@@ -1,17 +1,19 @@
 // What was promised, as tabs see it. Computed again only when it has changed: most of what happens on a floor leaves it as it is.
 import { searchDoNotCall } from '@/core/do-not-call'
-import type { FloorState } from '@/core/state'
+import { type FloorState, revisionOf } from '@/core/state'
 import { count, values } from '@/core/table'
 import type { DoNotCallPage, PromisesView } from './protocol'
 
 export function createPromisesView(): (state: FloorState) => PromisesView {
-  let from: Pick<FloorState, 'callbacks' | 'tasks' | 'doNotCall'> | null = null
+  let madeOf = ''
   let revision = 0
   let view: PromisesView | null = null
-  return ({ callbacks, tasks, doNotCall }) => {
-    if (view !== null && from?.callbacks === callbacks && from.tasks === tasks && from.doNotCall === doNotCall) return view
+  return (state) => {
+    const { callbacks, tasks, doNotCall } = state
+    const are = (['callbacks', 'tasks', 'doNotCall'] as const).map((table) => revisionOf(state, table)).join()
+    if (view !== null && madeOf === are) return view
     revision++
-    from = { callbacks, tasks, doNotCall }
+    madeOf = are
     view = {
       callbacks: values(callbacks)
         .map(({ customer, dialled, callId: _callId, agreedAtMs: _agreedAtMs, ...callback }) => ({

@@ -88,7 +88,7 @@ describe('an account', () => {
     // Who shows a PIN is who lets it be made, whatever the command says.
     expect(await call({ agentId: KESTER, pin: PIN })).toMatchObject({ ok: false, refusal: { reason: 'notEntitled' } })
     expect(await call({ agentId: LINNEA, pin: PIN })).toMatchObject({ ok: true })
-    expect(JSON.stringify(exchange.state().calls)).toContain('+441632960150')
+    expect(JSON.stringify([...exchange.state().calls.values()])).toContain('+441632960150')
   })
 
   test('signs out only off shift, and leaves nothing in the tab and no key that opens', async () => {

@@ -150,8 +150,8 @@ export function createColleagues({ seed, plays, note, personaFor, endOf, mayGo, 
     },
     mind(state, atMs) {
       for (const { id, shift, owed } of values(state.agents)) if (plays.has(id) && shift !== null) mindOwed(id, owed, atMs)
-      for (const { id } of values(state.callbacks)) mindCallback(state, id, atMs)
-      for (const { taskId } of values(state.tasks)) mindTask(taskId, atMs)
+      for (const { id } of values(state.callbacks).sort((a, b) => (a.id < b.id ? -1 : 1))) mindCallback(state, id, atMs)
+      for (const { taskId } of values(state.tasks).sort((a, b) => (a.taskId < b.taskId ? -1 : 1))) mindTask(taskId, atMs)
     },
     beginDay(agentId, atMs, chance) {
       lastBreakMs.set(agentId, atMs - chance.next() * 90 * MINUTE)

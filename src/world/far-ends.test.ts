@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { type Command, decide, openFloor } from '@/core/floor'
 import { toAgentId, toCallId } from '@/core/ids'
-import { createFloor, evolve, type FloorState } from '@/core/state'
+import { floorOf } from '@/core/state'
 import { get, must } from '@/core/table'
 import { dtmfSamples } from '@/core/tones'
 import { advance, createWorld } from '@/world'
@@ -15,19 +15,18 @@ const START_MS = Date.UTC(2026, 10, 24, 9)
 /** A quiet floor with Eluned at a desk and Bevan played by the stand-ins. */
 function aWorld() {
   const opened = openFloor('w', { ...FENNHOLM, takeBackMs: 0 }, START_MS)
-  let state: FloorState = evolve(createFloor('w', FENNHOLM), opened.event, START_MS)
+  const state = floorOf(opened)
   let atMs = START_MS
   const world = createWorld({ seed: 7, pace: 'quiet', plays: [BEVAN], day: { kind: 'live' } })
   world.begin(state, atMs)
   const give = (command: Command) => {
     const decision = decide(state, command, { atMs })
     if (!decision.ok) throw new Error(`${JSON.stringify(command)}: ${decision.refusal.reason}`)
-    state = decision.state
     world.observe(decision.entries, state)
   }
   const pass = (ms: number) => {
     atMs += ms
-    state = advance(state, world, atMs, () => {})
+    advance(state, world, atMs, () => {})
   }
   const on = (kind: string, n: number, more: object = {}) => give({ kind, agentId: ELUNED, callId: call(n), ...more } as Command)
   give({ kind: 'startShift', agentId: ELUNED, queueIds: [SAILINGS], seat: 'desk' })

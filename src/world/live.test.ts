@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { type AgentCommand, decide, openFloor, takeUp } from '@/core/floor'
 import { toAgentId } from '@/core/ids'
 import type { CarriedOver, LedgerEntry } from '@/core/ledger'
-import { createFloor, evolve, type FloorState } from '@/core/state'
+import { type FloorState, floorOf } from '@/core/state'
 import { get, values } from '@/core/table'
 import { HOUR, MINUTE } from '@/core/time'
 import { advance, createWorld, daySteps, type Pace } from '@/world'
@@ -23,7 +23,7 @@ const LEFT = leftBySunday()
 
 function aLiveFloor(pace: Pace, before: CarriedOver | null = LEFT) {
   const opened = openFloor('live', FENNHOLM, NOW_MS)
-  let state: FloorState = evolve(createFloor('live', FENNHOLM), opened.event, NOW_MS)
+  const state = floorOf(opened)
   const begin = (from: FloorState, wanted: Pace) => {
     const begun = createWorld({ seed: 7, pace: wanted, plays: FENNHOLM.agents.filter((a) => a.playable).map((a) => a.id), day: { kind: 'live' } })
     begun.begin(from, atMs)
@@ -34,7 +34,6 @@ function aLiveFloor(pace: Pace, before: CarriedOver | null = LEFT) {
   let world = begin(state, pace)
   const takeUpNow = (left: CarriedOver) => {
     const taken = takeUp(state, left, { atMs })
-    state = taken.state
     world.observe(taken.entries, state)
   }
   if (before !== null) {
@@ -47,15 +46,11 @@ function aLiveFloor(pace: Pace, before: CarriedOver | null = LEFT) {
     world: () => world,
     pass(ms: number) {
       atMs += ms
-      state = advance(state, world, atMs, (more, after) => {
-        state = after
-        entries.push(...more)
-      })
+      advance(state, world, atMs, (more) => entries.push(...more))
     },
     give(command: AgentCommand): string {
       const decision = decide(state, command, { atMs })
       if (!decision.ok) return decision.refusal.reason
-      state = decision.state
       entries.push(...decision.entries)
       world.observe(decision.entries, state)
       return 'ok'

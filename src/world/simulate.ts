@@ -4,7 +4,7 @@ import { seedFor } from '@/core/chance'
 import { type Command, decide, openFloor, takeUp } from '@/core/floor'
 import type { CarriedOver, LedgerEntry } from '@/core/ledger'
 import type { SetUp } from '@/core/set-up'
-import { createFloor, createKeeper, evolve, type FloorState, nextDueAtMs } from '@/core/state'
+import { createKeeper, type FloorState, floorOf, nextDueAtMs } from '@/core/state'
 import { MINUTE } from '@/core/time'
 import { FENNHOLM } from '@/world/scenario'
 import { type Day, startOfDayMs, weekdayOf } from './calendar'
@@ -31,7 +31,7 @@ export function simulateDay(request: DayRequest): readonly LedgerEntry[] {
   return entries
 }
 
-type Sink = (entries: readonly LedgerEntry[], state: FloorState) => void
+type Sink = (entries: readonly LedgerEntry[]) => void
 
 /** The same, one instant at a time: whoever walks it may pause between two. Returns what the day leaves to the next. */
 export function* daySteps(
@@ -47,12 +47,8 @@ export function* daySteps(
   }
   const opened = openFloor(floorId, setUp, zeroMs)
   take([opened])
-  let state = evolve(createFloor(floorId, setUp), opened.event, zeroMs)
-  if (before !== null) {
-    const taken = takeUp(state, before, { atMs: zeroMs })
-    state = taken.state
-    take(taken.entries)
-  }
+  const state = floorOf(opened)
+  if (before !== null) take(takeUp(state, before, { atMs: zeroMs }).entries)
   const world = createWorld({
     seed: seedFor(seed, day),
     pace,
@@ -60,34 +56,27 @@ export function* daySteps(
     day: { kind: 'calendar', day },
   })
   world.begin(state, zeroMs)
-  const last = yield* steps(state, world, zeroMs + hoursOf(weekdayOf(day)).closesMs + AFTER_CLOSING_MS, take)
-  return keeper.leftBy(last, { from: before?.from ?? day, through: day })
+  yield* steps(state, world, zeroMs + hoursOf(weekdayOf(day)).closesMs + AFTER_CLOSING_MS, take)
+  return keeper.leftBy(state, { from: before?.from ?? day, through: day })
 }
 
 /** Lets everything happen that is due up to and at `untilMs`; every command's entries go to `sink` in order. */
-export function advance(from: FloorState, world: World, untilMs: number, sink: Sink): FloorState {
-  const walk = steps(from, world, untilMs, sink)
-  for (;;) {
-    const step = walk.next()
-    if (step.done === true) return step.value
-  }
+export function advance(state: FloorState, world: World, untilMs: number, sink: Sink): void {
+  for (const _ of steps(state, world, untilMs, sink));
 }
 
 /** Everything due at one instant is a step. */
-function* steps(from: FloorState, world: World, untilMs: number, sink: Sink): Generator<void, FloorState> {
-  let state = from
+function* steps(state: FloorState, world: World, untilMs: number, sink: Sink): Generator<void, void> {
   const give = (command: Command, atMs: number) => {
     const decision = decide(state, command, { atMs })
-    if (!decision.ok) return
-    state = decision.state
-    if (decision.entries.length === 0) return
-    sink(decision.entries, state)
+    if (!decision.ok || decision.entries.length === 0) return
+    sink(decision.entries)
     world.observe(decision.entries, state)
   }
   for (;;) {
     const dueAtMs = nextDueAtMs(state)
     const atMs = Math.min(world.nextAtMs() ?? Infinity, dueAtMs ?? Infinity)
-    if (atMs > untilMs) return state
+    if (atMs > untilMs) return
     if (dueAtMs === atMs) give({ kind: 'passTime' }, atMs)
     const commands = world.takeDue(atMs, state)
     for (const command of commands ?? []) give(command, atMs)

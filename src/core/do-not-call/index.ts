@@ -3,7 +3,6 @@ export { type DoNotCallEvent, DoNotCallEventSchema, type Whom, WhomSchema } from
 export {
   type DoNotCallEntry,
   type DoNotCallList,
-  emptyDoNotCall,
   evolveDoNotCall,
   forbids,
   groundsOf,

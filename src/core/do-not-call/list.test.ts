@@ -2,10 +2,15 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { toAgentId } from '@/core/ids'
 import { type ReadEntry, readDoNotCall, toDoNotCallCsv } from './csv'
-import { emptyDoNotCall, evolveDoNotCall, keyOf, searchDoNotCall } from './list'
+import { type DoNotCallEntry, type DoNotCallList, evolveDoNotCall, keyOf, searchDoNotCall } from './list'
 
 const ANN = toAgentId('agent_ann')
-const withAll = (entries: readonly ReadEntry[]) => evolveDoNotCall(emptyDoNotCall(), { kind: 'doNotCallAdded', entries, byAgentId: ANN, callId: null }, 1_000)
+const withAll = (entries: readonly ReadEntry[]): DoNotCallList => {
+  const list = new Map<string, DoNotCallEntry>()
+  for (const [key, entry] of evolveDoNotCall(list, { kind: 'doNotCallAdded', entries, byAgentId: ANN, callId: null }, 1_000))
+    if (entry !== null) list.set(key, entry)
+  return list
+}
 
 describe('the list as a file', () => {
   const read = (text: string) => readDoNotCall(text, 'GB')

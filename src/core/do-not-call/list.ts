@@ -1,7 +1,7 @@
 // The do-not-call list: numbers and people nobody of the centre may call. Every way of dialling out asks it.
 import { ascending, bisector } from 'd3-array'
 import type { AgentId, CallId } from '@/core/ids'
-import { emptyTable, get, put, remove, type Table, values } from '@/core/table'
+import { get, type Table, values } from '@/core/table'
 import type { EpochMs } from '@/core/time'
 import type { DoNotCallEvent, Whom } from './event'
 
@@ -27,34 +27,36 @@ export type DoNotCallList = Table<DoNotCallEntry>
 /** Every ground an entry stands on, the oldest first. */
 export const groundsOf = ({ whom: _whom, also, ...own }: DoNotCallEntry): readonly Ground[] => [own, ...also]
 
-export const emptyDoNotCall = (): DoNotCallList => emptyTable()
-
 /** People are known by their name, in whatever case and spacing it is written. */
 export const keyOf = (whom: Whom): string => ('number' in whom ? whom.number : `person ${whom.person.trim().toLowerCase().replace(/\s+/g, ' ')}`)
 
 export const labelOfWhom = (whom: Whom): string => ('number' in whom ? whom.number : whom.person)
 
-export function evolveDoNotCall(list: DoNotCallList, event: DoNotCallEvent, atMs: EpochMs): DoNotCallList {
+type Changed = readonly [key: string, entry: DoNotCallEntry | null]
+
+/** What becomes of which entries, by key; null for one that leaves the list. */
+export function evolveDoNotCall(list: DoNotCallList, event: DoNotCallEvent, atMs: EpochMs): Iterable<Changed> {
   switch (event.kind) {
     case 'doNotCallAdded': {
       const { byAgentId, callId } = event
-      let next = list
+      const changed = new Map<string, DoNotCallEntry>()
       for (const { whom, why, sinceMs = atMs, by = null } of event.entries) {
         const key = keyOf(whom)
         const ground = { why, byAgentId, listedBy: by, sinceMs, callId }
-        const there = get(next, key)
-        next = put(next, key, there === undefined ? { whom, ...ground, also: [] } : { ...there, also: [...there.also, ground] })
+        const there = changed.get(key) ?? get(list, key)
+        changed.set(key, there === undefined ? { whom, ...ground, also: [] } : { ...there, also: [...there.also, ground] })
       }
-      return next
+      return changed
     }
     case 'doNotCallRemoved': {
-      const there = get(list, keyOf(event.whom))
-      if (there === undefined || event.callId === null) return remove(list, keyOf(event.whom))
+      const key = keyOf(event.whom)
+      const there = get(list, key)
+      if (there === undefined || event.callId === null) return [[key, null]]
       const [first, ...also] = groundsOf(there).filter((g) => g.callId !== event.callId || g.byAgentId !== event.byAgentId)
-      return first === undefined ? remove(list, keyOf(event.whom)) : put(list, keyOf(event.whom), { whom: there.whom, ...first, also })
+      return [[key, first === undefined ? null : { whom: there.whom, ...first, also }]]
     }
     case 'doNotCallWaived':
-      return list
+      return []
   }
 }
 

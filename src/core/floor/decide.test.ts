@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import type { Command } from '@/core/floor'
 import { toAgentId, toCallId } from '@/core/ids'
+import { copyOf } from '@/core/state'
 import { get, values } from '@/core/table'
 import { ANN, aFloor, aReadyFloor, arrives, BO, CY, FIRST, SECOND_QUEUE } from '@/core/testing'
 
@@ -113,9 +114,9 @@ describe('what the floor takes and what it refuses', () => {
   ])('$says', ({ given, when, then }) => {
     const floor = aReadyFloor()
     for (const command of given) expect(floor.give(command)).toBe('ok')
-    const before = JSON.stringify(floor.state())
+    const before = copyOf(floor.state())
     expect(floor.give(when)).toBe(then)
-    if (then !== 'ok') expect(JSON.stringify(floor.state())).toBe(before)
+    if (then !== 'ok') expect(floor.state()).toEqual(before)
   })
 
   test.each([

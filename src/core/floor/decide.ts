@@ -9,7 +9,7 @@ import { PROMISE_RULES } from '@/core/rules/promises'
 import type { Rule, Rules } from '@/core/rules/rule'
 import { keepOwedLimit, SHIFT_RULES } from '@/core/rules/shift'
 import { TALK_RULES } from '@/core/rules/talk'
-import { type Draft, emit, type FloorState } from '@/core/state'
+import { beginDraft, type Draft, emit, type FloorState, type Journal, rollBack } from '@/core/state'
 import type { EpochMs } from '@/core/time'
 import type { Command } from './command'
 import { follow } from './follow'
@@ -21,9 +21,14 @@ export interface Context {
   readonly atMs: EpochMs
 }
 
-export type Decision =
-  /** `state` is `entries` folded into the state decided on; no entries when the command changes nothing. */
-  { readonly ok: true; readonly entries: readonly LedgerEntry[]; readonly state: FloorState } | { readonly ok: false; readonly refusal: FloorRefusal }
+/** The journal tells what of the floor has changed; no entries when the command changes nothing. */
+export interface Decided {
+  readonly ok: true
+  readonly entries: readonly LedgerEntry[]
+  readonly journal: Journal
+}
+
+export type Decision = Decided | { readonly ok: false; readonly refusal: FloorRefusal }
 
 /** Every kind of command has its rule, and no two rooms rule the same kind. */
 const RULES: Rules<Command, FloorRefusal> = {
@@ -37,25 +42,46 @@ const RULES: Rules<Command, FloorRefusal> = {
   ...TIME_RULES,
 }
 
-/** Decides the command whole, with all that follows from it by itself, or refuses it whole. Never throws for input. */
-export function decide(state: FloorState, command: Command, context: Context): Decision {
-  const draft = begin(state, context)
+/** Decides the command whole, with all that follows from it by itself, and changes the floor; or refuses it whole. Never throws for input. */
+export const decide = (state: FloorState, command: Command, { atMs }: Context): Decision => decideIn(beginDraft(state, atMs), command)
+
+/** Why the command would be refused now; null when it would be taken. */
+export function refusalFor(state: FloorState, command: Command, context: Context): FloorRefusal | null {
+  const decision = suppose(state, command, context, () => null)
+  return decision === null ? null : decision.refusal
+}
+
+/** As `decide`, looked at before it is taken back: the floor is afterwards as it was before. */
+export function suppose<T>(state: FloorState, command: Command, { atMs }: Context, look: (decided: Decided) => T): T | Extract<Decision, { ok: false }> {
+  const draft = beginDraft(state, atMs, true)
+  const decision = decideIn(draft, command)
+  if (!decision.ok) return decision
+  try {
+    return look(decision)
+  } finally {
+    rollBack(state, draft.journal)
+  }
+}
+
+function decideIn(draft: Draft, command: Command): Decision {
   const refused = (RULES[command.kind] as Rule<Command, FloorRefusal>)(draft, command)
-  if (refused !== null) return refused
-  if (draft.entries.length > 0) follow(draft, state)
-  return { ok: true, entries: draft.entries, state: draft.state }
+  if (refused !== null) {
+    // Rules refuse before they emit; should one not, nothing of it stays.
+    rollBack(draft.state, draft.journal)
+    return refused
+  }
+  if (draft.entries.length > 0) follow(draft)
+  return { ok: true, entries: draft.entries, journal: draft.journal }
 }
 
 /** What earlier days left is taken up; whoever owes too much by that gets no further call. */
-export function takeUp(state: FloorState, left: CarriedOver, context: Context): Extract<Decision, { ok: true }> {
-  const draft = begin(state, context)
+export function takeUp(state: FloorState, left: CarriedOver, { atMs }: Context): Decided {
+  const draft = beginDraft(state, atMs)
   emit(draft, null, left)
   for (const { agentId } of left.owed) keepOwedLimit(draft, agentId)
-  follow(draft, state)
-  return { ok: true, entries: draft.entries, state: draft.state }
+  follow(draft)
+  return { ok: true, entries: draft.entries, journal: draft.journal }
 }
-
-const begin = (state: FloorState, { atMs }: Context): Draft => ({ state, atMs: Math.max(atMs, state.atMs), entries: [] })
 
 /** The first event of a ledger; everything else is decided. */
 export const openFloor = (floorId: string, setUp: FloorState['setUp'], atMs: EpochMs): LedgerEntry => ({

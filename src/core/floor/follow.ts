@@ -4,11 +4,11 @@ import type { FloorEvent } from '@/core/ledger'
 import { left, openScript, recordPage } from '@/core/rules/closing'
 import { answered, freesSomebody, route } from '@/core/rules/door'
 import { handoverFailed, rescueStranded } from '@/core/rules/talk'
-import type { Draft, FloorState } from '@/core/state'
+import type { Draft } from '@/core/state'
 
-type Follows<E> = (draft: Draft, seq: number, event: E, before: FloorState) => void
+type Follows<E> = (draft: Draft, seq: number, event: E) => void
 
-/** In the order they are carried out. `before` is the floor the command was decided on. */
+/** In the order they are carried out. */
 const FOLLOWS: { readonly [K in FloorEvent['kind']]?: readonly Follows<Extract<FloorEvent, { readonly kind: K }>>[] } = {
   connectionEstablished: [answered],
   callsJoined: [openScript],
@@ -17,8 +17,8 @@ const FOLLOWS: { readonly [K in FloorEvent['kind']]?: readonly Follows<Extract<F
   connectionCleared: [handoverFailed, left, rescueStranded],
 }
 
-export function follow(draft: Draft, before: FloorState): void {
+export function follow(draft: Draft): void {
   const primary = draft.entries.slice()
-  for (const { seq, event } of primary) for (const then of FOLLOWS[event.kind] ?? []) (then as Follows<FloorEvent>)(draft, seq, event, before)
+  for (const { seq, event } of primary) for (const then of FOLLOWS[event.kind] ?? []) (then as Follows<FloorEvent>)(draft, seq, event)
   if (draft.entries.some(({ event }) => freesSomebody(event))) route(draft)
 }

@@ -1,5 +1,5 @@
 export { type AgentCommand, type Ask, AskSchema, type Command, type NetworkCommand } from './command'
-export { type Context, type Decision, decide, openFloor, takeUp } from './decide'
+export { type Context, type Decided, type Decision, decide, openFloor, refusalFor, takeUp } from './decide'
 export { INVARIANTS, type Invariant } from './invariants'
 export { type Preview, preview } from './preview'
 export { type FloorRefusal, toRefusalText } from './refusal'

@@ -124,9 +124,11 @@ export const INVARIANTS: readonly Invariant[] = [
     'no wrap-up is over its limit, and no callback is missed, without time having said so',
     (s) =>
       agents(s).every((a) =>
-        a.wrapUps.every((w) => w.limitMs === null || s.due.some((d) => d.kind === 'wrapUp' && d.callId === w.callId && d.agentId === a.id)),
+        a.wrapUps.every((w) => w.limitMs === null || values(s.due).some((d) => d.kind === 'wrapUp' && d.callId === w.callId && d.agentId === a.id)),
       ) &&
-      values(s.callbacks).every((c) => (c.escalatedAtMs === null && c.dialled === null) === s.due.some((d) => d.kind === 'callback' && d.callbackId === c.id)),
+      values(s.callbacks).every(
+        (c) => (c.escalatedAtMs === null && c.dialled === null) === values(s.due).some((d) => d.kind === 'callback' && d.callbackId === c.id),
+      ),
   ],
   [
     'nobody is dialled for two callbacks at once',

@@ -3,7 +3,7 @@ import { endAtLimit } from '@/core/rules/closing'
 import { overflow } from '@/core/rules/door'
 import type { Rules } from '@/core/rules/rule'
 import { carryOutClearing, returnCall, ringOut } from '@/core/rules/talk'
-import { type Draft, type Due, emit } from '@/core/state'
+import { type Draft, type Due, dueBy, emit } from '@/core/state'
 import { get } from '@/core/table'
 
 /** Time has passed. Due whenever `nextDueAtMs` says so. */
@@ -19,7 +19,7 @@ const WHEN_DUE: { readonly [K in Due['kind']]: (draft: Draft, due: Extract<Due, 
 }
 
 function passTime(draft: Draft): null {
-  for (const due of draft.state.due) if (due.atMs <= draft.atMs) (WHEN_DUE[due.kind] as (draft: Draft, due: Due) => void)(draft, due)
+  for (const due of dueBy(draft.state, draft.atMs)) (WHEN_DUE[due.kind] as (draft: Draft, due: Due) => void)(draft, due)
   return null
 }
 

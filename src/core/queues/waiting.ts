@@ -14,8 +14,9 @@ export function enqueue(waiting: Waiting, queueId: QueueId, call: Pick<Call, 'id
 }
 
 export function dequeue(waiting: Waiting, queueId: QueueId, callId: CallId): Waiting {
-  const line = waiting[queueId]
-  return line?.includes(callId) ? { ...waiting, [queueId]: line.filter((id) => id !== callId) } : waiting
+  const line = waiting[queueId] ?? []
+  const at = line.indexOf(callId)
+  return at < 0 ? waiting : { ...waiting, [queueId]: line.toSpliced(at, 1) }
 }
 
 export function anybodyWaits(waiting: Waiting): boolean {

@@ -8,16 +8,24 @@ import type { QueueSetUp } from './queue'
 import type { SetUp } from './schema'
 import { chosenScriptId, type ScriptSeeker } from './script-choice'
 
-export const queueSetUp = (setUp: SetUp, id: QueueId): QueueSetUp =>
-  found(
-    setUp.queues.find((q) => q.id === id),
-    id,
-  )
-export const agentSetUp = (setUp: SetUp, id: AgentId): AgentSetUp =>
-  found(
-    setUp.agents.find((a) => a.id === id),
-    id,
-  )
+export const queueSetUp = (setUp: SetUp, id: QueueId): QueueSetUp => found(indexOf(setUp).queues.get(id), id)
+export const agentSetUp = (setUp: SetUp, id: AgentId): AgentSetUp => found(indexOf(setUp).agents.get(id), id)
+
+interface Index {
+  readonly queues: ReadonlyMap<QueueId, QueueSetUp>
+  readonly agents: ReadonlyMap<AgentId, AgentSetUp>
+}
+
+/** A set-up never changes: another one takes its place. So what is made of it may be kept with it. */
+const indexes = new WeakMap<SetUp, Index>()
+
+function indexOf(setUp: SetUp): Index {
+  const known = indexes.get(setUp)
+  if (known !== undefined) return known
+  const index = { queues: new Map(setUp.queues.map((q) => [q.id, q])), agents: new Map(setUp.agents.map((a) => [a.id, a])) }
+  indexes.set(setUp, index)
+  return index
+}
 export const agentName = (setUp: SetUp, id: AgentId): string => agentSetUp(setUp, id).name
 
 /** The names of those who can change what an account may do. */

@@ -4,7 +4,7 @@ import { decide, openFloor } from '@/core/floor'
 import { type CallId, deviceOutside, toAgentId, toCallId } from '@/core/ids'
 import { createLedgerFolder, type LedgerEntry } from '@/core/ledger'
 import { SetUpSchema } from '@/core/set-up'
-import { createFloor, evolve, type FloorState } from '@/core/state'
+import { floorOf } from '@/core/state'
 import { get } from '@/core/table'
 import { FIRST, SMALL } from '@/core/testing'
 import { MINUTE, SECOND } from '@/core/time'
@@ -94,14 +94,13 @@ function simulate({ perHour, patienceMs, calls, seed }: { perHour: number; patie
   const setUp = SetUpSchema.parse({ ...SMALL, takeBackMs: 0, agents, queues: SMALL.queues.map((q) => ({ ...q, scriptId: null, keepsPlaces: false })) })
   const chance = createChance(seed)
   const opened = openFloor('erlang', setUp, 0)
-  let state: FloorState = evolve(createFloor('erlang', setUp), opened.event, 0)
+  const state = floorOf(opened)
   const entries: LedgerEntry[] = [opened]
   const plans: { atMs: number; act: () => void }[] = []
   let nowMs = 0
   const give = (command: Parameters<typeof decide>[1]) => {
     const decision = decide(state, command, { atMs: nowMs })
     if (!decision.ok) return
-    state = decision.state
     entries.push(...decision.entries)
     for (const { event } of decision.entries)
       if (event.kind === 'connectionEstablished')

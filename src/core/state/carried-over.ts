@@ -4,9 +4,10 @@ import { createContact, queueOfPart } from '@/core/contacts'
 import type { AgentId, CallbackId, QueueId, TaskId } from '@/core/ids'
 import { type CarriedOver, type LedgerEntry, type OwedCall, PROMISE_EVENTS, type PromiseEvent } from '@/core/ledger'
 import type { SetUp } from '@/core/set-up'
-import { get, put, values } from '@/core/table'
+import { get, values } from '@/core/table'
 import type { FloorState } from './floor-state'
-import { withPromised } from './promised'
+import { type Place, put, setFact } from './journal'
+import { evolvePromised } from './promised'
 
 type Dated = CarriedOver['promises'][number]
 
@@ -73,12 +74,12 @@ function owedIn(state: FloorState): OwedCall[] {
   )
 }
 
-/** The floor with what was carried over to it; what it has by itself stays. Throws when a promise speaks of one that is not there. */
-export function withCarriedOver(state: FloorState, { promises, owed, handleMs }: CarriedOver): FloorState {
-  let next: FloorState = { ...state, handleMs: { ...handleMs, ...state.handleMs } }
-  for (const { atMs, event } of promises) next = withPromised(next, heldBy(state.setUp, event), atMs)
-  for (const call of owed) next = withOwed(next, { ...call, queueId: queueIn(state.setUp, call.queueId) })
-  return next
+/** What was carried over to the floor; what it has by itself stays. Throws when a promise speaks of one that is not there. */
+export function takeCarriedOver(place: Place, { promises, owed, handleMs }: CarriedOver): void {
+  const { state } = place
+  setFact(place, 'handleMs', { ...handleMs, ...state.handleMs })
+  for (const { atMs, event } of promises) evolvePromised(place, heldBy(state.setUp, event), atMs)
+  for (const call of owed) takeOwed(place, { ...call, queueId: queueIn(state.setUp, call.queueId) })
 }
 
 const queueIn = ({ queues }: SetUp, id: QueueId | null): QueueId | null => (queues.some((q) => q.id === id) ? id : null)
@@ -98,18 +99,18 @@ function heldBy(setUp: SetUp, event: PromiseEvent): PromiseEvent {
   }
 }
 
-function withOwed(state: FloorState, { agentId, sinceMs, endedAtMs, dialled, notes, handledBy, callId: id, ...call }: OwedCall): FloorState {
+function takeOwed(place: Place, { agentId, sinceMs, endedAtMs, dialled, notes, handledBy, callId: id, ...call }: OwedCall): void {
+  const { state } = place
   const agent = get(state.agents, agentId)
-  if (agent === undefined) return state
+  if (agent === undefined) return
   // Several agents may owe their parts of one call.
   const contact = get(state.contacts, id) ?? { ...createContact({ id, ...call }), endedAtMs, dialled, notes, handledBy: agentId }
-  const known = {
+  put(place, 'contacts', id, {
     ...contact,
     // Whoever had it last may have coded it already: then it is over with the others.
     handledBy: handledBy === agentId ? agentId : contact.handledBy,
     owedBy: [...contact.owedBy, agentId],
     takenFrom: [...contact.takenFrom, { agentId, queueId: call.queueId }],
-  }
-  const owed = [...agent.owed, { callId: id, sinceMs, because: 'leftForLater' as const }]
-  return { ...state, contacts: put(state.contacts, id, known), agents: put(state.agents, agentId, { ...agent, owed }) }
+  })
+  put(place, 'agents', agentId, { ...agent, owed: [...agent.owed, { callId: id, sinceMs, because: 'leftForLater' as const }] })
 }

@@ -1,62 +1,72 @@
 // What time itself will change and when: ends that reach the network, rings and parkings over their limit, calls that
 // have waited long enough to overflow, notes that end, wrap-ups over their limit, callbacks nobody has made.
-
 import type { WrapUp } from '@/core/agents'
-import { type Callback, escalationDueAtMs } from '@/core/callbacks'
+import { escalationDueAtMs } from '@/core/callbacks'
 import { type Call, ringDueAtMs, waitsIn } from '@/core/calls'
-import type { AgentId, CallbackId, CallId, QueueId } from '@/core/ids'
+import type { AgentId, CallbackId, CallId } from '@/core/ids'
 import { nextStep, routingRules } from '@/core/queues'
-import type { SetUp } from '@/core/set-up'
-import { type Table, values } from '@/core/table'
+import { get } from '@/core/table'
 import type { EpochMs } from '@/core/time'
+import type { FloorState } from './floor-state'
+import { type Place, put, remove, setFact } from './journal'
+import type { Due } from './rows'
 
-export type Due =
-  | { readonly kind: 'call'; readonly callId: CallId; readonly atMs: EpochMs }
-  | { readonly kind: 'note'; readonly agentId: AgentId; readonly atMs: EpochMs }
-  | { readonly kind: 'wrapUp'; readonly agentId: AgentId; readonly callId: CallId; readonly atMs: EpochMs }
-  | { readonly kind: 'callback'; readonly callbackId: CallbackId; readonly atMs: EpochMs }
+type Ruled = Pick<FloorState, 'setUp' | 'storm'>
 
-interface Ruled {
-  readonly setUp: SetUp
-  readonly storm: readonly QueueId[]
-  readonly due: readonly Due[]
+const NOTE = 'note '
+const CALL = 'call '
+const CALLBACK = 'callback '
+const wrapUpKey = (agentId: AgentId, callId: CallId): string => `wrapUp ${agentId} ${callId}`
+
+/** Everything whose time has come by then, in the order it was set in. */
+export function dueBy(state: FloorState, atMs: EpochMs): readonly Due[] {
+  const all: Due[] = []
+  for (const due of state.due.values()) if (due.atMs <= atMs) all.push(due)
+  return all.sort((a, b) => a.no - b.no)
 }
 
-export function withCallDue(state: Ruled, callId: CallId, before: Call | undefined, after: Call | null): readonly Due[] {
+export function setCallDue(place: Place, callId: CallId, before: Call | undefined, after: Call | null): void {
+  const { state } = place
   const was = before === undefined ? null : callDueAtMs(state, before)
   const is = after === null ? null : callDueAtMs(state, after)
-  if (was === is) return state.due
-  const others = was === null ? state.due : state.due.filter((d) => d.kind !== 'call' || d.callId !== callId)
-  return is === null ? others : [...others, { kind: 'call', callId, atMs: is }]
+  if (was !== is) setDue(place, CALL + callId, is === null ? null : { kind: 'call', callId, atMs: is })
 }
 
 /** Every call anew: the rules themselves have changed. */
-export function withCallsDue<S extends Ruled & { readonly calls: Table<Call> }>(state: S): S {
-  const due = values(state.calls).flatMap((call): Due[] => {
+export function setCallsDue(place: Place): void {
+  const { state } = place
+  for (const call of state.calls.values()) {
     const atMs = callDueAtMs(state, call)
-    return atMs === null ? [] : [{ kind: 'call', callId: call.id, atMs }]
-  })
-  return { ...state, due: [...state.due.filter((d) => d.kind !== 'call'), ...due] }
+    setDue(place, CALL + call.id, atMs === null ? null : { kind: 'call', callId: call.id, atMs })
+  }
 }
 
-export function withNoteDue(due: readonly Due[], agentId: AgentId, untilMs: EpochMs | null): readonly Due[] {
-  const others = due.filter((d) => d.kind !== 'note' || d.agentId !== agentId)
-  return untilMs === null ? others : [...others, { kind: 'note', agentId, atMs: untilMs }]
+export function setNoteDue(place: Place, agentId: AgentId, untilMs: EpochMs | null): void {
+  setDue(place, NOTE + agentId, untilMs === null ? null : { kind: 'note', agentId, atMs: untilMs })
 }
 
 /** The limits of an agent's wrap-ups, after some of them have changed. */
-export function withWrapUpsDue(due: readonly Due[], agentId: AgentId, wrapUps: readonly WrapUp[]): readonly Due[] {
-  const others = due.filter((d) => d.kind !== 'wrapUp' || d.agentId !== agentId)
-  const limited = wrapUps.flatMap(({ callId, startedAtMs, limitMs }): Due[] =>
-    limitMs === null ? [] : [{ kind: 'wrapUp', agentId, callId, atMs: startedAtMs + limitMs }],
-  )
-  return limited.length === 0 && others.length === due.length ? due : [...others, ...limited]
+export function setWrapUpsDue(place: Place, agentId: AgentId, before: readonly WrapUp[], after: readonly WrapUp[]): void {
+  for (const { callId } of before) if (!after.some((w) => w.callId === callId)) remove(place, 'due', wrapUpKey(agentId, callId))
+  for (const { callId, startedAtMs, limitMs } of after)
+    setDue(place, wrapUpKey(agentId, callId), limitMs === null ? null : { kind: 'wrapUp', agentId, callId, atMs: startedAtMs + limitMs })
 }
 
-export function withCallbackDue(due: readonly Due[], callbackId: CallbackId, callback: Callback | null, missedAfterMs: number): readonly Due[] {
-  const others = due.filter((d) => d.kind !== 'callback' || d.callbackId !== callbackId)
-  const atMs = callback === null ? null : escalationDueAtMs(callback, missedAfterMs)
-  return atMs === null ? others : [...others, { kind: 'callback', callbackId, atMs }]
+/** When nobody will have called by then. */
+export function setCallbackDue(place: Place, callbackId: CallbackId): void {
+  const { state } = place
+  const callback = get(state.callbacks, callbackId)
+  const atMs = callback === undefined ? null : escalationDueAtMs(callback, state.setUp.callbackMissedAfterMs)
+  setDue(place, CALLBACK + callbackId, atMs === null ? null : { kind: 'callback', callbackId, atMs })
+}
+
+type Unnumbered<T> = T extends unknown ? Omit<T, 'no'> : never
+
+function setDue(place: Place, key: string, due: Unnumbered<Due> | null): void {
+  if (due === null) return remove(place, 'due', key)
+  const no = place.state.dueCount + 1
+  setFact(place, 'dueCount', no)
+  put(place, 'due', key, { ...due, no })
 }
 
 function callDueAtMs(state: Ruled, call: Call): EpochMs | null {
@@ -73,7 +83,3 @@ export function overflowDueAtMs({ setUp, storm }: Ruled, call: Call): EpochMs | 
   const queued = call.connections.find((c) => c.state === 'queued')
   return step === undefined || queued === undefined ? null : queued.sinceMs + step.afterMs
 }
-
-/** When time next changes something; null when nothing is due at any time. */
-export const nextDueAtMs = ({ due }: Pick<Ruled, 'due'>): EpochMs | null =>
-  due.length === 0 ? null : due.reduce((least, d) => Math.min(least, d.atMs), Infinity)

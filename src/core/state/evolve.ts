@@ -1,47 +1,60 @@
-// The fold of the floor's state over events. `evolve` never refuses: the event already happened.
-import { type Agent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
+// The fold of the floor's state over events, in place. It never refuses: the event already happened.
+import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
 import { type Call, type CallChange, type CallEvent, evolveCalls, waitsIn, withSaid } from '@/core/calls'
 import { type Contact, createContact, evolveContact, followCall, isClosed, queueOfPart } from '@/core/contacts'
 import { type AgentId, type CallId, deviceOutside } from '@/core/ids'
-import type { FloorEvent } from '@/core/ledger'
+import type { FloorEvent, LedgerEntry } from '@/core/ledger'
 import { dequeue, enqueue, foldHandleMs } from '@/core/queues'
-import { get, must, put, remove, type Table, values } from '@/core/table'
+import { get, must } from '@/core/table'
 import type { EpochMs } from '@/core/time'
-import { withCarriedOver } from './carried-over'
-import { withCallDue, withCallsDue, withNoteDue, withWrapUpsDue } from './due'
-import { createFloor, type FloorState, withAccounts } from './floor-state'
-import { codedKey, withPromised } from './promised'
+import { takeCarriedOver } from './carried-over'
+import { codedBySomebody, codedKey } from './coded'
+import { setCallDue, setCallsDue, setNoteDue, setWrapUpsDue } from './due'
+import { createFloor, type FloorState } from './floor-state'
+import { type Journal, type Place, put, remove, setFact } from './journal'
+import { evolvePromised } from './promised'
 
-/** Throws on an event that contradicts the state: that is damage or a bug, never a person's mistake. */
-export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs): FloorState {
-  const base = { ...state, seq: state.seq + 1, atMs }
+/**
+ * Folds one event into the floor, noting in the journal what changed. Throws on an event that contradicts the state: that is damage or a bug,
+ * never a person's mistake; the floor is then of no use any more.
+ */
+export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, journal: Journal | null = null): void {
+  const place: Place = { state, journal }
+  setFact(place, 'seq', state.seq + 1)
+  setFact(place, 'atMs', atMs)
   switch (event.kind) {
     case 'floorOpened':
-      return { ...createFloor(event.floorId, event.setUp), seq: base.seq, setUpSeq: base.seq, atMs }
+      if (state.seq !== 1) throw new Error('a floor opens once')
+      setFact(place, 'floorId', event.floorId)
+      setFact(place, 'setUp', event.setUp)
+      setFact(place, 'setUpSeq', state.seq)
+      return addAccounts(place)
     case 'floorResumed':
     case 'clockMoved':
     case 'storageCleared':
     case 'callTurnedAway':
-      return base
+      return
     case 'carriedOver':
-      return withCarriedOver(base, event)
+      return takeCarriedOver(place, event)
     case 'setUpChanged':
-      return withCallsDue(withAccounts({ ...base, setUp: event.setUp, setUpSeq: base.seq, setUpBy: event.byAgentId }))
+      setFact(place, 'setUp', event.setUp)
+      setFact(place, 'setUpSeq', state.seq)
+      setFact(place, 'setUpBy', event.byAgentId)
+      addAccounts(place)
+      return setCallsDue(place)
     case 'stormSwitched': {
       const others = state.storm.filter((id) => id !== event.queueId)
-      return withCallsDue({ ...base, storm: event.on ? [...others, event.queueId].toSorted() : others })
+      setFact(place, 'storm', event.on ? [...others, event.queueId].toSorted() : others)
+      return setCallsDue(place)
     }
     case 'noteSet':
-    case 'noteCleared': {
-      const noted = withAgent(base, event.agentId, (agent) => evolveAgent(agent, event, atMs))
-      return { ...noted, due: withNoteDue(base.due, event.agentId, event.kind === 'noteSet' ? event.untilMs : null) }
-    }
-    case 'shiftEnded': {
-      const lately = remove(base.lately, event.agentId)
-      let { coded } = base
-      for (const { callId, agentId } of values(coded)) if (agentId === event.agentId) coded = remove(coded, codedKey(callId, agentId))
-      return withAgent({ ...base, coded, lately }, event.agentId, (agent) => evolveAgent(agent, event, atMs))
-    }
+    case 'noteCleared':
+      changeAgent(place, event.agentId, (agent) => evolveAgent(agent, event, atMs))
+      return setNoteDue(place, event.agentId, event.kind === 'noteSet' ? event.untilMs : null)
+    case 'shiftEnded':
+      remove(place, 'lately', event.agentId)
+      for (const [key, { agentId }] of state.coded) if (agentId === event.agentId) remove(place, 'coded', key)
+      return changeAgent(place, event.agentId, (agent) => evolveAgent(agent, event, atMs))
     case 'shiftStarted':
     case 'agentReady':
     case 'agentNotReady':
@@ -51,44 +64,31 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs): Flo
     case 'soundPathLost':
     case 'doNotDisturbChanged':
     case 'diversionChanged':
-      return withAgent(base, event.agentId, (agent) => evolveAgent(agent, event, atMs))
     case 'wrapUpExtended':
-      return withWrapUps(
-        withAgent(base, event.agentId, (agent) => evolveAgent(agent, event, atMs)),
-        event.agentId,
-      )
+      return changeAgent(place, event.agentId, (agent) => evolveAgent(agent, event, atMs))
     case 'wrapUpStarted':
     case 'wrapUpEnded':
     case 'outcomeOwed':
-    case 'outcomeSaved': {
-      const moved = withAgent(base, event.agentId, (agent) => evolveAgent(agent, event, atMs))
-      const agentMoved = event.kind === 'outcomeSaved' ? withCoded(moved, event, base) : withWrapUps(moved, event.agentId)
       // A wrap-up may end after its contact was closed by the outcome that ended it.
-      if (event.kind === 'wrapUpEnded' && get(base.contacts, event.callId) === undefined) return agentMoved
-      return withContact(agentMoved, event.callId, (contact) => evolveContact(contact, event, atMs))
+      if (get(state.contacts, event.callId) !== undefined || event.kind !== 'wrapUpEnded')
+        changeContact(place, event.callId, (contact) => evolveContact(contact, event, atMs))
+      return changeAgent(place, event.agentId, (agent) => evolveAgent(agent, event, atMs))
+    case 'outcomeSaved': {
+      const before = must(state.agents, event.agentId)
+      changeAgent(place, event.agentId, (agent) => evolveAgent(agent, event, atMs))
+      noteCoded(place, event, before)
+      return changeContact(place, event.callId, (contact) => evolveContact(contact, event, atMs))
     }
-    case 'outcomeTakenBack': {
-      const taken = withAgent(base, event.agentId, (agent) => evolveAgent(agent, event, atMs))
-      const before = get(base.lately, event.agentId)?.contact
-      if (before?.callId !== event.callId) throw new Error(`${event.agentId} has not coded ${event.callId} lately`)
-      const lists = { coded: remove(base.coded, codedKey(event.callId, event.agentId)), lately: remove(base.lately, event.agentId) }
-      // Nobody owes it until the next event of the same decision says that this agent does.
-      const mine = (ids: readonly AgentId[]) => ids.filter((id) => id !== event.agentId)
-      // A contact that was closed had been coded by everybody else who had the call, whatever was owed when this agent coded it.
-      const contact = get(base.contacts, event.callId) ?? { ...before, owedBy: [], codedBy: before.takenFrom.map((t) => t.agentId) }
-      const { outcome, notes, followUp } = before
-      // What whoever goes on with the call has written stays theirs.
-      const written = contact.handledBy === null || contact.handledBy === event.agentId ? { outcome, notes, followUp } : {}
-      const open = { ...contact, ...written, owedBy: mine(contact.owedBy), codedBy: mine(contact.codedBy) }
-      return { ...taken, ...lists, contacts: put(base.contacts, event.callId, open) }
-    }
+    case 'outcomeTakenBack':
+      changeAgent(place, event.agentId, (agent) => evolveAgent(agent, event, atMs))
+      return takeBackCoded(place, event.callId, event.agentId)
     case 'outcomeCorrected': {
-      const coded =
-        values(base.coded).find((c) => c.callId === event.callId && c.agentId === event.byAgentId) ?? values(base.coded).find((c) => c.callId === event.callId)
-      return coded === undefined ? base : { ...base, coded: put(base.coded, codedKey(event.callId, coded.agentId), { ...coded, code: event.code }) }
+      const coded = get(state.coded, codedKey(event.callId, event.byAgentId)) ?? codedBySomebody(state, event.callId)
+      return coded === undefined ? undefined : put(place, 'coded', codedKey(event.callId, coded.agentId), { ...coded, code: event.code })
     }
     case 'callbackDialled':
-      return withContact(withPromised(base, event, atMs), event.callId, (contact) => evolveContact(contact, event, atMs))
+      evolvePromised(place, event, atMs)
+      return changeContact(place, event.callId, (contact) => evolveContact(contact, event, atMs))
     case 'callbackAgreed':
     case 'callbackMoved':
     case 'callbackHandedOver':
@@ -101,9 +101,9 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs): Flo
     case 'numberRestored':
     case 'taskFiled':
     case 'taskClosed':
-      return withPromised(base, event, atMs)
+      return evolvePromised(place, event, atMs)
     case 'captionSpoken':
-      return withCaption(base, event, atMs)
+      return hearCaption(place, event, atMs)
     case 'notesDrafted':
     case 'callerTold':
     case 'ringSilenced':
@@ -111,49 +111,63 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs): Flo
     case 'scriptStarted':
     case 'scriptPageShown':
     case 'scriptAnswered':
-      return withContact(base, event.callId, (contact) => evolveContact(contact, event, atMs))
+      return changeContact(place, event.callId, (contact) => evolveContact(contact, event, atMs))
     default:
-      return withCalls(base, event, atMs)
+      for (const change of evolveCalls((id) => get(state.calls, id), event, atMs)) changeCall(place, event, change, atMs)
   }
 }
 
-function withCalls(state: FloorState, event: CallEvent, atMs: EpochMs): FloorState {
-  let next = state
-  for (const change of evolveCalls((id) => get(state.calls, id), event, atMs)) next = withCall(next, event, change, atMs)
-  return next
+/** The floor its first entry opens. */
+export function floorOf({ event, atMs }: Pick<LedgerEntry, 'event' | 'atMs'>): FloorState {
+  if (event.kind !== 'floorOpened') throw new Error('a floor begins with its opening')
+  const state = createFloor(event.floorId, event.setUp)
+  evolve(state, event, atMs)
+  return state
 }
 
-function withCall(state: FloorState, event: CallEvent, change: CallChange, atMs: EpochMs): FloorState {
+/** Every account of the set-up has its agent; those who were there before keep theirs. */
+function addAccounts(place: Place): void {
+  for (const { id } of place.state.setUp.agents) if (get(place.state.agents, id) === undefined) put(place, 'agents', id, createAgent(id))
+}
+
+function changeAgent(place: Place, id: AgentId, change: (agent: Agent) => Agent): void {
+  const before = must(place.state.agents, id)
+  const after = change(before)
+  put(place, 'agents', id, after)
+  if (after.wrapUps !== before.wrapUps) setWrapUpsDue(place, id, before.wrapUps, after.wrapUps)
+}
+
+function changeCall(place: Place, event: CallEvent, change: CallChange, atMs: EpochMs): void {
   const { callId, before, after } = change
-  const calls = after === null ? remove(state.calls, callId) : put(state.calls, callId, after)
-  const moved = { ...state, calls, agents: withEngagements(state.agents, change, atMs), due: withCallDue(state, callId, before, after) }
-  return withWaiting(withContactOfCall(moved, event, change, atMs), callId, before, after)
+  if (after === null) remove(place, 'calls', callId)
+  else put(place, 'calls', callId, after)
+  engage(place, change, atMs)
+  setCallDue(place, callId, before, after)
+  followWithContact(place, event, change, atMs)
+  stand(place, callId, before, after)
+  if (after === null) dropClosed(place, callId)
 }
 
 /** Every agent's end of the call, as the call has it now. */
-function withEngagements(table: Table<Agent>, change: CallChange, atMs: EpochMs): Table<Agent> {
-  let agents = table
+function engage(place: Place, change: CallChange, atMs: EpochMs): void {
   for (const { agentId, state } of engagementsOf(change)) {
-    const agent = must(agents, agentId)
-    const engaged = engageAgent(agent, change.callId, state, atMs)
-    if (engaged !== agent) agents = put(agents, agentId, engaged)
+    const agent = must(place.state.agents, agentId)
+    put(place, 'agents', agentId, engageAgent(agent, change.callId, state, atMs))
   }
-  return agents
 }
 
-function withContactOfCall(state: FloorState, event: CallEvent, { callId, before, after }: CallChange, atMs: EpochMs): FloorState {
+function followWithContact(place: Place, event: CallEvent, { callId, before, after }: CallChange, atMs: EpochMs): void {
+  const { state } = place
   if (before === undefined) {
     const call = after as Call
-    const counted = { ...state, callCount: state.callCount + 1 }
-    if (call.consultFor !== null) return counted
-    return { ...counted, contacts: put(state.contacts, callId, followCall(createContact(call), undefined, call, atMs)) }
+    setFact(place, 'callCount', state.callCount + 1)
+    if (call.consultFor === null) put(place, 'contacts', callId, followCall(createContact(call), undefined, call, atMs))
+    return
   }
   const contact = get(state.contacts, callId)
-  if (contact === undefined) return state
-  const followed = { ...followCall(contact, before, after, atMs), ...about(event, contact) }
-  const contacts = put(state.contacts, callId, followed)
-  const handleMs = event.kind === 'callCleared' ? withHandleMs(state, contact, atMs) : state.handleMs
-  return { ...state, contacts, handleMs }
+  if (contact === undefined) return
+  put(place, 'contacts', callId, { ...followCall(contact, before, after, atMs), ...about(event, contact) })
+  if (event.kind === 'callCleared') noteHandleMs(place, contact, atMs)
 }
 
 /** What a call event means for the contact besides who handles it. */
@@ -164,76 +178,81 @@ function about(event: CallEvent, contact: Contact): Partial<Contact> {
   return {}
 }
 
-function withHandleMs(state: FloorState, contact: Contact, atMs: EpochMs): FloorState['handleMs'] {
-  if (contact.queueId === null || contact.handledSinceMs === null) return state.handleMs
-  return { ...state.handleMs, [contact.queueId]: foldHandleMs(state.handleMs[contact.queueId], atMs - contact.handledSinceMs) }
+function noteHandleMs(place: Place, { queueId, handledSinceMs }: Contact, atMs: EpochMs): void {
+  if (queueId === null || handledSinceMs === null) return
+  const { handleMs } = place.state
+  setFact(place, 'handleMs', { ...handleMs, [queueId]: foldHandleMs(handleMs[queueId], atMs - handledSinceMs) })
 }
 
-function withCaption(state: FloorState, event: Extract<FloorEvent, { kind: 'captionSpoken' }>, atMs: EpochMs): FloorState {
+function hearCaption(place: Place, event: Extract<FloorEvent, { kind: 'captionSpoken' }>, atMs: EpochMs): void {
+  const { state } = place
   const first = deviceOutside(event.callId, 1)
   const speaker = event.deviceId ?? first
   const call = get(state.calls, event.callId)
-  const said = call === undefined ? state : { ...state, calls: put(state.calls, event.callId, withSaid(call, speaker, event.text)) }
+  if (call !== undefined) put(place, 'calls', event.callId, withSaid(call, speaker, event.text))
   // The contact keeps what its own outside party says; what colleagues say to each other is not about the caller.
-  const ofContact = speaker === first && get(state.contacts, event.callId) !== undefined
-  return ofContact ? withContact(said, event.callId, (contact) => evolveContact(contact, event, atMs)) : said
+  if (speaker === first && get(state.contacts, event.callId) !== undefined) changeContact(place, event.callId, (contact) => evolveContact(contact, event, atMs))
 }
 
 /** The waiting line of the call's queue, after a call that stood in it left it or one that did not joined it. */
-function withWaiting(state: FloorState, callId: CallId, before: Call | undefined, after: Call | null): FloorState {
+function stand(place: Place, callId: CallId, before: Call | undefined, after: Call | null): void {
+  const { state } = place
   const stood = before === undefined ? null : waitsIn(before)
   const stands = after === null ? null : waitsIn(after)
   // Sent to the queue it stands in already, a call goes to another place of the same line.
-  if (stood === stands && before?.place === after?.place) return after === null ? dropClosed(state, callId) : state
+  if (stood === stands && before?.place === after?.place) return
   const placeOf = (id: CallId) => must(state.calls, id).place
   let { waiting } = state
   if (stood !== null) waiting = dequeue(waiting, stood, callId)
   if (stands !== null && after !== null) waiting = enqueue(waiting, stands, after, placeOf)
-  return after === null ? dropClosed({ ...state, waiting }, callId) : { ...state, waiting }
+  setFact(place, 'waiting', waiting)
 }
 
-function withContact(state: FloorState, callId: CallId, change: (contact: Contact) => Contact): FloorState {
-  const contact = get(state.contacts, callId)
+function changeContact(place: Place, callId: CallId, change: (contact: Contact) => Contact): void {
+  const contact = get(place.state.contacts, callId)
   if (contact === undefined) throw new Error(`no contact for ${callId}`)
-  return dropClosed({ ...state, contacts: put(state.contacts, callId, change(contact)) }, callId)
+  put(place, 'contacts', callId, change(contact))
+  dropClosed(place, callId)
 }
 
-function dropClosed(state: FloorState, callId: CallId): FloorState {
-  const contact = get(state.contacts, callId)
-  return contact !== undefined && isClosed(contact) ? { ...state, contacts: remove(state.contacts, callId) } : state
+function dropClosed(place: Place, callId: CallId): void {
+  const contact = get(place.state.contacts, callId)
+  if (contact !== undefined && isClosed(contact)) remove(place, 'contacts', callId)
 }
 
-const withWrapUps = (state: FloorState, agentId: AgentId): FloorState => ({
-  ...state,
-  due: withWrapUpsDue(state.due, agentId, must(state.agents, agentId).wrapUps),
-})
+type Saved = Extract<FloorEvent, { kind: 'outcomeSaved' }>
 
 /** The last to code a call may correct it, for as long as their shift lasts. */
-function withCoded(
-  state: FloorState,
-  { callId, agentId, code, notes, followUp }: Extract<FloorEvent, { kind: 'outcomeSaved' }>,
-  before: FloorState,
-): FloorState {
+function noteCoded(place: Place, { callId, agentId, code, notes, followUp }: Saved, before: Agent): void {
+  const { state } = place
   const contact = get(state.contacts, callId)
-  if (contact === undefined) return state
+  if (contact === undefined) return
   const key = codedKey(callId, agentId)
-  const queueId = queueOfPart(contact, agentId)
-  const coded = put(state.coded, key, { callId, agentId, queueId, dialled: contact.dialled, code })
   // A part that is coded again is not one more.
-  const agent = must(state.agents, agentId)
-  const counted = get(before.coded, key) === undefined ? state.agents : put(state.agents, agentId, { ...agent, codedCount: agent.codedCount - 1 })
+  if (get(state.coded, key) !== undefined) changeAgent(place, agentId, (agent) => ({ ...agent, codedCount: agent.codedCount - 1 }))
+  put(place, 'coded', key, { callId, agentId, queueId: queueOfPart(contact, agentId), dialled: contact.dialled, code })
   const clearing = get(state.calls, callId)?.clearing
   const hangsUp = clearing?.byAgentId === agentId && clearing.what !== 'remove'
   // During the call it is simply saved again.
-  if (contact.endedAtMs === null && !hangsUp) return { ...state, coded, agents: counted }
+  if (contact.endedAtMs === null && !hangsUp) return
   // Coding a call that is being hung up ends it at once: what would have been wrapped up can be taken back all the same.
   const endedAtMs = contact.endedAtMs ?? state.atMs
-  const inWrapUp = hangsUp || must(before.agents, agentId).wrapUps.some((w) => w.callId === callId)
-  const lately = put(state.lately, agentId, { agentId, contact: { ...contact, endedAtMs, notes, followUp }, savedAtMs: state.atMs, inWrapUp })
-  return { ...state, coded, lately, agents: counted }
+  const inWrapUp = hangsUp || before.wrapUps.some((w) => w.callId === callId)
+  put(place, 'lately', agentId, { agentId, contact: { ...contact, endedAtMs, notes, followUp }, savedAtMs: state.atMs, inWrapUp })
 }
 
-const withAgent = (state: FloorState, id: AgentId, change: (agent: Agent) => Agent): FloorState => ({
-  ...state,
-  agents: put(state.agents, id, change(must(state.agents, id))),
-})
+function takeBackCoded(place: Place, callId: CallId, agentId: AgentId): void {
+  const { state } = place
+  const before = get(state.lately, agentId)?.contact
+  if (before?.callId !== callId) throw new Error(`${agentId} has not coded ${callId} lately`)
+  remove(place, 'coded', codedKey(callId, agentId))
+  remove(place, 'lately', agentId)
+  // Nobody owes it until the next event of the same decision says that this agent does.
+  const mine = (ids: readonly AgentId[]) => ids.filter((id) => id !== agentId)
+  // A contact that was closed had been coded by everybody else who had the call, whatever was owed when this agent coded it.
+  const contact = get(state.contacts, callId) ?? { ...before, owedBy: [], codedBy: before.takenFrom.map((t) => t.agentId) }
+  const { outcome, notes, followUp } = before
+  // What whoever goes on with the call has written stays theirs.
+  const written = contact.handledBy === null || contact.handledBy === agentId ? { outcome, notes, followUp } : {}
+  put(place, 'contacts', callId, { ...contact, ...written, owedBy: mine(contact.owedBy), codedBy: mine(contact.codedBy) })
+}

@@ -1,29 +1,48 @@
-// The floor's state: what is under way, and what was promised.
+// The floor's state: what is under way, and what was promised. Entities are immutable values; the tables are the place they stand in, changed by
+// `evolve` alone.
 import { type Agent, createAgent } from '@/core/agents'
+import type { Callback } from '@/core/callbacks'
 import type { Call } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
+import type { DoNotCallList } from '@/core/do-not-call'
 import { type AgentId, type CallId, type QueueId, toAgentId, toCallId } from '@/core/ids'
 import type { Waiting } from '@/core/queues'
 import type { SetUp } from '@/core/set-up'
-import { emptyTable, get, put, type Table } from '@/core/table'
+import { get, type Table } from '@/core/table'
+import type { Task } from '@/core/tasks'
 import type { EpochMs } from '@/core/time'
-import type { Due } from './due'
-import { nothingPromised, type Promised } from './promised'
+import type { Coded, Due, Lately, Struck } from './rows'
 
-export interface FloorState extends Promised {
+export interface FloorTables {
+  readonly agents: Table<Agent>
+  readonly calls: Table<Call>
+  /** Calls under way and calls whose outcome is owed. */
+  readonly contacts: Table<Contact>
+  /** Callbacks that are open. */
+  readonly callbacks: Table<Callback>
+  /** Tasks that are open in the customer record system. */
+  readonly tasks: Table<Task>
+  readonly doNotCall: DoNotCallList
+  /** Calls coded by agents who are still on that shift, by `codedKey`: what each of them may correct. */
+  readonly coded: Table<Coded>
+  /** The outcome each agent saved last of a call that was over, with the contact as it was: what can be taken back. */
+  readonly lately: Table<Lately>
+  /** What time itself will change, and when, by `dueKey`. */
+  readonly due: Table<Due>
+}
+
+export interface FloorState extends FloorTables {
   readonly floorId: string
   readonly setUp: SetUp
   /** Of the last event folded in; 0 before the first. */
   readonly seq: number
   readonly atMs: EpochMs
   readonly callCount: number
-  readonly agents: Table<Agent>
-  readonly calls: Table<Call>
-  /** Calls under way and calls whose outcome is owed. */
-  readonly contacts: Table<Contact>
+  /** How often something was made due. */
+  readonly dueCount: number
   readonly waiting: Waiting
-  /** What time itself will change, and when. */
-  readonly due: readonly Due[]
+  /** Numbers that do not belong to whom the records say. */
+  readonly struck: readonly Struck[]
   /** Queues switched to storm. */
   readonly storm: readonly QueueId[]
   /** Seq of the event that set the centre up as it is, and who did; null for how it began. */
@@ -33,27 +52,41 @@ export interface FloorState extends Promised {
   readonly handleMs: Readonly<Record<QueueId, number>>
 }
 
+/** The names of the tables, in the order they are written down. */
+export const TABLES = [
+  'agents',
+  'calls',
+  'contacts',
+  'callbacks',
+  'tasks',
+  'doNotCall',
+  'coded',
+  'lately',
+  'due',
+] as const satisfies readonly (keyof FloorTables)[]
+export type TableName = (typeof TABLES)[number]
+export type Row<T extends TableName> = FloorTables[T] extends Table<infer R> ? R : never
+
 export function createFloor(floorId: string, setUp: SetUp): FloorState {
-  const empty = {
-    callCount: 0,
-    agents: emptyTable<Agent>(),
-    calls: emptyTable<Call>(),
-    contacts: emptyTable<Contact>(),
-    waiting: {},
-    due: [],
-    storm: [],
-    setUpSeq: 0,
-    setUpBy: null,
-    ...nothingPromised(),
+  const tables: { readonly [T in TableName]: Map<string, Row<T>> } = {
+    agents: new Map(setUp.agents.map(({ id }) => [id, createAgent(id)])),
+    calls: new Map(),
+    contacts: new Map(),
+    callbacks: new Map(),
+    tasks: new Map(),
+    doNotCall: new Map(),
+    coded: new Map(),
+    lately: new Map(),
+    due: new Map(),
   }
-  return withAccounts({ floorId, setUp, seq: 0, atMs: 0, ...empty, handleMs: {} })
+  const began = { seq: 0, atMs: 0, callCount: 0, dueCount: 0, waiting: {}, struck: [], storm: [], setUpSeq: 0, setUpBy: null, handleMs: {} }
+  return { floorId, setUp, ...began, ...tables }
 }
 
-/** Every account of the set-up has its agent; those who were there before keep theirs. */
-export function withAccounts(state: FloorState): FloorState {
-  let { agents } = state
-  for (const { id } of state.setUp.agents) if (get(agents, id) === undefined) agents = put(agents, id, createAgent(id))
-  return { ...state, agents }
+/** The floor as it is at this moment, apart from what becomes of it: a copy of the tables, whose values never change. */
+export function copyOf(state: FloorState): FloorState {
+  const tables = Object.fromEntries(TABLES.map((table) => [table, new Map<string, unknown>(state[table])]))
+  return { ...state, ...tables }
 }
 
 /** The agent whose device this is; null for outside parties and queues. */

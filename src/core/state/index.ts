@@ -1,7 +1,22 @@
 export { createKeeper, type Keeper } from './carried-over'
-export { type Draft, emit } from './draft'
-export { type Due, nextDueAtMs, overflowDueAtMs } from './due'
-export { evolve } from './evolve'
-export { agentOfDevice, createFloor, type FloorState, isMutedOn, nextCallId, recordingIdFor } from './floor-state'
+export { codedBySomebody, codedKey } from './coded'
+export { nextDueAtMs, readyAgents, revisionOf, type Served, servedBy, takeChanged } from './derived'
+export { beginDraft, type Draft, emit } from './draft'
+export { dueBy, overflowDueAtMs } from './due'
+export { evolve, floorOf } from './evolve'
+export {
+  agentOfDevice,
+  copyOf,
+  createFloor,
+  type FloorState,
+  type FloorTables,
+  isMutedOn,
+  nextCallId,
+  type Row,
+  recordingIdFor,
+  TABLES,
+  type TableName,
+} from './floor-state'
+export { createJournal, type Journal, rollBack, rowBefore, touched } from './journal'
 export { partyName, partyOfCall } from './names'
-export { type Coded, codedKey, type Lately } from './promised'
+export type { Coded, Due, Lately } from './rows'

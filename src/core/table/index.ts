@@ -1,1 +1,1 @@
-export { count, emptyTable, get, must, put, remove, type Table, values } from './table'
+export { count, emptyTable, get, must, type Table, values } from './table'

@@ -3,7 +3,7 @@ import { type Command, decide, openFloor, takeUp } from '@/core/floor'
 import { toAgentId, toOutcomeSetId, toQueueId, toScriptId } from '@/core/ids'
 import type { CarriedOver, LedgerEntry } from '@/core/ledger'
 import { type SetUp, SetUpSchema } from '@/core/set-up'
-import { createFloor, evolve, type FloorState } from '@/core/state'
+import { type FloorState, floorOf } from '@/core/state'
 
 export const START_MS = Date.UTC(2026, 10, 24, 9)
 export const ANN = toAgentId('agent_ann')
@@ -116,12 +116,8 @@ export function aFloor(setUp: SetUp = SMALL, { floorId = 'test', startMs = START
   const opened = openFloor(floorId, setUp, startMs)
   const entries = [opened]
   let atMs = startMs
-  let state = evolve(createFloor(floorId, setUp), opened.event, atMs)
-  if (before !== null) {
-    const taken = takeUp(state, before, { atMs })
-    state = taken.state
-    entries.push(...taken.entries)
-  }
+  const state = floorOf(opened)
+  if (before !== null) entries.push(...takeUp(state, before, { atMs }).entries)
   return {
     state: () => state,
     entries,
@@ -129,7 +125,6 @@ export function aFloor(setUp: SetUp = SMALL, { floorId = 'test', startMs = START
       atMs += inMs
       const decision = decide(state, command, { atMs })
       if (!decision.ok) return decision.refusal.reason
-      state = decision.state
       entries.push(...decision.entries)
       return 'ok'
     },

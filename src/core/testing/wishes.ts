@@ -58,6 +58,8 @@ const KINDS = [
     'transfer',
     'conference',
     'conference',
+    'conference',
+    'conference',
     'addParty',
     'addParty',
   ] as const),

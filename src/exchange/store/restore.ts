@@ -2,12 +2,12 @@
 // the first that cannot be read. What cannot be read is set aside, never silently dropped.
 import * as z from 'zod'
 import { LEDGER_VERSION, type LedgerEntry, parseEntry } from '@/core/ledger'
-import { createFloor, evolve, type FloorState } from '@/core/state'
-import { checksumOf, chunkKey, chunkRange, DAMAGED_KEY, type KeyValue, MARK_KEY, SNAPSHOT_VERSION } from './store'
+import { createFloor, createJournal, evolve, type FloorState, rollBack } from '@/core/state'
+import { readSnapshot } from './snapshot'
+import { checksumOf, chunkKey, chunkRange, DAMAGED_KEY, type KeyValue, MARK_KEY } from './store'
 import { type FoundPins, upgradeStore } from './upgrade-store'
 
 const ChunkSchema = z.object({ fromSeq: z.number(), toSeq: z.number(), text: z.string(), checksum: z.number() })
-const SnapshotSchema = z.object({ version: z.literal(SNAPSHOT_VERSION), seq: z.number(), text: z.string(), checksum: z.number() })
 
 export interface Restored {
   /** null when nothing usable is stored: the floor opens anew. */
@@ -61,12 +61,6 @@ async function restoreFrom(store: KeyValue): Promise<Pick<Restored, 'state' | 's
   return { state: null, snapshotSeq: 0, damage: null }
 }
 
-async function readSnapshot(store: KeyValue, key: string): Promise<FloorState | null> {
-  const parsed = SnapshotSchema.safeParse(await store.get(key))
-  if (!parsed.success || checksumOf(parsed.data.text) !== parsed.data.checksum) return null
-  return JSON.parse(parsed.data.text) as FloorState
-}
-
 type Range = { readonly key: string; readonly fromSeq: number; readonly toSeq: number }
 
 async function foldFrom(store: KeyValue, base: FloorState | null, ranges: readonly Range[]) {
@@ -78,9 +72,11 @@ async function foldFrom(store: KeyValue, base: FloorState | null, ranges: readon
     const { entries, problem } = await readChunk(store, range)
     for (const entry of entries) {
       if (entry.seq <= (state?.seq ?? 0)) continue
-      const folded = foldOne(state, entry)
-      if (typeof folded === 'string') return { state, damage: { afterSeq: state?.seq ?? 0, reason: folded } }
-      state = folded
+      const afterSeq = state?.seq ?? 0
+      state ??= emptyFloor(entry)
+      if (state === null) return { state, damage: { afterSeq, reason: 'its beginning is missing' } }
+      const trouble = foldOne(state, entry)
+      if (trouble !== null) return { state: afterSeq === 0 ? null : state, damage: { afterSeq, reason: trouble } }
     }
     if (problem !== null) return { state, damage: { afterSeq: state?.seq ?? 0, reason: problem } }
   }
@@ -110,12 +106,16 @@ function wholeDecisions(entries: readonly LedgerEntry[]): readonly LedgerEntry[]
   return entries.slice(0, Math.max(0, begin))
 }
 
-/** The next state, or why the entry cannot follow. Folding throws only on entries that contradict what came before. */
-function foldOne(state: FloorState | null, { event, seq, atMs }: LedgerEntry): FloorState | string {
-  if (state === null) return event.kind === 'floorOpened' ? evolve(createFloor(event.floorId, event.setUp), event, atMs) : 'its beginning is missing'
+const emptyFloor = ({ event }: LedgerEntry): FloorState | null => (event.kind === 'floorOpened' ? createFloor(event.floorId, event.setUp) : null)
+
+/** Why the entry cannot follow; null when it was folded in. Folding throws only on entries that contradict what came before: then nothing of it stays. */
+function foldOne(state: FloorState, { event, seq, atMs }: LedgerEntry): string | null {
+  const journal = createJournal()
   try {
-    return evolve(state, event, atMs)
+    evolve(state, event, atMs, journal)
+    return null
   } catch (error) {
+    rollBack(state, journal)
     return `entry ${seq} contradicts what came before (${error instanceof Error ? error.message : String(error)})`
   }
 }

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { type LedgerEntry, toLine } from '@/core/ledger'
-import { createFloor, evolve, type FloorState } from '@/core/state'
+import { copyOf, createFloor, evolve, type FloorState } from '@/core/state'
 import { simulateDay } from '@/world'
 import { FENNHOLM } from '@/world/scenario'
 import {
@@ -12,6 +12,7 @@ import {
   createWriter,
   DAMAGED_KEY,
   type KeyValue,
+  type LedgerWriter,
   MARK_KEY,
   memoryStore,
   NOTHING_RESTORED,
@@ -24,10 +25,10 @@ const ENTRIES = simulateDay({ seed: 3, pace: 'ordinary', day: '2026-11-23' }).sl
 const LAST = ENTRIES.findLastIndex((e) => e.causedBy === null)
 const MORNING = ENTRIES.slice(0, LAST)
 const STATES = new Map<number, FloorState>()
-let folded = createFloor('fold', FENNHOLM)
+const folded = createFloor('fold', FENNHOLM)
 for (const { event, atMs, seq } of MORNING) {
-  folded = evolve(folded, event, atMs)
-  STATES.set(seq, folded)
+  evolve(folded, event, atMs)
+  STATES.set(seq, copyOf(folded))
 }
 const decisions: LedgerEntry[][] = []
 for (const entry of MORNING) {
@@ -35,6 +36,17 @@ for (const entry of MORNING) {
   decisions.at(-1)?.push(entry)
 }
 const stateAt = (seq: number) => STATES.get(seq) as FloorState
+
+/** A floor that goes on while it is written, decision by decision. */
+function aLedger(writer: LedgerWriter, from = 0) {
+  const floor = from === 0 ? createFloor('live', FENNHOLM) : copyOf(stateAt(from))
+  return (decision: readonly LedgerEntry[]) => {
+    for (const { event, atMs } of decision) evolve(floor, event, atMs)
+    writer.append(decision, floor)
+  }
+}
+
+const seqAfter = (count: number) => decisions[count - 1]?.at(-1)?.seq ?? 0
 
 async function written(upTo = decisions.length, store: KeyValue = memoryStore()) {
   const refusals: string[] = []
@@ -47,8 +59,9 @@ async function written(upTo = decisions.length, store: KeyValue = memoryStore())
     onCleared: () => {},
     later: () => {},
   })
+  const append = aLedger(writer)
   for (const decision of decisions.slice(0, upTo)) {
-    writer.append(decision, stateAt((decision.at(-1) as LedgerEntry).seq))
+    append(decision)
     await writer.flushed()
   }
   return { store, writer, refusals }
@@ -165,13 +178,13 @@ async function writtenTo(store: KeyValue, count: number, more: { from?: number; 
     for (const next of again.splice(0)) next()
     return writer.flushed()
   }
+  const append = aLedger(writer, seqAfter(more.from ?? 0))
   for (const decision of decisions.slice(more.from ?? 0, count)) {
-    writer.append(decision, stateAt((decision.at(-1) as LedgerEntry).seq))
+    append(decision)
     await writer.flushed()
   }
-  return { writer, said, retry }
+  return { writer, append, said, retry }
 }
-const seqAfter = (count: number) => decisions[count - 1]?.at(-1)?.seq ?? 0
 
 describe('storage that says no in the middle', () => {
   // Chunks, snapshots, the joining and the clearing away after them: whichever write it is that is refused.
@@ -202,7 +215,7 @@ describe('storage that says no in the middle', () => {
     const { store, disk, refusals } = aDisk()
     const first = await writtenTo(store, 40)
     refusals.all = true
-    for (const decision of decisions.slice(40, 60)) first.writer.append(decision, stateAt((decision.at(-1) as LedgerEntry).seq))
+    for (const decision of decisions.slice(40, 60)) first.append(decision)
     expect(await first.writer.flushed()).toBe(false)
     expect(first.said).toEqual(['the disk is full'])
     expect((await first.writer.read(0)).trimEnd().split('\n')).toHaveLength(seqAfter(60))
@@ -217,10 +230,10 @@ describe('storage that says no in the middle', () => {
   test('the browser’s data cleared in the middle is noticed, and what is in memory is written anew', async () => {
     const { store, disk } = aDisk()
     let cleared = 0
-    const { writer } = await writtenTo(store, 50, { onCleared: () => cleared++ })
+    const { writer, append } = await writtenTo(store, 50, { onCleared: () => cleared++ })
     for (const key of await disk.keys()) await disk.remove(key)
     for (const decision of decisions.slice(50, 60)) {
-      writer.append(decision, stateAt((decision.at(-1) as LedgerEntry).seq))
+      append(decision)
       await writer.flushed()
     }
     expect(cleared).toBe(1)

@@ -11,11 +11,18 @@ export interface StoredChunk {
 }
 
 /** Of the state a snapshot holds: one of another shape is passed over, and the ledger folded instead. */
-export const SNAPSHOT_VERSION = 6
+export const SNAPSHOT_VERSION = 7
 
 export interface StoredSnapshot {
   readonly version: typeof SNAPSHOT_VERSION
   readonly seq: number
+  /** What is single of the floor, and the keys of the parts its tables are in. */
+  readonly text: string
+  readonly checksum: number
+}
+
+/** Some rows of a table. */
+export interface StoredPart {
   readonly text: string
   readonly checksum: number
 }

@@ -5,19 +5,8 @@
 import { type LedgerEntry, toLine } from '@/core/ledger'
 import type { FloorState } from '@/core/state'
 import { joinChunks, linesAfter, toChunk, withoutRepeats } from './chunks'
-import {
-  checksumOf,
-  chunkKey,
-  chunkRange,
-  type KeyValue,
-  MARK,
-  MARK_KEY,
-  SNAPSHOT_VERSION,
-  type StoredChunk,
-  type StoredSnapshot,
-  snapshotKey,
-  storageWords,
-} from './store'
+import { createSnapshots, tidySnapshots } from './snapshot'
+import { chunkKey, chunkRange, type KeyValue, MARK, MARK_KEY, type StoredChunk, storageWords } from './store'
 
 const SNAPSHOT_EVERY = 500
 const FIRST_RETRY_MS = 1_000
@@ -48,7 +37,8 @@ export interface WriterOptions {
 export function createWriter(options: WriterOptions): LedgerWriter {
   const { store } = options
   let pending: LedgerEntry[] = []
-  let latest: FloorState | null = null
+  let floor: FloorState | null = null
+  const snapshots = createSnapshots(store)
   let { snapshotSeq } = options
   let writing: Promise<void> | null = null
   let trouble: string | null = null
@@ -59,7 +49,8 @@ export function createWriter(options: WriterOptions): LedgerWriter {
     try {
       while (pending.length > 0) {
         const batch = pending
-        const state = latest
+        // Now, while the floor is where the batch ends: it goes on during the writes.
+        const due = floor !== null && floor.seq - snapshotSeq >= SNAPSHOT_EVERY ? snapshots.capture(floor) : null
         await keepMark(batch)
         const chunk = toChunk(batch)
         await store.set(chunkKey(chunk.fromSeq, chunk.toSeq), chunk)
@@ -70,7 +61,7 @@ export function createWriter(options: WriterOptions): LedgerWriter {
         }
         retryInMs = FIRST_RETRY_MS
         options.onStored(chunk.toSeq)
-        if (state !== null && state.seq === chunk.toSeq && state.seq - snapshotSeq >= SNAPSHOT_EVERY) await keepSnapshot(state)
+        if (due !== null) await keepSnapshot(due)
       }
     } catch (error) {
       trouble = storageWords(error)
@@ -94,9 +85,11 @@ export function createWriter(options: WriterOptions): LedgerWriter {
       return
     }
     const wasCleared = marked
-    if (wasCleared && latest !== null && latest.seq === batch.at(-1)?.seq) {
-      await writeSnapshot(store, latest)
-      snapshotSeq = latest.seq
+    if (wasCleared && floor !== null && floor.seq === batch.at(-1)?.seq) {
+      snapshots.forget()
+      const whole = snapshots.capture(floor)
+      await snapshots.write(whole)
+      snapshotSeq = whole.seq
     } else if (wasCleared) return
     await store.set(MARK_KEY, MARK)
     marked = true
@@ -104,12 +97,12 @@ export function createWriter(options: WriterOptions): LedgerWriter {
   }
 
   /** A comfort: without it the ledger is folded from further back. What it costs is never that the ledger stops. */
-  const keepSnapshot = async (state: FloorState) => {
+  const keepSnapshot = async (captured: ReturnType<typeof snapshots.capture>) => {
     const former = snapshotSeq
-    snapshotSeq = state.seq
+    snapshotSeq = captured.seq
     try {
-      await writeSnapshot(store, state)
-      await tidy(store, former, state.seq)
+      await snapshots.write(captured)
+      await tidy(store, former, captured.seq)
     } catch (error) {
       // The disk has no room for it: the next one is tried in its turn, and what the ledger needs is tried with every entry.
       console.warn(`No snapshot was kept: ${storageWords(error)}`)
@@ -119,7 +112,7 @@ export function createWriter(options: WriterOptions): LedgerWriter {
   return {
     append(entries, state) {
       pending = [...pending, ...entries]
-      latest = state
+      floor = state
       if (trouble === null) start()
     },
     async flushed() {
@@ -137,15 +130,10 @@ export function createWriter(options: WriterOptions): LedgerWriter {
   }
 }
 
-async function writeSnapshot(store: KeyValue, state: FloorState): Promise<void> {
-  const text = JSON.stringify(state)
-  await store.set(snapshotKey(state.seq), { version: SNAPSHOT_VERSION, seq: state.seq, text, checksum: checksumOf(text) } satisfies StoredSnapshot)
-}
-
 async function tidy(store: KeyValue, formerSeq: number, seq: number): Promise<void> {
   const keys = await store.keys()
   // The former snapshot stays: it is the way back when entries before this one turn out damaged.
-  for (const key of keys) if (key.startsWith('snapshot/') && key < snapshotKey(formerSeq)) await store.remove(key)
+  await tidySnapshots(store, keys, formerSeq)
   await joinChunks(
     store,
     keys.filter((key) => {

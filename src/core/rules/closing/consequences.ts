@@ -113,7 +113,7 @@ function servedBy(state: FloorState, { fromCallbackId, callId, direction, number
   const own = fromCallbackId === null ? undefined : get(state.callbacks, fromCallbackId)
   if (own?.dialled?.callId === callId) return own
   if (direction !== 'outbound') return undefined
-  return values(state.callbacks).find((c) => c.why === 'retry' && c.number === number && c.callId !== callId && c.dialled === null)
+  return openedFirst(state.callbacks).find((c) => c.why === 'retry' && c.number === number && c.callId !== callId && c.dialled === null)
 }
 
 /** What followed from this agent's outcome of the call so far, while it can be: a callback that is being called goes on. */
@@ -121,7 +121,7 @@ export function withdraw(draft: Draft, agent: Agent, { callId, number, customer 
   const { callbacks, doNotCall, tasks, struck } = draft.state
   const by = { byAgentId: agent.id }
   const why = 'The call got another outcome'
-  for (const c of values(callbacks))
+  for (const c of openedFirst(callbacks))
     if (c.callId === callId && c.agreedBy === agent.id && c.dialled === null)
       emit(draft, seq, { kind: 'callbackClosed', callbackId: c.id, ...by, because: 'recoded', why })
   for (const whom of [number === null ? null : { number }, customer === null ? null : { person: customer.name }]) {
@@ -129,8 +129,11 @@ export function withdraw(draft: Draft, agent: Agent, { callId, number, customer 
     if (entry !== undefined && groundsOf(entry).some((g) => g.callId === callId && g.byAgentId === agent.id))
       emit(draft, seq, { kind: 'doNotCallRemoved', whom: entry.whom, ...by, why, callId })
   }
-  for (const task of values(tasks))
+  for (const task of values(tasks).sort((a, b) => a.filedAtMs - b.filedAtMs))
     if (task.callId === callId && task.byAgentId === agent.id) emit(draft, seq, { kind: 'taskClosed', taskId: task.taskId, ...by, because: 'recoded' })
   if (number !== null && customer !== null && struck.some((s) => s.callId === callId && s.byAgentId === agent.id && s.number === number))
     emit(draft, seq, { kind: 'numberRestored', callId, number, person: customer.name, ...by })
 }
+
+/** The order of a table says nothing: what is decided goes by when they were agreed. */
+const openedFirst = (callbacks: FloorState['callbacks']): Callback[] => values(callbacks).sort((a, b) => a.agreedAtMs - b.agreedAtMs)

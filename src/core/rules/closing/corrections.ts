@@ -6,8 +6,8 @@ import { noAccount, unentitled } from '@/core/rules/rights'
 import { refuse } from '@/core/rules/rule'
 import { keepOwedLimit } from '@/core/rules/shift'
 import { outcomeSetFor } from '@/core/set-up'
-import { codedKey, type Draft, emit } from '@/core/state'
-import { get, values } from '@/core/table'
+import { codedBySomebody, codedKey, type Draft, emit } from '@/core/state'
+import { get } from '@/core/table'
 import type { Of, Ruling } from './commands'
 import { withdraw } from './consequences'
 import { beginWrapUp } from './wrap-up'
@@ -34,7 +34,7 @@ export function takeBackOutcome(draft: Draft, agent: Agent, { callId }: Of<'take
  */
 export function correctOutcome(draft: Draft, command: Of<'correctOutcome'>): Ruling {
   const { agentId, callId, why } = command
-  const known = get(draft.state.coded, codedKey(callId, agentId)) ?? values(draft.state.coded).find((c) => c.callId === callId)
+  const known = get(draft.state.coded, codedKey(callId, agentId)) ?? codedBySomebody(draft.state, callId)
   const refused = noAccount(draft.state, agentId)
   if (refused !== null) return refused
   if (known?.agentId !== agentId && unentitled(draft.state, agentId, 'supervision') !== null) return refuse({ reason: 'notYoursToCorrect' })

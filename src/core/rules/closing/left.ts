@@ -2,18 +2,18 @@
 import { type CallEvent, isOnLine } from '@/core/calls'
 import type { Contact } from '@/core/contacts'
 import type { OutcomeEvent } from '@/core/outcomes'
-import { agentOfDevice, type Draft, emit, type FloorState } from '@/core/state'
+import { agentOfDevice, type Draft, emit, rowBefore } from '@/core/state'
 import { get } from '@/core/table'
 import { carryOut } from './outcome'
 import { beginWrapUp } from './wrap-up'
 
 /** The agent who handled a call and leaves it owes its outcome, or has given it and goes on as they chose. */
-export function left(draft: Draft, seq: number, { callId, deviceId }: Extract<CallEvent, { kind: 'connectionCleared' }>, before: FloorState): void {
+export function left(draft: Draft, seq: number, { callId, deviceId }: Extract<CallEvent, { kind: 'connectionCleared' }>): void {
   const agentId = agentOfDevice(deviceId)
-  const contact = get(before.contacts, callId)
+  const contact = rowBefore(draft, 'contacts', callId)
   if (agentId === null || contact?.handledBy !== agentId) return
   // A ring in vain at somebody who had left before is not leaving again.
-  const was = get(before.calls, callId)?.connections.find((c) => c.deviceId === deviceId)?.state
+  const was = rowBefore(draft, 'calls', callId)?.connections.find((c) => c.deviceId === deviceId)?.state
   if (was === 'alerting' || was === 'failed' || was === undefined) return
   const outcome = outcomeOf(draft, contact, agentId)
   if (outcome !== null) carryOut(draft, agentId, outcome.andThen)

@@ -4,7 +4,7 @@ import { type Contact, factsOf } from '@/core/contacts'
 import { refuse } from '@/core/rules/rule'
 import { checkAnswer, type Known, nextPage, pageOf, previousPage, type Script, seenPage, splitAnswers } from '@/core/scripts'
 import { scriptFor, scriptVersion } from '@/core/set-up'
-import { type Draft, emit, type FloorState } from '@/core/state'
+import { type Draft, emit, rowBefore } from '@/core/state'
 import { get } from '@/core/table'
 import type { Of, Ruling } from './commands'
 
@@ -34,8 +34,8 @@ export function answerScript(draft: Draft, agent: Agent, contact: Contact, comma
 }
 
 /** A recording pauses when a sensitive page is shown and goes on when it is left for another. */
-export function recordPage(draft: Draft, causedBy: number, { callId }: Pick<Contact, 'callId'>, before: FloorState | null): void {
-  const leaves = (before && get(before.contacts, callId)?.run?.pageId) ?? null
+export function recordPage(draft: Draft, causedBy: number, { callId }: Pick<Contact, 'callId'>): void {
+  const leaves = rowBefore(draft, 'contacts', callId)?.run?.pageId ?? null
   const recording = get(draft.state.calls, callId)?.recording
   const run = get(draft.state.contacts, callId)?.run
   if (recording == null || run == null) return

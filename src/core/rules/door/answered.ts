@@ -41,5 +41,5 @@ function recordFromAnswer(draft: Draft, causedBy: number, callId: Contact['callI
   if (call.answeredAtMs !== draft.atMs && !takenNow) return
   if (!queueSetUp(draft.state.setUp, call.queueId).records) return
   emit(draft, causedBy, { kind: 'recordingChanged', callId, recordingId: recordingIdFor(draft.state, callId), to: 'on', byAgentId: null })
-  recordPage(draft, causedBy, { callId }, null)
+  recordPage(draft, causedBy, { callId })
 }

@@ -1,10 +1,10 @@
 // Callers at the door of a queue: turned away when it is closed or full, told what they can expect, offered further agents when it takes long.
 import type { Call } from '@/core/calls'
 import { deviceOutside } from '@/core/ids'
-import { expectedWaitMs, fitFor, isOpen, nextStep, routingRules } from '@/core/queues'
+import { expectedWaitMs, isOpen, nextStep, routingRules } from '@/core/queues'
 import { queueSetUp } from '@/core/set-up'
-import { type Draft, emit, type FloorState, nextCallId, overflowDueAtMs } from '@/core/state'
-import { get, must, values } from '@/core/table'
+import { type Draft, emit, type FloorState, nextCallId, overflowDueAtMs, servedBy } from '@/core/state'
+import { get, must } from '@/core/table'
 import type { DoorCommand } from './commands'
 import { offer } from './offer'
 
@@ -44,14 +44,7 @@ export function queueOutlook(
   state: FloorState,
   queueId: Call['queueId'] & string,
 ): { waiting: number; serving: number; ready: number; expectedWaitMs: number | null } {
-  const rules = routingRules(state.setUp, state.storm)
-  const offer = { queueId, anyLevel: false }
-  const line = { waiting: state.waiting[queueId]?.length ?? 0, serving: 0, ready: 0 }
-  for (const agent of values(state.agents)) {
-    if (agent.shift === null || fitFor(offer, agent, rules) === null) continue
-    line.serving++
-    if (agent.state.name === 'ready') line.ready++
-  }
+  const line = { waiting: state.waiting[queueId]?.length ?? 0, ...servedBy(state, queueId) }
   return { ...line, expectedWaitMs: expectedWaitMs(line, state.handleMs[queueId]) }
 }
 

@@ -1,8 +1,8 @@
 // Waiting calls are offered to ready agents.
 import type { FloorEvent } from '@/core/ledger'
 import { anybodyWaits, assign, routingRules } from '@/core/queues'
-import type { Draft } from '@/core/state'
-import { must, values } from '@/core/table'
+import { type Draft, readyAgents } from '@/core/state'
+import { must } from '@/core/table'
 import { offer } from './offer'
 
 const FREES: ReadonlySet<FloorEvent['kind']> = new Set([
@@ -23,9 +23,8 @@ export const freesSomebody = ({ kind }: FloorEvent): boolean => FREES.has(kind)
 /** Offers waiting calls to ready agents until one of the two runs out. */
 export function route(draft: Draft): void {
   if (!anybodyWaits(draft.state.waiting)) return
-  const ready = values(draft.state.agents).filter((a) => a.state.name === 'ready')
+  const { agents, calls, waiting, setUp, storm, seq: causedBy } = draft.state
+  const ready = [...readyAgents(draft.state)].map((id) => must(agents, id))
   if (ready.length === 0) return
-  const causedBy = draft.state.seq
-  const { calls, waiting, setUp, storm } = draft.state
   for (const { callId, agentId } of assign(waiting, (id) => must(calls, id), ready, routingRules(setUp, storm))) offer(draft, callId, agentId, causedBy)
 }

@@ -15,7 +15,7 @@ export function clear(draft: Draft, agent: Agent, call: Call, what: Clearing['wh
   if (!decision.ok) return refuse(decision.refusal)
   if (pending !== null) return null
   const { takeBackMs } = draft.state.setUp
-  const atOnce = takeBackMs === 0 || agent.shift?.seat === 'standIn' || nobodyThere(call, agent.id, what, deviceId)
+  const atOnce = draft.atOnce || takeBackMs === 0 || agent.shift?.seat === 'standIn' || nobodyThere(call, agent.id, what, deviceId)
   if (atOnce) return emit(draft, null, ...decision.events)
   return emit(draft, null, { kind: 'clearRequested', callId: call.id, deviceId, byAgentId: agent.id, what, dueAtMs: draft.atMs + takeBackMs })
 }

@@ -1,0 +1,38 @@
+// Values of the floor's own tables; those of the rooms are in the rooms.
+import type { Contact } from '@/core/contacts'
+import type { AgentId, CallbackId, CallId, QueueId } from '@/core/ids'
+import type { EpochMs } from '@/core/time'
+
+interface Dated {
+  readonly atMs: EpochMs
+  /** Counts on: what is due at once happens in the order it was set in. */
+  readonly no: number
+}
+export type Due =
+  | ({ readonly kind: 'call'; readonly callId: CallId } & Dated)
+  | ({ readonly kind: 'note'; readonly agentId: AgentId } & Dated)
+  | ({ readonly kind: 'wrapUp'; readonly agentId: AgentId; readonly callId: CallId } & Dated)
+  | ({ readonly kind: 'callback'; readonly callbackId: CallbackId } & Dated)
+
+export interface Struck {
+  readonly number: string
+  readonly person: string
+  readonly callId: CallId
+  readonly byAgentId: AgentId
+}
+
+export interface Coded {
+  readonly callId: CallId
+  readonly agentId: AgentId
+  readonly queueId: QueueId | null
+  readonly dialled: boolean
+  readonly code: string
+}
+
+export interface Lately {
+  readonly agentId: AgentId
+  readonly contact: Contact
+  readonly savedAtMs: EpochMs
+  /** It was wrapped up; otherwise it was only owed. */
+  readonly inWrapUp: boolean
+}
