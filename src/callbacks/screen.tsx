@@ -18,15 +18,15 @@ const LISTS: readonly { readonly value: Whose; readonly label: string }[] = [
 ]
 
 export function CallbacksScreen({ view }: { view: FloorView }) {
-  const { me, promises, centre, seats } = view
+  const { me, callbacks, centre, seats } = view
   const command = useCommand()
   const router = useRouter()
   const [whose, setWhose] = useState<Whose>(me === null ? 'all' : 'mine')
   const [problem, setProblem] = useState<string | null>(null)
   const of = {
-    mine: promises.callbacks.filter((c) => c.ownerId === me?.id),
-    team: promises.callbacks.filter((c) => c.ownerId === null),
-    all: promises.callbacks,
+    mine: callbacks.filter((c) => c.ownerId === me?.id),
+    team: callbacks.filter((c) => c.ownerId === null),
+    all: callbacks,
   }
   const give = async (asked: Ask): Promise<boolean> => {
     const reply = await command(asked)
@@ -44,7 +44,7 @@ export function CallbacksScreen({ view }: { view: FloorView }) {
       title: `Call ${c.name ?? c.number}`,
       text: [c.number, centre.queues.find((q) => q.id === c.queueId)?.name, c.note].filter((t) => t).join('\n'),
     }))
-    const tasks = promises.tasks
+    const tasks = view.tasks
       .filter((t) => whose === 'all' || t.assigneeId === (whose === 'mine' ? me?.id : null))
       .map((t) => ({ uid: `${t.taskId}@tasks.example.com`, atMs: t.dueAtMs, durationMs: 15 * 60_000, title: t.title, text: t.text }))
     saveFile('callbacks.ics', toICalendar('Callbacks', [...callbacks, ...tasks], Date.now()), 'text/calendar')
@@ -75,14 +75,14 @@ export function CallbacksScreen({ view }: { view: FloorView }) {
               </Button>
             ))}
           </fieldset>
-          <Button className="ml-auto" disabled={of[whose].length + promises.tasks.length === 0} onClick={() => void save()}>
+          <Button className="ml-auto" disabled={of[whose].length + view.tasks.length === 0} onClick={() => void save()}>
             Save as calendar (.ics)
           </Button>
         </div>
         {me === null && <p className="mt-2 text-soft">You are not on shift: callbacks can be read and saved, and made once your shift has started.</p>}
         {problem !== null && <Problem className="mt-2">{problem}</Problem>}
         <CallbackTable me={me} centre={centre} seats={seats} callbacks={of[whose]} empty={EMPTY[whose]} give={give} />
-        <TaskTable me={me} seats={seats} tasks={promises.tasks} timeZone={centre.timeZone} give={give} />
+        <TaskTable me={me} seats={seats} tasks={view.tasks} timeZone={centre.timeZone} give={give} />
       </main>
     </>
   )

@@ -96,7 +96,7 @@ export function Desk({ shift }: { shift: OnShift }) {
                   contact={contact}
                   call={call}
                   centre={centre}
-                  promised={view.promises.callbacks.find((c) => c.id === contact.fromCallbackId)}
+                  promised={view.callbacks.find((c) => c.id === contact.fromCallbackId)}
                   seats={seats}
                   answeredAtMs={call?.answeredAtMs ?? (ringing ? null : contact.handledSinceMs)}
                 />

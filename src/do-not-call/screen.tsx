@@ -17,11 +17,11 @@ export function DoNotCallScreen({ view }: { view: FloorView }) {
   const [search, setSearch] = useState('')
   const [problems, setProblems] = useState<readonly string[]>([])
   const [said, setSaid] = useState('')
-  const { centre, seats, account, promises } = view
+  const { centre, seats, account, doNotCall } = view
   const { take, stop, progress } = useImport(centre.homeCountry)
   // While a file is taken in the list changes by the hundred: it is shown as it was until that is done.
-  const shown = useRef(promises.revision)
-  if (progress === null) shown.current = promises.revision
+  const shown = useRef(doNotCall.revision)
+  if (progress === null) shown.current = doNotCall.revision
   const { page, more } = useEntries(search, shown.current)
   const mayTakeOut = account.may.includes('supervision')
 
@@ -57,7 +57,7 @@ export function DoNotCallScreen({ view }: { view: FloorView }) {
           <div className="flex items-baseline justify-between">
             <h1 className="font-semibold text-2xl">Do-not-call list</h1>
             <p className="text-soft">
-              <span className="tabular text-ink">{promises.doNotCallCount}</span> on it
+              <span className="tabular text-ink">{doNotCall.count}</span> on it
             </p>
           </div>
           <p className="text-soft">

@@ -8,8 +8,8 @@ import { get } from '@/core/table'
 import type { Pace, World } from '@/world'
 import { type Accounts, signInWords, type Verified } from './accounts'
 import type { Devices } from './devices'
+import { selectDoNotCall } from './do-not-call-page'
 import { withKnown } from './known'
-import { selectDoNotCall } from './promises-view'
 import type { Past, RefusalView, SetUpInUse, TabMessage } from './protocol'
 import type { Sessions } from './sessions'
 import type { LedgerWriter } from './store'
@@ -28,7 +28,8 @@ export interface Floor {
   beginWorld(wanted: { readonly pace: Pace; readonly seed: number } | null, past: Past): void
   /** Decides and keeps; null when it was done. */
   give(command: AgentCommand): FloorRefusal | null
-  turn(): void
+  /** Lets happen what is due and shows it; `everything` of every tab where more than the floor has changed. */
+  turn(everything?: boolean): void
   broadcast(): void
   isKept(): boolean
   damaged(): Promise<string>
@@ -221,7 +222,8 @@ async function command(floor: Floor, tab: Tab, accountId: AgentId, message: Extr
   if (refusal !== null) return no(refusalOf(refusal))
   if (given.kind === 'startShift' || given.kind === 'moveSeat') floor.sessions.takeSeat(tab)
   if (given.kind === 'endShift') floor.sessions.leaveSeat(tab)
-  floor.turn()
+  // Whose desk it is, and what a centre has, is more than what happened on the floor.
+  floor.turn(['startShift', 'moveSeat', 'endShift', 'changeSetUp', 'chooseSoundPath', 'moveCall'].includes(given.kind))
   const kept = KEPT_FIRST.includes(given.kind) ? await floor.writer.flushed() : floor.isKept()
   return { ok: true, kept: kept && floor.isKept(), text: null }
 }

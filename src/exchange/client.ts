@@ -4,8 +4,9 @@ import type { Ask } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
 import type { Pace } from '@/world'
 import { setFloorClock } from './floor-time'
+import { NO_LISTS, withChanges } from './lists'
 import { type FloorPort, openPort } from './port'
-import type { DeviceView, DoorParts, FloorMessage, FloorView, Past, RefusalView, TabMessage, TabView } from './protocol'
+import type { DeviceView, DoorParts, FloorMessage, FloorView, ListChanges, Past, RefusalView, SharedLists, TabMessage, TabView } from './protocol'
 
 export type Reply = { readonly ok: true; readonly kept: boolean; readonly text: string | null } | { readonly ok: false; readonly refusal: RefusalView }
 
@@ -52,17 +53,22 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
   const listeners = new Set<() => void>()
   const storedListeners = new Set<(seq: number) => void>()
   let parts: Partial<TabView> = {}
+  let lists: SharedLists = NO_LISTS
   let door: DoorParts | null = null
   let view: FloorView | null = null
   let lastId = 0
   let heardAtMs = performance.now()
 
-  const take = (changes: Partial<TabView>) => {
+  const take = (changes: Partial<TabView>, changedLists: ListChanges) => {
     parts = { ...parts, ...changes }
+    lists = withChanges(lists, changedLists)
     // Signed out, nothing of what was seen stays in this tab.
-    if (changes.door?.signedIn === null) parts = { door: parts.door, floor: parts.floor, device: parts.device } as Partial<TabView>
+    if (changes.door?.signedIn === null) {
+      parts = { door: parts.door, floor: parts.floor, device: parts.device } as Partial<TabView>
+      lists = NO_LISTS
+    }
     door = parts.door !== undefined && parts.floor !== undefined ? { door: parts.door, floor: parts.floor } : null
-    view = parts.door?.signedIn != null && parts.account !== undefined && parts.centre !== undefined ? (parts as TabView) : null
+    view = parts.door?.signedIn != null && parts.account !== undefined && parts.centre !== undefined ? { ...(parts as TabView), ...lists } : null
     for (const listener of listeners) listener()
   }
 
@@ -71,7 +77,7 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
     switch (message.kind) {
       case 'view':
         setFloorClock(message.atMs)
-        return take(message.changes)
+        return take(message.changes, message.lists)
       case 'stored':
         for (const listener of storedListeners) listener(message.seq)
         return

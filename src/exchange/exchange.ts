@@ -5,7 +5,7 @@ import { createChance, seedFor } from '@/core/chance'
 import { type AgentCommand, decide, type FloorRefusal, openFloor, takeUp } from '@/core/floor'
 import { LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
 import { queueSetUp } from '@/core/set-up'
-import { evolve, type FloorState, floorOf, nextDueAtMs } from '@/core/state'
+import { evolve, type FloorState, floorOf, nextDueAtMs, revisionOf } from '@/core/state'
 import { get, values } from '@/core/table'
 import { dtmfSamples } from '@/core/tones'
 import { advance, createWorld, type Pace, type World } from '@/world'
@@ -15,12 +15,12 @@ import { answerTo, type Floor } from './answers'
 import { createCatchUp, type FetchLeft } from './catch-up'
 import { type Clocks, createFloorClock } from './clock'
 import { createDevices } from './devices'
-import { createPromisesView } from './promises-view'
 import { type Notice, type TabMessage, TabMessageSchema, type TabView } from './protocol'
 import { createSessions } from './sessions'
+import { createSharedView, type Refreshed } from './shared-lists'
 import { createWriter, DAMAGED_KEY, type KeyValue, type LedgerWriter, type Restored } from './store'
 import { createTab, show, type Tab, type TabPort } from './tab'
-import { selectAccount, selectCentre, selectDevice, selectDoor, selectMe, selectMine, selectParked, selectQueues, selectSeats } from './views'
+import { concerns, selectAccount, selectCentre, selectDevice, selectDoor, selectMe, selectMine } from './views'
 
 export interface ExchangeOptions {
   readonly clocks: Clocks
@@ -56,7 +56,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
   const opened = options.restored.state === null ? openFloor(options.floorId, FENNHOLM, now()) : null
   const state = options.restored.state ?? floorOf(opened as LedgerEntry)
   let centre = selectCentre(state)
-  const promises = createPromisesView()
+  const shared = createSharedView(state)
 
   let codes = 0
   const devices = createDevices({
@@ -160,7 +160,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
   }
 
   /** Everything that is due happens, then the tabs see it, then the timer is set for what comes next. */
-  const turn = () => {
+  const turn = (everything = true) => {
     guarded('the floor’s own business', () => {
       sayClockMoved()
       if (world === null) return
@@ -170,9 +170,9 @@ export function createExchange(options: ExchangeOptions): Exchange {
         for (const { event } of entries) if (event.kind === 'callTurnedAway') sayTurnedAway(event)
       })
     })
-    broadcast()
+    broadcast(everything)
     const next = Math.min(world?.nextAtMs() ?? Infinity, nextDueAtMs(state) ?? Infinity)
-    if (next < Infinity) options.wakeAt(Math.max(0, next - now()), turn)
+    if (next < Infinity) options.wakeAt(Math.max(0, next - now()), () => turn(false))
   }
 
   /** A fault of ours must not stop the floor for everybody: it is said, and the rest goes on. */
@@ -187,7 +187,18 @@ export function createExchange(options: ExchangeOptions): Exchange {
     }
   }
 
-  const broadcast = () => {
+  /** A list that cannot be made must not stop the rest: every tab gets all of them anew when it can. */
+  const refreshed = (): Refreshed => {
+    let made: Refreshed = { lists: null, changed: null }
+    const whole = guarded('the lists everybody sees', () => {
+      made = shared.refresh()
+    })
+    if (!whole) for (const tab of tabs) tab.hasLists = false
+    return made
+  }
+
+  /** What of a tab's own is shown may have changed by more than what happened on the floor: then all of it is looked at. */
+  const broadcast = (everything = true) => {
     const atMs = now()
     const floor = {
       floorId: state.floorId,
@@ -196,28 +207,21 @@ export function createExchange(options: ExchangeOptions): Exchange {
       storageReason,
       notices,
     }
-    const behindTheDoor = [...tabs].some((t) => t.accountId !== null)
-    const shared = behindTheDoor
-      ? { centre, seats: selectSeats(state), queues: selectQueues(state), parked: selectParked(state), promises: promises(state) }
-      : null
+    const { lists, changed } = refreshed()
+    const everybodys = { floor, centre, doNotCall: { count: state.doNotCall.size, revision: revisionOf(state, 'doNotCall') } }
     const json = new Map<keyof TabView, string>()
     for (const tab of tabs)
       guarded('what a tab is shown', () => {
         const { device, accountId } = tab
-        const doorParts = {
-          door: selectDoor(state, tab),
-          floor,
-          device: device === null ? null : selectDevice(state, device.is, device.agentId, devices.view(device.agentId).handset),
-        }
-        if (accountId === null || shared === null) return show(tab, doorParts, atMs, json)
-        const mine = {
-          account: selectAccount(state, tab, accountId),
-          me: selectMe(state, tab.agentId),
-          ...selectMine(state, tab.agentId),
-          sound: tab.agentId !== null || tab.soundHere ? devices.view(accountId) : null,
-          seatMoved: tab.seatMoved,
-        }
-        show(tab, { ...doorParts, ...shared, ...mine }, atMs, json)
+        const deviceView = device === null ? null : selectDevice(state, device.is, device.agentId, devices.view(device.agentId).handset)
+        if (accountId === null) return show(tab, { floor, device: deviceView, ...(everything ? { door: selectDoor(state, tab) } : {}) }, null, atMs, json)
+        const sound = tab.agentId !== null || tab.soundHere ? devices.view(accountId) : null
+        const concerned = everything || changed === null || concerns(state, accountId, changed)
+        const own = concerned
+          ? { account: selectAccount(state, tab, accountId), me: selectMe(state, tab.agentId), ...selectMine(state, tab.agentId), seatMoved: tab.seatMoved }
+          : {}
+        const door = everything || changed === null ? { door: selectDoor(state, tab) } : {}
+        show(tab, { ...door, ...everybodys, device: deviceView, sound, ...own }, tab.hasLists ? lists : shared.whole(), atMs, json)
       })
   }
 

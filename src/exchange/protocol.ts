@@ -105,10 +105,30 @@ export type FloorMessage =
   /** `kept`: what the command did is on disk. False while storage is refused. */
   | { readonly kind: 'reply'; readonly requestId: string; readonly ok: true; readonly kept: boolean; readonly text: string | null }
   | { readonly kind: 'reply'; readonly requestId: string; readonly ok: false; readonly refusal: RefusalView }
-  /** The parts of the view that changed; the first one carries all of them. `atMs` is the floor's time, which every clock on a desk goes by. */
-  | { readonly kind: 'view'; readonly atMs: number; readonly changes: Partial<TabView> }
+  /**
+   * The parts of the view that changed, and of its lists the rows that did; the first one carries all of them. `atMs` is the floor's time, which
+   * every clock on a desk goes by.
+   */
+  | { readonly kind: 'view'; readonly atMs: number; readonly changes: Partial<TabView>; readonly lists: ListChanges }
   /** Entries up to this one are stored. */
   | { readonly kind: 'stored'; readonly seq: number }
+
+/** Lists of the view that are the same for everybody who is signed in. */
+export interface SharedLists {
+  readonly seats: readonly SeatView[]
+  readonly queues: readonly QueueView[]
+  readonly parked: readonly ParkedView[]
+  readonly callbacks: readonly CallbackView[]
+  readonly tasks: readonly Task[]
+}
+export type ListName = keyof SharedLists
+
+/** Rows that are new or differ, and, where rows came, went or moved, the keys of all of them in order. */
+export interface RowChanges<T> {
+  readonly rows: readonly T[]
+  readonly order: readonly string[] | null
+}
+export type ListChanges = { readonly [L in ListName]?: RowChanges<SharedLists[L][number]> }
 
 export interface Notice {
   readonly id: string
@@ -162,6 +182,8 @@ export interface SeatView {
   readonly name: string
   readonly role: 'agent' | 'supervisor'
   readonly queueIds: readonly QueueId[]
+  /** The queues ticked for this shift, whatever the level; none off shift. */
+  readonly serves: readonly QueueId[]
   readonly taken: 'desk' | 'standIn' | null
   readonly state: AgentStateName
   readonly reason: string | null
@@ -182,8 +204,6 @@ export interface QueueView {
   readonly longestSinceMs: number | null
   readonly onShift: number
   readonly ready: number
-  /** The names of those who have ticked it, whatever their level. */
-  readonly servedBy: readonly string[]
   /** How many of those who wait have hung up and are to be called. */
   readonly kept: number
   readonly open: boolean
@@ -226,15 +246,6 @@ export interface CallbackView extends Omit<Callback, 'callId' | 'customer' | 'ag
   readonly name: string | null
   /** Who is calling them, or has not coded that call yet. */
   readonly dialledBy: AgentId | null
-}
-
-/** What was promised and stands: callbacks and tasks, by their due time; and how long the do-not-call list is. */
-export interface PromisesView {
-  readonly callbacks: readonly CallbackView[]
-  readonly tasks: readonly Task[]
-  readonly doNotCallCount: number
-  /** Changes whenever any of it does. */
-  readonly revision: number
 }
 
 /** A part of the do-not-call list, the latest first. */
@@ -321,7 +332,7 @@ export interface DoorParts {
 }
 
 /** All parts there are. A tab nobody is signed in at has only those of the door. */
-export type TabView = DoorParts & Omit<FloorView, 'floor'>
+export type TabView = DoorParts & Omit<FloorView, 'floor' | ListName>
 
 export interface FloorPart {
   readonly floorId: string
@@ -331,15 +342,13 @@ export interface FloorPart {
   readonly notices: readonly Notice[]
 }
 
-/** What somebody who is signed in sees. */
-export interface FloorView {
+/** What somebody who is signed in sees; callbacks and tasks by their due time. */
+export interface FloorView extends SharedLists {
   readonly account: AccountView
   readonly centre: CentreView
   readonly floor: FloorPart
-  readonly seats: readonly SeatView[]
-  readonly queues: readonly QueueView[]
-  readonly parked: readonly ParkedView[]
-  readonly promises: PromisesView
+  /** How long the do-not-call list is; the revision differs whenever something of it does. */
+  readonly doNotCall: { readonly count: number; readonly revision: number }
   readonly me: MeView | null
   readonly sound: SoundView | null
   readonly device: DeviceView | null

@@ -7,7 +7,7 @@ import { agentName } from '@/core/set-up'
 import type { FloorState } from '@/core/state'
 import { get } from '@/core/table'
 import type { Accounts } from './accounts'
-import type { Tab } from './tab'
+import { forgetSent, type Tab } from './tab'
 
 export interface Sessions {
   signIn(tab: Tab, accountId: AgentId): Promise<string>
@@ -48,7 +48,7 @@ export function createSessions({ accounts, tabs, now, state }: Options): Session
     tab.seatMoved = null
     tab.because = because
     // What was sent is gone from the tab as well.
-    for (const part of [...tab.sent.keys()]) if (part !== 'floor') tab.sent.delete(part)
+    forgetSent(tab)
   }
 
   return {

@@ -1,6 +1,6 @@
 // A tab at the floor's end: its port, whose it is, its seat or device, and what it has been sent.
 import type { AgentId } from '@/core/ids'
-import type { FloorMessage, FloorView, TabView } from './protocol'
+import type { FloorMessage, FloorView, ListChanges, TabView } from './protocol'
 
 /** The smallest port that works; a MessagePort is one, and so is a pair of functions in a test. */
 export interface TabPort {
@@ -24,6 +24,8 @@ export interface Tab {
   device: { readonly is: 'handset' | 'ownPhone'; readonly agentId: AgentId } | null
   seatMoved: FloorView['seatMoved']
   readonly sent: Map<keyof TabView, string>
+  /** It has the lists everybody sees: from then on what changes of them is enough. */
+  hasLists: boolean
 }
 
 export const createTab = (port: TabPort): Tab => ({
@@ -37,13 +39,14 @@ export const createTab = (port: TabPort): Tab => ({
   device: null,
   seatMoved: null,
   sent: new Map(),
+  hasLists: false,
 })
 
 /** Parts of a view that differ from tab to tab. */
 const OWN_PARTS: readonly (keyof TabView)[] = ['door', 'account', 'me', 'calls', 'contacts', 'sound', 'device', 'seatMoved']
 
 /** Sends a tab the parts of its view that changed. `sharedJson` remembers, for one round of tabs, what is the same for all of them. */
-export function show(tab: Tab, view: Partial<TabView>, atMs: number, sharedJson: Map<keyof TabView, string>): void {
+export function show(tab: Tab, view: Partial<TabView>, lists: ListChanges | null, atMs: number, sharedJson: Map<keyof TabView, string>): void {
   const changes: Partial<Record<keyof TabView, unknown>> = {}
   for (const part of Object.keys(view) as (keyof TabView)[]) {
     const isShared = !OWN_PARTS.includes(part)
@@ -53,11 +56,16 @@ export function show(tab: Tab, view: Partial<TabView>, atMs: number, sharedJson:
     tab.sent.set(part, json)
     changes[part] = view[part]
   }
-  if (Object.keys(changes).length > 0) tab.port.postMessage({ kind: 'view', atMs, changes: changes as Partial<TabView> })
+  if (lists !== null) tab.hasLists = true
+  if (lists !== null || Object.keys(changes).length > 0) tab.port.postMessage({ kind: 'view', atMs, changes: changes as Partial<TabView>, lists: lists ?? {} })
 }
 
-/** Parts that are large and seldom changed say so by their revision. */
-function revisionOf(part: keyof TabView, { floor, centre, promises }: Partial<TabView>): string | undefined {
-  if (part === 'centre' && centre !== undefined) return `${floor?.floorId} ${centre.revision}`
-  return part === 'promises' && promises !== undefined ? `${floor?.floorId} ${promises.revision}` : undefined
+/** The tab has forgotten all it was sent but what stands at the door. */
+export function forgetSent(tab: Tab): void {
+  for (const part of [...tab.sent.keys()]) if (part !== 'floor') tab.sent.delete(part)
+  tab.hasLists = false
 }
+
+/** A part that is large and seldom changed says so by its revision. */
+const revisionOf = (part: keyof TabView, { floor, centre }: Partial<TabView>): string | undefined =>
+  part === 'centre' && centre !== undefined ? `${floor?.floorId} ${centre.revision}` : undefined

@@ -5,7 +5,8 @@ import { type AgentId, toAgentId, toCallId } from '@/core/ids'
 import { SAILINGS } from '@/world/scenario'
 import { makePinSecret, openAccounts } from './accounts'
 import { createExchange, type Exchange } from './exchange'
-import type { FloorMessage, TabView } from './protocol'
+import { NO_LISTS, withChanges } from './lists'
+import type { FloorMessage, SharedLists, TabView } from './protocol'
 import { memoryStore, NOTHING_RESTORED } from './store'
 
 export const ELUNED = toAgentId('agent_eluned-tarnow')
@@ -72,12 +73,15 @@ export const PATIENT = { timeout: 20_000 }
 export function aTab(exchange: Exchange) {
   const messages: FloorMessage[] = []
   let view = {} as TabView
+  let lists = {} as SharedLists
   const port = exchange.attach({
     postMessage: (message) => {
       // What crosses to a tab is a copy.
       const copy = structuredClone(message)
       messages.push(copy)
-      if (copy.kind === 'view') view = { ...view, ...copy.changes }
+      if (copy.kind !== 'view') return
+      view = { ...view, ...copy.changes }
+      if (Object.keys(copy.lists).length > 0) lists = withChanges({ ...NO_LISTS, ...lists }, copy.lists)
     },
   })
   let lastId = 0
@@ -95,7 +99,15 @@ export function aTab(exchange: Exchange) {
     if (!reply.ok || reply.text === null) throw new Error(`${agentId} could not sign in: ${JSON.stringify(reply)}`)
     return reply.text
   }
-  return { messages, view: () => view, ask, signIn, give: (command: Ask) => ask({ kind: 'command', command }), raw: port.receive, detach: port.detach }
+  return {
+    messages,
+    view: () => ({ ...view, ...lists }),
+    ask,
+    signIn,
+    give: (command: Ask) => ask({ kind: 'command', command }),
+    raw: port.receive,
+    detach: port.detach,
+  }
 }
 
 export const START: Ask = { kind: 'startShift', queueIds: [SAILINGS], seat: 'desk' }

@@ -1,16 +1,31 @@
 // What a tab is shown of the floor, by parts. A part is sent when its JSON differs from what that tab has.
 import { spentToday, type WrapUp } from '@/core/agents'
+import type { Callback } from '@/core/callbacks'
 import { type Call, whoHearsWhom } from '@/core/calls'
 import { queueOfPart } from '@/core/contacts'
 import { callerLabel } from '@/core/directory'
 import type { AgentId, CallId } from '@/core/ids'
 import { isOpen } from '@/core/queues'
 import { queueOutlook } from '@/core/rules/door'
-import { agentName, agentSetUp, queueSetUp, setUpOwners } from '@/core/set-up'
-import { type FloorState, isMutedOn } from '@/core/state'
-import { get, values } from '@/core/table'
+import { type AgentSetUp, agentName, agentSetUp, type QueueSetUp, queueSetUp, setUpOwners } from '@/core/set-up'
+import { type FloorState, isMutedOn, type TableName } from '@/core/state'
+import { get } from '@/core/table'
+import { MINUTE } from '@/core/time'
 import { CUSTOMERS, PLACES } from '@/world/scenario'
-import type { AccountView, CallView, CentreView, DeviceView, DoorView, FloorView, HandsetState, MeView, ParkedView, QueueView, SeatView } from './protocol'
+import type {
+  AccountView,
+  CallbackView,
+  CallView,
+  CentreView,
+  DeviceView,
+  DoorView,
+  FloorView,
+  HandsetState,
+  MeView,
+  ParkedView,
+  QueueView,
+  SeatView,
+} from './protocol'
 import type { Tab } from './tab'
 
 /** What is seen before signing in. */
@@ -57,36 +72,32 @@ export function selectCentre({ setUp, setUpSeq }: FloorState): CentreView {
   }
 }
 
-export const selectSeats = (state: FloorState): readonly SeatView[] =>
-  inUse(state.setUp.agents).map(({ id, name, role, queueIds }) => {
-    const agent = get(state.agents, id)
-    const { name: stateName = 'signedOut', reason = null, sinceMs = 0 } = agent?.state ?? {}
-    const rings = agent?.engagements.find((e) => e.state === 'alerting')
-    const call = rings && get(state.calls, rings.callId)
-    const ringing = call === undefined ? null : { callId: call.id, queueId: call.queueId, label: labelOf(state, call) }
-    const { note = null, doNotDisturb = false, diversion = null } = agent ?? {}
-    return { id, name, role, queueIds, taken: agent?.shift?.seat ?? null, state: stateName, reason, sinceMs, note, doNotDisturb, diversion, ringing }
-  })
+export function seatView(state: FloorState, { id, name, role, queueIds }: AgentSetUp): SeatView {
+  const agent = get(state.agents, id)
+  const { name: stateName = 'signedOut', reason = null, sinceMs = 0 } = agent?.state ?? {}
+  const rings = agent?.engagements.find((e) => e.state === 'alerting')
+  const call = rings && get(state.calls, rings.callId)
+  const ringing = call === undefined ? null : { callId: call.id, queueId: call.queueId, label: labelOf(state, call) }
+  const { note = null, doNotDisturb = false, diversion = null } = agent ?? {}
+  const [taken, serves] = [agent?.shift?.seat ?? null, agent?.shift?.queueIds ?? []]
+  return { id, name, role, queueIds, serves, taken, state: stateName, reason, sinceMs, note, doNotDisturb, diversion, ringing }
+}
 
-/** Calls that wait in a parking slot, by slot. */
-export const selectParked = (state: FloorState): readonly ParkedView[] =>
-  values(state.calls)
-    .flatMap((call) =>
-      call.connections.flatMap(({ party, sinceMs }): ParkedView[] =>
-        party.kind === 'park'
-          ? [
-              {
-                callId: call.id,
-                slot: party.slot,
-                label: labelOf(state, call),
-                sinceMs,
-                byName: call.handover === null ? null : agentName(state.setUp, call.handover.byAgentId),
-              },
-            ]
-          : [],
-      ),
-    )
-    .toSorted((a, b) => a.slot - b.slot)
+export const isParked = (call: Call | undefined): boolean => call?.connections.some((c) => c.party.kind === 'park') ?? false
+
+/** A call that waits in a parking slot; null for others. */
+export function parkedView(state: FloorState, call: Call): ParkedView | null {
+  const slot = call.connections.find((c) => c.party.kind === 'park')
+  if (slot?.party.kind !== 'park') return null
+  const byName = call.handover === null ? null : agentName(state.setUp, call.handover.byAgentId)
+  return { callId: call.id, slot: slot.party.slot, label: labelOf(state, call), sinceMs: slot.sinceMs, byName }
+}
+
+export const callbackView = ({ customer, dialled, callId: _callId, agreedAtMs: _agreedAtMs, ...callback }: Callback): CallbackView => ({
+  ...callback,
+  name: customer?.name ?? null,
+  dialledBy: dialled?.byAgentId ?? null,
+})
 
 /** Who a call is about: its caller, or for a consult whoever asks. */
 function labelOf(state: FloorState, call: Call): string {
@@ -96,25 +107,33 @@ function labelOf(state: FloorState, call: Call): string {
 
 const inUse = <T extends { readonly retired: boolean }>(items: readonly T[]): readonly T[] => items.filter((item) => !item.retired)
 
-export const selectQueues = (state: FloorState): readonly QueueView[] =>
-  inUse(state.setUp.queues).map(({ id, hours }) => {
-    const { waiting, serving, ready, expectedWaitMs } = queueOutlook(state, id)
-    const servedBy = values(state.agents).flatMap((a) => (a.shift?.queueIds.includes(id) ? [agentName(state.setUp, a.id)] : []))
-    const line = (state.waiting[id] ?? []).flatMap((callId) => get(state.calls, callId) ?? [])
-    const offered = line.map((call) => call.offeredAtMs)
-    return {
-      id,
-      expectedWaitMs,
-      waiting,
-      longestSinceMs: offered.length === 0 ? null : Math.min(...offered),
-      onShift: serving,
-      servedBy: servedBy.toSorted(),
-      ready,
-      kept: line.filter((call) => call.keptFor !== null).length,
-      open: isOpen(hours, state.setUp.timeZone, state.atMs),
-      storm: state.storm.includes(id),
-    }
-  })
+export function queueView(state: FloorState, queue: QueueSetUp): QueueView {
+  const { id } = queue
+  const { waiting, serving, ready, expectedWaitMs } = queueOutlook(state, id)
+  const line = (state.waiting[id] ?? []).flatMap((callId) => get(state.calls, callId) ?? [])
+  return {
+    id,
+    expectedWaitMs,
+    waiting,
+    longestSinceMs: line.length === 0 ? null : line.reduce((least, call) => Math.min(least, call.offeredAtMs), Infinity),
+    onShift: serving,
+    ready,
+    kept: line.filter((call) => call.keptFor !== null).length,
+    open: isOpenNow(queue, state),
+    storm: state.storm.includes(id),
+  }
+}
+
+/** Hours begin and end with a minute: what a calendar has said of one is not asked again. */
+const opened = new WeakMap<QueueSetUp, { readonly minute: number; readonly open: boolean }>()
+function isOpenNow(queue: QueueSetUp, { setUp, atMs }: FloorState): boolean {
+  const minute = Math.floor(atMs / MINUTE)
+  const known = opened.get(queue)
+  if (known?.minute === minute) return known.open
+  const open = isOpen(queue.hours, setUp.timeZone, atMs)
+  opened.set(queue, { minute, open })
+  return open
+}
 
 /** null when the agent is not on shift: the tab then shows the start of shift. */
 export function selectMe(state: FloorState, agentId: AgentId | null): MeView | null {
@@ -172,7 +191,7 @@ export function selectMine(state: FloorState, agentId: AgentId | null): Pick<Flo
   const calls = agent.engagements.flatMap(({ callId }) => callView(state, callId))
   const about = calls.flatMap(({ call }) => (call.consultFor === null ? [call.id] : [call.id, call.consultFor]))
   const ids = new Set<CallId>([...about, ...[...agent.wrapUps, ...agent.owed].map((w) => w.callId)])
-  const contacts = values(state.contacts).filter((c) => ids.has(c.callId))
+  const contacts = [...ids].flatMap((id) => get(state.contacts, id) ?? [])
   // Each agent sees the queue whose rules hold for their own part.
   const mine = contacts.map((c) => ({ ...c, queueId: queueOfPart(c, agent.id) }))
   return { calls, contacts: mine.sort((a, b) => b.offeredAtMs - a.offeredAtMs) }
@@ -195,4 +214,20 @@ export function selectDevice(state: FloorState, is: DeviceView['is'], agentId: A
   const rings = handset === 'ringing' || engagement?.state === 'alerting'
   const talks = handset === 'lifted' || (engagement !== undefined && engagement.state !== 'alerting')
   return { is, agentId, agentName: agentName(state.setUp, agentId), state: rings ? 'ringing' : talks ? 'talking' : 'idle', with: who }
+}
+
+/** Whether what an agent sees of their own, their calls and what is theirs to write, may differ after these changes. */
+export function concerns(state: FloorState, agentId: AgentId, changed: ReadonlyMap<TableName, ReadonlySet<string>>): boolean {
+  const [agents, calls, contacts] = [changed.get('agents'), changed.get('calls'), changed.get('contacts')]
+  if (agents?.has(agentId) || changed.get('lately')?.has(agentId)) return true
+  const agent = get(state.agents, agentId)
+  if (agent === undefined) return false
+  if ([...agent.wrapUps, ...agent.owed].some((w) => contacts?.has(w.callId))) return true
+  return agent.engagements.some(({ callId }) => {
+    const call = get(state.calls, callId)
+    const about = call?.consultFor ?? callId
+    if (calls?.has(callId) || calls?.has(about) || contacts?.has(about)) return true
+    // Who hears whom goes by the mute of everybody on the call.
+    return call?.connections.some((c) => c.party.kind === 'agent' && agents?.has(c.party.agentId)) ?? false
+  })
 }

@@ -5,7 +5,7 @@ import { useMemo } from 'react'
 import type { CallbackId } from '@/core/ids'
 import { MINUTE } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
-import type { CallbackView, MeView, PromisesView } from '@/exchange/protocol'
+import type { CallbackView, MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { HELD_TOO_LONG } from '@/sound'
 import { Button, Clock, inZone, useNowMs } from '@/ui'
@@ -26,19 +26,19 @@ export const dueFor = (me: Pick<MeView, 'id' | 'queueIds'>, callbacks: readonly 
       (c.ownerId === me.id || (c.escalatedAtMs !== null && (c.queueId === null || me.queueIds.includes(c.queueId)))),
   )
 
-export const useDueCount = (me: MeView, { callbacks }: PromisesView): number => dueFor(me, callbacks, useNowMs()).length
+export const useDueCount = (me: MeView, callbacks: readonly CallbackView[]): number => dueFor(me, callbacks, useNowMs()).length
 
 interface Props {
   readonly me: MeView
-  readonly promises: PromisesView
+  readonly callbacks: readonly CallbackView[]
   readonly timeZone: string
   readonly onCall: (callbackId: CallbackId) => void
 }
 
-export function CallbackAlarm({ me, promises, timeZone, onCall }: Props) {
+export function CallbackAlarm({ me, callbacks, timeZone, onCall }: Props) {
   const now = useNowMs()
   const command = useCommand()
-  const due = useMemo(() => dueFor(me, promises.callbacks, now), [me, promises, now])
+  const due = useMemo(() => dueFor(me, callbacks, now), [me, callbacks, now])
   const [first] = due
   const talks = me.state === 'onCall' || me.state === 'ringing'
   useCadence(HELD_TOO_LONG, first !== undefined && !talks && now - first.dueAtMs < SOUNDS_FOR_MS && me.soundPath !== 'none', SOFT)

@@ -93,7 +93,7 @@ function ShiftPart() {
       {!atDesk && <LiveLine shift={shift} />}
       <CallbackAlarm
         me={me}
-        promises={view.promises}
+        callbacks={view.callbacks}
         timeZone={view.centre.timeZone}
         onCall={(callbackId) => void give({ kind: 'makeCall', typed: '', customer: null, callbackId })}
       />

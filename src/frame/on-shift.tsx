@@ -86,7 +86,7 @@ export function OnShiftProvider({ view, me, onHelp, children }: { view: FloorVie
     `${callerWords(ofLine?.customer?.name, ofLine?.number, 'A caller')} is ringing`,
     [centre.queues.find((q) => q.id === ofLine?.queueId)?.name, ofLine?.path].filter((t) => t != null).join(' · '),
   )
-  const due = useDueCount(me, view.promises)
+  const due = useDueCount(me, view.callbacks)
   const sound = useLineSound(me, calls, voice)
 
   const stateKey = `${me.state} ${me.sinceMs} ${mine?.state}`

@@ -1,18 +1,19 @@
 'use client'
 // The queues an agent may tick, each with how it stands; below them those the account does not serve, and who can change that.
-import type { AccountView, CentreView, QueueView } from '@/exchange/protocol'
+import type { AccountView, CentreView, QueueView, SeatView } from '@/exchange/protocol'
 import { Clock, Problem } from '@/ui'
 
 interface Props {
   readonly centre: CentreView
   readonly queues: readonly QueueView[]
+  readonly seats: readonly SeatView[]
   readonly seat: Pick<AccountView, 'queueIds'>
   readonly ticked: readonly string[]
   readonly onTick: (ticked: readonly string[]) => void
   readonly problem: string | null
 }
 
-export function QueueChoice({ centre, queues, seat, ticked, onTick, problem }: Props) {
+export function QueueChoice({ centre, queues, seats, seat, ticked, onTick, problem }: Props) {
   const may = (id: string) => (seat.queueIds as readonly string[]).includes(id)
   const mine = centre.queues.filter((q) => may(q.id))
   const others = centre.queues.filter((q) => !may(q.id))
@@ -32,7 +33,7 @@ export function QueueChoice({ centre, queues, seat, ticked, onTick, problem }: P
                 onChange={(e) => tick(queue.id, e.target.checked)}
               />
               <span className="font-semibold">{queue.name}</span>
-              <Standing view={queues.find((q) => q.id === queue.id)} />
+              <Standing view={queues.find((q) => q.id === queue.id)} servedBy={namesOf(seats, queue.id)} />
             </label>
           </li>
         ))}
@@ -51,15 +52,19 @@ export function QueueChoice({ centre, queues, seat, ticked, onTick, problem }: P
 
 const NAMED = 3
 
+/** Those who have ticked the queue for their shift, whatever their level. */
+const namesOf = (seats: readonly SeatView[], queueId: QueueView['id']): readonly string[] =>
+  seats.flatMap((s) => (s.serves.includes(queueId) ? [s.name] : [])).toSorted()
+
 /** Who serves it now, by name as far as there is room. */
-function served({ servedBy }: QueueView): string {
+function served(servedBy: readonly string[]): string {
   return servedBy.length <= NAMED + 1 ? servedBy.join(', ') : `${servedBy.slice(0, NAMED).join(', ')} and ${servedBy.length - NAMED} more`
 }
 
-function Standing({ view }: { view: QueueView | undefined }) {
+function Standing({ view, servedBy }: { view: QueueView | undefined; servedBy: readonly string[] }) {
   if (view === undefined) return null
   return (
-    <span className="text-soft" title={view.servedBy.join(', ')}>
+    <span className="text-soft" title={servedBy.join(', ')}>
       {!view.open && <strong className="text-ink">closed now · </strong>}
       {view.storm && <strong className="text-brass-text">storm · </strong>}
       {view.waiting === 0 ? 'nobody waits' : view.waiting === 1 ? '1 waits' : `${view.waiting} wait`}
@@ -68,8 +73,8 @@ function Standing({ view }: { view: QueueView | undefined }) {
           , longest <Clock sinceMs={view.longestSinceMs} />
         </>
       )}
-      {view.servedBy.length === 0 ? ' · nobody serves it now' : ` · ${view.onShift} on shift, ${view.ready} ready`}
-      {view.servedBy.length > 0 && <span className="block truncate text-xs">{served(view)}</span>}
+      {servedBy.length === 0 ? ' · nobody serves it now' : ` · ${view.onShift} on shift, ${view.ready} ready`}
+      {servedBy.length > 0 && <span className="block truncate text-xs">{served(servedBy)}</span>}
     </span>
   )
 }

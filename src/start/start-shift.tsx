@@ -82,6 +82,7 @@ function NewShift({ view }: { view: FloorView }) {
         <QueueChoice
           centre={centre}
           queues={queues}
+          seats={view.seats}
           seat={account}
           ticked={ticked}
           problem={problemAt('queues')}

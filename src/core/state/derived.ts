@@ -18,6 +18,12 @@ export interface Served {
   readonly ready: number
 }
 
+/** The keys changed since they were last taken, by table; null while everything is new. */
+type Changed = Map<TableName, Set<string>> | null
+interface Watcher {
+  changed: Changed
+}
+
 /** By queue, for the set-up and storm whose rules these are. */
 interface Staff {
   rules: RoutingRules | null
@@ -30,8 +36,7 @@ interface Derived {
   readonly timers: TinyQueue<Timer>
   readonly staff: Staff
   readonly revisions: Record<TableName, number>
-  /** Keys changed since they were last taken, by table; null while nobody takes them. */
-  changed: Map<TableName, Set<string>> | null
+  readonly watchers: Watcher[]
 }
 
 const kept = new WeakMap<FloorState, Derived>()
@@ -46,7 +51,7 @@ function derivedOf(state: FloorState): Derived {
     (a, b) => a.atMs - b.atMs,
   )
   const revisions = Object.fromEntries(TABLES.map((table) => [table, 0])) as Record<TableName, number>
-  const derived: Derived = { ready, timers, staff: { rules: null, served: new Map() }, revisions, changed: null }
+  const derived: Derived = { ready, timers, staff: { rules: null, served: new Map() }, revisions, watchers: [] }
   kept.set(state, derived)
   return derived
 }
@@ -56,9 +61,9 @@ export function noteChange(state: FloorState, table: TableName, key: string, bef
   const derived = kept.get(state)
   if (derived === undefined) return
   derived.revisions[table]++
-  if (derived.changed !== null) {
-    const keys = derived.changed.get(table)
-    if (keys === undefined) derived.changed.set(table, new Set([key]))
+  for (const { changed } of derived.watchers) {
+    const keys = changed?.get(table)
+    if (keys === undefined) changed?.set(table, new Set([key]))
     else keys.add(key)
   }
   if (table === 'agents') {
@@ -119,10 +124,13 @@ export function nextDueAtMs(state: FloorState): EpochMs | null {
   return null
 }
 
-/** The keys that have changed since this was last asked, by table. The first time it is asked everything is new, said by null. */
-export function takeChanged(state: FloorState): ReadonlyMap<TableName, ReadonlySet<string>> | null {
-  const derived = derivedOf(state)
-  const { changed } = derived
-  derived.changed = new Map()
-  return changed
+/** Gives, each time it is asked, the keys that have changed since it was last asked, by table. The first time everything is new, said by null. */
+export function watch(state: FloorState): () => ReadonlyMap<TableName, ReadonlySet<string>> | null {
+  const watcher: Watcher = { changed: null }
+  derivedOf(state).watchers.push(watcher)
+  return () => {
+    const { changed } = watcher
+    watcher.changed = new Map()
+    return changed
+  }
 }

@@ -1,6 +1,6 @@
 export { createKeeper, type Keeper } from './carried-over'
 export { codedBySomebody, codedKey } from './coded'
-export { nextDueAtMs, readyAgents, revisionOf, type Served, servedBy, takeChanged } from './derived'
+export { nextDueAtMs, readyAgents, revisionOf, type Served, servedBy, watch } from './derived'
 export { beginDraft, type Draft, emit } from './draft'
 export { dueBy, overflowDueAtMs } from './due'
 export { evolve, floorOf } from './evolve'

@@ -1,7 +1,7 @@
 // Snapshots of the floor: what the ledger need not be folded for again. A snapshot is a list of parts, a table or a share of a large one each; only
 // parts that have changed since the last snapshot are written anew, so that a list of a hundred thousand numbers costs nothing while nobody touches it.
 import * as z from 'zod'
-import { createFloor, type FloorState, type Row, TABLES, type TableName, takeChanged } from '@/core/state'
+import { createFloor, type FloorState, type Row, TABLES, type TableName, watch } from '@/core/state'
 import { checksumOf, type KeyValue, SNAPSHOT_VERSION, type StoredPart, type StoredSnapshot, snapshotKey } from './store'
 
 /** Tables that grow are kept in so many parts. */
@@ -30,9 +30,11 @@ export function createSnapshots(store: KeyValue): Snapshots {
   let kept: Parts = {}
   /** Names of parts that differ from what is kept; null for all of them. */
   let dirty: Set<string> | null = null
+  let changes: { readonly of: FloorState; readonly take: ReturnType<typeof watch> } | null = null
   return {
     capture(state) {
-      const changed = takeChanged(state)
+      if (changes?.of !== state) changes = { of: state, take: watch(state) }
+      const changed = changes.take()
       if (changed === null) dirty = null
       else if (dirty !== null) for (const [table, keys] of changed) for (const key of keys) dirty.add(partOf(table, key))
       const { agents, calls, contacts, callbacks, tasks, doNotCall, coded, lately, due, ...facts } = state
