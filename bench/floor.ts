@@ -12,6 +12,7 @@ import { aBusyFloor, keepBusy } from './busy-floor'
 import { routing } from './routing'
 import { scripts } from './scripts'
 import { median, print, timed, timedAsync } from './statistics'
+import { showing } from './tabs'
 
 const COMMANDS = 24_000
 
@@ -96,3 +97,4 @@ hearing()
 previews()
 simulatedDay()
 await restored()
+await showing()

@@ -11,6 +11,7 @@ import type { Devices } from './devices'
 import { selectDoNotCall } from './do-not-call-page'
 import { withKnown } from './known'
 import type { Past, RefusalView, SetUpInUse, TabMessage } from './protocol'
+import type { Scenario } from './scenario'
 import type { Sessions } from './sessions'
 import type { LedgerWriter } from './store'
 import type { Tab } from './tab'
@@ -23,6 +24,7 @@ export interface Floor {
   readonly writer: LedgerWriter
   readonly now: () => number
   state(): FloorState
+  readonly records: Scenario['records']
   world(): World | null
   /** Starts the world of whoever comes first; a world that runs stays as it is. */
   beginWorld(wanted: { readonly pace: Pace; readonly seed: number } | null, past: Past): void
@@ -198,7 +200,7 @@ async function command(floor: Floor, tab: Tab, accountId: AgentId, message: Extr
   if (tab.agentId === null && !WITHOUT_SEAT.includes(asked.kind))
     return no(get(floor.state().agents, accountId)?.shift == null ? refusalOf({ reason: 'notOnShift' }) : SEAT_ELSEWHERE)
   if (asked.kind === 'startShift' && asked.seat !== 'desk') return no(NOT_UNDERSTOOD)
-  let given = withKnown({ ...asked, agentId: accountId } as AgentCommand, floor.state())
+  let given = withKnown({ ...asked, agentId: accountId } as AgentCommand, floor.state(), floor.records)
   if (given.kind === 'makeCall' && given.waiver !== undefined) {
     // Whoever lets the call be made shows who they are at this desk.
     const { witness } = message

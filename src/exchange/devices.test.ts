@@ -15,6 +15,7 @@ function aPhone() {
     now: () => nowMs,
     newCode: () => String(++codes),
     homeCountry: () => 'GB',
+    soundLine: '+441632960950',
     onGone: (_, device, why) => gone.push(`${device}: ${why}`),
     onBack: (_, device) => back.push(device),
     onMoved: () => {},

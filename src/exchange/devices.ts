@@ -3,7 +3,6 @@
 import { readNumber } from '@/core/directory'
 import type { AgentId, CallId } from '@/core/ids'
 import { detectDigits } from '@/core/tones'
-import { SOUND_LINE } from '@/world/scenario'
 import type { HandsetState, PhoneView, SoundView } from './protocol'
 
 /** A code is good for this long, and for so many tries. */
@@ -16,6 +15,8 @@ export interface DevicesOptions {
   /** A number of six digits that nobody can guess. */
   readonly newCode: () => string
   readonly homeCountry: () => string
+  /** What a phone of one's own dials, in E.164. */
+  readonly soundLine: string
   /** A device that an agent may be working through is gone or there again. */
   readonly onGone: (agentId: AgentId, device: 'handset' | 'ownPhone', why: string) => void
   readonly onBack: (agentId: AgentId, device: 'handset' | 'ownPhone') => void
@@ -58,9 +59,9 @@ interface Phone {
   tries: number
 }
 
-export function createDevices({ now, newCode, homeCountry, onGone, onBack, onMoved }: DevicesOptions): Devices {
-  const line = readNumber(SOUND_LINE, homeCountry())
-  const lineShown = line.ok ? line.number.international : SOUND_LINE
+export function createDevices({ now, newCode, homeCountry, soundLine, onGone, onBack, onMoved }: DevicesOptions): Devices {
+  const line = readNumber(soundLine, homeCountry())
+  const lineShown = line.ok ? line.number.international : soundLine
   const handsets = new Map<AgentId, Handset>()
   const phones = new Map<AgentId, Phone>()
 
@@ -109,7 +110,7 @@ export function createDevices({ now, newCode, homeCountry, onGone, onBack, onMov
     phoneDials(agentId, typed) {
       const phone = phones.get(agentId)
       const reading = readNumber(typed, homeCountry())
-      if (!reading.ok || reading.number.e164 !== SOUND_LINE) return 'This number is not in use.'
+      if (!reading.ok || reading.number.e164 !== soundLine) return 'This number is not in use.'
       if (phone === undefined) return 'Nobody is expected on this line. Ask your desk for a code first.'
       phone.keyed = ''
       if (phone.state !== 'connected') phone.state = 'asked'

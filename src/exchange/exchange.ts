@@ -9,13 +9,13 @@ import { evolve, type FloorState, floorOf, nextDueAtMs, revisionOf } from '@/cor
 import { get, values } from '@/core/table'
 import { dtmfSamples } from '@/core/tones'
 import { advance, createWorld, type Pace, type World } from '@/world'
-import { FENNHOLM } from '@/world/scenario'
 import type { Accounts } from './accounts'
 import { answerTo, type Floor } from './answers'
 import { createCatchUp, type FetchLeft } from './catch-up'
 import { type Clocks, createFloorClock } from './clock'
 import { createDevices } from './devices'
 import { type Notice, type TabMessage, TabMessageSchema, type TabView } from './protocol'
+import type { Scenario } from './scenario'
 import { createSessions } from './sessions'
 import { createSharedView, type Refreshed } from './shared-lists'
 import { createWriter, DAMAGED_KEY, type KeyValue, type LedgerWriter, type Restored } from './store'
@@ -28,6 +28,7 @@ export interface ExchangeOptions {
   readonly wakeAt: (inMs: number, wake: () => void) => void
   /** Calls `again` once, later. */
   readonly later: (inMs: number, again: () => void) => void
+  readonly scenario: Scenario
   readonly store: KeyValue
   readonly restored: Restored
   readonly accounts: Accounts
@@ -53,9 +54,9 @@ export function createExchange(options: ExchangeOptions): Exchange {
   let storageReason = options.storageRefused
   let world: World | null = null
   let seed = options.seed
-  const opened = options.restored.state === null ? openFloor(options.floorId, FENNHOLM, now()) : null
+  const opened = options.restored.state === null ? openFloor(options.floorId, options.scenario.setUp, now()) : null
   const state = options.restored.state ?? floorOf(opened as LedgerEntry)
-  let centre = selectCentre(state)
+  let centre = selectCentre(state, options.scenario)
   const shared = createSharedView(state)
 
   let codes = 0
@@ -63,6 +64,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     now,
     newCode: () => String(100_000 + Math.floor(createChance(seedFor(options.seed, `phone code ${++codes} ${now()}`)).next() * 900_000)),
     homeCountry: () => state.setUp.homeCountry,
+    soundLine: options.scenario.soundLine,
     onGone: (agentId, device, why) => {
       if (get(state.agents, agentId)?.shift?.soundPath === device) give({ kind: 'reportSoundLost', agentId, why })
     },
@@ -119,7 +121,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
       const wasAtWork = values(state.agents).some((a) => a.shift?.seat === 'desk')
       if (gapMs > 1000 && wasAtWork) notice('resumed', 'info', `The floor was closed for ${Math.round(gapMs / 1000)} s and goes on where it was.`)
     }
-    centre = selectCentre(state)
+    centre = selectCentre(state, options.scenario)
     if (restored.newer)
       notice(
         'newer',
@@ -231,7 +233,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     if (!decision.ok) return decision.refusal
     if (decision.entries.length > 0) record(decision.entries)
     if (given.kind === 'changeSetUp') {
-      centre = selectCentre(state)
+      centre = selectCentre(state, options.scenario)
       sessions.dropRetired()
     }
     world?.observe(decision.entries, state)
@@ -255,6 +257,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
   const sessions = createSessions({ accounts: options.accounts, tabs, now, state: () => state })
 
   const floor: Floor = {
+    records: options.scenario.records,
     accounts: options.accounts,
     devices,
     sessions,

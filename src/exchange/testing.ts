@@ -2,7 +2,7 @@
 import { expect, vi } from 'vitest'
 import type { Ask } from '@/core/floor'
 import { type AgentId, toAgentId, toCallId } from '@/core/ids'
-import { SAILINGS } from '@/world/scenario'
+import { FENNHOLM_LINE, SAILINGS } from '@/world/scenario'
 import { makePinSecret, openAccounts } from './accounts'
 import { createExchange, type Exchange } from './exchange'
 import { NO_LISTS, withChanges } from './lists'
@@ -38,6 +38,7 @@ export async function aFloor({
       due = { atMs: elapsedMs + inMs, wake }
     },
     later: (_inMs, again) => void later.push(again),
+    scenario: FENNHOLM_LINE,
     store,
     restored,
     accounts,

@@ -11,7 +11,6 @@ import { type AgentSetUp, agentName, agentSetUp, type QueueSetUp, queueSetUp, se
 import { type FloorState, isMutedOn, type TableName } from '@/core/state'
 import { get } from '@/core/table'
 import { MINUTE } from '@/core/time'
-import { CUSTOMERS, PLACES } from '@/world/scenario'
 import type {
   AccountView,
   CallbackView,
@@ -26,6 +25,7 @@ import type {
   QueueView,
   SeatView,
 } from './protocol'
+import type { Scenario } from './scenario'
 import type { Tab } from './tab'
 
 /** What is seen before signing in. */
@@ -42,7 +42,7 @@ export function selectAccount(state: FloorState, tab: Pick<Tab, 'agentId'>, acco
   return { id, name, role, queueIds, may, shift: seat === 'desk' ? (tab.agentId === id ? 'here' : 'elsewhere') : seat }
 }
 
-export function selectCentre({ setUp, setUpSeq }: FloorState): CentreView {
+export function selectCentre({ setUp, setUpSeq }: FloorState, { places, people }: Pick<Scenario, 'places' | 'people'>): CentreView {
   const { centre, homeCountry, holdLimitMs, ringLimitMs, takeBackMs, outsidersMayStay, notReadyReasons, outcomeSets, outsideOutcomeSetId } = setUp
   const { timeZone, mostOwed, archivedScriptIds } = setUp
   return {
@@ -67,8 +67,8 @@ export function selectCentre({ setUp, setUpSeq }: FloorState): CentreView {
     archivedScriptIds,
     outcomeSets,
     outsideOutcomeSetId,
-    places: PLACES.map(({ name, number }) => ({ name, number })),
-    people: CUSTOMERS.map(({ id, name, number, mobile, group }) => ({ id, name, number, mobile, group })),
+    places,
+    people,
   }
 }
 

@@ -1,5 +1,5 @@
 // Entry of the SharedWorker, and of the dedicated worker that takes its place where SharedWorker is missing.
-import { DEMO_SECRETS } from '@/world/scenario'
+import { FENNHOLM_LINE } from '@/world/scenario'
 import { openAccounts } from './accounts'
 import { createExchange, type Exchange } from './exchange'
 import { browserStore, type KeyValue, memoryStore, NOTHING_RESTORED, restore } from './store'
@@ -22,7 +22,7 @@ async function open(): Promise<Exchange> {
   const accounts = await openAccounts({
     store: opening.ok && restored.newer ? readOnly(opening.store) : store,
     now: Date.now,
-    initial: new Map([...DEMO_SECRETS].filter(([id]) => !restored.pins.has(id))),
+    initial: new Map([...FENNHOLM_LINE.secrets].filter(([id]) => !restored.pins.has(id))),
     found: restored.pins,
   })
   return createExchange({
@@ -32,6 +32,7 @@ async function open(): Promise<Exchange> {
       timer = setTimeout(wake, Math.min(LONGEST_TIMER_MS, inMs))
     },
     later: (inMs, again) => void setTimeout(again, inMs),
+    scenario: FENNHOLM_LINE,
     store,
     restored,
     accounts,

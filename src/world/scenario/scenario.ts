@@ -1,0 +1,20 @@
+// Fennholm Line as whoever runs a floor is told of it.
+import { CUSTOMERS, type CustomerRecord, toCustomer } from './customers'
+import { PLACES, SOUND_LINE } from './places'
+import { customerById, customersByNumber } from './population'
+import { DEMO_SECRETS } from './secrets'
+import { FENNHOLM } from './set-up'
+
+export const FENNHOLM_LINE = {
+  setUp: FENNHOLM,
+  secrets: DEMO_SECRETS,
+  places: PLACES.map(({ name, number }) => ({ name, number })),
+  people: CUSTOMERS.map(({ id, name, number, mobile, group }) => ({ id, name, number, mobile, group })),
+  records: {
+    byId: (id: string) => customerOf(customerById(id)),
+    byNumber: (...asked: Parameters<typeof customersByNumber>) => customersByNumber(...asked).map(toCustomer),
+  },
+  soundLine: SOUND_LINE,
+}
+
+const customerOf = (record: CustomerRecord | undefined) => (record === undefined ? undefined : toCustomer(record))
