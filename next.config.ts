@@ -1,13 +1,7 @@
 import type { NextConfig } from 'next'
+import headers from './tools/security-headers.json'
 
-const SECURITY_HEADERS = [
-  { key: 'x-content-type-options', value: 'nosniff' },
-  { key: 'referrer-policy', value: 'no-referrer' },
-  { key: 'x-frame-options', value: 'DENY' },
-  { key: 'cross-origin-opener-policy', value: 'same-origin' },
-  { key: 'cross-origin-resource-policy', value: 'same-origin' },
-  { key: 'permissions-policy', value: 'camera=(), geolocation=(), payment=(), usb=(), microphone=(self)' },
-]
+const SECURITY_HEADERS = Object.entries(headers).map(([key, value]) => ({ key, value }))
 
 const config: NextConfig = {
   reactStrictMode: true,

@@ -1,9 +1,25 @@
-// The production server: Next's own handler, behind what it would answer with “500” although the one who asks is at fault.
+// The production server: what lies there as files goes out as it was compressed by the build; everything else is Next's own handler, behind what it would
+// answer with “500” although the one who asks is at fault.
+import { readFileSync } from 'node:fs'
 import { createServer } from 'node:http'
 import next from 'next'
+import sirv from 'sirv'
+import { STATIC } from './compress.mjs'
 
 const METHODS = ['GET', 'HEAD', 'OPTIONS', 'POST', 'PUT', 'PATCH', 'DELETE']
+const SECURITY = Object.entries(JSON.parse(readFileSync('tools/security-headers.json', 'utf8')))
+/** Workers keep one address for all tabs, so every start must ask whether they changed; they ask nobody else. */
+const WORKER = [['content-security-policy', "default-src 'none'; connect-src 'self'"]]
 const port = Number(process.argv[2])
+
+const files = STATIC.map(({ folder, address, immutable }) => {
+  const headers = [...SECURITY, ...(immutable ? [] : WORKER)]
+  const setHeaders = (response) => {
+    for (const [key, value] of headers) response.setHeader(key, value)
+  }
+  const options = { brotli: true, etag: !immutable, ...(immutable ? { immutable, maxAge: 31_536_000 } : { maxAge: 0 }), setHeaders }
+  return { address: `${address}/`, serve: sirv(folder, options) }
+})
 
 const app = next({ dev: false, port, hostname: 'localhost' })
 await app.prepare()
@@ -14,5 +30,12 @@ createServer((request, response) => {
     response.end(`${request.method} is not taken here.\n`)
     return
   }
-  void handle(request, response)
+  const file = request.method === 'GET' || request.method === 'HEAD' ? files.find(({ address }) => request.url.startsWith(address)) : undefined
+  if (file === undefined) return void handle(request, response)
+  const asked = request.url
+  request.url = asked.slice(file.address.length - 1)
+  file.serve(request, response, () => {
+    request.url = asked
+    void handle(request, response)
+  })
 }).listen(port, () => console.log('Ready'))
