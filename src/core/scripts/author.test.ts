@@ -73,6 +73,9 @@ describe('comparing', () => {
     const after = withPage(SMALL_SCRIPT, { ...hello, say: ['One', 'Second', 'And a half', 'Three'] })
     expect(compareScripts(before, after)[0]?.parts).toEqual([{ part: 'Says', before: 'Two', after: 'Second\nAnd a half' }])
     expect(compareScripts(before, withPage(before, { ...hello, say: ['One', 'Two', 'Two', 'Three'] }))[0]?.parts[0]?.after).toBe('Two')
+    // What stands between two changes is not one.
+    const apart = withPage(SMALL_SCRIPT, { ...hello, say: ['First', 'Two', 'Third'] })
+    expect(compareScripts(before, apart)[0]?.parts).toEqual([{ part: 'Says', before: 'One\nThree', after: 'First\nThird' }])
   })
 
   test('a script compared with itself differs in nothing', () => expect(compareScripts(SMALL_SCRIPT, SMALL_SCRIPT)).toEqual([]))

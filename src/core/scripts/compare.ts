@@ -1,4 +1,5 @@
 // What differs between two versions of a script, page by page and part by part, in the words of an author.
+import { diffArrays } from 'diff'
 import type { Condition, Test } from './condition'
 import type { Page, Script } from './document'
 import { textOf } from './read'
@@ -49,16 +50,11 @@ function partsOf(before: Page | null, after: Page | null): PartChange[] {
   })
 }
 
-/** The lines that differ: what both begin and end with is left out. */
+/** The lines that differ: what both say is left out. */
 function differing(before: string, after: string): Pick<PartChange, 'before' | 'after'> {
-  const [was, is] = [before.split('\n'), after.split('\n')]
-  const shorter = Math.min(was.length, is.length)
-  let head = 0
-  while (head < shorter && was[head] === is[head]) head++
-  let tail = 0
-  while (tail < shorter - head && was.at(-1 - tail) === is.at(-1 - tail)) tail++
-  const middle = (lines: readonly string[]) => lines.slice(head, lines.length - tail).join('\n')
-  return { before: middle(was), after: middle(is) }
+  const pieces = diffArrays(before.split('\n'), after.split('\n'))
+  const lines = (of: 'removed' | 'added') => pieces.flatMap((piece) => (piece[of] ? piece.value : [])).join('\n')
+  return { before: lines('removed'), after: lines('added') }
 }
 
 const questionWords = ({ kind, field, label, ...rest }: Page['questions'][number]): string => {
