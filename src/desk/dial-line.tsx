@@ -3,14 +3,14 @@
 // the board it finds whom to bring to it: Enter opens the choices there, and a suggestion may be dragged onto a line.
 import { useDraggable } from '@dnd-kit/core'
 import clsx from 'clsx'
-import { type KeyboardEvent, type Ref, useId, useImperativeHandle, useRef, useState } from 'react'
+import { type ComponentProps, type KeyboardEvent, type Ref, useId, useImperativeHandle, useRef, useState } from 'react'
 import type { Target } from '@/core/calls'
 import type { NumberReading } from '@/core/directory'
 import { toRefusalText } from '@/core/floor'
 import type { CentreView, MeView, QueueView, SeatView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { SHORTCUTS } from '@/frame'
-import { Button, ShortcutHint } from '@/ui'
+import { Button, ShortcutHint, useFinder } from '@/ui'
 import { lackingToDial } from '@/words'
 import { type Choice, choicesFor } from './board/targets'
 import { useNumberReader } from './number-reader'
@@ -35,8 +35,6 @@ export interface DialLineHandle {
 export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
   const command = useCommand()
   const [typed, setTyped] = useState('')
-  const [at, setAt] = useState(0)
-  const [open, setOpen] = useState(false)
   const [problem, setProblem] = useState<string | null>(null)
   /** What was refused because of the do-not-call list: a supervisor may let this one call be made. */
   const [withheld, setWithheld] = useState<{ readonly typed: string; readonly says: string } | null>(null)
@@ -46,12 +44,16 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
   useImperativeHandle(ref, () => ({
     focus: () => input.current?.focus(),
     find: (name) => {
-      setTyped(name)
-      setAt(0)
-      setOpen(true)
+      type(name)
+      finder.open()
       input.current?.focus()
     },
   }))
+  const type = (next: string) => {
+    setTyped(next)
+    setProblem(null)
+    setWithheld(null)
+  }
 
   const text = typed.trim()
   const reading = /\d/.test(text) || !/\p{L}/u.test(text) ? (text === '' ? undefined : readNumber?.(text, centre.homeCountry)) : undefined
@@ -61,12 +63,13 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
   const readAs = reading?.ok ? reading.number.readAs : null
   const missing = onPick === null && text !== '' ? lackingToDial(me, centre, readAs) : null
   const why = missing === null ? null : toRefusalText(missing)
-  const choice = choices[Math.min(at, choices.length - 1)]
+  const finder = useFinder({ id, items: choices, typed, onTyped: type, keyOf: (c) => c.key })
+  const { marked: choice, listed } = finder
 
   const clear = () => {
     setTyped('')
     setProblem(null)
-    setOpen(false)
+    finder.close()
   }
   const act = async () => {
     if (onPick !== null && choice !== undefined) {
@@ -90,20 +93,12 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
   }
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.altKey) return
-    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
-      event.preventDefault()
-      const step = event.key === 'ArrowDown' ? 1 : -1
-      setAt((i) => (choices.length === 0 ? 0 : (Math.min(i, choices.length - 1) + step + choices.length) % choices.length))
-    } else if (event.key === 'Enter') {
+    if (event.key === 'Enter') {
       event.preventDefault()
       void act()
-    } else if (event.key === 'Escape') {
-      if (open && choices.length > 0) setOpen(false)
-      else setTyped('')
-    }
+    } else if (event.key === 'Escape' && !listed) setTyped('')
   }
 
-  const listed = open && choices.length > 0
   return (
     <footer className="relative flex h-11 shrink-0 items-center gap-3 border-line-strong border-t bg-raised px-4">
       <label htmlFor={id} className="relative shrink-0 font-semibold">
@@ -111,27 +106,12 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
         <ShortcutHint keys={SHORTCUTS.dial.keys} />
       </label>
       <input
-        ref={input}
-        id={id}
-        role="combobox"
-        aria-expanded={listed}
-        aria-controls={`${id}-list`}
-        aria-activedescendant={listed && choice ? `${id}-${choice.key}` : undefined}
+        {...finder.inputProps({ id, ref: input, onKeyDown })}
         aria-invalid={problem !== null || undefined}
         aria-describedby={`${id}-does`}
         autoComplete="off"
         placeholder="A number in any form, or a name"
         className="h-8 w-80 shrink-0 rounded-sm border border-line-strong bg-paper px-2 aria-invalid:border-2 aria-invalid:border-red"
-        value={typed}
-        onChange={(e) => {
-          setTyped(e.target.value)
-          setAt(0)
-          setOpen(true)
-          setProblem(null)
-          setWithheld(null)
-        }}
-        onKeyDown={onKeyDown}
-        onBlur={() => setOpen(false)}
       />
       {text !== '' && (
         <Button
@@ -144,18 +124,16 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
         </Button>
       )}
       {withheld !== null && <WaiverButton seats={seats} typed={withheld.typed} says={withheld.says} onDone={allowed} />}
-      {listed && (
-        <div
-          id={`${id}-list`}
-          role="listbox"
-          aria-label="People"
-          className="absolute bottom-11 left-24 z-20 w-[520px] border border-line-strong bg-raised py-1 shadow-lg"
-        >
-          {choices.map((c, i) => (
-            <Suggestion key={c.key} id={`${id}-${c.key}`} choice={c} chosen={c === choice} draggable={onPick !== null} onChoose={() => setAt(i)} />
+      <div
+        {...finder.listProps('People')}
+        hidden={!listed}
+        className="absolute bottom-11 left-24 z-20 w-[520px] border border-line-strong bg-raised py-1 shadow-lg"
+      >
+        {listed &&
+          choices.map((c, i) => (
+            <Suggestion key={c.key} option={finder.optionProps(c, i)} choice={c} draggable={onPick !== null} onChoose={() => finder.mark(i)} />
           ))}
-        </div>
-      )}
+      </div>
       <p id={`${id}-does`} aria-live="polite" className="min-w-0 truncate" title={problem ?? undefined}>
         {problem !== null || why !== null ? (
           <span className={problem === null ? 'text-soft' : 'text-red'}>{problem ?? `${why?.says} ${why?.next}`}</span>
@@ -169,22 +147,21 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
 }
 
 interface SuggestionProps {
-  readonly id: string
+  readonly option: ComponentProps<'div'>
   readonly choice: Choice
-  readonly chosen: boolean
   readonly draggable: boolean
   readonly onChoose: () => void
 }
 
-function Suggestion({ id, choice, chosen, draggable, onChoose }: SuggestionProps) {
+function Suggestion({ option, choice, draggable, onChoose }: SuggestionProps) {
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: `choice ${choice.key}`, data: { choice }, disabled: !draggable })
   return (
     <div
-      ref={setNodeRef}
-      id={id}
-      role="option"
-      tabIndex={-1}
-      aria-selected={chosen}
+      {...option}
+      ref={(element) => {
+        setNodeRef(element)
+        if (typeof option.ref === 'function') option.ref(element)
+      }}
       {...listeners}
       onPointerDown={(event) => {
         // First the drag, which does not begin on an event that was prevented; then the field keeps the focus, and with it the list.
@@ -195,7 +172,7 @@ function Suggestion({ id, choice, chosen, draggable, onChoose }: SuggestionProps
       className={clsx(
         'grid grid-cols-[1fr_auto] gap-4 px-3 py-1',
         draggable ? 'cursor-grab' : 'cursor-pointer',
-        chosen && 'bg-green-wash',
+        option['aria-selected'] === true && 'bg-green-wash',
         isDragging && 'opacity-50',
       )}
     >

@@ -1,5 +1,5 @@
 // A running floor for tests: clocks turned by hand, tabs that put their view together, one account in a call.
-import { expect, vi } from 'vitest'
+import { expect } from 'vitest'
 import type { Ask } from '@/core/floor'
 import { type AgentId, toAgentId, toCallId } from '@/core/ids'
 import { FENNHOLM_LINE, SAILINGS } from '@/world/scenario'
@@ -70,9 +70,12 @@ export async function aFloor({
 /** A PIN is slow to hash on purpose, and slower on a machine that has other things to do. */
 export const PATIENT = { timeout: 20_000 }
 
+type Reply = Extract<FloorMessage, { kind: 'reply' }>
+
 /** A tab: what it was sent, and the view it has put together from that. */
 export function aTab(exchange: Exchange) {
   const messages: FloorMessage[] = []
+  const replies = new Map<string, (reply: Reply) => void>()
   let view = {} as TabView
   let lists = {} as SharedLists
   const port = exchange.attach({
@@ -80,6 +83,7 @@ export function aTab(exchange: Exchange) {
       // What crosses to a tab is a copy.
       const copy = structuredClone(message)
       messages.push(copy)
+      if (copy.kind === 'reply') replies.get(copy.requestId)?.(copy)
       if (copy.kind !== 'view') return
       view = { ...view, ...copy.changes }
       if (Object.keys(copy.lists).length > 0) lists = withChanges({ ...NO_LISTS, ...lists }, copy.lists)
@@ -88,12 +92,15 @@ export function aTab(exchange: Exchange) {
   let lastId = 0
   const ask = async (request: Record<string, unknown>) => {
     const requestId = `r${++lastId}`
+    const reply = new Promise<Reply>((resolve, reject) => {
+      const late = setTimeout(() => reject(new Error(`no reply to ${JSON.stringify(request)}`)), PATIENT.timeout)
+      replies.set(requestId, (answer) => {
+        clearTimeout(late)
+        resolve(answer)
+      })
+    })
     port.receive({ ...request, requestId })
-    return vi.waitFor(() => {
-      const reply = messages.find((m) => m.kind === 'reply' && m.requestId === requestId)
-      if (reply?.kind !== 'reply') throw new Error(`no reply to ${JSON.stringify(request)}`)
-      return reply
-    }, PATIENT)
+    return reply
   }
   const signIn = async (agentId: AgentId) => {
     const reply = await ask({ kind: 'signIn', agentId, pin: PIN })

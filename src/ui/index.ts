@@ -1,6 +1,7 @@
 export { AccountFields } from './account-fields'
 export { Button, type ButtonProps, type Tone } from './button'
 export { Choice, type ChoiceOption } from './choice'
+export { useFinder } from './combobox'
 export { clearTabComfort, readComfort, readTabComfort, writeComfort, writeTabComfort } from './comfort'
 export { Dialog } from './dialog'
 export { useDraft } from './draft'

@@ -2,12 +2,12 @@
 // Chooses whom in place, on the line it is for: one field finds colleagues, queues, mailboxes, places and any number. Each
 // row shows the state before anyone is sent there; the verbs stand beside, and Enter takes the one the agent prefers.
 import clsx from 'clsx'
-import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react'
+import { type ComponentProps, type KeyboardEvent, useEffect, useId, useRef, useState } from 'react'
 import type { Target } from '@/core/calls'
 import { type Ask, toRefusalText } from '@/core/floor'
 import type { CallId } from '@/core/ids'
 import { useNumberReader } from '@/desk/number-reader'
-import { Button, Clock, Problem, usePersonalSetting } from '@/ui'
+import { Button, Clock, Problem, useFinder, usePersonalSetting } from '@/ui'
 import { useBoard } from './board-context'
 import { type Choice, choicesFor, choicesOf } from './targets'
 
@@ -29,7 +29,6 @@ interface Props {
 export function Picker({ callId, use, target = null, onClose }: Props) {
   const { me, centre, seats, queues, parked, give, startPreview, endPreview } = useBoard()
   const [typed, setTyped] = useState('')
-  const [at, setAt] = useState(0)
   const [problem, setProblem] = useState<string | null>(null)
   const [preferred, setPreferred] = usePersonalSetting<Verb>(`verb of ${use}`, VERBS[use][0] as Verb)
   const readNumber = useNumberReader()
@@ -47,7 +46,12 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
   const reading = /\d/.test(typed) ? readNumber?.(typed, centre.homeCountry) : undefined
   const all = choicesFor(typed, { me, centre, seats, queues, parked }, reading)
   const choices = target === null || typed !== '' ? all : choicesOf(target, { me, centre, seats, queues })
-  const chosen = choices[Math.min(at, choices.length - 1)]
+  const type = (next: string) => {
+    setTyped(next)
+    setProblem(null)
+  }
+  const finder = useFinder({ id, items: choices, typed, onTyped: type, keyOf: (c) => c.key, alwaysOpen: true })
+  const { marked: chosen } = finder
   const verbs = VERBS[use]
 
   const commandFor = (verb: Verb, { target: whom, instead }: Choice): Ask => {
@@ -73,11 +77,7 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
   }
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.altKey) return
-    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
-    if (step !== 0) {
-      event.preventDefault()
-      setAt((i) => (choices.length === 0 ? 0 : (Math.min(i, choices.length - 1) + step + choices.length) % choices.length))
-    } else if (event.key === 'Enter' && event.target === field.current) {
+    if (event.key === 'Enter' && event.target === field.current) {
       event.preventDefault()
       void take(preferred, chosen)
     } else if (event.key === 'Escape') {
@@ -97,21 +97,10 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
             Who or what number
           </label>
           <input
-            ref={field}
-            id={id}
-            role="combobox"
-            aria-expanded
-            aria-controls={`${id}-list`}
-            aria-activedescendant={chosen ? `${id}-${chosen.key}` : undefined}
+            {...finder.inputProps({ id, ref: field })}
             aria-invalid={problem !== null || undefined}
             autoComplete="off"
             className="mt-1 h-9 w-full rounded-sm border border-line-strong bg-paper px-2 text-base aria-invalid:border-2 aria-invalid:border-red"
-            value={typed}
-            onChange={(e) => {
-              setTyped(e.target.value)
-              setAt(0)
-              setProblem(null)
-            }}
           />
           <div className="mt-2 flex flex-wrap gap-2">
             {(chosen?.instead === undefined ? verbs : [preferred]).map((verb) => (
@@ -138,10 +127,10 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
           </p>
           {problem !== null && <Problem>{problem}</Problem>}
         </div>
-        <div id={`${id}-list`} role="listbox" aria-label="Where to" className="max-h-[228px] min-w-0 overflow-auto">
+        <div {...finder.listProps('Where to')} className="max-h-[228px] min-w-0 overflow-auto">
           {choices.length === 0 && <p className="py-1 text-soft">{typed === '' ? 'Nobody else is here.' : `Nothing here is called “${typed.trim()}”.`}</p>}
           {choices.map((choice, i) => (
-            <Row key={choice.key} id={`${id}-${choice.key}`} choice={choice} chosen={choice === chosen} onChoose={() => setAt(i)} />
+            <Row key={choice.key} option={finder.optionProps(choice, i)} choice={choice} onChoose={() => finder.mark(i)} />
           ))}
         </div>
       </section>
@@ -149,13 +138,11 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
   )
 }
 
-function Row({ id, choice, chosen, onChoose }: { id: string; choice: Choice; chosen: boolean; onChoose: () => void }) {
+function Row({ option, choice, onChoose }: { option: ComponentProps<'div'>; choice: Choice; onChoose: () => void }) {
+  const chosen = option['aria-selected'] === true
   return (
     <div
-      id={id}
-      role="option"
-      aria-selected={chosen}
-      tabIndex={-1}
+      {...option}
       onPointerDown={(event) => {
         event.preventDefault()
         onChoose()
