@@ -64,8 +64,13 @@ export function useFinder<T>({ items, typed, onTyped, keyOf, alwaysOpen = false,
     // The text is the caller's: taken as it is typed, so that the caret stays where it is.
     inputProps: (props) => {
       const onInput = (event: FormEvent<HTMLInputElement>) => onTyped(event.currentTarget.value)
+      const onKeyDown = (event: KeyboardEvent & { nativeEvent: { preventDownshiftDefault?: boolean } }) => {
+        // In a field of text these go to its ends, and with Alt keys are shortcuts.
+        if (event.altKey || event.key === 'Home' || event.key === 'End') event.nativeEvent.preventDownshiftDefault = true
+        props.onKeyDown?.(event)
+      }
       // Field and list are named by what stands beside them, not by a label of the library's.
-      return { ...box.getInputProps({ ...props, onInput }), 'aria-expanded': listed, 'aria-labelledby': undefined }
+      return { ...box.getInputProps({ ...props, onInput, onKeyDown }), 'aria-expanded': listed, 'aria-labelledby': undefined }
     },
     listProps: (label) => ({ ...box.getMenuProps({ 'aria-label': label }), 'aria-labelledby': undefined }),
     optionProps: (item, index) => ({ ...box.getItemProps({ item, index }), 'aria-selected': index === at, tabIndex: -1 }),
