@@ -1,6 +1,6 @@
 // npm test: installs, checks types and lint, runs unit and property tests, builds, runs the browser tests, and counts.
 // `npm test -- --unit` stops before the browser; `npm test -- --browser [playwright arguments]` runs only that part.
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { ensureChromium } from './ensure-chromium.mjs'
 import { ensureInstalled } from './ensure-installed.mjs'
@@ -16,9 +16,16 @@ function run(title, command, commandArgs, env = {}) {
   return status === 0
 }
 
-/** A check counts as one test: it passes or it fails. */
+/** A check counts as one test: it passes or it fails. It goes on beside whatever else is done; what it says is shown when it is awaited. */
 function check(title, command, commandArgs) {
-  counts[run(title, command, commandArgs) ? 'passed' : 'failed']++
+  const checking = spawn(command, commandArgs, { stdio: ['ignore', 'pipe', 'pipe'] })
+  let said = ''
+  for (const stream of [checking.stdout, checking.stderr]) stream.on('data', (text) => (said += text))
+  const ended = new Promise((resolve) => checking.once('close', (code) => resolve(code === 0)))
+  return async () => {
+    counts[(await ended) ? 'passed' : 'failed']++
+    console.log(`\n── ${title}\n${said.trim()}`)
+  }
 }
 
 ensureInstalled()
@@ -31,13 +38,13 @@ const built = only === '--unit' ? Promise.resolve() : build()
 built.catch(() => {})
 
 if (only !== '--browser') {
-  check('lint, formatting and import directions', bin('biome'), ['check', '.'])
-  check('types', bin('tsc'), ['--noEmit'])
+  const checks = [check('lint, formatting and import directions', bin('biome'), ['check', '.']), check('types', bin('tsc'), ['--noEmit'])]
   run('unit and property tests', bin('vitest'), ['run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json'])
   const unit = readReport('test-results/unit.json')
   counts.passed += unit.numPassedTests
   // A file that does not load runs no test; it must not pass unseen.
   counts.failed += unit.numFailedTests + unit.testResults.filter((f) => f.status === 'failed' && f.assertionResults.length === 0).length
+  for (const done of checks) await done()
 }
 
 if (only !== '--unit') {

@@ -60,11 +60,16 @@ describe('a snapshot', () => {
     give(state, { kind: 'addDoNotCall', agentId: ANN, entries: [{ whom: { number: '+441632960150' }, why: 'Asked us' }] })
     await snapshots.write(snapshots.capture(state))
     expect(listParts()).toBe(1)
+    // A table that has become empty is empty when it comes back.
+    give(state, { kind: 'callerHangsUp', callId: [...state.calls.keys()][0] as never })
+    give(state, { kind: 'passTime' })
+    expect(state.calls.size).toBe(0)
+    await snapshots.write(snapshots.capture(state))
     expect(await readSnapshot(store, snapshotKey(state.seq))).toEqual(state)
   })
 
   test('refused in the middle, it is made good by the next one', async () => {
-    for (const place of [1, 2, 30, 70]) {
+    for (const place of [1, 2, 30, 66]) {
       const { store, log } = counted()
       const state = aListedFloor(500)
       const snapshots = createSnapshots(store)

@@ -44,11 +44,14 @@ export function createSnapshots(store: KeyValue): Snapshots {
       const parts: Record<string, string> = { ...kept }
       const written = new Set<string>()
       for (const [name, pairs] of rows) {
+        written.add(name)
+        // What has no rows needs no part.
+        delete parts[name]
+        if (pairs.length === 0) continue
         const key = `part/${name}/${seq}`
         const text = JSON.stringify(pairs)
         await store.set(key, { text, checksum: checksumOf(text) } satisfies StoredPart)
         parts[name] = key
-        written.add(name)
       }
       const text = JSON.stringify({ facts, parts })
       await store.set(snapshotKey(seq), { version: SNAPSHOT_VERSION, seq, text, checksum: checksumOf(text) } satisfies StoredSnapshot)
