@@ -5,6 +5,7 @@ import { useCallback } from 'react'
 import { spentKey } from '@/core/agents'
 import type { Target } from '@/core/calls'
 import { formatClock } from '@/core/time'
+import { LATEST_CALLS } from '@/exchange/archive/client'
 import { floorNow } from '@/exchange/floor-time'
 import type { CentreView, MeView, QueueView, SeatView } from '@/exchange/protocol'
 import { useArchive } from '@/exchange/react'
@@ -90,8 +91,9 @@ export function TodayColumn({ me, centre }: { me: MeView; centre: CentreView }) 
       async (api) => {
         const nowMs = floorNow()
         const span = { fromMs: startOfDay(nowMs).getTime(), toMs: nowMs + 1 }
-        const { all, records } = await api.report({ span, nowMs, steps: [], only: id })
-        return { ahtMs: all.ahtMs, calls: records.filter((r) => r.result !== 'underWay') }
+        const asked = { span, nowMs, only: id }
+        const [{ all }, { rows }] = await Promise.all([api.report({ ...asked, steps: [] }), api.calls({ ...asked, ...LATEST_CALLS, atMost: 2 * SHOWN })])
+        return { ahtMs: all.ahtMs, calls: rows.filter((r) => r.result !== 'underWay').slice(0, SHOWN) }
       },
       [id],
     ),
@@ -113,7 +115,7 @@ export function TodayColumn({ me, centre }: { me: MeView; centre: CentreView }) 
       <h3 className="eyebrow mt-5">Your last calls</h3>
       {value !== null && value.calls.length === 0 && <p className="text-soft">None yet today. Calls you finish are listed here.</p>}
       <ul className="divide-y divide-line">
-        {value?.calls.slice(0, SHOWN).map((record) => (
+        {value?.calls.map((record) => (
           <li key={record.callId} className="grid grid-cols-[52px_1fr_auto] py-1.5">
             <span className="tabular text-soft text-xs leading-5">{format(record.offeredAtMs, 'HH:mm')}</span>
             <span className="min-w-0 truncate">

@@ -1,19 +1,26 @@
 'use client'
-// The calls of the span: searched, filtered, sorted, and long. Rows are drawn only where one looks.
-import { createColumnHelper, createSortedRowModel, rowSortingFeature, sortFns, tableFeatures, useTable } from '@tanstack/react-table'
+// The calls of the span: searched, filtered, sorted, and long. They stay where they are kept; what one looks at is fetched, and rows are drawn only there.
+import { createColumnHelper, rowSortingFeature, type SortingState, tableFeatures, useTable } from '@tanstack/react-table'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { format } from 'date-fns'
 import { useRouter } from 'next/navigation'
-import { useMemo, useRef, useState } from 'react'
-import type { CallRecord } from '@/core/ledger'
+import { useCallback, useMemo, useRef, useState } from 'react'
+import type { AgentId } from '@/core/ids'
+import type { CallRecord, CallResult } from '@/core/ledger'
 import { formatClock } from '@/core/time'
+import { type CallsPage, type CallsSort, talkedMs, waitedMs } from '@/exchange/archive/client'
+import { floorNow } from '@/exchange/floor-time'
 import type { CentreView } from '@/exchange/protocol'
-import { SelectField, TextField } from '@/ui'
-import { outcomeLabel, resultWords, useNumberWords } from '@/words'
+import { useArchive } from '@/exchange/react'
+import { Problem, SelectField, TextField } from '@/ui'
+import { outcomeLabel, outcomeLabels, RESULT_WORDS, resultWords, useNumberWords } from '@/words'
+import { type Days, toSpan } from './span'
 
-const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSortedRowModel(), sortFns })
+const features = tableFeatures({ rowSortingFeature })
 const helper = createColumnHelper<typeof features, CallRecord>()
 const ROW_PX = 32
+/** As many rows are fetched at once as fill the window several times over. */
+const PAGE = 60
 const GRID = 'grid grid-cols-[150px_100px_minmax(140px,1.2fr)_160px_minmax(120px,1fr)_70px_70px_minmax(120px,1fr)] gap-3 px-3'
 
 interface Filter {
@@ -22,10 +29,35 @@ interface Filter {
   readonly result: string
 }
 
-export function CallsTable({ records, centre }: { records: readonly CallRecord[]; centre: CentreView }) {
+const NOTHING: CallsPage = { all: 0, found: 0, from: 0, rows: [] }
+
+export function CallsTable({ days, only, centre }: { days: Days; only: AgentId | null; centre: CentreView }) {
   const [filter, setFilter] = useState<Filter>({ search: '', queue: '', result: '' })
+  const [sorting, setSorting] = useState<SortingState>([{ id: 'offeredAtMs', desc: true }])
+  /** The page one looks at; the one before and the one after it are fetched with it. */
+  const [pageNo, setPageNo] = useState(0)
   const written = useNumberWords()
-  const data = useMemo(() => records.filter((r) => fits(r, filter, centre)), [records, filter, centre])
+  const { value, problem } = useArchive(
+    useCallback(
+      (api) => {
+        const [sort = { id: 'offeredAtMs', desc: true }] = sorting
+        return api.calls({
+          span: toSpan(days),
+          nowMs: floorNow(),
+          only,
+          search: filter.search,
+          queueId: filter.queue === '' ? null : filter.queue,
+          result: filter.result === '' ? null : (filter.result as CallResult),
+          sort: { by: sort.id as CallsSort, descending: sort.desc },
+          from: Math.max(0, pageNo - 1) * PAGE,
+          atMost: 3 * PAGE,
+          words: { outcomes: outcomeLabels(centre), results: RESULT_WORDS },
+        })
+      },
+      [days, only, filter, sorting, pageNo, centre],
+    ),
+  )
+  const page = value ?? NOTHING
   const columns = useMemo(
     () =>
       helper.columns([
@@ -34,23 +66,28 @@ export function CallsTable({ records, centre }: { records: readonly CallRecord[]
         helper.accessor((r) => r.customer ?? 'Not known', { id: 'customer', header: 'Caller' }),
         helper.accessor((r) => (r.number === null ? 'withheld' : written(r.number)), { id: 'number', header: 'Number' }),
         helper.accessor((r) => r.agents.map((l) => l.agent).join(', '), { id: 'agent', header: 'Agent' }),
-        helper.accessor((r) => (r.answeredAtMs ?? r.endedAtMs) - r.offeredAtMs, { id: 'wait', header: 'Waited', cell: (c) => formatClock(c.getValue()) }),
-        helper.accessor((r) => r.agents.reduce((ms, l) => ms + l.talkMs, 0), { id: 'talk', header: 'Talked', cell: (c) => formatClock(c.getValue()) }),
+        helper.accessor(waitedMs, { id: 'wait', header: 'Waited', cell: (c) => formatClock(c.getValue()) }),
+        helper.accessor(talkedMs, { id: 'talk', header: 'Talked', cell: (c) => formatClock(c.getValue()) }),
         helper.accessor((r) => (r.outcome === null ? resultWords(r.result) : outcomeLabel(centre, r)), { id: 'outcome', header: 'Outcome' }),
       ]),
     [centre, written],
   )
-  const table = useTable({ features, columns, data, initialState: { sorting: [{ id: 'offeredAtMs', desc: true }] } })
+  // Sorted and cut to a page where the calls are kept.
+  const table = useTable({ features, columns, data: page.rows as CallRecord[], manualSorting: true, state: { sorting }, onSortingChange: setSorting })
   const rows = table.getRowModel().rows
   const scroller = useRef<HTMLDivElement>(null)
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW_PX, overscan: 12 })
+  const virtual = useVirtualizer({ count: page.found, getScrollElement: () => scroller.current, estimateSize: () => ROW_PX, overscan: 12 })
   const router = useRouter()
+  const first = virtual.getVirtualItems()[0]?.index ?? 0
+  // Followed while it is drawn: the rows of the next page are asked for before the last of this one is reached.
+  const looked = Math.floor(first / PAGE)
+  if (looked !== pageNo) setPageNo(looked)
 
   return (
     <section aria-label="Calls">
       <div className="flex flex-wrap items-end gap-3">
         <h2 className="mr-auto self-center font-semibold text-lg">
-          Calls <span className="font-normal text-soft text-sm">{data.length === records.length ? records.length : `${data.length} of ${records.length}`}</span>
+          Calls <span className="font-normal text-soft text-sm">{page.found === page.all ? page.all : `${page.found} of ${page.all}`}</span>
         </h2>
         <TextField
           label="Search"
@@ -62,9 +99,11 @@ export function CallsTable({ records, centre }: { records: readonly CallRecord[]
         <SelectField label="Queue" className="w-36" value={filter.queue} onChange={(e) => setFilter({ ...filter, queue: e.target.value })}>
           <option value="">All</option>
           {centre.queues.map((q) => (
-            <option key={q.id}>{q.name}</option>
+            <option key={q.id} value={q.id}>
+              {q.name}
+            </option>
           ))}
-          <option value="-">Dialled by us</option>
+          <option value="dialled">Dialled by us</option>
         </SelectField>
         <SelectField label="Result" className="w-36" value={filter.result} onChange={(e) => setFilter({ ...filter, result: e.target.value })}>
           <option value="">All</option>
@@ -75,7 +114,7 @@ export function CallsTable({ records, centre }: { records: readonly CallRecord[]
           ))}
         </SelectField>
       </div>
-      <div role="table" aria-label="Calls" aria-rowcount={rows.length + 1} className="mt-2 border-line-strong border-y">
+      <div role="table" aria-label="Calls" aria-rowcount={page.found + 1} className="mt-2 border-line-strong border-y">
         <div role="row" aria-rowindex={1} className={`${GRID} bg-paper py-1`}>
           {table.getFlatHeaders().map((header) => {
             const sorted = header.column.getIsSorted()
@@ -96,12 +135,13 @@ export function CallsTable({ records, centre }: { records: readonly CallRecord[]
         </div>
         {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keyboard */}
         <div ref={scroller} className="h-[384px] overflow-auto bg-raised" tabIndex={0} role="rowgroup" aria-label="Calls, scrollable">
-          {rows.length === 0 && (
-            <p className="p-4 text-soft">{records.length === 0 ? 'No calls in this span.' : 'No call fits the search. Clear it to see all.'}</p>
+          {value !== null && page.found === 0 && (
+            <p className="p-4 text-soft">{page.all === 0 ? 'No calls in this span.' : 'No call fits the search. Clear it to see all.'}</p>
           )}
+          {problem !== null && <Problem className="p-4">The calls could not be read: {problem}. Reload the page to try again.</Problem>}
           <div className="relative" style={{ height: virtual.getTotalSize() }}>
             {virtual.getVirtualItems().map((item) => {
-              const row = rows[item.index]
+              const row = rows[item.index - page.from]
               if (row === undefined) return null
               const href = `/results/call/${row.original.callId}`
               return (
@@ -131,12 +171,3 @@ export function CallsTable({ records, centre }: { records: readonly CallRecord[]
 }
 
 const TABULAR = new Set(['offeredAtMs', 'number', 'wait', 'talk'])
-
-function fits(record: CallRecord, { search, queue, result }: Filter, centre: CentreView): boolean {
-  if (queue !== '' && (queue === '-' ? record.queue !== null : record.queue !== queue)) return false
-  if (result !== '' && record.result !== result) return false
-  const words = search.trim().toLowerCase().split(/\s+/).filter(Boolean)
-  if (words.length === 0) return true
-  const text = [record.customer, record.number, record.notes, outcomeLabel(centre, record), ...record.agents.map((l) => l.agent)].join(' ').toLowerCase()
-  return words.every((word) => text.includes(word))
-}

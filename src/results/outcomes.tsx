@@ -8,6 +8,7 @@ import { type ReactNode, useState } from 'react'
 import type { Grouped } from '@/core/reports'
 import type { Report } from '@/exchange/archive/client'
 import type { CentreView } from '@/exchange/protocol'
+import { outcomeLabels } from '@/words'
 import { percent } from './format'
 
 const SHADES = ['var(--color-green)', 'var(--color-sea)', 'var(--color-brass)', 'var(--color-soft)', 'var(--color-line-strong)', 'var(--color-line)']
@@ -74,7 +75,7 @@ export function Outcomes({ report, centre, children }: { report: Report; centre:
                       {ranked(g).map(([code, n], i) => (
                         <span
                           key={code}
-                          title={`${labels.get(code) ?? code}: ${n}`}
+                          title={`${labels[code] ?? code}: ${n}`}
                           className="h-full border-raised border-r"
                           style={{ width: `${(n / coded(g)) * 100}%`, background: SHADES[Math.min(i, SHADES.length - 1)] }}
                         />
@@ -106,7 +107,7 @@ export function Outcomes({ report, centre, children }: { report: Report; centre:
                     {group !== undefined && (
                       <span aria-hidden className="mr-2 inline-block size-2.5" style={{ background: SHADES[Math.min(i, SHADES.length - 1)] }} />
                     )}
-                    {labels.get(code) ?? code}
+                    {labels[code] ?? code}
                   </th>
                   <td className="tabular text-right">{n}</td>
                   <td className="tabular w-20 text-right text-soft">{percent(n / total)}</td>
@@ -122,4 +123,3 @@ export function Outcomes({ report, centre, children }: { report: Report; centre:
 
 const coded = (g: Grouped): number => sum(Object.values(g.measures.outcomes))
 const ranked = (g: Grouped) => Object.entries(g.measures.outcomes).sort((a, b) => b[1] - a[1])
-const outcomeLabels = (centre: CentreView) => new Map(centre.outcomeSets.flatMap((s) => s.codes.map((c) => [c.code, c.label] as const)))

@@ -82,7 +82,7 @@ export function Results({ view }: { view: FloorView }) {
           <Outcomes report={report} centre={centre}>
             {only === null && <GroupsTable caption="By agent" rows={report.agents} withOccupancy />}
           </Outcomes>
-          <CallsTable records={report.records} centre={centre} />
+          <CallsTable days={days} only={only} centre={centre} />
         </div>
       )}
     </main>

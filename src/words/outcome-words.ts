@@ -16,7 +16,7 @@ export function outcomeLabel(centre: CentreView, { queueId, outcome }: Pick<Call
   return [...own, ...all].find((c) => c.code === outcome)?.label ?? outcome
 }
 
-const RESULT_WORDS: Record<CallResult, string> = {
+export const RESULT_WORDS: Record<CallResult, string> = {
   underWay: 'Under way',
   handled: 'Handled',
   abandoned: 'Gave up waiting',
@@ -28,5 +28,9 @@ const RESULT_WORDS: Record<CallResult, string> = {
   invalid: 'Not in use',
   refused: 'Refused',
 }
+
+/** What every code is called, by code: codes are in one set for good. */
+export const outcomeLabels = (centre: CentreView): Readonly<Record<string, string>> =>
+  Object.fromEntries(centre.outcomeSets.flatMap((s) => s.codes.map((c) => [c.code, c.label])))
 
 export const resultWords = (result: CallResult): string => RESULT_WORDS[result]

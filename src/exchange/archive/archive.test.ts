@@ -1,11 +1,12 @@
 import { describe, expect, test, vi } from 'vitest'
 import { toAgentId, toCallId } from '@/core/ids'
-import { toLine } from '@/core/ledger'
+import { type CallRecord, toLine } from '@/core/ledger'
 import { DAY, HOUR } from '@/core/time'
 import { memoryStore } from '@/exchange/store'
 import { simulateDay } from '@/world'
 import { FENNHOLM, SAILINGS } from '@/world/scenario'
-import { createArchive, type FetchDays } from './archive'
+import { type Archive, createArchive, type FetchDays } from './archive'
+import { LATEST_CALLS, waitedMs } from './calls'
 import { entriesLine, foldDay, foldedLine } from './days'
 
 const MIDNIGHT_MS = Date.parse('2026-11-23T00:00:00Z')
@@ -25,6 +26,8 @@ async function anArchive(store = memoryStore(), fetchDays: FetchDays = async () 
   const opening = await archive.open(5, 7, () => {})
   return { archive, opening }
 }
+
+const allOf = (archive: Archive, span = BOTH) => archive.calls({ ...LATEST_CALLS, span, nowMs: NOW_MS, only: null, atMost: 100_000 }).rows
 
 describe('the archive', () => {
   test('past days and the live ledger are added up together', async () => {
@@ -51,7 +54,7 @@ describe('the archive', () => {
 
   test('a call of a past day is followed down to its events', async () => {
     const { archive } = await anArchive()
-    const { callId } = archive.report(ASKED).records.find((r) => r.result === 'handled' && r.direction === 'inbound') ?? { callId: '' }
+    const { callId } = allOf(archive).find((r) => r.result === 'handled' && r.direction === 'inbound') ?? { callId: '' }
     const found = await archive.call(callId)
     expect(found?.entries[0]?.event.kind).toBe('callQueued')
     expect(found?.entries.some((e) => e.event.kind === 'outcomeSaved')).toBe(true)
@@ -60,7 +63,7 @@ describe('the archive', () => {
 
   test('a call of a past day that is corrected today has the later code, and the events of both days', async () => {
     const { archive } = await anArchive()
-    const past = archive.report(ASKED).records.find((r) => r.queue === 'Sailings' && r.outcome === 'booking-changed')
+    const past = allOf(archive).find((r) => r.queue === 'Sailings' && r.outcome === 'booking-changed')
     const callId = toCallId(past?.callId ?? 'call_none')
     const linnea = toAgentId('agent_linnea-wickerby')
     const corrected = {
@@ -82,7 +85,8 @@ describe('the archive', () => {
 
   test('disagreement counts what the answers speak against, by the doubts of the set', async () => {
     const { archive } = await anArchive()
-    const { all, records } = archive.report(ASKED)
+    const { all } = archive.report(ASKED)
+    const records = allOf(archive)
     const doubtful = records.filter(
       (r) => r.queue === 'Sailings' && r.outcome === 'booking-changed' && (r.answers.purpose === 'ask' || r.answers.confirmed === false),
     )
@@ -113,7 +117,7 @@ describe('the archive', () => {
     const carried = (from: string, through: string, seq: number) =>
       toLine({ ...opened, seq, event: { kind: 'carriedOver', from, through, promises: [], owed: [], handleMs: {} } })
     archive.addLive([toLine(opened), carried('2026-11-23', '2026-11-23', 2), carried('2026-11-22', '2026-11-22', 3)].join('\n'))
-    await vi.waitFor(() => expect(archive.report({ ...ASKED, span: { fromMs: MIDNIGHT_MS - DAY, toMs: MIDNIGHT_MS } }).records.length).toBeGreaterThan(50), {
+    await vi.waitFor(() => expect(allOf(archive, { fromMs: MIDNIGHT_MS - DAY, toMs: MIDNIGHT_MS }).length).toBeGreaterThan(50), {
       timeout: 20_000,
     })
     expect(asked).toEqual(['5 before today', '1 before 2026-11-23'])
@@ -127,9 +131,44 @@ describe('the archive', () => {
     expect(archive.report(ASKED).all.offered).toBeGreaterThan(500)
   })
 
+  test('a page of calls is what a page of all of them is, whatever is searched and sorted', async () => {
+    const { archive } = await anArchive()
+    archive.addLive(TODAY.map(toLine).join('\n'))
+    const words = { outcomes: { information: 'Information given' }, results: { abandoned: 'Gave up waiting' } }
+    const asked = { ...LATEST_CALLS, span: BOTH, nowMs: NOW_MS, only: null, words }
+    const whole = allOf(archive)
+    const page = (more: object, from = 0, atMost = 20) => archive.calls({ ...asked, ...more, from, atMost })
+    expect(page({}, 40)).toEqual({ all: whole.length, found: whole.length, from: 40, rows: whole.slice(40, 60) })
+    const name = whole.find((r) => r.customer !== null)?.customer ?? ''
+    for (const { search, fits } of [
+      { search: name.toUpperCase(), fits: (r: CallRecord) => r.customer === name },
+      { search: 'information given', fits: (r: CallRecord) => r.outcome === 'information' },
+      { search: 'gave up', fits: (r: CallRecord) => r.result === 'abandoned' && r.outcome === null },
+      { search: 'nobody of this name', fits: () => false },
+    ]) {
+      const { found, rows } = page({ search }, 0, 100_000)
+      expect(found).toBe(rows.length)
+      const ids = new Set(rows.map((r) => r.callId))
+      expect(whole.filter(fits).filter((r) => !ids.has(r.callId))).toEqual([])
+      if (search.startsWith('nobody')) expect(found).toBe(0)
+    }
+    expect(page({ queueId: 'dialled' }, 0, 100_000).rows.every((r) => r.queueId === null)).toBe(true)
+    expect(page({ queueId: SAILINGS }, 0, 100_000).found).toBe(whole.filter((r) => r.queueId === SAILINGS).length)
+    expect(page({ result: 'abandoned' }, 0, 100_000).found).toBe(whole.filter((r) => r.result === 'abandoned').length)
+    for (const by of ['wait', 'talk', 'agent', 'customer', 'queue', 'number', 'outcome', 'offeredAtMs'] as const) {
+      const up = page({ sort: { by, descending: false } }, 0, 100_000).rows
+      expect(new Set(up.map((r) => r.callId)).size).toBe(whole.length)
+      // Pages put together are the whole in the same order.
+      const paged = Array.from({ length: Math.ceil(whole.length / 500) }, (_, n) => page({ sort: { by, descending: false } }, n * 500, 500).rows).flat()
+      expect(paged).toEqual(up)
+    }
+    const waits = page({ sort: { by: 'wait', descending: true } }, 0, 100_000).rows.map(waitedMs)
+    expect(waits).toEqual(waits.toSorted((a, b) => b - a))
+  })
+
   test('earlier calls with a person come newest first, by name and otherwise by number', async () => {
     const { archive } = await anArchive()
-    const known = archive.report(ASKED).records.find((r) => r.customer !== null)
+    const known = allOf(archive).find((r) => r.customer !== null)
     const earlier = archive.previousContacts({ customer: known?.customer ?? null, number: null }, 'none')
     expect(earlier.count).toBeGreaterThan(0)
     expect(earlier.latest.length).toBe(Math.min(earlier.count, 12))

@@ -11,6 +11,8 @@ import { utcDay } from '@/core/time'
 import type { Past } from '@/exchange/protocol'
 import type { KeyValue } from '@/exchange/store'
 import { dayAfter, daysBetween } from '@/world'
+import { type CallsAsked, type CallsPage, pageOfCalls } from './calls'
+import { createContactsIndex } from './contacts-index'
 import { entriesOfDay, importDays, linesOf, loadDays, type PastDay, type Progress, readEntries } from './days'
 
 export interface Span {
@@ -26,7 +28,6 @@ export interface Report {
   readonly agents: readonly (Grouped & ReturnType<typeof occupancy>)[]
   /** Calls offered, answered and abandoned per hour or per day of the span. */
   readonly series: readonly SeriesPoint[]
-  readonly records: readonly CallRecord[]
   /** Ends that were pressed and taken back within the grace: presses by mistake, for the centre's own improvement. */
   readonly takenBackCount: number
 }
@@ -53,6 +54,8 @@ export interface Archive {
     readonly steps: readonly number[] /** Of one agent alone; null for everybody. */
     readonly only: AgentId | null
   }): Report
+  /** Calls of the span, of one agent alone or of everybody, as far as they are asked for. */
+  calls(asked: { readonly span: Span; readonly nowMs: number; readonly only: AgentId | null } & CallsAsked): CallsPage
   /** The record and every event of one call; null when the archive does not hold it. */
   call(callId: string): Promise<{ readonly record: CallRecord; readonly entries: readonly LedgerEntry[] } | null>
   /** Earlier calls with a person, newest first: by name when known, otherwise by number. The latest of them, and how many there are. */
@@ -80,6 +83,12 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
   const live = createLedgerFolder()
   const liveEntries: LedgerEntry[] = []
 
+  const contacts = createContactsIndex()
+  const keep = (days: readonly PastDay[]) => {
+    past = [...past, ...days]
+    for (const day of days) contacts.add(day.records)
+  }
+
   /** Fetches days and takes them in as they arrive; null when they are all here. */
   const take = async (asked: Parameters<FetchDays>[0]): Promise<Extract<Opening, { ok: false }> | null> => {
     const response = await fetchDays(asked)
@@ -87,7 +96,7 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       return { ok: false, says: `Past days could not be fetched (${response.status}). Today's figures work without them.` }
     const known = new Set(past.map((d) => d.day))
     importing = importDays(store, linesOf(response.body), (day, progress) => {
-      if (!known.has(day.day)) past = [...past, day]
+      if (!known.has(day.day)) keep([day])
       tellProgress(progress)
     })
     await importing
@@ -120,6 +129,11 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
           ...(correction.notes === null ? {} : { notes: correction.notes }),
         }
   }
+  /** Calls under way are in it as far as they are by now. */
+  const recordsIn = ({ fromMs, toMs }: Span, nowMs: number, only: AgentId | null) => {
+    const all = inInterval([...records(), ...(hasLive() ? live.underWay(nowMs) : [])], fromMs, toMs)
+    return only === null ? all : ofAgent(all, only)
+  }
   const intervals = (nowMs: number): AgentInterval[] => [...past.flatMap((d) => d.intervals), ...(hasLive() ? live.intervals(nowMs) : [])]
   /** Cut at both ends of the span: an hour is an hour, whatever began before it. */
   const intervalsIn = ({ fromMs, toMs }: Span, nowMs: number) =>
@@ -144,7 +158,8 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
 
   return {
     async open(days, seed, onProgress) {
-      past = await loadDays(store)
+      past = []
+      keep(await loadDays(store))
       pastSeed = seed
       tellProgress = onProgress
       const fetched = past.length > 0 || days === 0 ? null : await take({ seed, days })
@@ -164,9 +179,9 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       if (mayMiss && isOpen) void takeMissing()
       return liveEntries.at(-1)?.seq ?? 0
     },
+    calls: ({ span, nowMs, only, ...asked }) => pageOfCalls(recordsIn(span, nowMs, only), asked),
     report({ span, nowMs, steps, only }) {
-      const all = inInterval([...records(), ...(hasLive() ? live.underWay(nowMs) : [])], span.fromMs, span.toMs)
-      const inSpan = only === null ? all : ofAgent(all, only)
+      const inSpan = recordsIn(span, nowMs, only)
       const states = intervalsIn(span, nowMs).filter((i) => only === null || i.agentId === only)
       // Whoever is retired is shown for as long as there is something to show.
       const seen = { queues: new Set(inSpan.map((r) => r.queueId)), agents: new Set(inSpan.flatMap((r) => r.agents.map((l) => l.agentId))) }
@@ -182,7 +197,6 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
         takenBackCount: liveEntries.filter(
           ({ event, atMs }) => event.kind === 'clearTakenBack' && atMs >= span.fromMs && atMs < span.toMs && (only === null || event.byAgentId === only),
         ).length,
-        records: inSpan.toSorted((a, b) => b.offeredAtMs - a.offeredAtMs),
       }
     },
     async call(callId) {
@@ -201,8 +215,9 @@ export function createArchive(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
     },
     previousContacts({ customer, number }, exceptCallId) {
       if (customer === null && number === null) return { count: 0, latest: [] }
-      const found = records()
-        .filter((r) => r.callId !== exceptCallId && (customer !== null ? r.customer === customer : r.number === number))
+      const today = hasLive() ? live.records().filter((r) => (customer !== null ? r.customer === customer : r.number === number)) : []
+      const found = [...contacts.of({ customer, number }).map(corrected), ...today]
+        .filter((r) => r.callId !== exceptCallId)
         .sort((a, b) => b.offeredAtMs - a.offeredAtMs)
       return { count: found.length, latest: found.slice(0, PREVIOUS_LIMIT) }
     },

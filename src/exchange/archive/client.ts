@@ -6,6 +6,7 @@ import type { Progress } from './days'
 import type { ArchiveApi } from './worker'
 
 export type { ExportName, Opening, Report, SeriesPoint, Span } from './archive'
+export { type CallsPage, type CallsSort, LATEST_CALLS, talkedMs, waitedMs } from './calls'
 export type { Progress } from './days'
 
 export interface ArchiveClient {

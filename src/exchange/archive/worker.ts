@@ -17,6 +17,7 @@ const api = {
   },
   addLive: async (text: string) => (await archive).addLive(text),
   report: async (...args: Parameters<Archive['report']>) => (await archive).report(...args),
+  calls: async (...args: Parameters<Archive['calls']>) => (await archive).calls(...args),
   call: async (callId: string) => (await archive).call(callId),
   previousContacts: async (...args: Parameters<Archive['previousContacts']>) => (await archive).previousContacts(...args),
   exportFile: async (...args: Parameters<Archive['exportFile']>) => (await archive).exportFile(...args),
