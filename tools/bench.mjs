@@ -10,6 +10,7 @@ ensureInstalled()
 run('bench/floor.ts')
 if (!process.argv.includes('--floor')) {
   ensureChromium()
+  run('bench/chromium.ts')
   const { build, serve } = await import('./serve.mjs')
   await build()
   const { url, stop } = await serve(0)

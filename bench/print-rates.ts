@@ -1,0 +1,7 @@
+import type { Rates } from './rate'
+import { print } from './statistics'
+
+export function printRates(where: string, rates: readonly Rates[]): void {
+  for (const { agents, commandsPerSecond } of rates)
+    print(`commands decided and folded ${where}, ${agents} agents`, `${commandsPerSecond} /s`, agents === 60 ? '100000 /s' : 'flat')
+}
