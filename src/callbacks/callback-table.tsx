@@ -1,10 +1,10 @@
 'use client'
 // Callbacks as a table, by their time; what is missed first. A row opens to move it, hand it over or give it up.
 import clsx from 'clsx'
-import { Fragment, useState } from 'react'
+import { useState } from 'react'
 import type { CallbackId } from '@/core/ids'
 import type { CallbackView, CentreView, MeView, SeatView } from '@/exchange/protocol'
-import { Button, inZone, nameIn, TableHead, useNowMs, zoneWords } from '@/ui'
+import { Button, type Column, inZone, nameIn, Table, useNowMs, zoneWords } from '@/ui'
 import { useNumberWords } from '@/words'
 import { ChangeCallback } from './change-callback'
 import type { GiveProps } from './give'
@@ -21,76 +21,100 @@ export function CallbackTable({ me, seats, give, centre, callbacks, empty }: Pro
   const [open, setOpen] = useState<CallbackId | null>(null)
   const ordered = callbacks.toSorted((a, b) => Number(b.escalatedAtMs !== null) - Number(a.escalatedAtMs !== null) || a.dueAtMs - b.dueAtMs)
   if (ordered.length === 0) return <p className="mt-4 font-serif text-[17px] text-soft leading-7">{empty}</p>
+  const queueName = (c: CallbackView) => centre.queues.find((q) => q.id === c.queueId)?.name ?? null
   const mayCall = (c: CallbackView) => me !== null && c.dialledBy === null && (c.ownerId === null || c.ownerId === me.id)
+  const columns: readonly Column<CallbackView>[] = [
+    {
+      id: 'due',
+      heading: 'Due',
+      width: 'w-[164px]',
+      cell: (callback) => <DueWords callback={callback} nowMs={now} timeZone={centre.timeZone} />,
+      sortBy: (callback) => callback.dueAtMs,
+    },
+    {
+      id: 'whom',
+      heading: 'Whom',
+      width: 'w-[176px]',
+      isName: true,
+      sortBy: (callback) => callback.name,
+      cell: (callback) => (
+        <>
+          {callback.name ?? 'Not known by name'}
+          <span className="tabular block font-normal text-soft">{written(callback.number)}</span>
+        </>
+      ),
+    },
+    {
+      id: 'about',
+      heading: 'About',
+      width: 'w-[124px]',
+      sortBy: (callback) => queueName(callback),
+      cell: (callback) => (
+        <>
+          {queueName(callback) ?? 'Dialled by hand'}
+          <span className="block text-soft">{callback.why === 'retry' ? `try ${callback.attempt} of ${callback.atMost}` : 'agreed'}</span>
+        </>
+      ),
+    },
+    {
+      id: 'notes',
+      heading: 'Notes',
+      cell: ({ note }) =>
+        note === '' ? (
+          <span className="text-soft">no notes</span>
+        ) : (
+          <span title={note} className="line-clamp-3 break-words">
+            {note}
+          </span>
+        ),
+    },
+    {
+      id: 'whose',
+      heading: 'Whose',
+      width: 'w-[130px]',
+      cell: (callback) => ownerWords(callback, seats, me),
+      sortBy: ({ ownerId }) => (ownerId === null ? null : nameIn(seats, ownerId)),
+    },
+    {
+      id: 'acts',
+      heading: '',
+      width: 'w-[152px]',
+      align: 'right',
+      cell: (callback) => (
+        <>
+          <Button
+            tone="primary"
+            aria-label={`Call ${callback.name ?? written(callback.number)}`}
+            disabled={!mayCall(callback)}
+            onClick={() => me !== null && void give({ kind: 'makeCall', typed: '', customer: null, callbackId: callback.id })}
+          >
+            Call
+          </Button>{' '}
+          <Button
+            aria-expanded={open === callback.id}
+            aria-label={`Change ${callback.name ?? written(callback.number)}`}
+            disabled={!mayCall(callback)}
+            onClick={() => setOpen(open === callback.id ? null : callback.id)}
+          >
+            Change
+          </Button>
+        </>
+      ),
+    },
+  ]
   return (
-    <table aria-label="Callbacks" className="mt-3 w-full table-fixed">
-      <TableHead headings={HEADINGS} />
-      <tbody>
-        {ordered.map((callback) => (
-          <Fragment key={callback.id}>
-            <tr className={clsx('border-line align-top', open === callback.id ? '' : 'border-b')}>
-              <td className="py-2 pr-3">
-                <DueWords callback={callback} nowMs={now} timeZone={centre.timeZone} />
-              </td>
-              <th scope="row" className="py-2 pr-3 text-left">
-                {callback.name ?? 'Not known by name'}
-                <span className="tabular block font-normal text-soft">{written(callback.number)}</span>
-              </th>
-              <td className="py-2 pr-3">
-                {centre.queues.find((q) => q.id === callback.queueId)?.name ?? 'Dialled by hand'}
-                <span className="block text-soft">{callback.why === 'retry' ? `try ${callback.attempt} of ${callback.atMost}` : 'agreed'}</span>
-              </td>
-              <td className="py-2 pr-3">
-                {callback.note === '' ? (
-                  <span className="text-soft">no notes</span>
-                ) : (
-                  <span title={callback.note} className="line-clamp-3 break-words">
-                    {callback.note}
-                  </span>
-                )}
-              </td>
-              <td className="py-2 pr-3">{ownerWords(callback, seats, me)}</td>
-              <td className="py-1.5 text-right">
-                <Button
-                  tone="primary"
-                  aria-label={`Call ${callback.name ?? written(callback.number)}`}
-                  disabled={!mayCall(callback)}
-                  onClick={() => me !== null && void give({ kind: 'makeCall', typed: '', customer: null, callbackId: callback.id })}
-                >
-                  Call
-                </Button>{' '}
-                <Button
-                  aria-expanded={open === callback.id}
-                  aria-label={`Change ${callback.name ?? written(callback.number)}`}
-                  disabled={!mayCall(callback)}
-                  onClick={() => setOpen(open === callback.id ? null : callback.id)}
-                >
-                  Change
-                </Button>
-              </td>
-            </tr>
-            {open === callback.id && me !== null && (
-              <tr className="border-line border-b">
-                <td colSpan={6} className="pb-3">
-                  <ChangeCallback me={me} seats={seats} callback={callback} give={give} onDone={() => setOpen(null)} />
-                </td>
-              </tr>
-            )}
-          </Fragment>
-        ))}
-      </tbody>
-    </table>
+    <Table
+      label="Callbacks"
+      className="mt-3"
+      columns={columns}
+      rows={ordered}
+      keyOf={(callback) => callback.id}
+      below={(callback) =>
+        open === callback.id && me !== null ? <ChangeCallback me={me} seats={seats} callback={callback} give={give} onDone={() => setOpen(null)} /> : null
+      }
+    />
   )
 }
-
-const HEADINGS = [
-  ['Due', 'w-[164px]'],
-  ['Whom', 'w-[176px]'],
-  ['About', 'w-[124px]'],
-  ['Notes', ''],
-  ['Whose', 'w-[130px]'],
-  ['', 'w-[152px]'],
-] as const
 
 /** When it is due, here and, where it differs, there; missed and due ones by word, form and colour. */
 function DueWords({ callback, nowMs, timeZone }: { callback: CallbackView; nowMs: number; timeZone: string }) {

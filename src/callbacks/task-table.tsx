@@ -1,7 +1,7 @@
 'use client'
 // Follow-up tasks as the customer record system has them, which is a stand-in here.
 import type { Task } from '@/core/tasks'
-import { Button, inZone, nameIn, TableHead } from '@/ui'
+import { Button, type Column, inZone, nameIn, Table } from '@/ui'
 import { callerWords } from '@/words'
 import type { GiveProps } from './give'
 
@@ -11,6 +11,53 @@ interface Props extends GiveProps {
 }
 
 export function TaskTable({ me, seats, tasks, timeZone, give }: Props) {
+  const columns: readonly Column<Task>[] = [
+    {
+      id: 'due',
+      heading: 'Due',
+      width: 'w-[120px]',
+      className: 'tabular',
+      cell: (task) => inZone(task.dueAtMs, timeZone, 'd MMM HH:mm'),
+      sortBy: (task) => task.dueAtMs,
+    },
+    {
+      id: 'task',
+      heading: 'Task',
+      isName: true,
+      sortBy: (task) => task.title,
+      cell: (task) => (
+        <>
+          {task.title}
+          {task.text !== '' && <span className="block font-normal text-soft">{task.text}</span>}
+        </>
+      ),
+    },
+    {
+      id: 'about',
+      heading: 'About',
+      width: 'w-[190px]',
+      cell: (task) => callerWords(task.customer, task.number, 'not known'),
+      sortBy: (task) => task.customer ?? task.number,
+    },
+    {
+      id: 'for',
+      heading: 'For',
+      width: 'w-[190px]',
+      cell: (task) => (task.assigneeId === null ? 'whoever looks after it' : nameIn(seats, task.assigneeId)),
+      sortBy: (task) => (task.assigneeId === null ? null : nameIn(seats, task.assigneeId)),
+    },
+    {
+      id: 'acts',
+      heading: '',
+      width: 'w-[90px]',
+      align: 'right',
+      cell: (task) => (
+        <Button disabled={me === null} aria-label={`Done: ${task.title}`} onClick={() => me !== null && void give({ kind: 'closeTask', taskId: task.taskId })}>
+          Done
+        </Button>
+      ),
+    },
+  ]
   return (
     <section aria-label="Follow-up tasks" className="mt-8">
       <h2 className="font-semibold text-lg">Follow-up tasks</h2>
@@ -18,40 +65,8 @@ export function TaskTable({ me, seats, tasks, timeZone, give }: Props) {
       {tasks.length === 0 ? (
         <p className="mt-2 font-serif text-[17px] text-soft leading-7">No task is open. An outcome such as “Passed on” files one.</p>
       ) : (
-        <table className="mt-2 w-full table-fixed">
-          <TableHead headings={HEADINGS} />
-          <tbody>
-            {tasks.map((task) => (
-              <tr key={task.taskId} className="border-line border-b align-top">
-                <td className="tabular py-2 pr-3">{inZone(task.dueAtMs, timeZone, 'd MMM HH:mm')}</td>
-                <th scope="row" className="break-words py-2 pr-3 text-left">
-                  {task.title}
-                  {task.text !== '' && <span className="block font-normal text-soft">{task.text}</span>}
-                </th>
-                <td className="py-2 pr-3">{callerWords(task.customer, task.number, 'not known')}</td>
-                <td className="py-2 pr-3">{task.assigneeId === null ? 'whoever looks after it' : nameIn(seats, task.assigneeId)}</td>
-                <td className="py-1.5 text-right">
-                  <Button
-                    disabled={me === null}
-                    aria-label={`Done: ${task.title}`}
-                    onClick={() => me !== null && void give({ kind: 'closeTask', taskId: task.taskId })}
-                  >
-                    Done
-                  </Button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Table className="mt-2" columns={columns} rows={tasks} keyOf={(task) => task.taskId} />
       )}
     </section>
   )
 }
-
-const HEADINGS = [
-  ['Due', 'w-[120px]'],
-  ['Task', ''],
-  ['About', 'w-[190px]'],
-  ['For', 'w-[190px]'],
-  ['', 'w-[90px]'],
-] as const

@@ -2,7 +2,7 @@
 import { useId, useState } from 'react'
 import { type DoNotCallEntry, keyOf, labelOfWhom, type Whom } from '@/core/do-not-call'
 import type { DoNotCallPage, SeatView } from '@/exchange/protocol'
-import { Button, inZone, nameIn, TableHead } from '@/ui'
+import { Button, type Column, inZone, nameIn, Table } from '@/ui'
 import { useNumberWords } from '@/words'
 
 interface Props {
@@ -21,6 +21,43 @@ interface Props {
 export function EntryTable({ page, search, onSearch, onMore, seats, timeZone, mayTakeOut, isChanging, onTakeOut }: Props) {
   const id = useId()
   const [open, setOpen] = useState<string | null>(null)
+  const written = useNumberWords()
+  const labelOf = (whom: Whom) => ('number' in whom ? written(whom.number) : labelOfWhom(whom))
+  const takeOut = async (whom: Whom, why: string) => {
+    if (await onTakeOut(whom, why)) setOpen(null)
+  }
+  // The list is long and in an order of its own: what is shown is a page of it, which is not sorted apart.
+  const columns: readonly Column<DoNotCallEntry>[] = [
+    {
+      id: 'whom',
+      heading: 'Whom',
+      width: 'w-[210px]',
+      isName: true,
+      cell: ({ whom }) => (
+        <>
+          <span className={'number' in whom ? 'tabular' : ''}>{labelOf(whom)}</span>
+          <span className="block font-normal text-soft">{'number' in whom ? (whom.name ?? 'this number') : 'every number of theirs'}</span>
+        </>
+      ),
+    },
+    { id: 'why', heading: 'Reason', cell: (entry) => entry.why },
+    { id: 'since', heading: 'Since', width: 'w-[176px]', className: 'tabular', cell: (entry) => inZone(entry.sinceMs, timeZone, 'd MMM yyyy HH:mm') },
+    { id: 'by', heading: 'By', width: 'w-[150px]', cell: (entry) => entry.listedBy ?? nameIn(seats, entry.byAgentId) },
+    {
+      id: 'acts',
+      heading: '',
+      width: 'w-[90px]',
+      align: 'right',
+      cell: ({ whom }) => {
+        const isOpen = open === keyOf(whom)
+        return (
+          <Button disabled={!mayTakeOut} aria-expanded={isOpen} aria-label={`Take out ${labelOf(whom)}`} onClick={() => setOpen(isOpen ? null : keyOf(whom))}>
+            Take out
+          </Button>
+        )
+      },
+    },
+  ]
   return (
     <section aria-label="Entries" className="mt-3">
       <label htmlFor={id} className="font-semibold">
@@ -49,23 +86,13 @@ export function EntryTable({ page, search, onSearch, onMore, seats, timeZone, ma
         </p>
       )}
       {page !== null && page.found > 0 && (
-        <table className="mt-3 w-full table-fixed">
-          <TableHead headings={HEADINGS} />
-          <tbody>
-            {page.entries.map((entry) => (
-              <Entry
-                key={keyOf(entry.whom)}
-                entry={entry}
-                by={entry.listedBy ?? nameIn(seats, entry.byAgentId)}
-                since={inZone(entry.sinceMs, timeZone, 'd MMM yyyy HH:mm')}
-                mayTakeOut={mayTakeOut}
-                open={open === keyOf(entry.whom)}
-                onOpen={(on) => setOpen(on ? keyOf(entry.whom) : null)}
-                onTakeOut={onTakeOut}
-              />
-            ))}
-          </tbody>
-        </table>
+        <Table
+          className="mt-3"
+          columns={columns}
+          rows={page.entries}
+          keyOf={(entry) => keyOf(entry.whom)}
+          below={(entry) => (open === keyOf(entry.whom) ? <TakeOut label={labelOf(entry.whom)} onTakeOut={(why) => takeOut(entry.whom, why)} /> : null)}
+        />
       )}
       {page !== null && page.entries.length < page.found && (
         <p className="mt-3 text-soft">
@@ -76,70 +103,24 @@ export function EntryTable({ page, search, onSearch, onMore, seats, timeZone, ma
   )
 }
 
-const HEADINGS = [
-  ['Whom', 'w-[210px]'],
-  ['Reason', ''],
-  ['Since', 'w-[176px]'],
-  ['By', 'w-[150px]'],
-  ['', 'w-[90px]'],
-] as const
-
-interface EntryProps {
-  readonly entry: DoNotCallEntry
-  readonly by: string
-  readonly since: string
-  readonly mayTakeOut: boolean
-  readonly open: boolean
-  readonly onOpen: (open: boolean) => void
-  readonly onTakeOut: Props['onTakeOut']
-}
-
-function Entry({ entry, by, since, mayTakeOut, open, onOpen, onTakeOut }: EntryProps) {
+/** Asks why, and takes the entry out. */
+function TakeOut({ label, onTakeOut }: { label: string; onTakeOut: (why: string) => void }) {
   const [why, setWhy] = useState('')
-  const written = useNumberWords()
-  const isNumber = 'number' in entry.whom
-  const label = 'number' in entry.whom ? written(entry.whom.number) : labelOfWhom(entry.whom)
   return (
-    <>
-      <tr className={open ? 'align-top' : 'border-line border-b align-top'}>
-        <th scope="row" className="break-words py-2 pr-3 text-left">
-          <span className={isNumber ? 'tabular' : ''}>{label}</span>
-          <span className="block font-normal text-soft">{'number' in entry.whom ? (entry.whom.name ?? 'this number') : 'every number of theirs'}</span>
-        </th>
-        <td className="break-words py-2 pr-3">{entry.why}</td>
-        <td className="tabular py-2 pr-3">{since}</td>
-        <td className="py-2 pr-3">{by}</td>
-        <td className="py-1.5 text-right">
-          <Button disabled={!mayTakeOut} aria-expanded={open} aria-label={`Take out ${label}`} onClick={() => onOpen(!open)}>
-            Take out
-          </Button>
-        </td>
-      </tr>
-      {open && (
-        <tr className="border-line border-b">
-          <td colSpan={5} className="pb-3">
-            <form
-              className="flex items-center gap-2 border-red border-l-4 pl-3"
-              onSubmit={(e) => {
-                e.preventDefault()
-                void onTakeOut(entry.whom, why).then((done) => done && onOpen(false))
-              }}
-            >
-              <label className="flex flex-1 items-center gap-2">
-                <span className="font-semibold">Reason for taking out</span>
-                <input
-                  className="h-8 min-w-0 flex-1 rounded-sm border border-line-strong bg-raised px-2"
-                  value={why}
-                  onChange={(e) => setWhy(e.target.value)}
-                />
-              </label>
-              <Button type="submit" tone="loss">
-                Take {label} out
-              </Button>
-            </form>
-          </td>
-        </tr>
-      )}
-    </>
+    <form
+      className="flex items-center gap-2 border-red border-l-4 pl-3"
+      onSubmit={(e) => {
+        e.preventDefault()
+        onTakeOut(why)
+      }}
+    >
+      <label className="flex flex-1 items-center gap-2">
+        <span className="font-semibold">Reason for taking out</span>
+        <input className="h-8 min-w-0 flex-1 rounded-sm border border-line-strong bg-raised px-2" value={why} onChange={(e) => setWhy(e.target.value)} />
+      </label>
+      <Button type="submit" tone="loss">
+        Take {label} out
+      </Button>
+    </form>
   )
 }

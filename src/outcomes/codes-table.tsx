@@ -1,9 +1,8 @@
 'use client'
 // The codes of a set: key, what it means, what it counts as, what it asks for and what follows.
-import clsx from 'clsx'
 import type { OutcomeCode, OutcomeSet } from '@/core/outcomes'
 import { DAY, HOUR, MINUTE } from '@/core/time'
-import { Button, TableHead } from '@/ui'
+import { Button, type Column, Table } from '@/ui'
 
 interface Props {
   readonly set: OutcomeSet
@@ -11,57 +10,60 @@ interface Props {
 }
 
 export function CodesTable({ set, onEdit }: Props) {
-  const groups = [...new Set(set.codes.map((c) => c.group))]
+  const columns: readonly Column<OutcomeCode>[] = [
+    { id: 'key', heading: 'Key', width: 'w-[48px]', className: 'tabular', cell: (code) => (code.retired ? '–' : code.key) },
+    {
+      id: 'code',
+      heading: 'Code',
+      isName: true,
+      cell: (code) => (
+        <>
+          {code.label}
+          {code.retired && <span className="font-normal"> · retired</span>}
+          <span className="block font-normal text-soft">{code.means}</span>
+        </>
+      ),
+    },
+    { id: 'counts', heading: 'Counts as', width: 'w-[170px]', cell: countsWords },
+    { id: 'needs', heading: 'Needs', width: 'w-[120px]', cell: (code) => needsWords(code) || <span className="text-soft">nothing</span> },
+    {
+      id: 'then',
+      heading: 'Then',
+      width: 'w-[240px]',
+      cell: (code) => (
+        <>
+          {followsShort(code.follows)}
+          {code.onlyDialled && <span className="block text-soft">calls we dialled only</span>}
+          {code.doubts.length > 0 && (
+            <span className="block text-soft">questioned by {code.doubts.length === 1 ? 'one answer' : `${code.doubts.length} answers`}</span>
+          )}
+        </>
+      ),
+    },
+    {
+      id: 'acts',
+      heading: '',
+      width: 'w-[64px]',
+      align: 'right',
+      cell: (code) => (
+        <Button aria-label={`Edit ${code.label}`} onClick={() => onEdit(code)}>
+          Edit
+        </Button>
+      ),
+    },
+  ]
   return (
-    <table aria-label="Codes" className="mt-3 w-full table-fixed">
-      <TableHead headings={HEADINGS} />
-      {groups.map((group) => (
-        <tbody key={group}>
-          <tr>
-            <th colSpan={6} scope="rowgroup" className="eyebrow pt-3 text-left">
-              {group || 'No group'}
-            </th>
-          </tr>
-          {set.codes
-            .filter((c) => c.group === group)
-            .map((code) => (
-              <tr key={code.code} className={clsx('border-line border-b align-top', code.retired && 'text-soft')}>
-                <td className="tabular py-1.5">{code.retired ? '–' : code.key}</td>
-                <th scope="row" className="break-words py-1.5 pr-3 text-left">
-                  {code.label}
-                  {code.retired && <span className="font-normal"> · retired</span>}
-                  <span className="block font-normal text-soft">{code.means}</span>
-                </th>
-                <td className="py-1.5 pr-3">{countsWords(code)}</td>
-                <td className="py-1.5 pr-3">{needsWords(code) || <span className="text-soft">nothing</span>}</td>
-                <td className="py-1.5 pr-3">
-                  {followsShort(code.follows)}
-                  {code.onlyDialled && <span className="block text-soft">calls we dialled only</span>}
-                  {code.doubts.length > 0 && (
-                    <span className="block text-soft">questioned by {code.doubts.length === 1 ? 'one answer' : `${code.doubts.length} answers`}</span>
-                  )}
-                </td>
-                <td className="py-1 text-right">
-                  <Button aria-label={`Edit ${code.label}`} onClick={() => onEdit(code)}>
-                    Edit
-                  </Button>
-                </td>
-              </tr>
-            ))}
-        </tbody>
-      ))}
-    </table>
+    <Table
+      label="Codes"
+      className="mt-3"
+      columns={columns}
+      rows={set.codes}
+      keyOf={(code) => code.code}
+      rowClass={(code) => code.retired && 'text-soft'}
+      groupOf={(code) => code.group || 'No group'}
+    />
   )
 }
-
-const HEADINGS = [
-  ['Key', 'w-[40px]'],
-  ['Code', ''],
-  ['Counts as', 'w-[170px]'],
-  ['Needs', 'w-[120px]'],
-  ['Then', 'w-[240px]'],
-  ['', 'w-[64px]'],
-] as const
 
 export const COUNT_WORDS = { contact: 'contact made', rightParty: 'right party', conversion: 'conversion', final: 'final' } as const
 

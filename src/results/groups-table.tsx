@@ -1,57 +1,49 @@
+'use client'
 // The measures per queue or per agent, as a table.
 import clsx from 'clsx'
 import type { Grouped } from '@/core/reports'
+import { type Column, Table } from '@/ui'
 import { clockOrNone, percent } from './format'
 
 type Row = Grouped & { readonly occupancyRatio?: number | null }
 
+const NAME: Column<Row> = { id: 'name', heading: 'Name', cell: (row) => row.name, sortBy: (row) => row.name, isName: true, className: 'font-normal' }
+
+function figure(heading: string, value: (row: Row) => number | null | undefined, words: (value: number | null) => string): Column<Row> {
+  const said = (row: Row) => words(value(row) ?? null)
+  return {
+    id: heading,
+    heading,
+    align: 'right',
+    sortBy: (row) => value(row) ?? null,
+    cell: (row) => <span className={clsx('whitespace-nowrap', /\d/.test(said(row)) ? 'tabular' : 'text-soft')}>{said(row)}</span>,
+  }
+}
+const count = (heading: string, value: (row: Row) => number) => figure(heading, value, String)
+
+const OF_QUEUES: readonly Column<Row>[] = [
+  NAME,
+  count('Offered', ({ measures }) => measures.offered),
+  count('Answered', ({ measures }) => measures.answered),
+  count('Abandoned', ({ measures }) => measures.abandoned),
+  figure('Rate', ({ measures }) => measures.abandonRatio, percent),
+  figure('Service level', ({ measures }) => measures.serviceLevelRatio, percent),
+  figure('Mean answer', ({ measures }) => measures.speedOfAnswer?.meanMs, clockOrNone),
+  figure('AHT', ({ measures }) => measures.ahtMs, clockOrNone),
+]
+const OF_AGENTS: readonly Column<Row>[] = [
+  NAME,
+  count('Answered', ({ measures }) => measures.answered),
+  figure('AHT', ({ measures }) => measures.ahtMs, clockOrNone),
+  figure(
+    'Occupancy',
+    ({ occupancyRatio }) => occupancyRatio,
+    (ratio) => (ratio === null ? 'not on shift' : percent(ratio)),
+  ),
+  count('Uncoded', ({ measures }) => measures.uncoded),
+  figure('Disagree', ({ measures }) => measures.disagreementRatio, percent),
+]
+
 export function GroupsTable({ caption, rows, withOccupancy = false }: { caption: string; rows: readonly Row[]; withOccupancy?: boolean }) {
-  const columns: readonly (readonly [heading: string, cell: (row: Row) => string])[] = withOccupancy
-    ? [
-        ['Answered', ({ measures }) => String(measures.answered)],
-        ['AHT', ({ measures }) => clockOrNone(measures.ahtMs)],
-        ['Occupancy', ({ occupancyRatio }) => (occupancyRatio == null ? 'not on shift' : percent(occupancyRatio))],
-        ['Uncoded', ({ measures }) => String(measures.uncoded)],
-        ['Disagree', ({ measures }) => percent(measures.disagreementRatio)],
-      ]
-    : [
-        ['Offered', ({ measures }) => String(measures.offered)],
-        ['Answered', ({ measures }) => String(measures.answered)],
-        ['Abandoned', ({ measures }) => `${measures.abandoned}`],
-        ['Rate', ({ measures }) => percent(measures.abandonRatio)],
-        ['Service level', ({ measures }) => percent(measures.serviceLevelRatio)],
-        ['Mean answer', ({ measures }) => clockOrNone(measures.speedOfAnswer?.meanMs)],
-        ['AHT', ({ measures }) => clockOrNone(measures.ahtMs)],
-      ]
-  return (
-    <table className="w-full">
-      <caption className="pb-1 text-left font-semibold">{caption}</caption>
-      <thead>
-        <tr className="border-line-strong border-b">
-          <th scope="col" className="eyebrow py-1 text-left">
-            Name
-          </th>
-          {columns.map(([heading]) => (
-            <th key={heading} scope="col" className="eyebrow py-1 pl-3 text-right">
-              {heading}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((row) => (
-          <tr key={row.id} className="border-line border-b">
-            <th scope="row" className="py-1 text-left font-normal">
-              {row.name}
-            </th>
-            {columns.map(([heading, cell]) => (
-              <td key={heading} className={clsx('whitespace-nowrap py-1 pl-3 text-right', /\d/.test(cell(row)) ? 'tabular' : 'text-soft')}>
-                {cell(row)}
-              </td>
-            ))}
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  )
+  return <Table caption={caption} columns={withOccupancy ? OF_AGENTS : OF_QUEUES} rows={rows} keyOf={(row) => row.id} fixed={false} />
 }

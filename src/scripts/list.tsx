@@ -1,6 +1,5 @@
 'use client'
 // The scripts of the centre: what is in use, who uses it, what is being written, and what the checker says of each.
-import clsx from 'clsx'
 import { format } from 'date-fns'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
@@ -9,7 +8,7 @@ import { checkScript, copyScript, type Script, ScriptSchema } from '@/core/scrip
 import { type SetUp, scriptsInUse } from '@/core/set-up'
 import type { FloorView } from '@/exchange/protocol'
 import { DraftPanel, freeId, readJson, SetUpPlaces, useSetUpDraft } from '@/set-up'
-import { Button, FileButton, TableHead } from '@/ui'
+import { Button, type Column, FileButton, Table } from '@/ui'
 import { codesOf, queuesOf } from './codes'
 import { saveDraft, useDrafts } from './drafts'
 
@@ -49,6 +48,78 @@ export function ScriptsScreen({ view }: { view: FloorView }) {
     const others = setUp.archivedScriptIds.filter((id) => id !== script.id)
     void setUpDraft.putIntoUse({ ...setUp, archivedScriptIds: on ? [...others, script.id] : others })
   }
+  const copy = (script: Script) => void begin(copyScript(script, toScriptId(freeId(`${script.id}-copy`, taken)), `${script.name} (copy)`))
+  const usedBy = ({ script }: Row) => queuesOf(setUp, script.id)
+  const columns: readonly Column<Row>[] = [
+    {
+      id: 'script',
+      heading: 'Script',
+      isName: true,
+      sortBy: ({ script }) => script.name,
+      cell: ({ script, archived }) => (
+        <>
+          <Link href={`/scripts/${script.id}`} prefetch={false} className="underline decoration-line-strong underline-offset-4 hover:decoration-ink">
+            {script.name || 'Script without a name'}
+          </Link>
+          {archived && <span className="block font-normal">archived</span>}
+        </>
+      ),
+    },
+    {
+      id: 'inUse',
+      heading: 'In use',
+      width: 'w-[84px]',
+      sortBy: ({ version }) => version,
+      cell: ({ version }) => (version === null ? <span className="text-soft">not yet</span> : `version ${version}`),
+    },
+    {
+      id: 'pages',
+      heading: 'Pages',
+      width: 'w-[68px]',
+      className: 'tabular',
+      cell: ({ script }) => script.pages.length,
+      sortBy: ({ script }) => script.pages.length,
+    },
+    {
+      id: 'usedBy',
+      heading: 'Used by',
+      width: 'w-[162px]',
+      sortBy: (row) => usedBy(row).join(', ') || null,
+      cell: (row) => usedBy(row).join(', ') || <span className="text-soft">no queue</span>,
+    },
+    {
+      id: 'draft',
+      heading: 'Draft',
+      width: 'w-[120px]',
+      sortBy: ({ draftAtMs }) => draftAtMs,
+      cell: ({ draftAtMs }) =>
+        draftAtMs === null ? <span className="text-soft">none</span> : <span className="text-brass-text">kept {format(draftAtMs, 'd MMM HH:mm')}</span>,
+    },
+    { id: 'checks', heading: 'Checks', width: 'w-[130px]', cell: ({ script }) => <Checks script={script} setUp={setUp} /> },
+    {
+      id: 'acts',
+      heading: '',
+      width: 'w-[150px]',
+      align: 'right',
+      cell: (row) => (
+        <>
+          <Button aria-label={`Copy ${row.script.name}`} onClick={() => copy(row.script)}>
+            Copy
+          </Button>{' '}
+          {row.version !== null && (
+            <Button
+              disabled={!row.archived && usedBy(row).length > 0}
+              title={usedBy(row).length > 0 ? 'A queue uses it' : undefined}
+              aria-label={`${row.archived ? 'Bring back' : 'Archive'} ${row.script.name}`}
+              onClick={() => archive(row.script, !row.archived)}
+            >
+              {row.archived ? 'Bring back' : 'Archive'}
+            </Button>
+          )}
+        </>
+      ),
+    },
+  ]
   return (
     <>
       <SetUpPlaces here="scripts" />
@@ -59,20 +130,14 @@ export function ScriptsScreen({ view }: { view: FloorView }) {
             <Button onClick={() => void begin(newScript(taken))}>New script</Button>
             <FileButton label="Import JSON" fieldLabel="Script file" accept="application/json,.json" onFile={(file) => void read(file)} />
           </div>
-          <table aria-label="Scripts" className="mt-2 w-full table-fixed">
-            <TableHead headings={HEADINGS} />
-            <tbody>
-              {rows.map((row) => (
-                <ScriptRow
-                  key={row.script.id}
-                  row={row}
-                  setUp={setUp}
-                  onCopy={() => void begin(copyScript(row.script, toScriptId(freeId(`${row.script.id}-copy`, taken)), `${row.script.name} (copy)`))}
-                  onArchive={(on) => archive(row.script, on)}
-                />
-              ))}
-            </tbody>
-          </table>
+          <Table
+            label="Scripts"
+            className="mt-2"
+            columns={columns}
+            rows={rows}
+            keyOf={(row) => row.script.id}
+            rowClass={(row) => row.archived && 'text-soft'}
+          />
           <p className="mt-3 max-w-[80ch] text-soft">
             A draft is kept in this browser and changes nothing until it is published. Published versions never change: a call goes on with the version it began
             with.
@@ -89,66 +154,6 @@ export function ScriptsScreen({ view }: { view: FloorView }) {
         </aside>
       </main>
     </>
-  )
-}
-
-const HEADINGS = [
-  ['Script', ''],
-  ['In use', 'w-[84px]'],
-  ['Pages', 'w-[60px]'],
-  ['Used by', 'w-[170px]'],
-  ['Draft', 'w-[120px]'],
-  ['Checks', 'w-[130px]'],
-  ['', 'w-[150px]'],
-] as const
-
-interface RowProps {
-  readonly row: Row
-  readonly setUp: SetUp
-  readonly onCopy: () => void
-  readonly onArchive: (on: boolean) => void
-}
-
-function ScriptRow({ row, setUp, onCopy, onArchive }: RowProps) {
-  const { script, version, draftAtMs, archived } = row
-  const used = queuesOf(setUp, script.id)
-  const findings = checkScript(script, codesOf(setUp, script.id)?.map((c) => c.code) ?? null)
-  const errors = findings.filter((f) => f.grade === 'error').length
-  return (
-    <tr className={clsx('border-line border-b align-top', archived && 'text-soft')}>
-      <th scope="row" className="break-words py-2 pr-3 text-left">
-        <Link href={`/scripts/${script.id}`} prefetch={false} className="underline decoration-line-strong underline-offset-4 hover:decoration-ink">
-          {script.name || 'Script without a name'}
-        </Link>
-        {archived && <span className="block font-normal">archived</span>}
-      </th>
-      <td className="py-2 pr-3">{version === null ? <span className="text-soft">not yet</span> : `version ${version}`}</td>
-      <td className="tabular py-2 pr-3">{script.pages.length}</td>
-      <td className="py-2 pr-3">{used.join(', ') || <span className="text-soft">no queue</span>}</td>
-      <td className="py-2 pr-3">
-        {draftAtMs === null ? <span className="text-soft">none</span> : <span className="text-brass-text">kept {format(draftAtMs, 'd MMM HH:mm')}</span>}
-      </td>
-      <td className="py-2 pr-3">
-        {findings.length === 0 && <span className="text-green">✓ nothing found</span>}
-        {errors > 0 && <span className="block font-semibold text-red">{errors === 1 ? '1 error' : `${errors} errors`}</span>}
-        {findings.length > errors && <span className="block text-brass-text">{findings.length - errors} to look at</span>}
-      </td>
-      <td className="py-1.5 text-right">
-        <Button aria-label={`Copy ${script.name}`} onClick={onCopy}>
-          Copy
-        </Button>{' '}
-        {version !== null && (
-          <Button
-            disabled={!archived && used.length > 0}
-            title={used.length > 0 ? 'A queue uses it' : undefined}
-            aria-label={`${archived ? 'Bring back' : 'Archive'} ${script.name}`}
-            onClick={() => onArchive(!archived)}
-          >
-            {archived ? 'Bring back' : 'Archive'}
-          </Button>
-        )}
-      </td>
-    </tr>
   )
 }
 
@@ -185,3 +190,16 @@ const newScript = (taken: ReadonlySet<string>): Script =>
       },
     ],
   })
+
+/** What the checker says of a script, in short. */
+function Checks({ script, setUp }: { script: Script; setUp: SetUp }) {
+  const findings = checkScript(script, codesOf(setUp, script.id)?.map((c) => c.code) ?? null)
+  const errors = findings.filter((f) => f.grade === 'error').length
+  return (
+    <>
+      {findings.length === 0 && <span className="text-green">✓ nothing found</span>}
+      {errors > 0 && <span className="block font-semibold text-red">{errors === 1 ? '1 error' : `${errors} errors`}</span>}
+      {findings.length > errors && <span className="block text-brass-text">{findings.length - errors} to look at</span>}
+    </>
+  )
+}

@@ -1,9 +1,8 @@
 'use client'
 // Accounts: what each serves, knows and may do.
-import clsx from 'clsx'
 import { ENTITLEMENT_WORDS } from '@/core/rules/rights'
 import { type AgentSetUp, ENTITLEMENTS, type SetUp } from '@/core/set-up'
-import { Button, nameIn, TableHead } from '@/ui'
+import { Button, type Column, nameIn, Table } from '@/ui'
 
 interface Props {
   readonly setUp: SetUp
@@ -12,20 +11,67 @@ interface Props {
 }
 
 export function AgentsTable({ setUp, onEdit, onAdd }: Props) {
+  const queuesOf = (agent: AgentSetUp) => agent.queueIds.map((id) => nameIn(setUp.queues, id)).join(', ')
+  const skillsOf = (agent: AgentSetUp) => agent.skills.map((s) => `${nameIn(setUp.skills, s.skillId)} ${s.level}`).join(', ')
+  const columns: readonly Column<AgentSetUp>[] = [
+    {
+      id: 'name',
+      heading: 'Name',
+      width: 'w-[160px]',
+      isName: true,
+      sortBy: (agent) => agent.name,
+      cell: (agent) => (
+        <>
+          {agent.name}
+          {(agent.role === 'supervisor' || agent.retired) && <span className="block font-normal text-soft">{agent.retired ? 'retired' : 'supervisor'}</span>}
+        </>
+      ),
+    },
+    {
+      id: 'queues',
+      heading: 'Queues',
+      width: 'w-[230px]',
+      sortBy: (agent) => queuesOf(agent) || null,
+      cell: (agent) => queuesOf(agent) || <span className="text-soft">none</span>,
+    },
+    {
+      id: 'skills',
+      heading: 'Skills',
+      sortBy: (agent) => skillsOf(agent) || null,
+      cell: (agent) => (
+        <>
+          {skillsOf(agent) || <span className="text-soft">none</span>}
+          {!agent.takesWrapUp && <span className="block text-soft">takes no wrap-up</span>}
+          {agent.answersItself && <span className="block text-soft">put through without ringing</span>}
+        </>
+      ),
+    },
+    {
+      id: 'mayNot',
+      heading: 'May not',
+      width: 'w-[190px]',
+      cell: (agent) => lacking(agent).join(', ') || <span className="text-soft">nothing missing</span>,
+      sortBy: (agent) => lacking(agent).length,
+    },
+    {
+      id: 'acts',
+      heading: '',
+      width: 'w-[64px]',
+      align: 'right',
+      cell: (agent) => (
+        <Button aria-label={`Edit ${agent.name}`} onClick={() => onEdit(agent)}>
+          Edit
+        </Button>
+      ),
+    },
+  ]
   return (
     <section aria-label="Accounts" className="mt-8">
       <div className="flex items-baseline justify-between">
         <h2 className="font-semibold text-lg">Accounts</h2>
         <Button onClick={onAdd}>Add an account</Button>
       </div>
-      <table className="mt-1 w-full table-fixed">
-        <TableHead headings={HEADINGS} />
-        <tbody>
-          {setUp.agents.map((agent) => (
-            <AgentRow key={agent.id} agent={agent} setUp={setUp} onEdit={onEdit} />
-          ))}
-        </tbody>
-      </table>
+      <Table className="mt-1" columns={columns} rows={setUp.agents} keyOf={(agent) => agent.id} rowClass={(agent) => agent.retired && 'text-soft'} />
     </section>
   )
 }
@@ -33,36 +79,4 @@ export function AgentsTable({ setUp, onEdit, onAdd }: Props) {
 /** An agent is not meant to have these: their lack is nothing to mention. */
 const ABOVE: readonly string[] = ['supervision', 'setUp']
 
-function AgentRow({ agent, setUp, onEdit }: Omit<Props, 'onAdd'> & { agent: AgentSetUp }) {
-  const lacks = ENTITLEMENTS.filter((e) => !agent.may.includes(e) && !ABOVE.includes(e))
-  const queues = agent.queueIds.map((id) => nameIn(setUp.queues, id))
-  const skills = agent.skills.map((s) => `${nameIn(setUp.skills, s.skillId)} ${s.level}`)
-  return (
-    <tr className={clsx('border-line border-b align-top', agent.retired && 'text-soft')}>
-      <th scope="row" className="py-1.5 pr-3 text-left">
-        {agent.name}
-        {(agent.role === 'supervisor' || agent.retired) && <span className="block font-normal text-soft">{agent.retired ? 'retired' : 'supervisor'}</span>}
-      </th>
-      <td className="py-1.5 pr-3">{queues.join(', ') || <span className="text-soft">none</span>}</td>
-      <td className="py-1.5 pr-3">
-        {skills.join(', ') || <span className="text-soft">none</span>}
-        {!agent.takesWrapUp && <span className="block text-soft">takes no wrap-up</span>}
-        {agent.answersItself && <span className="block text-soft">put through without ringing</span>}
-      </td>
-      <td className="py-1.5 pr-3">{lacks.map((e) => ENTITLEMENT_WORDS[e]).join(', ') || <span className="text-soft">nothing missing</span>}</td>
-      <td className="py-1.5 text-right">
-        <Button aria-label={`Edit ${agent.name}`} onClick={() => onEdit(agent)}>
-          Edit
-        </Button>
-      </td>
-    </tr>
-  )
-}
-
-const HEADINGS = [
-  ['Name', 'w-[160px]'],
-  ['Queues', 'w-[230px]'],
-  ['Skills', ''],
-  ['May not', 'w-[190px]'],
-  ['', 'w-[64px]'],
-] as const
+const lacking = (agent: AgentSetUp) => ENTITLEMENTS.filter((e) => !agent.may.includes(e) && !ABOVE.includes(e)).map((e) => ENTITLEMENT_WORDS[e])

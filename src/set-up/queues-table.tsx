@@ -1,10 +1,9 @@
 'use client'
 // The rules of routing as a table a person can read across: whom a queue needs, who goes first, where it overflows to, when it
 // is open. The storm switch works on the floor at once; everything else waits until the set-up is put into use.
-import clsx from 'clsx'
 import type { QueueSetUp, SetUp } from '@/core/set-up'
 import type { QueueView } from '@/exchange/protocol'
-import { Button, nameIn, TableHead } from '@/ui'
+import { Button, type Column, nameIn, Table } from '@/ui'
 import { hoursInWords, lengthInWords } from './queue-form'
 
 interface Props {
@@ -16,106 +15,126 @@ interface Props {
 }
 
 export function QueuesTable({ setUp, views, onEdit, onAdd, onStorm }: Props) {
-  return (
-    <section aria-label="Queues">
-      <div className="flex items-baseline justify-between">
-        <h2 className="font-semibold text-lg">Queues</h2>
-        <Button onClick={onAdd}>Add a queue</Button>
-      </div>
-      <table className="mt-1 w-full table-fixed">
-        <TableHead headings={HEADINGS} className="align-bottom" />
-        <tbody>
-          {setUp.queues.map((queue) => (
-            <QueueRow
-              key={queue.id}
-              queue={queue}
-              setUp={setUp}
-              storm={views.find((v) => v.id === queue.id)?.storm ?? false}
-              onEdit={onEdit}
-              onStorm={onStorm}
-            />
-          ))}
-        </tbody>
-      </table>
-    </section>
-  )
-}
-
-const whenInWords = (ms: number) => (ms === 0 ? 'at once' : `after ${lengthInWords(ms)}`)
-
-const HEADINGS = [
-  ['Queue', 'w-[104px]'],
-  ['Goes first', 'w-[172px]'],
-  ['Needs', 'w-[134px]'],
-  ['Overflow', ''],
-  ['Open', 'w-[110px]'],
-  ['Agents', 'w-[72px]'],
-  ['', 'w-[132px]'],
-] as const
-
-function QueueRow({ queue, setUp, storm, onEdit, onStorm }: Omit<Props, 'views' | 'onAdd'> & { queue: QueueSetUp; storm: boolean }) {
-  const skill = (id: string) => nameIn(setUp.skills, id)
+  const inStorm = (queue: QueueSetUp) => views.find((v) => v.id === queue.id)?.storm ?? false
   const name = (to: QueueSetUp['overflow'][number]['to']) => (to === 'anyLevel' ? 'any level' : nameIn(setUp.queues, to))
-  const serving = setUp.agents.filter((a) => !a.retired && a.queueIds.includes(queue.id))
-  const fit = serving.filter((a) => queue.needs.every((n) => a.skills.some((s) => s.skillId === n.skillId && s.level >= n.level)))
-  const cell = 'py-2 pr-3 align-top'
-  return (
-    <tr className={clsx('border-line border-b', queue.retired && 'text-soft')}>
-      <th scope="row" className={`${cell} text-left`}>
-        {queue.name}
-        {queue.retired && <span className="block font-normal">retired</span>}
-        {storm && <span className="block w-fit border border-brass bg-brass-wash px-1 font-normal text-brass-text">storm</span>}
-      </th>
-      <td className={cell}>
-        {queue.headStartMs > 0 && <div>by {lengthInWords(queue.headStartMs)}</div>}
-        {queue.goesFirst.map((g) => (
-          <div key={g.group} className="text-soft">
-            {g.group} +{lengthInWords(g.headStartMs).replace(' ', '\u00a0')}
-          </div>
-        ))}
-        {queue.headStartMs === 0 && queue.goesFirst.length === 0 && <span className="text-soft">in turn</span>}
-      </td>
-      <td className={cell}>
-        {queue.needs.length === 0 ? (
+  const serving = (queue: QueueSetUp) => setUp.agents.filter((a) => !a.retired && a.queueIds.includes(queue.id))
+  const able = (queue: QueueSetUp) =>
+    serving(queue).filter((a) => queue.needs.every((n) => a.skills.some((s) => s.skillId === n.skillId && s.level >= n.level)))
+  const columns: readonly Column<QueueSetUp>[] = [
+    {
+      id: 'queue',
+      heading: 'Queue',
+      width: 'w-[104px]',
+      isName: true,
+      sortBy: (queue) => queue.name,
+      cell: (queue) => (
+        <>
+          {queue.name}
+          {queue.retired && <span className="block font-normal">retired</span>}
+          {inStorm(queue) && <span className="block w-fit border border-brass bg-brass-wash px-1 font-normal text-brass-text">storm</span>}
+        </>
+      ),
+    },
+    {
+      id: 'goesFirst',
+      heading: 'Goes first',
+      width: 'w-[172px]',
+      sortBy: (queue) => queue.headStartMs,
+      cell: (queue) => (
+        <>
+          {queue.headStartMs > 0 && <div>by {lengthInWords(queue.headStartMs)}</div>}
+          {queue.goesFirst.map((g) => (
+            <div key={g.group} className="text-soft">
+              {g.group} +{lengthInWords(g.headStartMs).replace(' ', '\u00a0')}
+            </div>
+          ))}
+          {queue.headStartMs === 0 && queue.goesFirst.length === 0 && <span className="text-soft">in turn</span>}
+        </>
+      ),
+    },
+    {
+      id: 'needs',
+      heading: 'Needs',
+      width: 'w-[134px]',
+      cell: (queue) =>
+        queue.needs.length === 0 ? (
           <span className="text-soft">nothing</span>
         ) : (
-          queue.needs.map((n) => <div key={n.skillId}>{`${skill(n.skillId)}, ${n.level}\u00a0up`}</div>)
-        )}
-      </td>
-      <td className={cell}>
-        {queue.overflow.length === 0 && <span className="text-soft">none</span>}
-        {queue.overflow.map((o) => (
-          <div key={o.to}>
-            {whenInWords(o.afterMs)} to {name(o.to)}
-          </div>
-        ))}
-        {queue.storm.overflow.map((o) => (
-          <div key={`storm ${o.to}`} className={storm ? 'text-brass-text' : 'text-soft'}>
-            storm: {whenInWords(o.afterMs)} to {name(o.to)}
-          </div>
-        ))}
-      </td>
-      <td className={cell}>
-        {hoursInWords(queue.hours)}
-        {queue.fullLimit !== null && <div className="text-soft">full at {queue.fullLimit}</div>}
-      </td>
-      <td className={`${cell} tabular`}>{fit.length === serving.length ? serving.length : `${fit.length} of ${serving.length}`}</td>
-      <td className="py-2 align-top">
+          queue.needs.map((n) => <div key={n.skillId}>{`${nameIn(setUp.skills, n.skillId)}, ${n.level}\u00a0up`}</div>)
+        ),
+    },
+    {
+      id: 'overflow',
+      heading: 'Overflow',
+      cell: (queue) => (
+        <>
+          {queue.overflow.length === 0 && <span className="text-soft">none</span>}
+          {queue.overflow.map((o) => (
+            <div key={o.to}>
+              {whenInWords(o.afterMs)} to {name(o.to)}
+            </div>
+          ))}
+          {queue.storm.overflow.map((o) => (
+            <div key={`storm ${o.to}`} className={inStorm(queue) ? 'text-brass-text' : 'text-soft'}>
+              storm: {whenInWords(o.afterMs)} to {name(o.to)}
+            </div>
+          ))}
+        </>
+      ),
+    },
+    {
+      id: 'open',
+      heading: 'Open',
+      width: 'w-[110px]',
+      cell: (queue) => (
+        <>
+          {hoursInWords(queue.hours)}
+          {queue.fullLimit !== null && <div className="text-soft">full at {queue.fullLimit}</div>}
+        </>
+      ),
+    },
+    {
+      id: 'agents',
+      heading: 'Agents',
+      width: 'w-[72px]',
+      className: 'tabular',
+      sortBy: (queue) => able(queue).length,
+      cell: (queue) => {
+        const [those, all] = [able(queue).length, serving(queue).length]
+        return those === all ? all : `${those} of ${all}`
+      },
+    },
+    {
+      id: 'acts',
+      heading: '',
+      width: 'w-[132px]',
+      cell: (queue) => (
         <div className="flex flex-col items-end gap-1">
           <Button aria-label={`Edit ${queue.name}`} onClick={() => onEdit(queue)}>
             Edit
           </Button>
           {!queue.retired && (
             <Button
-              tone={storm ? 'brass' : 'plain'}
-              aria-label={`${storm ? 'End storm' : 'Switch to storm'}: ${queue.name}`}
-              onClick={() => onStorm(queue, !storm)}
+              tone={inStorm(queue) ? 'brass' : 'plain'}
+              aria-label={`${inStorm(queue) ? 'End storm' : 'Switch to storm'}: ${queue.name}`}
+              onClick={() => onStorm(queue, !inStorm(queue))}
             >
-              {storm ? 'End storm' : 'Switch to storm'}
+              {inStorm(queue) ? 'End storm' : 'Switch to storm'}
             </Button>
           )}
         </div>
-      </td>
-    </tr>
+      ),
+    },
+  ]
+  return (
+    <section aria-label="Queues">
+      <div className="flex items-baseline justify-between">
+        <h2 className="font-semibold text-lg">Queues</h2>
+        <Button onClick={onAdd}>Add a queue</Button>
+      </div>
+      <Table className="mt-1" columns={columns} rows={setUp.queues} keyOf={(queue) => queue.id} rowClass={(queue) => queue.retired && 'text-soft'} />
+    </section>
   )
 }
+
+const whenInWords = (ms: number) => (ms === 0 ? 'at once' : `after ${lengthInWords(ms)}`)

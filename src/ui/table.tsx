@@ -1,0 +1,136 @@
+'use client'
+// A table: sorted by the heads that can be, in the given order otherwise; a row may open for more below it, rows may stand in groups.
+import { createColumnHelper, createSortedRowModel, rowSortingFeature, sortFns, tableFeatures, useTable } from '@tanstack/react-table'
+import clsx from 'clsx'
+import { Fragment, type ReactNode, useMemo } from 'react'
+
+export interface Column<T> {
+  readonly id: string
+  /** Without one nothing but buttons stands below it. */
+  readonly heading: string
+  /** Width class; the columns without one share what is left. */
+  readonly width?: string
+  readonly cell: (row: T) => ReactNode
+  /** It names the row: screen readers say it with every other cell. */
+  readonly isName?: boolean
+  /** What rows are sorted by, null for last; without it they are not sorted by this column. */
+  readonly sortBy?: (row: T) => string | number | null
+  readonly align?: 'right'
+  readonly className?: string
+}
+
+interface Props<T> {
+  readonly label?: string
+  readonly caption?: string
+  readonly columns: readonly Column<T>[]
+  readonly rows: readonly T[]
+  readonly keyOf: (row: T) => string
+  readonly rowClass?: (row: T) => string | false
+  /** What stands below a row that is open; null for one that is not. */
+  readonly below?: (row: T) => ReactNode
+  /** Rows of a group stand under its name, in the order of their first row. */
+  readonly groupOf?: (row: T) => string
+  /** Columns are as wide as they say, and not as what is in them. */
+  readonly fixed?: boolean
+  readonly className?: string
+}
+
+const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSortedRowModel(), sortFns })
+
+export function Table<T>({ label, caption, columns, rows, keyOf, rowClass, below, groupOf, fixed = true, className }: Props<T>) {
+  const helper = useMemo(() => createColumnHelper<typeof features, { readonly row: T }>(), [])
+  const data = useMemo(() => rows.map((row) => ({ row })), [rows])
+  const model = useMemo(
+    () =>
+      helper.columns(
+        columns.map(({ id, heading, sortBy }) =>
+          helper.accessor(({ row }) => sortBy?.(row) ?? undefined, { id, header: heading, enableSorting: sortBy !== undefined, sortUndefined: 'last' }),
+        ),
+      ),
+    [helper, columns],
+  )
+  const table = useTable({ features, columns: model, data, getRowId: ({ row }) => keyOf(row) })
+  const sorted = table.getRowModel().rows.map((r) => r.original.row)
+  const groups = groupOf === undefined ? [{ name: null, rows: sorted }] : groupsOf(sorted, groupOf)
+  const columnOf = new Map(columns.map((c) => [c.id, c]))
+  return (
+    <table aria-label={label} className={clsx('w-full', fixed && 'table-fixed', className)}>
+      {caption !== undefined && <caption className="pb-1 text-left font-semibold">{caption}</caption>}
+      <thead>
+        <tr className="border-line-strong border-b align-bottom">
+          {table.getFlatHeaders().map((header) => {
+            const { heading = '', width, align, sortBy } = columnOf.get(header.id) ?? {}
+            const order = header.column.getIsSorted()
+            const place = clsx('py-1', align === 'right' ? 'pl-3 text-right' : 'pr-3 text-left', width)
+            if (sortBy === undefined)
+              return (
+                <th key={header.id} scope="col" className={clsx('eyebrow', place)}>
+                  {heading === '' ? <span className="sr-only">What can be done</span> : heading}
+                </th>
+              )
+            return (
+              <th key={header.id} scope="col" aria-sort={order === false ? 'none' : order === 'asc' ? 'ascending' : 'descending'} className={place}>
+                <button type="button" className="eyebrow hover:text-ink" onClick={header.column.getToggleSortingHandler()}>
+                  {heading}
+                  <span aria-hidden>{order === false ? '' : order === 'asc' ? ' ↑' : ' ↓'}</span>
+                </button>
+              </th>
+            )
+          })}
+        </tr>
+      </thead>
+      {groups.map(({ name, rows: grouped }) => (
+        <tbody key={name ?? ''}>
+          {name !== null && (
+            <tr>
+              <th colSpan={columns.length} scope="rowgroup" className="eyebrow pt-3 text-left">
+                {name}
+              </th>
+            </tr>
+          )}
+          {grouped.map((row) => {
+            const more = below?.(row) ?? null
+            return (
+              <Fragment key={keyOf(row)}>
+                <tr className={clsx('border-line align-top', more === null && 'border-b', rowClass?.(row))}>
+                  {columns.map((column) => (
+                    <Cell key={column.id} column={column} row={row} />
+                  ))}
+                </tr>
+                {more !== null && (
+                  <tr className="border-line border-b">
+                    <td colSpan={columns.length} className="pb-3">
+                      {more}
+                    </td>
+                  </tr>
+                )}
+              </Fragment>
+            )
+          })}
+        </tbody>
+      ))}
+    </table>
+  )
+}
+
+function Cell<T>({ column: { isName = false, align, className, cell }, row }: { column: Column<T>; row: T }) {
+  const classes = clsx('py-1.5', align === 'right' ? 'pl-3 text-right' : 'break-words pr-3 text-left', className)
+  return isName ? (
+    <th scope="row" className={classes}>
+      {cell(row)}
+    </th>
+  ) : (
+    <td className={classes}>{cell(row)}</td>
+  )
+}
+
+function groupsOf<T>(rows: readonly T[], groupOf: (row: T) => string): { readonly name: string; readonly rows: readonly T[] }[] {
+  const groups = new Map<string, T[]>()
+  for (const row of rows) {
+    const name = groupOf(row)
+    const group = groups.get(name)
+    if (group === undefined) groups.set(name, [row])
+    else group.push(row)
+  }
+  return [...groups].map(([name, grouped]) => ({ name, rows: grouped }))
+}
