@@ -27,7 +27,7 @@ export function CallbackTable({ me, seats, give, centre, callbacks, empty }: Pro
     {
       id: 'due',
       heading: 'Due',
-      width: 'w-[164px]',
+      width: 'w-[190px]',
       cell: (callback) => <DueWords callback={callback} nowMs={now} timeZone={centre.timeZone} />,
       sortBy: (callback) => callback.dueAtMs,
     },

@@ -38,7 +38,7 @@ export function QueuesTable({ setUp, views, onEdit, onAdd, onStorm }: Props) {
     {
       id: 'goesFirst',
       heading: 'Goes first',
-      width: 'w-[172px]',
+      width: 'w-[164px]',
       sortBy: (queue) => queue.headStartMs,
       cell: (queue) => (
         <>
@@ -96,7 +96,7 @@ export function QueuesTable({ setUp, views, onEdit, onAdd, onStorm }: Props) {
     {
       id: 'agents',
       heading: 'Agents',
-      width: 'w-[72px]',
+      width: 'w-[88px]',
       className: 'tabular',
       sortBy: (queue) => able(queue).length,
       cell: (queue) => {
@@ -107,7 +107,8 @@ export function QueuesTable({ setUp, views, onEdit, onAdd, onStorm }: Props) {
     {
       id: 'acts',
       heading: '',
-      width: 'w-[132px]',
+      width: 'w-[128px]',
+      align: 'right',
       cell: (queue) => (
         <div className="flex flex-col items-end gap-1">
           <Button aria-label={`Edit ${queue.name}`} onClick={() => onEdit(queue)}>

@@ -64,13 +64,13 @@ export function Table<T>({ label, caption, columns, rows, keyOf, rowClass, below
             const place = clsx('py-1', align === 'right' ? 'pl-3 text-right' : 'pr-3 text-left', width)
             if (sortBy === undefined)
               return (
-                <th key={header.id} scope="col" className={clsx('eyebrow', place)}>
-                  {heading === '' ? <span className="sr-only">What can be done</span> : heading}
+                <th key={header.id} scope="col" className={place}>
+                  <span className={heading === '' ? 'sr-only' : 'eyebrow'}>{heading === '' ? 'What can be done' : heading}</span>
                 </th>
               )
             return (
               <th key={header.id} scope="col" aria-sort={order === false ? 'none' : order === 'asc' ? 'ascending' : 'descending'} className={place}>
-                <button type="button" className="eyebrow hover:text-ink" onClick={header.column.getToggleSortingHandler()}>
+                <button type="button" title={`Sort by ${heading}`} className="eyebrow hover:text-ink" onClick={header.column.getToggleSortingHandler()}>
                   {heading}
                   <span aria-hidden>{order === false ? '' : order === 'asc' ? ' ↑' : ' ↓'}</span>
                 </button>

@@ -15,6 +15,8 @@ export type PickerUse = 'transfer' | 'conference' | 'divert'
 
 type Verb = 'transfer' | 'consult' | 'addParty' | 'divert'
 const LABELS: Record<Verb, string> = { transfer: 'Blind transfer', consult: 'Consult', addParty: 'Add now', divert: 'Divert' }
+/** The call goes to whom it is said of; the others are brought to it. */
+const GOES_TO: ReadonlySet<Verb> = new Set(['transfer', 'divert'])
 const VERBS: Record<PickerUse, readonly Verb[]> = { transfer: ['consult', 'transfer'], conference: ['consult', 'addParty'], divert: ['divert'] }
 const TITLES: Record<PickerUse, string> = { transfer: 'Transfer', conference: 'Conference', divert: 'Divert' }
 
@@ -123,7 +125,7 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
           <p className="mt-2 text-soft">
             {chosen === undefined
               ? 'Enter needs somebody to go to.'
-              : `Enter: ${labelOf(preferred)} ${chosen.instead?.verb === 'Pick up' ? '' : 'to '}${chosen.name}`}
+              : `Enter: ${labelOf(preferred)} ${(chosen.instead === undefined ? GOES_TO.has(preferred) : chosen.instead.verb !== 'Pick up') ? 'to ' : ''}${chosen.name}`}
           </p>
           {problem !== null && <Problem>{problem}</Problem>}
         </div>
