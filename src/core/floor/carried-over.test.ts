@@ -4,7 +4,7 @@ import { type Command, INVARIANTS, takeUp } from '@/core/floor'
 import { toCallId } from '@/core/ids'
 import { type CarriedOver, CarriedOverSchema, createLedgerFolder } from '@/core/ledger'
 import { SetUpSchema } from '@/core/set-up'
-import { createKeeper } from '@/core/state'
+import { copyOf, createKeeper } from '@/core/state'
 import { get, values } from '@/core/table'
 import { ANN, aFloor, BO, CENTRE, call, events, FIRST, NUMBER, SECOND_QUEUE, START_MS, save, type TestFloor, talked } from '@/core/testing'
 import { DAY, MINUTE } from '@/core/time'
@@ -178,4 +178,16 @@ test('who owes more by that than the centre allows gets no further call', () => 
   const taken = takeUp(next.state(), before, { atMs: START_MS + DAY + 5_000 })
   expect(taken.entries.map((e) => e.event.kind)).toEqual(['carriedOver', 'agentNotReady'])
   for (const [name, holds] of INVARIANTS) expect(holds(next.state()), name).toBe(true)
+})
+
+test('what cannot be taken up to its end leaves nothing of itself on the floor', () => {
+  const before = left(aFullDay())
+  const promises = before.promises.filter((p) => p.event.kind !== 'callbackAgreed')
+  const closing = { atMs: START_MS, event: { kind: 'callbackClosed', callbackId: 'callback_none', byAgentId: ANN, because: 'dropped', why: 'never agreed' } }
+  const next = aFloor(CENTRE, { floorId: 'next', startMs: START_MS + DAY })
+  const untouched = copyOf(next.state())
+  const broken = { ...before, promises: [...promises, closing] } as CarriedOver
+  expect(() => takeUp(next.state(), broken, { atMs: START_MS + DAY + 5_000 })).toThrow('not open')
+  expect(next.state()).toEqual(untouched)
+  expect(next.give(START)).toBe('ok')
 })

@@ -64,23 +64,37 @@ export function suppose<T>(state: FloorState, command: Command, { atMs }: Contex
 }
 
 function decideIn(draft: Draft, command: Command): Decision {
-  const refused = (RULES[command.kind] as Rule<Command, FloorRefusal>)(draft, command)
-  if (refused !== null) {
-    // Rules refuse before they emit; should one not, nothing of it stays.
-    rollBack(draft.state, draft.journal)
-    return refused
+  return whole(draft, () => {
+    const refused = (RULES[command.kind] as Rule<Command, FloorRefusal>)(draft, command)
+    if (refused !== null) {
+      // Rules refuse before they emit; should one not, nothing of it stays.
+      rollBack(draft.state, draft.journal)
+      return refused
+    }
+    if (draft.entries.length > 0) follow(draft)
+    return { ok: true, entries: draft.entries, journal: draft.journal }
+  })
+}
+
+/** A fault of ours in the middle of a decision must not leave half of it on the floor, where no ledger would ever know of it. */
+function whole<T>({ state, journal }: Draft, decision: () => T): T {
+  try {
+    return decision()
+  } catch (fault) {
+    rollBack(state, journal)
+    throw fault
   }
-  if (draft.entries.length > 0) follow(draft)
-  return { ok: true, entries: draft.entries, journal: draft.journal }
 }
 
 /** What earlier days left is taken up; whoever owes too much by that gets no further call. */
 export function takeUp(state: FloorState, left: CarriedOver, { atMs }: Context): Decided {
   const draft = beginDraft(state, atMs)
-  emit(draft, null, left)
-  for (const { agentId } of left.owed) keepOwedLimit(draft, agentId)
-  follow(draft)
-  return { ok: true, entries: draft.entries, journal: draft.journal }
+  return whole(draft, () => {
+    emit(draft, null, left)
+    for (const { agentId } of left.owed) keepOwedLimit(draft, agentId)
+    follow(draft)
+    return { ok: true, entries: draft.entries, journal: draft.journal }
+  })
 }
 
 /** The first event of a ledger; everything else is decided. */
