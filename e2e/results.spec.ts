@@ -64,6 +64,43 @@ test('calls are searched, filtered and sorted, and lead to the single call', asy
   await expect(calls.getByText('No call fits the search.')).toBeVisible()
 })
 
+test('far down a long list the calls are there, and a table is sorted by the head that is pressed', async ({ page }) => {
+  await signInAsOwner(page, '/results?world=quiet&seed=7')
+  await pastDaysThere(page)
+  const calls = page.getByRole('region', { name: 'Calls' })
+  const count = Number(await calls.getByRole('table').getAttribute('aria-rowcount'))
+  expect(count).toBeGreaterThan(1_000)
+  const list = calls.getByLabel('Calls, scrollable')
+  for (const share of [0.5, 1, 0.2]) {
+    await list.evaluate((element, to) => element.scrollTo({ top: element.scrollHeight * to }), share)
+    const near = Math.round((count - 2) * share)
+    // Rows that are drawn say which of all rows they are; every one of them is a call.
+    await expect(async () => {
+      const drawn = await list.getByRole('row').evaluateAll((rows) => rows.map((r) => [Number(r.getAttribute('aria-rowindex')), r.textContent ?? ''] as const))
+      expect(drawn.length).toBeGreaterThan(10)
+      expect(Math.min(...drawn.map(([index]) => Math.abs(index - near)))).toBeLessThan(30)
+      expect(drawn.filter(([, text]) => !/\d\d:\d\d:\d\d/.test(text))).toEqual([])
+    }).toPass()
+  }
+  const byAgent = page.getByRole('table', { name: 'By agent' })
+  const head = byAgent.getByRole('columnheader', { name: 'AHT' })
+  const names = () => byAgent.getByRole('rowheader').allTextContents()
+  const given = await names()
+  const seconds = async () =>
+    (await byAgent.getByRole('row').evaluateAll((rows) => rows.slice(1).map((r) => r.querySelectorAll('td')[1]?.textContent ?? ''))).map((text) =>
+      text.split(':').reduce((sum, part) => 60 * sum + Number(part), 0),
+    )
+  for (const order of ['descending', 'ascending'] as const) {
+    await head.getByRole('button').click()
+    await expect(head).toHaveAttribute('aria-sort', order)
+    const sorted = (await seconds()).filter((n) => !Number.isNaN(n))
+    expect(sorted.length).toBeGreaterThan(5)
+    expect(sorted).toEqual(sorted.toSorted((a, b) => (order === 'ascending' ? a - b : b - a)))
+  }
+  await head.getByRole('button').click()
+  expect(await names()).toEqual(given)
+})
+
 test('a span that makes no sense is refused in a sentence', async ({ page }) => {
   await signInAsOwner(page, '/results?world=quiet&seed=7')
   const to = await page.getByLabel('To', { exact: true }).inputValue()

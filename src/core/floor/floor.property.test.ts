@@ -100,7 +100,7 @@ test('the state is a function of the ledger: its stored lines, folded over value
       }
       expect(folded).toEqual(floor.state())
     }),
-    { numRuns: 40, seed: 7, endOnFailure: true },
+    { numRuns: 100, seed: 7, endOnFailure: true },
   )
 })
 
