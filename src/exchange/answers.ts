@@ -40,6 +40,8 @@ export interface Floor {
 
 export type Answer = { readonly ok: true; readonly kept: boolean; readonly text: string | null } | { readonly ok: false; readonly refusal: RefusalView }
 
+/** Whose desk it is, which device carries it and what a centre has are more than what happened on the floor: every tab is looked at anew. */
+const BEYOND_FLOOR: readonly Ask['kind'][] = ['startShift', 'moveSeat', 'endShift', 'changeSetUp', 'chooseSoundPath', 'moveCall']
 /** Commands whose reply waits for the disk: what they say must not be taken back by a power cut. */
 const KEPT_FIRST: readonly Ask['kind'][] = [
   ...(['saveOutcome', 'takeBackOutcome', 'answerScript', 'draftNotes', 'correctOutcome', 'makeCall'] as const),
@@ -224,8 +226,7 @@ async function command(floor: Floor, tab: Tab, accountId: AgentId, message: Extr
   if (refusal !== null) return no(refusalOf(refusal))
   if (given.kind === 'startShift' || given.kind === 'moveSeat') floor.sessions.takeSeat(tab)
   if (given.kind === 'endShift') floor.sessions.leaveSeat(tab)
-  // Whose desk it is, and what a centre has, is more than what happened on the floor.
-  floor.turn(['startShift', 'moveSeat', 'endShift', 'changeSetUp', 'chooseSoundPath', 'moveCall'].includes(given.kind))
+  floor.turn(BEYOND_FLOOR.includes(given.kind))
   const kept = KEPT_FIRST.includes(given.kind) ? await floor.writer.flushed() : floor.isKept()
   return { ok: true, kept: kept && floor.isKept(), text: null }
 }

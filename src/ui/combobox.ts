@@ -20,7 +20,7 @@ interface InputProps {
   readonly onKeyDown?: (event: KeyboardEvent) => void
 }
 
-export interface ComboboxParts<T> {
+export interface Finder<T> {
   /** What is marked; undefined when nothing is found. */
   readonly marked: T | undefined
   readonly mark: (index: number) => void
@@ -35,7 +35,7 @@ export interface ComboboxParts<T> {
 
 const { InputKeyDownEnter, InputKeyDownEscape, InputBlur, ItemClick, ItemMouseMove, MenuMouseLeave } = useCombobox.stateChangeTypes
 
-export function useFinder<T>({ items, typed, onTyped, keyOf, alwaysOpen = false, id }: Options<T>): ComboboxParts<T> {
+export function useFinder<T>({ items, typed, onTyped, keyOf, alwaysOpen = false, id }: Options<T>): Finder<T> {
   const box = useCombobox<T>({
     id,
     items: [...items],

@@ -76,5 +76,7 @@ function keyOf(by: CallsSort, { words }: CallsAsked): (record: CallRecord) => st
 export const waitedMs = (r: CallRecord): number => (r.answeredAtMs ?? r.endedAtMs) - r.offeredAtMs
 export const talkedMs = (r: CallRecord): number => r.agents.reduce((ms, l) => ms + l.talkMs, 0)
 
+/** Asked a hundred thousand times: it is made once. */
+const collator = new Intl.Collator()
 const compare = (a: string | number, b: string | number): number =>
-  typeof a === 'number' && typeof b === 'number' ? a - b : String(a).localeCompare(String(b))
+  typeof a === 'number' && typeof b === 'number' ? a - b : collator.compare(String(a), String(b))
