@@ -48,6 +48,6 @@ const copied = (state: FloorState): FloorState => ({
   ...state,
   agents: new Map(state.agents),
   calls: new Map(state.calls),
-  contacts: new Map(state.contacts),
+  work: new Map(state.work),
   due: new Map(state.due),
 })

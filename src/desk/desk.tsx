@@ -21,10 +21,10 @@ export function Desk({ shift }: { shift: OnShift }) {
   const pane = useRef<ReadingPaneHandle>(null)
   const tray = useRef<OutcomeTrayHandle>(null)
   const dialLine = useRef<DialLineHandle>(null)
-  const { centre, calls, contacts, seats } = view
+  const { centre, calls, seats } = view
   const agentId = me.id
-  const contact = contacts.find((c) => c.callId === coding) ?? ofLine
-  const call = calls.find((c) => c.call.id === contact?.callId)?.call
+  const work = view.work.find((c) => c.id === coding) ?? ofLine
+  const call = calls.find((c) => c.call.id === work?.id)?.call
   const ringing = rings && coding === null
 
   useShortcuts({
@@ -41,9 +41,9 @@ export function Desk({ shift }: { shift: OnShift }) {
   const pickable = inFront === undefined || rings ? null : (inFront.call.consultFor ?? inFront.call.id)
   const choose = (callId: CallId, target: Target) => setPanel({ callId, panel: 'transfer', target })
   /** Whoever has the call codes it, and whoever has left it and owes; others on the line read along. */
-  const mayCode = contact !== undefined && !ringing && (contact.handledBy === agentId || contact.owedBy.includes(agentId))
-  const script = contact === undefined ? null : scriptOf(view, contact)
-  const setId = centre.queues.find((q) => q.id === contact?.queueId)?.outcomeSetId ?? centre.outsideOutcomeSetId
+  const mayCode = work !== undefined && !ringing && (work.handledBy === agentId || work.owedBy.includes(agentId))
+  const script = work === undefined ? null : scriptOf(view, work)
+  const setId = centre.queues.find((q) => q.id === work?.queueId)?.outcomeSetId ?? centre.outsideOutcomeSetId
   const outcomeSet = centre.outcomeSets.find((s) => s.id === setId)
 
   return (
@@ -59,7 +59,7 @@ export function Desk({ shift }: { shift: OnShift }) {
           seats={seats}
           calls={calls}
           parked={view.parked}
-          contacts={contacts}
+          work={view.work}
           give={give}
           panel={panel}
           onPanel={setPanel}
@@ -67,45 +67,45 @@ export function Desk({ shift }: { shift: OnShift }) {
         />
         <Tour me={me} calls={calls} />
         <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_420px] [contain:strict]">
-          {contact === undefined ? (
+          {work === undefined ? (
             <WaitingPane me={me} centre={centre} queues={view.queues} seats={view.seats} onChoose={(_, name) => dialLine.current?.find(name)} />
           ) : (
             <ReadingPane
-              key={contact.callId}
+              key={work.id}
               ref={pane}
               agentName={me.name}
-              contact={contact}
+              work={work}
               script={script}
-              readOnly={!mayCode || contact.run === null}
-              readBy={seats.find((s) => s.id === contact.handledBy && s.id !== agentId)?.name ?? null}
-              opensWhen={ringing ? 'youAnswer' : contact.run === null && contact.endedAtMs === null ? 'theyAnswer' : null}
+              readOnly={!mayCode || work.run === null}
+              readBy={seats.find((s) => s.id === work.handledBy && s.id !== agentId)?.name ?? null}
+              opensWhen={ringing ? 'youAnswer' : work.run === null && work.endedAtMs === null ? 'theyAnswer' : null}
               keys={{ next: SHORTCUTS.nextPage.keys, back: SHORTCUTS.previousPage.keys }}
               actions={{
-                answer: (field, value) => command({ kind: 'answerScript', callId: contact.callId, field, value }),
-                turn: (direction, pageId) => command({ kind: 'turnPage', callId: contact.callId, direction, ...(pageId === undefined ? {} : { pageId }) }),
+                answer: (field, value) => command({ kind: 'answerScript', callId: work.id, field, value }),
+                turn: (direction, pageId) => command({ kind: 'turnPage', callId: work.id, direction, ...(pageId === undefined ? {} : { pageId }) }),
               }}
             />
           )}
           <aside data-focus-home aria-label="Record and outcome" className="flex min-h-0 flex-col overflow-hidden border-line-strong border-l bg-paper">
-            {contact === undefined ? (
+            {work === undefined ? (
               <TodayColumn me={me} centre={centre} />
             ) : (
               <>
                 {coding !== null && <EarlierCall inFront={inFront} ofLine={ofLine} onBack={() => setCoding(null)} />}
                 <Record
-                  contact={contact}
+                  work={work}
                   call={call}
                   centre={centre}
-                  promised={view.callbacks.find((c) => c.id === contact.fromCallbackId)}
+                  promised={view.callbacks.find((c) => c.id === work.fromCallbackId)}
                   seats={seats}
-                  answeredAtMs={call?.answeredAtMs ?? (ringing ? null : contact.handledSinceMs)}
+                  answeredAtMs={call?.answeredAtMs ?? (ringing ? null : work.handledSinceMs)}
                 />
                 {mayCode && outcomeSet !== undefined && (
                   <OutcomeTray
-                    key={contact.callId}
+                    key={work.id}
                     ref={tray}
                     me={me}
-                    contact={contact}
+                    work={work}
                     set={outcomeSet}
                     script={script}
                     centre={centre}

@@ -3,9 +3,9 @@
 import { format } from 'date-fns'
 import { useCallback } from 'react'
 import type { Call } from '@/core/calls'
-import type { Contact } from '@/core/contacts'
 import type { CallRecord } from '@/core/ledger'
 import { formatClock } from '@/core/time'
+import type { Work } from '@/core/work'
 import type { CallbackView, CentreView, SeatView } from '@/exchange/protocol'
 import { useArchive } from '@/exchange/react'
 import { Clock } from '@/ui'
@@ -13,7 +13,7 @@ import { callerWords, outcomeLabel, resultWords, useNumberWords } from '@/words'
 import { WhoCalls } from './who-calls'
 
 interface Props {
-  readonly contact: Contact
+  readonly work: Work
   /** While the call is on: the caller can still be named. */
   readonly call: Call | undefined
   readonly centre: CentreView
@@ -23,10 +23,10 @@ interface Props {
   readonly seats: readonly SeatView[]
 }
 
-export function Record({ contact, call, centre, answeredAtMs, promised, seats }: Props) {
-  const { customer, number, path, offeredAtMs, direction } = contact
+export function Record({ work, call, centre, answeredAtMs, promised, seats }: Props) {
+  const { customer, number, path, offeredAtMs, direction } = work
   const written = useNumberWords()
-  const about = centre.queues.find((q) => q.id === contact.queueId)
+  const about = centre.queues.find((q) => q.id === work.queueId)
   const queue = about?.name
   const headStartMs = (about?.headStartMs ?? 0) + (call?.headStartMs ?? 0)
   return (
@@ -55,10 +55,10 @@ export function Record({ contact, call, centre, answeredAtMs, promised, seats }:
             <Fact label="Chose">{path ?? 'nothing'}</Fact>
             <Fact label="Waited">
               <Clock sinceMs={offeredAtMs} untilMs={answeredAtMs} />
-              {contact.told?.expectedWaitMs != null && contact.told.expectedWaitMs > 0 && (
+              {work.told?.expectedWaitMs != null && work.told.expectedWaitMs > 0 && (
                 <span className="text-soft">
                   {' '}
-                  · was told <span className="tabular">{formatClock(contact.told.expectedWaitMs)}</span>
+                  · was told <span className="tabular">{formatClock(work.told.expectedWaitMs)}</span>
                 </span>
               )}
             </Fact>
@@ -76,7 +76,7 @@ export function Record({ contact, call, centre, answeredAtMs, promised, seats }:
           </Fact>
         ))}
       </dl>
-      <PreviousContacts key={contact.callId} contact={contact} centre={centre} />
+      <PreviousContacts key={work.id} work={work} centre={centre} />
     </section>
   )
 }
@@ -95,13 +95,13 @@ function Fact({ label, children }: { label: string; children: React.ReactNode })
 
 const SHOWN = 3
 
-function PreviousContacts({ contact, centre }: { contact: Contact; centre: CentreView }) {
-  const name = contact.customer?.name ?? null
-  const { callId, number } = contact
+function PreviousContacts({ work, centre }: { work: Work; centre: CentreView }) {
+  const name = work.customer?.name ?? null
+  const { id: callId, number } = work
   const { value, problem } = useArchive(useCallback((api) => api.previousContacts({ customer: name, number }, callId), [name, number, callId]))
   return (
     <div className="mt-3">
-      <h3 className="eyebrow">Previous contacts{value !== null && value.count > 0 && ` (${value.count})`}</h3>
+      <h3 className="eyebrow">Previous work{value !== null && value.count > 0 && ` (${value.count})`}</h3>
       {problem !== null && <p className="text-red">Could not be read: {problem}</p>}
       {value === null && problem === null && <p className="text-soft">Looking…</p>}
       {value?.count === 0 && <p className="text-soft">None. This is the first call we know of.</p>}

@@ -8,7 +8,7 @@ describe('the running floor', () => {
   test('a tab is sent everything once, and then only the parts that changed', async () => {
     const { tab, exchange } = await inCall()
     const parts = [...new Set(tab.messages.flatMap((m) => (m.kind === 'view' ? Object.keys(m.changes) : [])))].sort()
-    expect(parts).toEqual(['account', 'calls', 'centre', 'contacts', 'device', 'door', 'floor', 'me', 'doNotCall', 'seatMoved', 'sound'].sort())
+    expect(parts).toEqual(['account', 'calls', 'centre', 'work', 'device', 'door', 'floor', 'me', 'doNotCall', 'seatMoved', 'sound'].sort())
     const before = tab.messages.length
     await tab.give({ kind: 'setMute', muted: true })
     const changes = tab.messages.slice(before).filter((m) => m.kind === 'view')
@@ -66,7 +66,7 @@ describe('the running floor', () => {
     const back = aTab(again.exchange)
     await back.ask({ ...HELLO, key })
     expect(back.view().calls).toEqual(calls)
-    expect(back.view().contacts[0]).toMatchObject({ notes: 'Half a sent', run: { answers: { speaking: 'booker' } } })
+    expect(back.view().work[0]).toMatchObject({ notes: 'Half a sent', run: { answers: { speaking: 'booker' } } })
     expect(back.view().floor.notices.map((n) => n.says)).toEqual(['The floor was closed for 4 s and goes on where it was.'])
     expect((await back.give({ kind: 'retrieve', callId: CALL })).ok).toBe(true)
   })
@@ -141,12 +141,12 @@ describe('the running floor', () => {
 
   test('a number that was struck names nobody any more: not who is dialled, and not who calls', async () => {
     const { exchange, tab, pass } = await inCall()
-    const number = values(exchange.state().contacts)[0]?.number ?? ''
+    const number = values(exchange.state().work)[0]?.number ?? ''
     expect((await tab.give(save('wrong-number'))).ok).toBe(true)
     await tab.give({ kind: 'hangUp', callId: CALL })
     pass(5_000)
     expect((await tab.give({ kind: 'makeCall', typed: number, customer: null })).ok).toBe(true)
-    expect(tab.view().contacts[0]).toMatchObject({ number, customer: null })
+    expect(tab.view().work[0]).toMatchObject({ number, customer: null })
   })
 })
 

@@ -4,7 +4,6 @@ import * as z from 'zod'
 import type { AgentStateName, Diversion, Note, Owed, SoundPath, WrapUp } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import type { Call, Ear } from '@/core/calls'
-import type { Contact } from '@/core/contacts'
 import type { DoNotCallEntry } from '@/core/do-not-call'
 import { AskSchema } from '@/core/floor'
 import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, type QueueId, QueueIdSchema } from '@/core/ids'
@@ -12,6 +11,7 @@ import type { OutcomeSet } from '@/core/outcomes'
 import type { Script } from '@/core/scripts'
 import type { Entitlement, QueueSetUp, Reason, SetUp } from '@/core/set-up'
 import type { Task } from '@/core/tasks'
+import type { Work } from '@/core/work'
 import { PACES, type Pace } from '@/world'
 
 const requestId = z.string().min(1)
@@ -356,5 +356,5 @@ export interface FloorView extends SharedLists {
   readonly seatMoved: { readonly name: string; readonly atMs: number } | null
   readonly calls: readonly CallView[]
   /** What I handle or owe, and what rings at my desk; newest first. */
-  readonly contacts: readonly Contact[]
+  readonly work: readonly Work[]
 }

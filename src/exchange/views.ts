@@ -2,7 +2,6 @@
 import { spentToday, type WrapUp } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import { type Call, whoHearsWhom } from '@/core/calls'
-import { queueOfPart } from '@/core/contacts'
 import { callerLabel } from '@/core/directory'
 import type { AgentId, CallId } from '@/core/ids'
 import { isOpen } from '@/core/queues'
@@ -11,6 +10,7 @@ import { type AgentSetUp, agentName, agentSetUp, type QueueSetUp, queueSetUp, se
 import { type FloorState, isMutedOn, type TableName } from '@/core/state'
 import { get } from '@/core/table'
 import { MINUTE } from '@/core/time'
+import { queueOfPart } from '@/core/work'
 import type {
   AccountView,
   CallbackView,
@@ -166,8 +166,8 @@ export function selectMe(state: FloorState, agentId: AgentId | null): MeView | n
     lately: latelyOf(state, id),
     wrapUp: wrapUpOf(state, id, wrapUps.at(-1)),
     owed: [...owed, ...wrapUps.slice(0, -1).map((w) => ({ callId: w.callId, sinceMs: w.startedAtMs, because: 'leftForLater' as const }))].map((o) => {
-      const contact = get(state.contacts, o.callId)
-      return { ...o, label: contact === undefined ? 'A caller' : callerLabel(contact), queueId: contact === undefined ? null : queueOfPart(contact, id) }
+      const work = get(state.work, o.callId)
+      return { ...o, label: work === undefined ? 'A caller' : callerLabel(work), queueId: work === undefined ? null : queueOfPart(work, id) }
     }),
     codedCount: agent.codedCount,
   }
@@ -175,26 +175,26 @@ export function selectMe(state: FloorState, agentId: AgentId | null): MeView | n
 
 function latelyOf(state: FloorState, agentId: AgentId): MeView['lately'] {
   const last = get(state.lately, agentId)
-  return last === undefined ? null : { callId: last.contact.callId, savedAtMs: last.savedAtMs }
+  return last === undefined ? null : { callId: last.work.id, savedAtMs: last.savedAtMs }
 }
 
 function wrapUpOf(state: FloorState, agentId: AgentId, wrapUp: WrapUp | undefined): MeView['wrapUp'] {
   if (wrapUp === undefined) return null
-  const contact = get(state.contacts, wrapUp.callId)
-  const queueId = contact === undefined ? null : queueOfPart(contact, agentId)
+  const work = get(state.work, wrapUp.callId)
+  const queueId = work === undefined ? null : queueOfPart(work, agentId)
   return { ...wrapUp, extensionMs: queueId === null ? 0 : (queueSetUp(state.setUp, queueId).wrapUpLimit?.extensionMs ?? 0) }
 }
 
-export function selectMine(state: FloorState, agentId: AgentId | null): Pick<FloorView, 'calls' | 'contacts'> {
+export function selectMine(state: FloorState, agentId: AgentId | null): Pick<FloorView, 'calls' | 'work'> {
   const agent = agentId === null ? undefined : get(state.agents, agentId)
-  if (agent === undefined) return { calls: [], contacts: [] }
+  if (agent === undefined) return { calls: [], work: [] }
   const calls = agent.engagements.flatMap(({ callId }) => callView(state, callId))
-  const about = calls.flatMap(({ call }) => (call.consultFor === null ? [call.id] : [call.id, call.consultFor]))
+  const about = calls.flatMap(({ call }) => call.workId ?? [])
   const ids = new Set<CallId>([...about, ...[...agent.wrapUps, ...agent.owed].map((w) => w.callId)])
-  const contacts = [...ids].flatMap((id) => get(state.contacts, id) ?? [])
+  const work = [...ids].flatMap((id) => get(state.work, id) ?? [])
   // Each agent sees the queue whose rules hold for their own part.
-  const mine = contacts.map((c) => ({ ...c, queueId: queueOfPart(c, agent.id) }))
-  return { calls, contacts: mine.sort((a, b) => b.offeredAtMs - a.offeredAtMs) }
+  const mine = work.map((c) => ({ ...c, queueId: queueOfPart(c, agent.id) }))
+  return { calls, work: mine.sort((a, b) => b.offeredAtMs - a.offeredAtMs) }
 }
 
 function callView(state: FloorState, callId: CallId): CallView[] {
@@ -218,15 +218,15 @@ export function selectDevice(state: FloorState, is: DeviceView['is'], agentId: A
 
 /** Whether what an agent sees of their own, their calls and what is theirs to write, may differ after these changes. */
 export function concerns(state: FloorState, agentId: AgentId, changed: ReadonlyMap<TableName, ReadonlySet<string>>): boolean {
-  const [agents, calls, contacts] = [changed.get('agents'), changed.get('calls'), changed.get('contacts')]
+  const [agents, calls, work] = [changed.get('agents'), changed.get('calls'), changed.get('work')]
   if (agents?.has(agentId) || changed.get('lately')?.has(agentId)) return true
   const agent = get(state.agents, agentId)
   if (agent === undefined) return false
-  if ([...agent.wrapUps, ...agent.owed].some((w) => contacts?.has(w.callId))) return true
+  if ([...agent.wrapUps, ...agent.owed].some((w) => work?.has(w.callId))) return true
   return agent.engagements.some(({ callId }) => {
     const call = get(state.calls, callId)
-    const about = call?.consultFor ?? callId
-    if (calls?.has(callId) || calls?.has(about) || contacts?.has(about)) return true
+    const about = call?.workId ?? callId
+    if (calls?.has(callId) || calls?.has(about) || work?.has(about)) return true
     // Who hears whom goes by the mute of everybody on the call.
     return call?.connections.some((c) => c.party.kind === 'agent' && agents?.has(c.party.agentId)) ?? false
   })

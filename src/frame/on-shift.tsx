@@ -3,9 +3,9 @@
 // go below it; a call in progress does not notice.
 import { usePathname, useRouter } from 'next/navigation'
 import { createContext, type ReactNode, useContext, useMemo, useRef, useState } from 'react'
-import type { Contact } from '@/core/contacts'
 import type { Ask } from '@/core/floor'
 import type { CallId } from '@/core/ids'
+import type { Work } from '@/core/work'
 import type { CallView, FloorView, MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { RINGING } from '@/sound'
@@ -17,7 +17,7 @@ import { callShortcuts, lineInFront } from './call-shortcuts'
 import { useDueCount } from './callback-alarm'
 import { useCoding } from './coding'
 import { HeldTooLong } from './held-too-long'
-import { contactInFront } from './in-front'
+import { workInFront } from './in-front'
 import { type LineSound, useLineSound } from './line-sound'
 import { useCallNotification } from './notifications'
 import type { OpenPanel } from './panel'
@@ -32,8 +32,8 @@ export interface OnShift {
   /** The line in front of the agent: the one that rings, otherwise the one heard, otherwise the first. */
   readonly inFront: CallView | undefined
   readonly rings: boolean
-  /** The contact of that line, or of the call that owes its outcome. */
-  readonly ofLine: Contact | undefined
+  /** The work of that line, or of the call that owes its outcome. */
+  readonly ofLine: Work | undefined
   /** A call that is coded instead of the one in front; null for that one. */
   readonly coding: CallId | null
   readonly setCoding: (callId: CallId | null) => void
@@ -65,7 +65,7 @@ export function OnShiftProvider({ view, me, onHelp, children }: { view: FloorVie
   const command = useCommand()
   const router = useRouter()
   const atDesk = usePathname() === '/'
-  const { calls, contacts, seats, centre } = view
+  const { calls, work, seats, centre } = view
   const [notReadyOpen, setNotReadyOpen] = useState(false)
   const [refused, setRefused] = useState<{ readonly says: string; readonly forState: string } | null>(null)
   const [said, setSaid] = useState('')
@@ -75,14 +75,14 @@ export function OnShiftProvider({ view, me, onHelp, children }: { view: FloorVie
   const mine = inFront?.call.connections.find((c) => isMine(c, me.id))
   const rings = mine?.state === 'alerting'
   const [coding, setCodingAt] = useCoding(me, rings ? null : (inFront?.call.id ?? null))
-  const ofLine = contactInFront(inFront, contacts, me)
+  const ofLine = workInFront(inFront, work, me)
 
   const [voice, setVoice] = usePersonalNumber('voice volume', 1)
   const [ring, setRing] = usePersonalNumber('ring volume', 0.75)
   useCadence(RINGING, rings && ofLine?.ringSilenced !== true && me.soundPath !== 'none', RING_LOUDNESS * ring)
   useZipTone(me, calls, ring)
   useCallNotification(
-    rings && ofLine !== undefined ? ofLine.callId : null,
+    rings && ofLine !== undefined ? ofLine.id : null,
     `${callerWords(ofLine?.customer?.name, ofLine?.number, 'A caller')} is ringing`,
     [centre.queues.find((q) => q.id === ofLine?.queueId)?.name, ofLine?.path].filter((t) => t != null).join(' · '),
   )

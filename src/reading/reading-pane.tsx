@@ -1,8 +1,6 @@
 'use client'
 // The reading pane: the page to read aloud, its questions, and the way on. What the caller says stands below it.
 import { type Ref, useImperativeHandle, useRef, useState } from 'react'
-import { type Contact, factsOf, mergeValuesOf } from '@/core/contacts'
-import type { CallId } from '@/core/ids'
 import {
   type AnswerValue,
   fieldsOf,
@@ -18,6 +16,7 @@ import {
   splitAnswers,
   wayThrough,
 } from '@/core/scripts'
+import { factsOf, mergeValuesOf, type Work } from '@/core/work'
 import { Button, Menu, MenuItem } from '@/ui'
 import { callerWords } from '@/words'
 import { QuestionField } from './question-field'
@@ -30,11 +29,11 @@ export interface ReadingActions {
 export type Done = { readonly ok: true } | { readonly ok: false; readonly refusal: { readonly reason: string; readonly says: string; readonly next: string } }
 
 /** What the pane reads of a call; a rehearsal has as much. */
-export type ReadOf = Pick<Contact, 'callId' | 'customer' | 'number' | 'path' | 'queueId' | 'run' | 'captions' | 'endedAtMs'>
+export type ReadOf = Pick<Work, 'id' | 'customer' | 'number' | 'path' | 'queueId' | 'run' | 'captions' | 'endedAtMs'>
 
 interface Props {
   readonly agentName: string
-  readonly contact: ReadOf
+  readonly work: ReadOf
   readonly script: Script | null
   /** Not open yet, or somebody else's: it may be read and not filled in. */
   readonly readOnly: boolean
@@ -58,11 +57,11 @@ interface Trouble {
   readonly says: string
 }
 
-export function ReadingPane({ agentName, contact, script, readOnly, readBy = null, opensWhen, actions, keys, ref }: Props) {
+export function ReadingPane({ agentName, work, script, readOnly, readBy = null, opensWhen, actions, keys, ref }: Props) {
   const [trouble, setTrouble] = useState<Trouble | null>(null)
   const dirty = useRef(new Map<string, AnswerValue>())
   const pane = useRef<HTMLElement>(null)
-  const { callId, run } = contact
+  const { id: callId, run } = work
 
   const fail = (field: string | null, says: string) => {
     setTrouble({ field, says })
@@ -105,19 +104,19 @@ export function ReadingPane({ agentName, contact, script, readOnly, readBy = nul
       <section ref={pane} aria-label="Reading pane" className="flex min-h-0 flex-col overflow-auto bg-raised px-8 py-6">
         <p className="eyebrow">No script</p>
         <p className="mt-2 font-serif text-[19px] leading-8">This call has no script. Write what you learn in the notes.</p>
-        <Captions contact={contact} />
+        <Captions work={work} />
       </section>
     )
 
   const page = pageOf(script, run?.pageId ?? script.startPage)
-  const fields = mergeValuesOf(contact, agentName)
+  const fields = mergeValuesOf(work, agentName)
   // Where the page stands on the way the answers lead; one that was jumped to off the way counts by what was seen.
-  const onWay = run === null ? 0 : wayThrough(script, run.answers, factsOf(contact)).indexOf(run.pageId)
+  const onWay = run === null ? 0 : wayThrough(script, run.answers, factsOf(work)).indexOf(run.pageId)
   const pageNo = onWay >= 0 ? onWay + 1 : (run?.seen.indexOf(page.id) ?? 0) + 1
   // A page looked at by itself, as an author does, has no place on any way.
   const isAlone = onWay < 0 && run?.seen.length === 1
-  const over = contact.endedAtMs !== null
-  const known = { ...factsOf(contact), ...run?.answers }
+  const over = work.endedAtMs !== null
+  const known = { ...factsOf(work), ...run?.answers }
   return (
     <section ref={pane} aria-label="Reading pane" className="flex min-h-0 flex-col bg-raised">
       <div className="min-h-0 flex-1 overflow-auto px-8 pt-5 pb-4">
@@ -163,7 +162,7 @@ export function ReadingPane({ agentName, contact, script, readOnly, readBy = nul
           </p>
         )}
       </div>
-      <Captions contact={contact} />
+      <Captions work={work} />
       {!readOnly && (
         <div className="flex items-center gap-2 border-line border-t px-8 py-2">
           <Button onClick={() => void turn('back')} disabled={run === null || run.trail.length === 0} {...(keys === undefined ? {} : { shortcut: keys.back })}>
@@ -180,7 +179,7 @@ export function ReadingPane({ agentName, contact, script, readOnly, readBy = nul
           )}
           {run !== null && run.seen.length > 1 && (
             <div className="ml-auto flex items-center gap-3">
-              <SeenPages script={script} run={run} facts={factsOf(contact)} onJump={(id) => void jump(id)} />
+              <SeenPages script={script} run={run} facts={factsOf(work)} onJump={(id) => void jump(id)} />
             </div>
           )}
         </div>
@@ -246,13 +245,13 @@ function firstOpen(script: Script, pageId: string, answers: Readonly<Record<stri
 
 const CAPTIONS_SHOWN = 2
 
-function Captions({ contact }: { contact: ReadOf }) {
-  const lines = contact.captions.slice(-CAPTIONS_SHOWN)
-  const callId: CallId = contact.callId
+function Captions({ work }: { work: ReadOf }) {
+  const lines = work.captions.slice(-CAPTIONS_SHOWN)
+  const callId = work.id
   if (lines.length === 0) return null
   return (
     <div role="log" aria-label="What the caller says" className="border-line border-t bg-paper px-8 py-2">
-      <span className="eyebrow">Captions: {callerWords(contact.customer?.name, contact.number, 'the caller')} says</span>
+      <span className="eyebrow">Captions: {callerWords(work.customer?.name, work.number, 'the caller')} says</span>
       {lines.map(({ turn, atMs, text }) => (
         <p key={`${callId} ${turn} ${atMs}`} className="text-base last:font-semibold">
           “{text}”

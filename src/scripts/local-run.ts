@@ -1,17 +1,17 @@
 'use client'
 // A run of a script that is nobody's call: the same steps as on the floor, by the same functions, with a made-up caller.
 import { useMemo, useReducer, useRef } from 'react'
-import { factsOf } from '@/core/contacts'
 import { toRefusalText } from '@/core/floor'
 import { toCallId } from '@/core/ids'
 import { checkAnswer, evolveRun, nextPage, previousPage, type Script, type ScriptEvent, type ScriptRun, seenPage } from '@/core/scripts'
+import { factsOf } from '@/core/work'
 import type { ReadingActions, ReadOf } from '@/reading'
 import type { MadeUpCaller } from './callers'
 
 const CALL = toCallId('call_rehearsal')
 
 export interface LocalRun {
-  readonly contact: ReadOf & { readonly run: ScriptRun }
+  readonly work: ReadOf & { readonly run: ScriptRun }
   readonly actions: ReadingActions
   restart(): void
 }
@@ -40,15 +40,15 @@ export function useLocalRun(script: Script, caller: MadeUpCaller, homeCountry: s
   const isThere = script.pages.some((p) => p.id === run.pageId)
   const shown = isThere ? run : start
   const { customer, number, path } = caller
-  const callId = toCallId(`call_rehearsal_${began.current}_${times}`)
-  const contact = { callId, customer, number, path, queueId: null, run: shown, captions: [], endedAtMs: null }
-  const facts = factsOf(contact)
+  const id = toCallId(`call_rehearsal_${began.current}_${times}`)
+  const work = { id, customer, number, path, queueId: null, run: shown, captions: [], endedAtMs: null }
+  const facts = factsOf(work)
   const done = (event: ScriptEvent) => {
     fold({ of: start, event })
     return Promise.resolve({ ok: true } as const)
   }
   return {
-    contact,
+    work,
     restart: setTimes,
     actions: {
       answer: (field, value) => {

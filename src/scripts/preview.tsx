@@ -1,9 +1,9 @@
 'use client'
 // The page as the agent will have it in front of them, with a made-up caller; its answers are the author's own and kept nowhere.
 import { useState } from 'react'
-import { factsOf } from '@/core/contacts'
 import { toCallId } from '@/core/ids'
 import { type AnswerValue, checkAnswer, nextPage, type Script } from '@/core/scripts'
+import { factsOf } from '@/core/work'
 import { ReadingPane } from '@/reading'
 import { CallerChoice } from './caller-choice'
 import { CALLERS } from './callers'
@@ -22,7 +22,7 @@ export function Preview({ script, pageId, homeCountry, onSelect }: Props) {
   const [session] = useState(() => Date.now())
   const { customer = null, number = null, path = null } = CALLERS[callerNo] ?? {}
   const run = { scriptId: script.id, version: script.version, pageId, trail: [], seen: [pageId], answers, spentMs: {}, pageSinceMs: 0 }
-  const contact = { callId: toCallId(`call_preview_${session}`), customer, number, path, queueId: null, run, captions: [], endedAtMs: null }
+  const work = { id: toCallId(`call_preview_${session}`), customer, number, path, queueId: null, run, captions: [], endedAtMs: null }
   return (
     <section aria-label="Preview" className="flex min-h-0 flex-col border-line border-b bg-raised">
       <CallerChoice
@@ -35,7 +35,7 @@ export function Preview({ script, pageId, homeCountry, onSelect }: Props) {
       <ReadingPane
         key={pageId}
         agentName="Eluned Tarnow"
-        contact={contact}
+        work={work}
         script={script}
         readOnly={false}
         opensWhen={null}
@@ -48,7 +48,7 @@ export function Preview({ script, pageId, homeCountry, onSelect }: Props) {
             return { ok: true }
           },
           turn: async () => {
-            const next = nextPage(script, run, factsOf(contact))
+            const next = nextPage(script, run, factsOf(work))
             if (!next.ok) return refusedReply(next.refusal)
             onSelect(next.value)
             return { ok: true }

@@ -2,10 +2,10 @@
 // A rehearsal: the script walked through with a made-up caller, by the steps of a real call. Beside it what is known, how long each page
 // took, and which outcome the end speaks for.
 import { useState } from 'react'
-import { factsOf } from '@/core/contacts'
 import type { OutcomeCode } from '@/core/outcomes'
 import { pendingPages, type Script, splitAnswers } from '@/core/scripts'
 import { formatClock } from '@/core/time'
+import { factsOf } from '@/core/work'
 import { ReadingPane } from '@/reading'
 import { Button } from '@/ui'
 import { CallerChoice } from './caller-choice'
@@ -36,11 +36,11 @@ function Walk({
   callerNo,
   onCaller,
 }: Props & { caller: MadeUpCaller; callerNo: number; onCaller: (no: number) => void }) {
-  const { contact, actions, restart } = useLocalRun(script, caller, homeCountry)
-  const { run } = contact
+  const { work, actions, restart } = useLocalRun(script, caller, homeCountry)
+  const { run } = work
   const page = script.pages.find((p) => p.id === run.pageId)
-  const { applying, aside } = splitAnswers(script, run, factsOf(contact))
-  const pending = pendingPages(script, run, factsOf(contact))
+  const { applying, aside } = splitAnswers(script, run, factsOf(work))
+  const pending = pendingPages(script, run, factsOf(work))
   const title = (id: string) => script.pages.find((p) => p.id === id)?.title ?? id
   const [told, setTold] = useState('')
   const now = [...run.trail, run.pageId].join(' ')
@@ -50,7 +50,7 @@ function Walk({
   }
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_360px]">
-      <ReadingPane agentName="Eluned Tarnow" contact={contact} script={script} readOnly={false} opensWhen={null} actions={actions} />
+      <ReadingPane agentName="Eluned Tarnow" work={work} script={script} readOnly={false} opensWhen={null} actions={actions} />
       <aside aria-label="Rehearsal" className="min-h-0 space-y-4 overflow-auto border-line-strong border-l px-4 py-3">
         <div>
           <h2 className="font-semibold text-lg">Rehearsal</h2>

@@ -1,6 +1,5 @@
 // Callers: how long they wait, what they say and when, what they bear, and whether they call again.
 import { onLine } from '@/core/calls'
-import type { Contact } from '@/core/contacts'
 import type { Command } from '@/core/floor'
 import type { AgentId, CallId, QueueId } from '@/core/ids'
 import { pageOf } from '@/core/scripts'
@@ -8,6 +7,7 @@ import { scriptVersion } from '@/core/set-up'
 import type { FloorState } from '@/core/state'
 import { get } from '@/core/table'
 import { HOUR, MINUTE, SECOND } from '@/core/time'
+import type { Work } from '@/core/work'
 import type { Act } from './act'
 import { chanceOfCall } from './chance-of-call'
 import type { Ended } from './codes'
@@ -32,7 +32,7 @@ export interface Callers {
   told(callId: CallId, expectedWaitMs: number | null, atMs: number): void
   held(callId: CallId, byAgentId: AgentId | null, atMs: number): void
   /** Somebody at a desk, or whoever they dialled, is on the line now. */
-  talks(contact: Contact, agentId: AgentId | null, atMs: number): void
+  talks(work: Work, agentId: AgentId | null, atMs: number): void
   goOn(callId: CallId, spoke: boolean, state: FloorState, atMs: number): void
   isServed(callId: CallId, state: FloorState, atMs: number): void
   perform(act: CallerActs, state: FloorState, atMs: number): readonly Command[]
@@ -48,38 +48,38 @@ export function createCallers({ seed, plays, note, personaFor, wishOf, endOf, ca
 
   const perform: Callers['perform'] = (act, state, atMs) => {
     const { callId } = act
-    const contact = get(state.contacts, callId)
+    const work = get(state.work, callId)
     switch (act.kind) {
       case 'keepPlace':
         return [{ kind: 'keepPlace', callId }]
       case 'giveUp': {
         if (!waitsForSomebody(state, callId)) return []
         const chance = chanceOfCall(seed, callId, 'again')
-        if (contact?.number != null && contact.queueId !== null && !wishOf.has(callId) && chance.next() < AGAIN_AFTER_GIVING_UP)
-          callsAgain(contact.queueId, contact.number, atMs + MINUTE + chance.exponential(8 * MINUTE))
+        if (work?.number != null && work.queueId !== null && !wishOf.has(callId) && chance.next() < AGAIN_AFTER_GIVING_UP)
+          callsAgain(work.queueId, work.number, atMs + MINUTE + chance.exponential(8 * MINUTE))
         return [{ kind: 'callerHangsUp', callId }]
       }
       case 'fedUp': {
         const stillHeld = get(state.calls, callId)?.connections.some((c) => c.state === 'held' && c.sinceMs === act.heldSinceMs)
         return stillHeld
           ? [
-              { kind: 'callerSays', callId, turn: contact?.captions.length ?? 0, text: FED_UP },
+              { kind: 'callerSays', callId, turn: work?.captions.length ?? 0, text: FED_UP },
               { kind: 'callerHangsUp', callId },
             ]
           : []
       }
       case 'breakOff':
-        if (contact === undefined || contact.endedAtMs !== null) return []
+        if (work === undefined || work.endedAtMs !== null) return []
         endOf.set(callId, 'brokenOff')
         return [{ kind: 'callerHangsUp', callId }]
       case 'say':
-        if (contact === undefined || contact.captions.length !== act.turn || contact.endedAtMs !== null) return []
+        if (work === undefined || work.captions.length !== act.turn || work.endedAtMs !== null) return []
         // Nobody speaks into hold music: wait until somebody listens.
         if (isHeld(state, callId)) {
           note(atMs + 2 * SECOND, act)
           return []
         }
-        return [{ kind: 'callerSays', callId, turn: act.turn, text: lineOf(seed, contact, personaFor(callId, contact.queueId).intent, act.turn) }]
+        return [{ kind: 'callerSays', callId, turn: act.turn, text: lineOf(seed, work, personaFor(callId, work.queueId).intent, act.turn) }]
       case 'leave':
         return [{ kind: 'callerHangsUp', callId, ...(act.deviceId === undefined ? {} : { deviceId: act.deviceId }) }]
     }
@@ -98,31 +98,31 @@ export function createCallers({ seed, plays, note, personaFor, wishOf, endOf, ca
     held(callId, byAgentId, atMs) {
       if (byAgentId !== null && !isTheirs(byAgentId)) note(atMs + personaFor(callId, null).holdPatienceMs, { kind: 'fedUp', callId, heldSinceMs: atMs })
     },
-    talks(contact, agentId, atMs) {
-      const { callId } = contact
+    talks(work, agentId, atMs) {
+      const { id: callId } = work
       // A consulted colleague or a further party says something of their own; the caller has said good day already.
-      if (agentId !== null && contact.handledBy !== agentId) return
-      if (agentId === null && contact.captions.length > 0) return
-      note(atMs + 900, { kind: 'say', callId, turn: contact.captions.length })
-      note(atMs + personaFor(callId, contact.queueId).staysMs, { kind: 'leave', callId })
+      if (agentId !== null && work.handledBy !== agentId) return
+      if (agentId === null && work.captions.length > 0) return
+      note(atMs + 900, { kind: 'say', callId, turn: work.captions.length })
+      note(atMs + personaFor(callId, work.queueId).staysMs, { kind: 'leave', callId })
     },
     /** Callers go on when the agent does; left alone they go on by themselves, but say good-bye only at the end. */
     goOn(callId, spoke, state, atMs) {
-      const contact = get(state.contacts, callId)
-      if (contact?.handledBy == null || isTheirs(contact.handledBy)) return
-      const turn = contact.captions.length
-      const turns = turnsOf(contact, personaFor(callId, contact.queueId).intent)
+      const work = get(state.work, callId)
+      if (work?.handledBy == null || isTheirs(work.handledBy)) return
+      const turn = work.captions.length
+      const turns = turnsOf(work, personaFor(callId, work.queueId).intent)
       if (turn >= turns) return spoke ? note(atMs + 8 * SECOND, { kind: 'leave', callId }) : undefined
-      const atEnd = contact.run !== null && pageOf(scriptVersion(state.setUp, contact.run), contact.run.pageId).ways.length === 0
+      const atEnd = work.run !== null && pageOf(scriptVersion(state.setUp, work.run), work.run.pageId).ways.length === 0
       const isGoodbye = turn === turns - 1
       const inMs = spoke ? (isGoodbye && !atEnd ? 75 * SECOND : 16 * SECOND) : isGoodbye && !atEnd ? null : 1800
       if (inMs !== null) note(atMs + inMs, { kind: 'say', callId, turn })
     },
     isServed(callId, state, atMs) {
-      const contact = get(state.contacts, callId)
+      const work = get(state.work, callId)
       const chance = chanceOfCall(seed, callId, 'again after all')
-      if (contact?.number == null || contact.queueId === null || contact.dialled || chance.next() > AGAIN_AFTER_ALL) return
-      callsAgain(contact.queueId, contact.number, atMs + 10 * MINUTE + chance.exponential(1.5 * HOUR))
+      if (work?.number == null || work.queueId === null || work.dialled || chance.next() > AGAIN_AFTER_ALL) return
+      callsAgain(work.queueId, work.number, atMs + 10 * MINUTE + chance.exponential(1.5 * HOUR))
     },
     perform,
   }

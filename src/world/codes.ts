@@ -1,11 +1,11 @@
 // A colleague codes a call: by what the caller wanted and how it ended. Now and then somebody is careless.
 import type { Chance } from '@/core/chance'
-import { type Contact, queueOfPart } from '@/core/contacts'
 import type { AgentCommand } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
 import { codesFor, type OutcomeCode } from '@/core/outcomes'
 import { agentSetUp, outcomeSetFor, type SetUp } from '@/core/set-up'
 import { HOUR, MINUTE } from '@/core/time'
+import { queueOfPart, type Work } from '@/core/work'
 import { placeByNumber } from '@/world/scenario'
 import { dayAfter, dayAt, startOfDayMs, weekdayOf } from './calendar'
 import { chanceOfCall } from './chance-of-call'
@@ -27,43 +27,41 @@ const CARELESS_OFTEN = 0.05
 
 export interface Coded {
   readonly agentId: AgentId
-  readonly contact: Contact
+  readonly work: Work
   readonly intent: Intent
   readonly ended: Ended
   readonly atMs: number
   readonly andThen: Extract<AgentCommand, { kind: 'saveOutcome' }>['andThen']
 }
 
-export function codeCall(seed: number, setUp: SetUp, { agentId, contact, intent, ended, atMs, andThen }: Coded): AgentCommand {
-  const chance = chanceOfCall(seed, contact.callId, `code ${agentId}`)
+export function codeCall(seed: number, setUp: SetUp, { agentId, work, intent, ended, atMs, andThen }: Coded): AgentCommand {
+  const chance = chanceOfCall(seed, work.id, `code ${agentId}`)
   // Whoever sent no number cannot be called back.
-  const codes = codesFor(outcomeSetFor(setUp, queueOfPart(contact, agentId)), contact.dialled).filter(
-    (c) => c.follows.kind !== 'callback' || contact.number !== null,
-  )
+  const codes = codesFor(outcomeSetFor(setUp, queueOfPart(work, agentId)), work.dialled).filter((c) => c.follows.kind !== 'callback' || work.number !== null)
   const careless = ended === 'done' && intent.isWrongNumber !== true && chance.next() < CARELESS_OFTEN
-  const code = (careless ? undefined : fitting(codes, contact, intent, ended, chance)) ?? usual(codes, chance)
+  const code = (careless ? undefined : fitting(codes, work, intent, ended, chance)) ?? usual(codes, chance)
   const notes = ended === 'putThrough' ? 'Put through to Freight.' : chance.pick(NOTES)
   return {
     kind: 'saveOutcome',
     // Whoever has talked with the caller knows better than the script.
     insists: true,
     agentId,
-    callId: contact.callId,
+    callId: work.id,
     code: code.code,
     notes: notes || (code.needs.notes ? 'As agreed.' : ''),
     callback: {
-      dueAtMs: agreedForMs(chance, atMs, contact.number, setUp.timeZone),
-      timeZone: zoneOf(contact.number) ?? setUp.timeZone,
+      dueAtMs: agreedForMs(chance, atMs, work.number, setUp.timeZone),
+      timeZone: zoneOf(work.number) ?? setUp.timeZone,
       typed: '',
       // Whoever may not dial abroad leaves it to those who may.
-      owner: chance.next() < 0.55 && mayCall(setUp, agentId, contact.number) ? 'mine' : 'anyone',
+      owner: chance.next() < 0.55 && mayCall(setUp, agentId, work.number) ? 'mine' : 'anyone',
     },
     followUp: '',
     andThen,
   }
 }
 
-function fitting(codes: readonly OutcomeCode[], { dialled, queueId, number }: Contact, intent: Intent, ended: Ended, chance: Chance): OutcomeCode | undefined {
+function fitting(codes: readonly OutcomeCode[], { dialled, queueId, number }: Work, intent: Intent, ended: Ended, chance: Chance): OutcomeCode | undefined {
   const first = (...wanted: readonly string[]) => wanted.map((code) => codes.find((c) => c.code === code)).find((c) => c !== undefined)
   switch (ended) {
     case 'brokenOff':

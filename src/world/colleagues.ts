@@ -93,15 +93,15 @@ export function createColleagues({ seed, plays, note, personaFor, endOf, mayGo, 
   }
 
   const code = (agentId: AgentId, callId: CallId, state: FloorState, atMs: number): readonly AgentCommand[] => {
-    const contact = get(state.contacts, callId)
-    if (contact === undefined) return []
+    const work = get(state.work, callId)
+    if (work === undefined) return []
     const ended = putThrough.has(`${agentId} ${callId}`) ? 'putThrough' : (endOf(callId) ?? 'done')
     const breakReason = dueBreak(agentId, atMs)
-    const number = ringsUp(state, agentId, callId, contact.number)
+    const number = ringsUp(state, agentId, callId, work.number)
     if (breakReason === null && number !== null) note(atMs + 3 * SECOND, { kind: 'ringUp', agentId, number })
     const reason = breakReason ?? (number === null ? null : AFTER_CALL)
     const andThen = reason === null ? ({ state: 'ready' } as const) : ({ state: 'notReady', reason } as const)
-    return [codeCall(seed, state.setUp, { agentId, contact, intent: personaFor(callId, contact.queueId).intent, ended, atMs, andThen })]
+    return [codeCall(seed, state.setUp, { agentId, work, intent: personaFor(callId, work.queueId).intent, ended, atMs, andThen })]
   }
 
   /** Now and then there is something to ask a port or to tell somebody, by telephone. */
@@ -157,10 +157,10 @@ export function createColleagues({ seed, plays, note, personaFor, endOf, mayGo, 
       lastBreakMs.set(agentId, atMs - chance.next() * 90 * MINUTE)
     },
     goOnTalking(callId, agentId, state, atMs) {
-      const contact = get(state.contacts, callId)
-      if (contact?.handledBy !== agentId) return
-      const takenOver = contact.takenFrom.length > 1
-      for (const { inMs, act } of planTalk(seed, agentId, callId, personaFor(callId, contact.queueId), takenOver)) note(atMs + inMs, act)
+      const work = get(state.work, callId)
+      if (work?.handledBy !== agentId) return
+      const takenOver = work.takenFrom.length > 1
+      for (const { inMs, act } of planTalk(seed, agentId, callId, personaFor(callId, work.queueId), takenOver)) note(atMs + inMs, act)
     },
     talkDialled(callId, agentId, atMs) {
       const chance = chanceOfCall(seed, callId, 'dialled')
@@ -205,9 +205,9 @@ export function createColleagues({ seed, plays, note, personaFor, endOf, mayGo, 
           ]
         }
         case 'readOn': {
-          const contact = get(state.contacts, act.callId)
-          if (contact === undefined || isHeld(state, act.callId)) return []
-          return readOn(seed, state.setUp, act.agentId, contact, personaFor(act.callId, contact.queueId).intent, act.step)
+          const work = get(state.work, act.callId)
+          if (work === undefined || isHeld(state, act.callId)) return []
+          return readOn(seed, state.setUp, act.agentId, work, personaFor(act.callId, work.queueId).intent, act.step)
         }
         case 'code':
           return gone.has(act.agentId) ? [] : code(act.agentId, act.callId, state, atMs)

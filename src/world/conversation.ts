@@ -1,7 +1,8 @@
 // What a caller says, in captions. Turns follow the talk: the first when they are answered, later ones as the agent
 // goes on in the script or after a while of listening.
-import type { Contact } from '@/core/contacts'
+
 import type { QueueId } from '@/core/ids'
+import type { Work } from '@/core/work'
 import { ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS } from '@/world/scenario'
 import { chanceOfCall } from './chance-of-call'
 import type { Intent } from './intent'
@@ -130,7 +131,7 @@ const WRONG_NUMBER_LINES = [
   ['Oh, I am sorry. I have the wrong number. Good-bye.'],
 ]
 
-type Asked = Pick<Contact, 'queueId' | 'direction'>
+type Asked = Pick<Work, 'queueId' | 'direction'>
 
 function linesFor({ queueId, direction }: Asked, { wants, isWrongNumber }: Intent): readonly (readonly string[])[] {
   if (direction === 'outbound') return DIALLED_LINES
@@ -140,14 +141,14 @@ function linesFor({ queueId, direction }: Asked, { wants, isWrongNumber }: Inten
   return usual.map((choices, turn) => instead?.[turn] ?? choices)
 }
 
-export const turnsOf = (contact: Asked, intent: Intent): number => linesFor(contact, intent).length
+export const turnsOf = (work: Asked, intent: Intent): number => linesFor(work, intent).length
 
 /** What this caller says at this turn: the same for the same seed and call. */
-export function lineOf(seed: number, contact: Contact, intent: Intent, turn: number): string {
-  const choices = linesFor(contact, intent)[turn]
+export function lineOf(seed: number, work: Work, intent: Intent, turn: number): string {
+  const choices = linesFor(work, intent)[turn]
   if (choices === undefined) throw new Error(`the conversation has no turn ${turn}`)
-  const booking = contact.customer?.facts.find((f) => f.label === 'Booking')?.value ?? 'I do not have it at hand'
-  return chanceOfCall(seed, contact.callId, `turn ${turn}`).pick(choices).replace('{booking}', booking)
+  const booking = work.customer?.facts.find((f) => f.label === 'Booking')?.value ?? 'I do not have it at hand'
+  return chanceOfCall(seed, work.id, `turn ${turn}`).pick(choices).replace('{booking}', booking)
 }
 
 /** Everything a caller may say, before a booking is filled in: what there are voices for. */

@@ -79,11 +79,11 @@ describe('the far ends', () => {
     expect(must(floor.state().agents, BEVAN).engagements).toEqual([{ callId: call(2), state: 'connected' }])
     expect(floor.said(2).some((words) => words !== null)).toBe(true)
     floor.on('completeTransfer', 2)
-    expect(get(floor.state().contacts, call(1))?.handledBy).toBe(BEVAN)
+    expect(get(floor.state().work, call(1))?.handledBy).toBe(BEVAN)
     floor.on('saveOutcome', 1, { code: 'passed-on', notes: 'Seen to.', followUp: '', andThen: { state: 'ready' } })
     floor.pass(30 * 60_000)
     expect(get(floor.state().calls, call(1))).toBeUndefined()
-    expect(get(floor.state().contacts, call(1))).toBeUndefined()
+    expect(get(floor.state().work, call(1))).toBeUndefined()
     expect(must(floor.state().agents, BEVAN).codedCount).toBe(1)
   })
 

@@ -63,7 +63,7 @@ export function createFarEnds({ note, plays, chanceOf }: Options): FarEnds {
       const place = party.kind === 'outside' ? placeByNumber(party.number) : undefined
       if (place !== undefined) remark(callId, deviceId, place.greeting, atMs + 700)
       const agentId = agentOfDevice(deviceId)
-      if (agentId !== null && plays.has(agentId) && (call.consultFor !== null || get(state.contacts, callId)?.handledBy !== agentId))
+      if (agentId !== null && plays.has(agentId) && (call.consultFor !== null || get(state.work, callId)?.handledBy !== agentId))
         remark(callId, deviceId, chanceOf(callId).pick(COLLEAGUE_LINES), atMs + 1_000)
     },
 

@@ -1,19 +1,20 @@
 // A colleague with the script: answers the questions of the page as the caller's business has it, and turns it.
-import type { Contact } from '@/core/contacts'
+
 import type { AgentCommand } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
 import { type AnswerValue, pageOf, type Question } from '@/core/scripts'
 import { type SetUp, scriptVersion } from '@/core/set-up'
+import type { Work } from '@/core/work'
 import { chanceOfCall } from './chance-of-call'
 import type { Intent } from './intent'
 
-export function readOn(seed: number, setUp: SetUp, agentId: AgentId, contact: Contact, intent: Intent, step: number): AgentCommand[] {
-  if (contact.run === null || step > (intent.pages ?? step)) return []
-  const page = pageOf(scriptVersion(setUp, contact.run), contact.run.pageId)
-  const chance = chanceOfCall(seed, contact.callId, `step ${step}`)
-  const on = { agentId, callId: contact.callId }
+export function readOn(seed: number, setUp: SetUp, agentId: AgentId, work: Work, intent: Intent, step: number): AgentCommand[] {
+  if (work.run === null || step > (intent.pages ?? step)) return []
+  const page = pageOf(scriptVersion(setUp, work.run), work.run.pageId)
+  const chance = chanceOfCall(seed, work.id, `step ${step}`)
+  const on = { agentId, callId: work.id }
   const answers = page.questions.map(
-    (q): AgentCommand => ({ kind: 'answerScript', ...on, field: q.field, value: intent.answers[q.field] ?? someAnswer(q, contact, chance) }),
+    (q): AgentCommand => ({ kind: 'answerScript', ...on, field: q.field, value: intent.answers[q.field] ?? someAnswer(q, work, chance) }),
   )
   return page.ways.length === 0 ? answers : [...answers, { kind: 'turnPage', ...on, direction: 'next' }]
 }
@@ -25,7 +26,7 @@ const TEXTS: Readonly<Record<string, readonly string[]>> = {
   lengthAndWeight: ['12 m, 18 t', '16.5 m, 40 t', '6.2 m, 2.4 t', '9 m, 11 t'],
 }
 
-function someAnswer(question: Question, contact: Contact, chance: ReturnType<typeof chanceOfCall>): AnswerValue {
+function someAnswer(question: Question, work: Work, chance: ReturnType<typeof chanceOfCall>): AnswerValue {
   switch (question.kind) {
     case 'yesNo':
       return true
@@ -39,13 +40,13 @@ function someAnswer(question: Question, contact: Contact, chance: ReturnType<typ
     case 'moment':
       return { date: '2026-12-01', time: '09:40', dateTime: '2026-12-01T09:40' }[question.of]
     case 'telephone':
-      return contact.number ?? '+441632960112'
+      return work.number ?? '+441632960112'
     case 'email':
       return 'caller@example.com'
     case 'disclosure':
       return true
     case 'text':
       if (question.shape === null) return chance.pick(TEXTS[question.field] ?? ['see notes'])
-      return contact.customer?.facts.find((f) => f.label === 'Booking')?.value ?? question.shape.example
+      return work.customer?.facts.find((f) => f.label === 'Booking')?.value ?? question.shape.example
   }
 }

@@ -177,22 +177,22 @@ export function createWorld(options: WorldOptions): World {
 
   /** Of a call that is over and coded the world remembers nothing, or it would grow from day to day. */
   const forget = (callId: CallId, state: FloorState) => {
-    if (get(state.contacts, callId) !== undefined || get(state.calls, callId) !== undefined) return
+    if (get(state.work, callId) !== undefined || get(state.calls, callId) !== undefined) return
     wishOf.delete(callId)
     endOf.delete(callId)
     colleagues.forget(callId)
   }
 
   const planCall = (callId: CallId, agentId: AgentId | null, state: FloorState, atMs: number) => {
-    const contact = get(state.contacts, callId)
-    if (contact?.handledBy == null) return
+    const work = get(state.work, callId)
+    if (work?.handledBy == null) return
     if (agentId !== null && plays.has(agentId)) {
       // Whoever dials talks with nobody yet.
-      if (contact.direction === 'inbound') colleagues.goOnTalking(callId, agentId, state, atMs)
+      if (work.direction === 'inbound') colleagues.goOnTalking(callId, agentId, state, atMs)
       return
     }
-    if (agentId === null && contact.direction === 'outbound' && plays.has(contact.handledBy)) return colleagues.talkDialled(callId, contact.handledBy, atMs)
-    callers.talks(contact, agentId, atMs)
+    if (agentId === null && work.direction === 'outbound' && plays.has(work.handledBy)) return colleagues.talkDialled(callId, work.handledBy, atMs)
+    callers.talks(work, agentId, atMs)
   }
 
   const planFarEnd = (end: { readonly callId: CallId; readonly deviceId?: DeviceId }, number: string | null, atMs: number, keptFor = false) => {
@@ -244,10 +244,10 @@ export function createWorld(options: WorldOptions): World {
 
   const farEnd = ({ callId, deviceId, report }: Extract<Act, { kind: 'farEnd' }>, state: FloorState, atMs: number): readonly Command[] => {
     const end = deviceId === undefined ? { callId } : { callId, deviceId }
-    const contact = get(state.contacts, callId)
+    const work = get(state.work, callId)
     if (deviceId === undefined && report !== 'ringing' && report !== 'answered') {
       endOf.set(callId, report === 'busy' || report === 'machine' ? report : 'noAnswer')
-      if (contact?.handledBy != null && plays.has(contact.handledBy)) colleagues.talkDialled(callId, contact.handledBy, atMs)
+      if (work?.handledBy != null && plays.has(work.handledBy)) colleagues.talkDialled(callId, work.handledBy, atMs)
     }
     const command: Command = { kind: 'farEnd', ...end, report }
     return report === 'machine' ? [command, { kind: 'callerSays', ...end, turn: 0, text: MACHINE_GREETING }] : [command]

@@ -1,6 +1,6 @@
 // A call and its parties, however many, each with its own connection. What may be read of it; how it changes is in
 // evolve.ts, and what may be asked of it in the services. Knows agents, queues and scripts only by their ids.
-import { type AgentId, type CallId, type DeviceId, deviceOfAgent, type QueueId } from '@/core/ids'
+import { type AgentId, type CallId, type DeviceId, deviceOfAgent, type QueueId, type WorkId } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
 import { type Connection, isOnLine } from './connection'
 import type { CLEARINGS, Customer, Offer } from './event'
@@ -59,6 +59,8 @@ export interface Call {
   readonly keptFor: string | null
   /** Outside parties it has had so far: their devices are numbered. */
   readonly outsideCount: number
+  /** The work it is about: what it carries itself, or what the call it consults about does. Nobody owes an outcome for a call of no work. */
+  readonly workId: WorkId | null
   /** The call this one consults about; null for every other call. */
   readonly consultFor: CallId | null
   readonly handover: Handover | null
@@ -72,6 +74,9 @@ export const connectionOf = (call: Call, deviceId: DeviceId): Connection | undef
 export const agentConnection = (call: Call, agentId: AgentId): Connection | undefined => connectionOf(call, deviceOfAgent(agentId))
 
 export const onLine = (call: Call): readonly Connection[] => call.connections.filter(isOnLine)
+
+/** A call that is what its work reached the centre by. */
+export const carriesWork = ({ id, workId }: Pick<Call, 'id' | 'workId'>): boolean => workId === id
 
 /** Three parties or more who are on the line. */
 export const isConference = (call: Call): boolean => onLine(call).length > 2

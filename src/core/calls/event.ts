@@ -55,7 +55,7 @@ export const CallEventSchema = z.discriminatedUnion('kind', [
       extension: z.string().nullable().default(null),
     })
     .readonly(),
-  /** A second call of an agent, about the first (ECMA-269, 17.1.12): it has no contact and owes nothing of its own. */
+  /** A second call of an agent, about the first (ECMA-269, 17.1.12): it has no work and owes nothing of its own. */
   z.object({ kind: z.literal('consultationOriginated'), ...call, agentId: AgentIdSchema, consultFor: CallIdSchema }).readonly(),
   /** The network is asked for an outside party; Delivered, Established or Failed follows. */
   z.object({ kind: z.literal('connectionInitiated'), ...at, party: PartySchema }).readonly(),

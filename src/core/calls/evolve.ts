@@ -2,7 +2,7 @@
 // exist throws, because a ledger that says so is damaged.
 import { type CallId, type DeviceId, deviceOfAgent, deviceOfPark, deviceOfQueue } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
-import { type Call, connectionOf } from './call'
+import { type Call, carriesWork, connectionOf } from './call'
 import { type Connection, type ConnectionState, isPerson } from './connection'
 import type { CallEvent, Customer } from './event'
 import type { Party } from './party'
@@ -112,6 +112,7 @@ function createCall(event: Opening, atMs: EpochMs): Call {
     alsoFor: [],
     keptFor: null,
     outsideCount: 0,
+    workId: event.callId,
     consultFor: null,
     handover: null,
     aside: null,
@@ -125,7 +126,7 @@ function createCall(event: Opening, atMs: EpochMs): Call {
     return { ...common, direction: 'inbound', queueId, number, customer, matches, path, headStartMs, place: atMs - headStartMs, outsideCount: 1, connections }
   }
   const connections = [fresh(deviceOfAgent(event.agentId), { kind: 'agent', agentId: event.agentId }, 'initiated', atMs)]
-  if (event.kind === 'consultationOriginated') return { ...common, direction: 'internal', consultFor: event.consultFor, connections }
+  if (event.kind === 'consultationOriginated') return { ...common, direction: 'internal', workId: event.consultFor, consultFor: event.consultFor, connections }
   return { ...common, direction: 'outbound', queueId: event.queueId, number: event.number, extension: event.extension, customer: event.customer, connections }
 }
 
@@ -142,7 +143,7 @@ function established(call: Call, deviceId: DeviceId, atMs: EpochMs): Call {
   const connections = joined.connections.filter((c) => isPerson(c.party))
   const bothSides = connections.some((c) => c.party.kind === 'agent') && connections.some((c) => c.party.kind === 'outside')
   // Whoever answers has the call: what it was on its way to no longer counts.
-  return { ...nextToRing(joined), connections, handover: null, answeredAtMs: call.answeredAtMs ?? (bothSides && call.consultFor === null ? atMs : null) }
+  return { ...nextToRing(joined), connections, handover: null, answeredAtMs: call.answeredAtMs ?? (bothSides && carriesWork(call) ? atMs : null) }
 }
 
 /** Clearing an agent who was still ringing leaves the call in its queue and remembers whom it passed. */

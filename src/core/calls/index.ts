@@ -6,6 +6,7 @@ export {
   type Call,
   type CallDirection,
   type Clearing,
+  carriesWork,
   connectionOf,
   type Handover,
   isConference,

@@ -83,7 +83,7 @@ describe('a call that was left uncoded', () => {
     expect(next.give({ kind: 'endShift', agentId: ANN })).toBe('outcomeOwed')
     expect(next.give(save('done', { notes: 'late' }))).toBe('ok')
     expect(next.give({ kind: 'endShift', agentId: ANN })).toBe('ok')
-    expect(get(next.state().contacts, CALL)).toBeUndefined()
+    expect(get(next.state().work, CALL)).toBeUndefined()
   })
 
   test('is coded with all that follows from a code', () => {
@@ -126,7 +126,7 @@ test('days worked with another set-up: what belongs to nobody here is anybody’
   const [callback] = values(next.state().callbacks)
   expect(callback).toMatchObject({ ownerId: null, queueId: null })
   expect(values(next.state().tasks)).toMatchObject([{ assigneeId: null }])
-  expect(values(next.state().contacts)).toEqual([])
+  expect(values(next.state().work)).toEqual([])
   next.give({ kind: 'startShift', agentId: BO, queueIds: [SECOND_QUEUE], seat: 'desk' })
   if (callback !== undefined) expect(next.give({ kind: 'makeCall', agentId: BO, typed: '', customer: null, callbackId: callback.id })).toBe('ok')
 })
@@ -158,7 +158,7 @@ test('two who left their parts of one call uncoded each owe theirs; the call’s
     const folder = createLedgerFolder()
     for (const entry of next.entries) folder.add(entry)
     expect(folder.corrections().get(CALL)).toMatchObject({ code: 'done', byId: BO })
-    expect(values(next.state().contacts)).toEqual([])
+    expect(values(next.state().work)).toEqual([])
   }
 })
 

@@ -171,7 +171,7 @@ describe('what follows by itself', () => {
       expect(get(floor.state().agents, ANN)?.wrapUps[0]?.callId).toBe(call(1))
       floor.give({ ...save('done'), andThen: { state: 'notReady', reason: 'Break' } } as Command)
       expect(get(floor.state().agents, ANN)?.state).toMatchObject({ name: 'notReady', reason: 'Break' })
-      expect(values(floor.state().contacts)).toEqual([])
+      expect(values(floor.state().work)).toEqual([])
     }
   })
 
@@ -186,7 +186,7 @@ describe('what follows by itself', () => {
     floor.give(arrives())
     floor.give({ kind: 'callerHangsUp', callId: call(1) })
     expect(get(floor.state().agents, ANN)?.state.name).toBe('ready')
-    expect(values(floor.state().contacts)).toEqual([])
+    expect(values(floor.state().work)).toEqual([])
   })
 
   test('hold and retrieve are inverse, and leave mute alone', () => {

@@ -204,7 +204,7 @@ test('wherever a day ends, the next one begins with what it left, and nothing on
       expect(sorted(values(next.state().doNotCall))).toEqual(sorted(values(doNotCall)))
       expect(sorted(next.state().struck)).toEqual(sorted(struck))
       for (const { id, owed, wrapUps } of values(floor.state().agents)) {
-        const over = [...owed, ...wrapUps].map((o) => o.callId).filter((callId) => get(floor.state().contacts, callId)?.endedAtMs != null)
+        const over = [...owed, ...wrapUps].map((o) => o.callId).filter((callId) => get(floor.state().work, callId)?.endedAtMs != null)
         expect(get(next.state().agents, id)?.owed.map((o) => o.callId)).toEqual(over)
         owing.push(...over)
       }

@@ -1,6 +1,6 @@
 // What holds on every floor at every moment, whatever was asked of it. Property tests hunt for a counterexample.
 import { type Agent, agentStateName } from '@/core/agents'
-import { type Call, isOnLine, isPerson, waitsIn, whoHearsWhom } from '@/core/calls'
+import { type Call, carriesWork, isOnLine, isPerson, waitsIn, whoHearsWhom } from '@/core/calls'
 import { deviceOfAgent } from '@/core/ids'
 import { type FloorState, isMutedOn } from '@/core/state'
 import { get, values } from '@/core/table'
@@ -74,10 +74,7 @@ export const INVARIANTS: readonly Invariant[] = [
         })
       }),
   ],
-  [
-    'every call has its contact, save a consult, which is about another call',
-    (s) => calls(s).every((c) => (get(s.contacts, c.id) !== undefined) === (c.consultFor === null)),
-  ],
+  ['every call has its work, save a consult, which is about another call', (s) => calls(s).every((c) => (get(s.work, c.id) !== undefined) === carriesWork(c))],
   [
     'who hears whom is symmetric, save for mute',
     (s) =>
@@ -88,19 +85,19 @@ export const INVARIANTS: readonly Invariant[] = [
       }),
   ],
   [
-    'what an agent owes for a contact, and who owes for it, are the same thing; a contact that is over is kept only while somebody owes',
+    'what an agent owes for work, and who owes for it, are the same thing; work that is over is kept only while somebody owes',
     (s) =>
-      values(s.contacts).every((c) => {
-        const owing = agents(s).filter((a) => owes(a).includes(c.callId))
+      values(s.work).every((c) => {
+        const owing = agents(s).filter((a) => owes(a).includes(c.id))
         return (
           owing.length === c.owedBy.length &&
           owing.every((a) => c.owedBy.includes(a.id)) &&
           (c.endedAtMs === null || owing.length > 0) &&
-          owing.every((a) => owes(a).filter((callId) => callId === c.callId).length === 1)
+          owing.every((a) => owes(a).filter((callId) => callId === c.id).length === 1)
         )
       }),
   ],
-  ['what is owed is for a contact that is still kept', (s) => agents(s).every((a) => owes(a).every((callId) => get(s.contacts, callId) !== undefined))],
+  ['what is owed is for work that is still kept', (s) => agents(s).every((a) => owes(a).every((callId) => get(s.work, callId) !== undefined))],
   ['the state shown is the state the axes amount to', (s) => agents(s).every((a) => a.state.name === agentStateName(a))],
   [
     'a call waits in exactly its own queue while it is queued and rings nowhere, and in none otherwise',
@@ -135,7 +132,7 @@ export const INVARIANTS: readonly Invariant[] = [
     (s) => new Set(values(s.callbacks).flatMap((c) => c.dialled?.callId ?? [])).size === values(s.callbacks).filter((c) => c.dialled !== null).length,
   ],
   ['nobody whose sound is lost is offered a call of a queue', (s) => agents(s).every((a) => a.shift?.soundLost == null || a.state.name !== 'ready')],
-  ['a call is never lost: what is kept of this floor is at most what came', (s) => values(s.contacts).filter((c) => isOf(s, c.callId)).length <= s.callCount],
+  ['a call is never lost: what is kept of this floor is at most what came', (s) => values(s.work).filter((c) => isOf(s, c.id)).length <= s.callCount],
 ]
 
 /** Calls of earlier days have the ids of other floors. */

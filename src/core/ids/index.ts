@@ -35,4 +35,5 @@ export {
   SkillIdSchema,
   type TaskId,
   TaskIdSchema,
+  type WorkId,
 } from './schema'

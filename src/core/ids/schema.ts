@@ -18,6 +18,8 @@ export const SkillIdSchema = begins('skill_').brand<'SkillId'>()
 export type AgentId = z.infer<typeof AgentIdSchema>
 export type QueueId = z.infer<typeof QueueIdSchema>
 export type CallId = z.infer<typeof CallIdSchema>
+/** Of a piece of work: the id of what carries it. */
+export type WorkId = CallId
 export type DeviceId = z.infer<typeof DeviceIdSchema>
 export type ScriptId = z.infer<typeof ScriptIdSchema>
 export type OutcomeSetId = z.infer<typeof OutcomeSetIdSchema>

@@ -2,7 +2,7 @@
 import * as z from 'zod'
 import { CallbackEventSchema } from '@/core/callbacks'
 import { CALL_DIRECTIONS, CustomerSchema } from '@/core/calls'
-import { NumberEventSchema } from '@/core/contacts'
+import { NumberEventSchema } from '@/core/directory'
 import { DoNotCallEventSchema } from '@/core/do-not-call'
 import { AgentIdSchema, CallIdSchema, QueueIdSchema } from '@/core/ids'
 import { TaskEventSchema } from '@/core/tasks'

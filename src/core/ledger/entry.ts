@@ -4,7 +4,7 @@ import * as z from 'zod'
 import { AgentEventSchema } from '@/core/agents'
 import { CallbackEventSchema } from '@/core/callbacks'
 import { CallEventSchema } from '@/core/calls'
-import { ContactEventSchema, NumberEventSchema } from '@/core/contacts'
+import { NumberEventSchema } from '@/core/directory'
 import { DoNotCallEventSchema } from '@/core/do-not-call'
 import { AgentIdSchema } from '@/core/ids'
 import { OutcomeCorrectedSchema, OutcomeEventSchema, OutcomeTakenBackSchema } from '@/core/outcomes'
@@ -12,6 +12,7 @@ import { QueueEventSchema } from '@/core/queues'
 import { ScriptEventSchema } from '@/core/scripts'
 import { SetUpSchema } from '@/core/set-up'
 import { TaskEventSchema } from '@/core/tasks'
+import { WorkEventSchema } from '@/core/work'
 import { CarriedOverSchema } from './carried-over'
 
 /**
@@ -46,7 +47,7 @@ export const FloorEventSchema = z.discriminatedUnion('kind', [
   QueueEventSchema,
   AgentEventSchema,
   CallEventSchema,
-  ContactEventSchema,
+  WorkEventSchema,
   OutcomeEventSchema,
   OutcomeTakenBackSchema,
   OutcomeCorrectedSchema,

@@ -2,11 +2,11 @@
 // day use the same code. Keeps its own working memory; what it hands out is plain data.
 import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
 import { CALL_EVENTS, type Call, type CallChange, type CallEvent, type Customer, evolveCalls } from '@/core/calls'
-import { factsOf } from '@/core/contacts'
 import type { AgentId, CallId, QueueId } from '@/core/ids'
 import { evolveRun, type ScriptRun, splitAnswers } from '@/core/scripts'
 import { agentName, outcomeSetFor, type SetUp, scriptById, scriptVersion } from '@/core/set-up'
 import type { EpochMs } from '@/core/time'
+import { factsOf } from '@/core/work'
 import type { FloorEvent, LedgerEntry } from './entry'
 import { createLegs, type Legs } from './legs'
 import type { AgentInterval, CallRecord } from './record'

@@ -1,10 +1,11 @@
 // From one day's floor to the next: what is left at the end of a day, and a floor that takes it up. Callbacks, tasks, the do-not-call list and
 // struck numbers go on as the events they are made of, at the instants those had; a call that owes an outcome still owes it.
-import { createContact, queueOfPart } from '@/core/contacts'
+
 import type { AgentId, CallbackId, QueueId, TaskId } from '@/core/ids'
 import { type CarriedOver, type LedgerEntry, type OwedCall, PROMISE_EVENTS, type PromiseEvent } from '@/core/ledger'
 import type { SetUp } from '@/core/set-up'
 import { get, values } from '@/core/table'
+import { createWork, queueOfPart } from '@/core/work'
 import type { FloorState } from './floor-state'
 import { type Place, put, setFact } from './journal'
 import { evolvePromised } from './promised'
@@ -64,11 +65,11 @@ const isPromise = (event: LedgerEntry['event']): event is PromiseEvent => PROMIS
 function owedIn(state: FloorState): OwedCall[] {
   return values(state.agents).flatMap(({ id, owed, wrapUps }) =>
     [...owed, ...wrapUps.map((w) => ({ callId: w.callId, sinceMs: w.startedAtMs }))].flatMap(({ callId, sinceMs }): OwedCall[] => {
-      const contact = get(state.contacts, callId)
+      const work = get(state.work, callId)
       // What is still talked about is not over yet.
-      if (contact === undefined || contact.endedAtMs === null) return []
-      const { direction, number, customer, path, offeredAtMs, endedAtMs, dialled, notes, handledBy } = contact
-      const queueId = queueOfPart(contact, id)
+      if (work === undefined || work.endedAtMs === null) return []
+      const { direction, number, customer, path, offeredAtMs, endedAtMs, dialled, notes, handledBy } = work
+      const queueId = queueOfPart(work, id)
       return [{ callId, agentId: id, handledBy, sinceMs, direction, queueId, number, customer, path, offeredAtMs, endedAtMs, dialled, notes }]
     }),
   )
@@ -104,13 +105,13 @@ function takeOwed(place: Place, { agentId, sinceMs, endedAtMs, dialled, notes, h
   const agent = get(state.agents, agentId)
   if (agent === undefined) return
   // Several agents may owe their parts of one call.
-  const contact = get(state.contacts, id) ?? { ...createContact({ id, ...call }), endedAtMs, dialled, notes, handledBy: agentId }
-  put(place, 'contacts', id, {
-    ...contact,
+  const work = get(state.work, id) ?? { ...createWork({ id, ...call }), endedAtMs, dialled, notes, handledBy: agentId }
+  put(place, 'work', id, {
+    ...work,
     // Whoever had it last may have coded it already: then it is over with the others.
-    handledBy: handledBy === agentId ? agentId : contact.handledBy,
-    owedBy: [...contact.owedBy, agentId],
-    takenFrom: [...contact.takenFrom, { agentId, queueId: call.queueId }],
+    handledBy: handledBy === agentId ? agentId : work.handledBy,
+    owedBy: [...work.owedBy, agentId],
+    takenFrom: [...work.takenFrom, { agentId, queueId: call.queueId }],
   })
   put(place, 'agents', agentId, { ...agent, owed: [...agent.owed, { callId: id, sinceMs, because: 'leftForLater' as const }] })
 }

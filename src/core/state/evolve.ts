@@ -1,12 +1,12 @@
 // The fold of the floor's state over events, in place. It never refuses: the event already happened.
 import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
-import { type Call, type CallChange, type CallEvent, evolveCalls, waitsIn, withSaid } from '@/core/calls'
-import { type Contact, createContact, evolveContact, followCall, isClosed, queueOfPart } from '@/core/contacts'
+import { type Call, type CallChange, type CallEvent, carriesWork, evolveCalls, waitsIn, withSaid } from '@/core/calls'
 import { type AgentId, type CallId, deviceOutside } from '@/core/ids'
 import type { FloorEvent, LedgerEntry } from '@/core/ledger'
 import { dequeue, enqueue, foldHandleMs } from '@/core/queues'
 import { get, must } from '@/core/table'
 import type { EpochMs } from '@/core/time'
+import { createWork, evolveWork, followCall, isClosed, queueOfPart, type Work } from '@/core/work'
 import { takeCarriedOver } from './carried-over'
 import { codedBySomebody, codedKey } from './coded'
 import { setCallDue, setCallsDue, setNoteDue, setWrapUpsDue } from './due'
@@ -69,15 +69,14 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     case 'wrapUpStarted':
     case 'wrapUpEnded':
     case 'outcomeOwed':
-      // A wrap-up may end after its contact was closed by the outcome that ended it.
-      if (get(state.contacts, event.callId) !== undefined || event.kind !== 'wrapUpEnded')
-        changeContact(place, event.callId, (contact) => evolveContact(contact, event, atMs))
+      // A wrap-up may end after its work was closed by the outcome that ended it.
+      if (get(state.work, event.callId) !== undefined || event.kind !== 'wrapUpEnded') changeWork(place, event.callId, (work) => evolveWork(work, event, atMs))
       return changeAgent(place, event.agentId, (agent) => evolveAgent(agent, event, atMs))
     case 'outcomeSaved': {
       const before = must(state.agents, event.agentId)
       changeAgent(place, event.agentId, (agent) => evolveAgent(agent, event, atMs))
       noteCoded(place, event, before)
-      return changeContact(place, event.callId, (contact) => evolveContact(contact, event, atMs))
+      return changeWork(place, event.callId, (work) => evolveWork(work, event, atMs))
     }
     case 'outcomeTakenBack':
       changeAgent(place, event.agentId, (agent) => evolveAgent(agent, event, atMs))
@@ -88,7 +87,7 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     }
     case 'callbackDialled':
       evolvePromised(place, event, atMs)
-      return changeContact(place, event.callId, (contact) => evolveContact(contact, event, atMs))
+      return changeWork(place, event.callId, (work) => evolveWork(work, event, atMs))
     case 'callbackAgreed':
     case 'callbackMoved':
     case 'callbackHandedOver':
@@ -111,7 +110,7 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     case 'scriptStarted':
     case 'scriptPageShown':
     case 'scriptAnswered':
-      return changeContact(place, event.callId, (contact) => evolveContact(contact, event, atMs))
+      return changeWork(place, event.callId, (work) => evolveWork(work, event, atMs))
     default:
       for (const change of evolveCalls((id) => get(state.calls, id), event, atMs)) changeCall(place, event, change, atMs)
   }
@@ -143,7 +142,7 @@ function changeCall(place: Place, event: CallEvent, change: CallChange, atMs: Ep
   else put(place, 'calls', callId, after)
   engage(place, change, atMs)
   setCallDue(place, callId, before, after)
-  followWithContact(place, event, change, atMs)
+  followWithWork(place, event, change, atMs)
   stand(place, callId, before, after)
   if (after === null) dropClosed(place, callId)
 }
@@ -156,29 +155,29 @@ function engage(place: Place, change: CallChange, atMs: EpochMs): void {
   }
 }
 
-function followWithContact(place: Place, event: CallEvent, { callId, before, after }: CallChange, atMs: EpochMs): void {
+function followWithWork(place: Place, event: CallEvent, { callId, before, after }: CallChange, atMs: EpochMs): void {
   const { state } = place
   if (before === undefined) {
     const call = after as Call
     setFact(place, 'callCount', state.callCount + 1)
-    if (call.consultFor === null) put(place, 'contacts', callId, followCall(createContact(call), undefined, call, atMs))
+    if (carriesWork(call)) put(place, 'work', callId, followCall(createWork(call), undefined, call, atMs))
     return
   }
-  const contact = get(state.contacts, callId)
-  if (contact === undefined) return
-  put(place, 'contacts', callId, { ...followCall(contact, before, after, atMs), ...about(event, contact) })
-  if (event.kind === 'callCleared') noteHandleMs(place, contact, atMs)
+  const work = get(state.work, callId)
+  if (work === undefined) return
+  put(place, 'work', callId, { ...followCall(work, before, after, atMs), ...about(event, work) })
+  if (event.kind === 'callCleared') noteHandleMs(place, work, atMs)
 }
 
-/** What a call event means for the contact besides who handles it. */
-function about(event: CallEvent, contact: Contact): Partial<Contact> {
-  if (event.kind === 'connectionDelivered' && contact.ringSilenced) return { ringSilenced: false }
+/** What a call event means for the work besides who handles it. */
+function about(event: CallEvent, work: Work): Partial<Work> {
+  if (event.kind === 'connectionDelivered' && work.ringSilenced) return { ringSilenced: false }
   if (event.kind === 'callerIdentified') return { customer: event.customer }
   if (event.kind === 'callReturned') return { returned: { from: event.from, failure: event.failure } }
   return {}
 }
 
-function noteHandleMs(place: Place, { queueId, handledSinceMs }: Contact, atMs: EpochMs): void {
+function noteHandleMs(place: Place, { queueId, handledSinceMs }: Work, atMs: EpochMs): void {
   if (queueId === null || handledSinceMs === null) return
   const { handleMs } = place.state
   setFact(place, 'handleMs', { ...handleMs, [queueId]: foldHandleMs(handleMs[queueId], atMs - handledSinceMs) })
@@ -190,8 +189,8 @@ function hearCaption(place: Place, event: Extract<FloorEvent, { kind: 'captionSp
   const speaker = event.deviceId ?? first
   const call = get(state.calls, event.callId)
   if (call !== undefined) put(place, 'calls', event.callId, withSaid(call, speaker, event.text))
-  // The contact keeps what its own outside party says; what colleagues say to each other is not about the caller.
-  if (speaker === first && get(state.contacts, event.callId) !== undefined) changeContact(place, event.callId, (contact) => evolveContact(contact, event, atMs))
+  // The work keeps what its own outside party says; what colleagues say to each other is not about the caller.
+  if (speaker === first && get(state.work, event.callId) !== undefined) changeWork(place, event.callId, (work) => evolveWork(work, event, atMs))
 }
 
 /** The waiting line of the call's queue, after a call that stood in it left it or one that did not joined it. */
@@ -208,16 +207,16 @@ function stand(place: Place, callId: CallId, before: Call | undefined, after: Ca
   setFact(place, 'waiting', waiting)
 }
 
-function changeContact(place: Place, callId: CallId, change: (contact: Contact) => Contact): void {
-  const contact = get(place.state.contacts, callId)
-  if (contact === undefined) throw new Error(`no contact for ${callId}`)
-  put(place, 'contacts', callId, change(contact))
+function changeWork(place: Place, callId: CallId, change: (work: Work) => Work): void {
+  const work = get(place.state.work, callId)
+  if (work === undefined) throw new Error(`no work for ${callId}`)
+  put(place, 'work', callId, change(work))
   dropClosed(place, callId)
 }
 
 function dropClosed(place: Place, callId: CallId): void {
-  const contact = get(place.state.contacts, callId)
-  if (contact !== undefined && isClosed(contact)) remove(place, 'contacts', callId)
+  const work = get(place.state.work, callId)
+  if (work !== undefined && isClosed(work)) remove(place, 'work', callId)
 }
 
 type Saved = Extract<FloorEvent, { kind: 'outcomeSaved' }>
@@ -225,34 +224,34 @@ type Saved = Extract<FloorEvent, { kind: 'outcomeSaved' }>
 /** The last to code a call may correct it, for as long as their shift lasts. */
 function noteCoded(place: Place, { callId, agentId, code, notes, followUp }: Saved, before: Agent): void {
   const { state } = place
-  const contact = get(state.contacts, callId)
-  if (contact === undefined) return
+  const work = get(state.work, callId)
+  if (work === undefined) return
   const key = codedKey(callId, agentId)
   // A part that is coded again is not one more.
   if (get(state.coded, key) !== undefined) changeAgent(place, agentId, (agent) => ({ ...agent, codedCount: agent.codedCount - 1 }))
-  put(place, 'coded', key, { callId, agentId, queueId: queueOfPart(contact, agentId), dialled: contact.dialled, code })
+  put(place, 'coded', key, { callId, agentId, queueId: queueOfPart(work, agentId), dialled: work.dialled, code })
   const clearing = get(state.calls, callId)?.clearing
   const hangsUp = clearing?.byAgentId === agentId && clearing.what !== 'remove'
   // During the call it is simply saved again.
-  if (contact.endedAtMs === null && !hangsUp) return
+  if (work.endedAtMs === null && !hangsUp) return
   // Coding a call that is being hung up ends it at once: what would have been wrapped up can be taken back all the same.
-  const endedAtMs = contact.endedAtMs ?? state.atMs
+  const endedAtMs = work.endedAtMs ?? state.atMs
   const inWrapUp = hangsUp || before.wrapUps.some((w) => w.callId === callId)
-  put(place, 'lately', agentId, { agentId, contact: { ...contact, endedAtMs, notes, followUp }, savedAtMs: state.atMs, inWrapUp })
+  put(place, 'lately', agentId, { agentId, work: { ...work, endedAtMs, notes, followUp }, savedAtMs: state.atMs, inWrapUp })
 }
 
 function takeBackCoded(place: Place, callId: CallId, agentId: AgentId): void {
   const { state } = place
-  const before = get(state.lately, agentId)?.contact
-  if (before?.callId !== callId) throw new Error(`${agentId} has not coded ${callId} lately`)
+  const before = get(state.lately, agentId)?.work
+  if (before?.id !== callId) throw new Error(`${agentId} has not coded ${callId} lately`)
   remove(place, 'coded', codedKey(callId, agentId))
   remove(place, 'lately', agentId)
   // Nobody owes it until the next event of the same decision says that this agent does.
   const mine = (ids: readonly AgentId[]) => ids.filter((id) => id !== agentId)
-  // A contact that was closed had been coded by everybody else who had the call, whatever was owed when this agent coded it.
-  const contact = get(state.contacts, callId) ?? { ...before, owedBy: [], codedBy: before.takenFrom.map((t) => t.agentId) }
+  // Work that was closed had been coded by everybody else who had the call, whatever was owed when this agent coded it.
+  const work = get(state.work, callId) ?? { ...before, owedBy: [], codedBy: before.takenFrom.map((t) => t.agentId) }
   const { outcome, notes, followUp } = before
   // What whoever goes on with the call has written stays theirs.
-  const written = contact.handledBy === null || contact.handledBy === agentId ? { outcome, notes, followUp } : {}
-  put(place, 'contacts', callId, { ...contact, ...written, owedBy: mine(contact.owedBy), codedBy: mine(contact.codedBy) })
+  const written = work.handledBy === null || work.handledBy === agentId ? { outcome, notes, followUp } : {}
+  put(place, 'work', callId, { ...work, ...written, owedBy: mine(work.owedBy), codedBy: mine(work.codedBy) })
 }

@@ -3,7 +3,6 @@
 import { type Agent, createAgent } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import type { Call } from '@/core/calls'
-import type { Contact } from '@/core/contacts'
 import type { DoNotCallList } from '@/core/do-not-call'
 import { type AgentId, type CallId, type QueueId, toAgentId, toCallId } from '@/core/ids'
 import type { Waiting } from '@/core/queues'
@@ -11,13 +10,14 @@ import type { SetUp } from '@/core/set-up'
 import { get, type Table } from '@/core/table'
 import type { Task } from '@/core/tasks'
 import type { EpochMs } from '@/core/time'
+import type { Work } from '@/core/work'
 import type { Coded, Due, Lately, Struck } from './rows'
 
 export interface FloorTables {
   readonly agents: Table<Agent>
   readonly calls: Table<Call>
   /** Calls under way and calls whose outcome is owed. */
-  readonly contacts: Table<Contact>
+  readonly work: Table<Work>
   /** Callbacks that are open. */
   readonly callbacks: Table<Callback>
   /** Tasks that are open in the customer record system. */
@@ -25,7 +25,7 @@ export interface FloorTables {
   readonly doNotCall: DoNotCallList
   /** Calls coded by agents who are still on that shift, by `codedKey`: what each of them may correct. */
   readonly coded: Table<Coded>
-  /** The outcome each agent saved last of a call that was over, with the contact as it was: what can be taken back. */
+  /** The outcome each agent saved last of a call that was over, with the work as it was: what can be taken back. */
   readonly lately: Table<Lately>
   /** What time itself will change, and when, by `dueKey`. */
   readonly due: Table<Due>
@@ -53,17 +53,7 @@ export interface FloorState extends FloorTables {
 }
 
 /** The names of the tables, in the order they are written down. */
-export const TABLES = [
-  'agents',
-  'calls',
-  'contacts',
-  'callbacks',
-  'tasks',
-  'doNotCall',
-  'coded',
-  'lately',
-  'due',
-] as const satisfies readonly (keyof FloorTables)[]
+export const TABLES = ['agents', 'calls', 'work', 'callbacks', 'tasks', 'doNotCall', 'coded', 'lately', 'due'] as const satisfies readonly (keyof FloorTables)[]
 export type TableName = (typeof TABLES)[number]
 export type Row<T extends TableName> = FloorTables[T] extends Table<infer R> ? R : never
 
@@ -71,7 +61,7 @@ export function createFloor(floorId: string, setUp: SetUp): FloorState {
   const tables: { readonly [T in TableName]: Map<string, Row<T>> } = {
     agents: new Map(setUp.agents.map(({ id }) => [id, createAgent(id)])),
     calls: new Map(),
-    contacts: new Map(),
+    work: new Map(),
     callbacks: new Map(),
     tasks: new Map(),
     doNotCall: new Map(),

@@ -23,8 +23,8 @@ export function partyName(state: Pick<FloorState, 'setUp'>, party: Party): strin
 
 /** Who a call is with: its caller, or whoever is consulted. */
 export function partyOfCall(state: FloorState, callId: CallId): string {
-  const contact = get(state.contacts, callId)
-  if (contact !== undefined) return callerLabel(contact)
+  const work = get(state.work, callId)
+  if (work !== undefined) return callerLabel(work)
   const consulted = get(state.calls, callId)?.connections.at(-1)?.party
   return consulted === undefined ? 'a caller' : partyName(state, consulted)
 }

@@ -1,7 +1,8 @@
 // Values of the floor's own tables; those of the rooms are in the rooms.
-import type { Contact } from '@/core/contacts'
+
 import type { AgentId, CallbackId, CallId, QueueId } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
+import type { Work } from '@/core/work'
 
 interface Dated {
   readonly atMs: EpochMs
@@ -31,7 +32,7 @@ export interface Coded {
 
 export interface Lately {
   readonly agentId: AgentId
-  readonly contact: Contact
+  readonly work: Work
   readonly savedAtMs: EpochMs
   /** It was wrapped up; otherwise it was only owed. */
   readonly inWrapUp: boolean

@@ -110,7 +110,7 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
       return { kind, agentId, callId: coded?.callId ?? callId, code: party % 2 === 0 ? 'done' : 'later', ...of }
     }
     case 'takeBackOutcome':
-      return { kind, agentId, callId: get(state.lately, agentId)?.contact.callId ?? callId }
+      return { kind, agentId, callId: get(state.lately, agentId)?.work.id ?? callId }
     case 'extendWrapUp':
       return { kind, ...on, why: 'Much to write.' }
     case 'callArrives':

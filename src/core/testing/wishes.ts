@@ -150,7 +150,7 @@ export function fits(state: FloorState, { callId, state: end }: Engagement, kind
   if (ON_CONSULT.includes(kind)) return call.consultFor !== null && end !== 'alerting' && call.connections.every((c) => c.state !== 'alerting')
   if (IN_CONFERENCE.includes(kind)) return isConference(call)
   if (kind === 'endAside') return call.aside !== null
-  if (kind === 'turnPage') return get(state.contacts, callId)?.run?.answers.speaking !== undefined
+  if (kind === 'turnPage') return get(state.work, callId)?.run?.answers.speaking !== undefined
   if (WHILE_HELD.includes(kind)) return end === 'held'
   return end !== 'alerting'
 }

@@ -1,10 +1,10 @@
 'use client'
 // The board: who hears whom, drawn as cords. A row a line; what is parked below; one line of words when nothing is on.
 import type { Target } from '@/core/calls'
-import type { Contact } from '@/core/contacts'
 import type { Ask } from '@/core/floor'
 import type { CallId } from '@/core/ids'
 import { MISSED_RING } from '@/core/set-up'
+import type { Work } from '@/core/work'
 import type { CallView, CentreView, MeView, ParkedView, QueueView, SeatView } from '@/exchange/protocol'
 import { SHORTCUTS } from '@/frame'
 import { Button, Clock, nameIn, useNowMs } from '@/ui'
@@ -30,21 +30,21 @@ interface Props {
   readonly queues: readonly QueueView[]
   readonly calls: readonly CallView[]
   readonly parked: readonly ParkedView[]
-  readonly contacts: readonly Contact[]
+  readonly work: readonly Work[]
   readonly give: (command: Ask) => Promise<boolean>
   readonly panel: OpenPanel | null
   readonly onPanel: (panel: OpenPanel | null) => void
   readonly problem: string | null
 }
 
-export function Board({ me, centre, seats, queues, calls, parked, contacts, give, panel, onPanel, problem }: Props) {
+export function Board({ me, centre, seats, queues, calls, parked, work, give, panel, onPanel, problem }: Props) {
   const { shown, startPreview, endPreview } = usePreview()
   const names = { me, seats, centre }
   return (
     <BoardProvider value={{ me, centre, seats, queues, parked, give, startPreview, endPreview }}>
       <section aria-label="Board" className="relative shrink-0 border-line-strong border-b bg-paper px-4">
         {calls.length === 0 ? (
-          <IdleLine me={me} centre={centre} queues={queues} contacts={contacts} />
+          <IdleLine me={me} centre={centre} queues={queues} work={work} />
         ) : (
           <ul className="max-h-[58vh] divide-y divide-line overflow-auto">
             {calls.map((view) => (
@@ -52,8 +52,8 @@ export function Board({ me, centre, seats, queues, calls, parked, contacts, give
                 key={view.call.id}
                 view={view}
                 after={shown?.views.find((v) => v.call.id === view.call.id)}
-                contact={contacts.find((c) => c.callId === view.call.id)}
-                silenced={contacts.find((c) => c.callId === (view.call.consultFor ?? view.call.id))?.ringSilenced ?? false}
+                work={work.find((c) => c.id === view.call.id)}
+                silenced={work.find((w) => w.id === view.call.workId)?.ringSilenced ?? false}
                 firstName={firstNameOf(view, calls, names)}
                 consulting={calls.some((v) => v.call.consultFor === view.call.id && v.call.connections.every((c) => c.state !== 'failed'))}
                 panel={panel?.callId === view.call.id ? panel.panel : null}
@@ -124,8 +124,8 @@ function SavedLately({ me, takeBackMs }: { me: MeView; takeBackMs: number }) {
 }
 
 /** One line when nothing is on: what the desk waits for, or what it still owes. */
-function IdleLine({ me, centre, queues, contacts }: Pick<Props, 'me' | 'centre' | 'queues' | 'contacts'>) {
-  const owed = me.wrapUp === null ? undefined : contacts.find((c) => c.callId === me.wrapUp?.callId)
+function IdleLine({ me, centre, queues, work }: Pick<Props, 'me' | 'centre' | 'queues' | 'work'>) {
+  const owed = me.wrapUp === null ? undefined : work.find((c) => c.id === me.wrapUp?.callId)
   const served = me.queueIds.map((id) => nameIn(centre.queues, id))
   const waiting = queues.filter((q) => me.queueIds.includes(q.id)).reduce((sum, q) => sum + q.waiting, 0)
   return (

@@ -5,7 +5,7 @@ import { useDroppable } from '@dnd-kit/core'
 import clsx from 'clsx'
 import { useState } from 'react'
 import { type Connection, isOnLine } from '@/core/calls'
-import type { Contact } from '@/core/contacts'
+import type { Work } from '@/core/work'
 import type { CallView } from '@/exchange/protocol'
 import { Button, Clock } from '@/ui'
 import { callerWords, isMine, nameOf, othersOn } from '@/words'
@@ -24,7 +24,7 @@ interface Props {
   readonly view: CallView
   /** The same call as an action that is pointed at would make it. */
   readonly after: CallView | undefined
-  readonly contact: Contact | undefined
+  readonly work: Work | undefined
   readonly silenced: boolean
   /** Who is on the line that this one consults about. */
   readonly firstName: string
@@ -36,7 +36,7 @@ interface Props {
   readonly onTryNext: () => void
 }
 
-export function CallRow({ view, after, contact, silenced, firstName, consulting, panel, onPanel, onTryNext }: Props) {
+export function CallRow({ view, after, work, silenced, firstName, consulting, panel, onPanel, onTryNext }: Props) {
   const { me, seats, centre } = useBoard()
   const [open, setOpen] = useState(false)
   const { call } = view
@@ -63,14 +63,14 @@ export function CallRow({ view, after, contact, silenced, firstName, consulting,
       <Plate
         name="You"
         kind={mineKind(mine, me.muted, call.recording !== null)}
-        clock={<MyClock mine={mine} view={view} contact={contact} />}
+        clock={<MyClock mine={mine} view={view} work={work} />}
         tone={second ? 'second' : 'plain'}
       />
       <Line view={after ?? view} shown={shown} folded={folds} muted={me.muted} second={second} preview={after !== undefined} />
       <div className="flex min-w-0 flex-col gap-2">
-        {others.length === 0 && <WaitingPlate view={view} contact={contact} />}
+        {others.length === 0 && <WaitingPlate view={view} work={work} />}
         {shown.map((c) => (
-          <PartyPlate key={c.deviceId} view={view} connection={c} contact={contact} />
+          <PartyPlate key={c.deviceId} view={view} connection={c} work={work} />
         ))}
         {folds && <StackButton stack={stack} open={open} onToggle={() => setOpen(!open)} />}
       </div>
@@ -86,7 +86,7 @@ export function CallRow({ view, after, contact, silenced, firstName, consulting,
           <LiveActions view={view} mine={mine} panel={panel} onPanel={onPanel} consulting={consulting} />
         )}
       </div>
-      {open && folds && <OpenStack view={view} stack={stack} contact={contact} />}
+      {open && folds && <OpenStack view={view} stack={stack} work={work} />}
     </li>
   )
 }
@@ -151,14 +151,14 @@ function StackButton({ stack, open, onToggle }: { stack: readonly Connection[]; 
 }
 
 /** The opened stack, below the row and as wide as it: each plate's edge is drawn like its cord. */
-function OpenStack({ view, stack, contact }: { view: CallView; stack: readonly Connection[]; contact: Contact | undefined }) {
+function OpenStack({ view, stack, work }: { view: CallView; stack: readonly Connection[]; work: Work | undefined }) {
   const { me } = useBoard()
   const mine = view.call.connections.find((c) => isMine(c, me.id))
   return (
     <ul className="col-span-full mt-2 grid grid-cols-3 gap-2 xl:grid-cols-4">
       {stack.map((c) => (
         <li key={c.deviceId} className={`border-l-[5px] ${EDGES[cordOf(view, mine, c, me.muted).form]}`}>
-          <PartyPlate view={view} connection={c} contact={contact} />
+          <PartyPlate view={view} connection={c} work={work} />
         </li>
       ))}
     </ul>
@@ -204,7 +204,7 @@ function Line({ view, shown, folded, muted, second, preview }: LineProps) {
 
 const NONE = { form: 'none', mutedHere: false, mutedThere: false } as const
 
-function WaitingPlate({ view: { call }, contact }: { view: CallView; contact: Contact | undefined }) {
+function WaitingPlate({ view: { call }, work }: { view: CallView; work: Work | undefined }) {
   const { me, seats, centre } = useBoard()
   const queue = call.connections.find((c) => c.party.kind === 'queue')
   if (call.keptFor !== null && queue !== undefined)
@@ -233,7 +233,7 @@ function WaitingPlate({ view: { call }, contact }: { view: CallView; contact: Co
         }
       />
     )
-  return <Plate name={callerWords(contact?.customer?.name, contact?.number, 'Number')} kind="Outside" clock="dialling" tone="waiting" />
+  return <Plate name={callerWords(work?.customer?.name, work?.number, 'Number')} kind="Outside" clock="dialling" tone="waiting" />
 }
 
 const ENDPOINTS = { computer: '', handset: ' · on the desk handset', ownPhone: ' · on your own phone' } as const
@@ -241,7 +241,7 @@ const mineKind = (mine: Connection, muted: boolean, recording: boolean): string 
   `Agent${muted ? ' · muted' : ''}${recording ? ' · recording' : ''}${ENDPOINTS[mine.endpoint]}`
 
 /** Two clocks, named: with you since you took or dialled it, and in all since the caller came in. */
-function MyClock({ mine, view: { call }, contact }: { mine: Connection; view: CallView; contact: Contact | undefined }) {
+function MyClock({ mine, view: { call }, work }: { mine: Connection; view: CallView; work: Work | undefined }) {
   if (mine.state === 'alerting') return <span>ringing here</span>
   if (call.consultFor !== null)
     return (
@@ -252,7 +252,7 @@ function MyClock({ mine, view: { call }, contact }: { mine: Connection; view: Ca
     )
   return (
     <span className="whitespace-nowrap">
-      with you <Clock sinceMs={contact?.handledSinceMs ?? call.offeredAtMs} className="text-ink" /> · in all{' '}
+      with you <Clock sinceMs={work?.handledSinceMs ?? call.offeredAtMs} className="text-ink" /> · in all{' '}
       <Clock sinceMs={call.offeredAtMs} className="text-ink" />
     </span>
   )

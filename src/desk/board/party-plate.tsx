@@ -3,8 +3,8 @@
 import { DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
 import { type Connection, isConference, isOnLine } from '@/core/calls'
-import type { Contact } from '@/core/contacts'
 import type { AgentId, CallId, DeviceId } from '@/core/ids'
+import type { Work } from '@/core/work'
 import type { CallView } from '@/exchange/protocol'
 import { Button, Clock, useNowMs } from '@/ui'
 import { failureWords, isMine, nameOf } from '@/words'
@@ -15,10 +15,10 @@ import { Plate, type PlateTone } from './plate'
 interface Props {
   readonly view: CallView
   readonly connection: Connection
-  readonly contact: Contact | undefined
+  readonly work: Work | undefined
 }
 
-export function PartyPlate({ view, connection, contact }: Props) {
+export function PartyPlate({ view, connection, work }: Props) {
   const { me, seats, centre } = useBoard()
   const now = useNowMs()
   const mine = view.call.connections.find((c) => isMine(c, me.id))
@@ -27,22 +27,22 @@ export function PartyPlate({ view, connection, contact }: Props) {
   return (
     <Plate
       name={name}
-      kind={kindOf(view, connection, contact, centre.queues.find((q) => q.id === contact?.queueId)?.name ?? null)}
+      kind={kindOf(view, connection, work, centre.queues.find((q) => q.id === work?.queueId)?.name ?? null)}
       tone={late ? 'late' : toneOf(view, connection, mine)}
-      clock={<Clocked view={view} connection={connection} mine={mine} contact={contact} late={late} />}
+      clock={<Clocked view={view} connection={connection} mine={mine} work={work} late={late} />}
     >
       {partyActions({ view, connection, name, agentId: me.id })}
     </Plate>
   )
 }
 
-function kindOf({ call }: CallView, { party, silenced, received }: Connection, contact: Contact | undefined, queueName: string | null): string {
+function kindOf({ call }: CallView, { party, silenced, received }: Connection, work: Work | undefined, queueName: string | null): string {
   const more = `${silenced ? ' · muted for all' : ''}${received === '' ? '' : ` · heard keys ${received}`}`
   if (party.kind === 'agent') return `Colleague${more}`
   if (party.kind === 'voicemail') return 'Voicemail'
   const isCaller = call.consultFor === null && call.direction === 'inbound' && party.kind === 'outside' && party.number === call.number
   if (!isCaller) return `Outside${more}`
-  const returned = contact?.returned == null ? '' : ' · returned'
+  const returned = work?.returned == null ? '' : ' · returned'
   const first = call.headStartMs > 0 ? ' · goes first' : ''
   return `Caller${queueName === null ? '' : ` · ${queueName}`}${first}${returned}${more}`
 }
@@ -58,19 +58,19 @@ interface ClockedProps {
   readonly view: CallView
   readonly connection: Connection
   readonly mine: Connection | undefined
-  readonly contact: Contact | undefined
+  readonly work: Work | undefined
   readonly late: boolean
 }
 
-function Clocked({ view: { call }, connection, mine, contact, late }: ClockedProps) {
+function Clocked({ view: { call }, connection, mine, work, late }: ClockedProps) {
   const failed = failureWords(connection)
   if (failed !== null) return <span className="font-semibold text-red">{failed}</span>
   if (mine?.state === 'alerting')
     return (
       <>
-        {contact?.returned == null ? 'waited ' : `came back, ${RETURNED[contact.returned.failure] ?? 'not taken'}; in all `}
+        {work?.returned == null ? 'waited ' : `came back, ${RETURNED[work.returned.failure] ?? 'not taken'}; in all `}
         <Clock sinceMs={call.offeredAtMs} className="text-ink" />
-        {contact?.path != null && contact.returned === null && <> · chose “{contact.path}”</>}
+        {work?.path != null && work.returned === null && <> · chose “{work.path}”</>}
         {call.consultFor !== null && ' · asks you something'}
       </>
     )

@@ -1,10 +1,10 @@
 'use client'
 // When the callback was agreed for, in the customer's own time; whom it is with and whose it is.
 import { useId } from 'react'
-import type { Contact } from '@/core/contacts'
 import type { Ask } from '@/core/floor'
 import type { AnswerValue } from '@/core/scripts'
 import { DAY, HOUR } from '@/core/time'
+import type { Work } from '@/core/work'
 import { useNumberReader } from '@/desk/number-reader'
 import type { CentreView } from '@/exchange/protocol'
 import { Button, inZone, toEpochMs, useDraft, useNowMs, zonesOf, zoneWords } from '@/ui'
@@ -27,7 +27,7 @@ export interface CallbackDraft {
 }
 
 /** What is typed survives a reload, and a change of code and back. */
-export function useCallbackDraft({ callId, number, run }: Contact, centre: CentreView): CallbackDraft {
+export function useCallbackDraft({ id: callId, number, run }: Work, centre: CentreView): CallbackDraft {
   const [typedDay, setDay, forgetDay] = useDraft(`${callId} callback day`, '')
   const [typedTime, setTime, forgetTime] = useDraft(`${callId} callback time`, '')
   // What the script has taken down already is not asked for again.

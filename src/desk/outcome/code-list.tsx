@@ -2,24 +2,24 @@
 // The codes of the set: those the script speaks for first, with the reason; the others by their groups.
 import clsx from 'clsx'
 import { type Ref, useId } from 'react'
-import type { Contact } from '@/core/contacts'
 import { codesFor, type OutcomeCode, type OutcomeSet } from '@/core/outcomes'
 import { pageOf, type Script } from '@/core/scripts'
+import type { Work } from '@/core/work'
 import { outcomeShortcut } from '@/frame'
 import { ShortcutHint } from '@/ui'
 
 interface Props {
   readonly set: OutcomeSet
   readonly script: Script | null
-  readonly contact: Contact
+  readonly work: Work
   readonly chosen: string
   readonly onChoose: (code: string) => void
   readonly ref: Ref<HTMLFieldSetElement>
 }
 
-export function CodeList({ set, script, contact, chosen, onChoose, ref }: Props) {
+export function CodeList({ set, script, work, chosen, onChoose, ref }: Props) {
   const id = useId()
-  const ordered = suggestedFirst(set, script, contact)
+  const ordered = suggestedFirst(set, script, work)
   return (
     <fieldset ref={ref} className="min-w-0">
       <legend className="float-left font-semibold">Outcome</legend>
@@ -45,10 +45,10 @@ interface Ordered {
   readonly reason: string | null
 }
 
-function suggestedFirst(set: OutcomeSet, script: Script | null, contact: Contact): readonly Ordered[] {
-  const page = script === null || contact.run === null ? null : pageOf(script, contact.run.pageId)
+function suggestedFirst(set: OutcomeSet, script: Script | null, work: Work): readonly Ordered[] {
+  const page = script === null || work.run === null ? null : pageOf(script, work.run.pageId)
   const suggests = page?.suggests ?? []
-  const codes = codesFor(set, contact.dialled)
+  const codes = codesFor(set, work.dialled)
   const groups = [...new Set(codes.map((c) => c.group))]
   const all = codes
     .toSorted((a, b) => groups.indexOf(a.group) - groups.indexOf(b.group))

@@ -1,9 +1,9 @@
 'use client'
-// The task an outcome files in the customer record system, prefilled from call and script.
-import { type Contact, mergeValuesOf } from '@/core/contacts'
 import type { Ask } from '@/core/floor'
 import type { Follows } from '@/core/outcomes'
 import { mergeFields } from '@/core/scripts'
+// The task an outcome files in the customer record system, prefilled from call and script.
+import { mergeValuesOf, type Work } from '@/core/work'
 import { inZone, toEpochMs, useDraft } from '@/ui'
 
 type Task = NonNullable<Extract<Ask, { kind: 'saveOutcome' }>['task']>
@@ -19,9 +19,9 @@ interface TaskDraft {
   forget(): void
 }
 
-export function useTaskDraft(contact: Contact, follows: FilesTask | null, agentName: string, nowMs: number, timeZone: string): TaskDraft | null {
-  const { callId } = contact
-  const values = mergeValuesOf(contact, agentName)
+export function useTaskDraft(work: Work, follows: FilesTask | null, agentName: string, nowMs: number, timeZone: string): TaskDraft | null {
+  const { id: callId } = work
+  const values = mergeValuesOf(work, agentName)
   const dueAtMs = nowMs + (follows?.dueAfterMs ?? 0)
   // The empty text stands for what is prefilled, so that an answer taken later still gets in.
   const [title, setTitle, forgetTitle] = useDraft(`${callId} task title`, '')

@@ -2,9 +2,9 @@
 // The outcome tray: choose a code, write notes and what the code asks for, say what you do next, save. Choosing and saving are two
 // gestures. What does not fit scrolls; Save stays in view.
 import { type Ref, useEffect, useId, useImperativeHandle, useRef, useState } from 'react'
-import type { Contact } from '@/core/contacts'
 import { codesFor, type OutcomeSet, type Then } from '@/core/outcomes'
 import type { Script } from '@/core/scripts'
+import type { Work } from '@/core/work'
 import type { CentreView, MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { chosenReasons, SHORTCUTS } from '@/frame'
@@ -18,7 +18,7 @@ import { FIRST_REASON, WrapUpBand } from './wrap-up-band'
 
 interface Props {
   readonly me: MeView
-  readonly contact: Contact
+  readonly work: Work
   readonly set: OutcomeSet
   readonly script: Script | null
   readonly centre: CentreView
@@ -35,16 +35,16 @@ export interface OutcomeTrayHandle {
 
 const SEND_NOTES_AFTER_MS = 300
 
-export function OutcomeTray({ me, contact, set, script, centre, onSaved, ref }: Props) {
+export function OutcomeTray({ me, work, set, script, centre, onSaved, ref }: Props) {
   const command = useCommand()
-  const { callId } = contact
-  const [code, setCode, forgetCode] = useDraft(`${callId} code`, contact.outcome?.code ?? '')
-  const [notes, setNotes, forgetNotes] = useDraft(`${callId} notes`, contact.notes)
-  const [followUp, setFollowUp, forgetFollowUp] = useDraft(`${callId} follow-up`, contact.followUp)
+  const { id: callId } = work
+  const [code, setCode, forgetCode] = useDraft(`${callId} code`, work.outcome?.code ?? '')
+  const [notes, setNotes, forgetNotes] = useDraft(`${callId} notes`, work.notes)
+  const [followUp, setFollowUp, forgetFollowUp] = useDraft(`${callId} follow-up`, work.followUp)
   const follows = set.codes.find((c) => c.code === code)?.follows ?? null
-  const callback = useCallbackDraft(contact, centre)
+  const callback = useCallbackDraft(work, centre)
   const [openedAtMs] = useState(() => Date.now())
-  const task = useTaskDraft(contact, follows?.kind === 'task' ? follows : null, me.name, openedAtMs, centre.timeZone)
+  const task = useTaskDraft(work, follows?.kind === 'task' ? follows : null, me.name, openedAtMs, centre.timeZone)
   // What was asked for during the call stands, until the agent says otherwise here.
   const asked: Then =
     me.afterwards.ready || !chosenReasons(centre).includes(me.afterwards.reason ?? '')
@@ -60,9 +60,9 @@ export function OutcomeTray({ me, contact, set, script, centre, onSaved, ref }: 
   const codes = useRef<HTMLFieldSetElement>(null)
   const extensionReason = useRef(FIRST_REASON)
   const id = useId()
-  useSendNotes(contact, notes, followUp)
+  useSendNotes(work, notes, followUp)
   /** Of a call that is only owed it does not say how to go on: the agent is at something else by now. */
-  const goesOn = me.wrapUp?.callId === callId || contact.endedAtMs === null || me.state === 'notReady'
+  const goesOn = me.wrapUp?.callId === callId || work.endedAtMs === null || me.state === 'notReady'
 
   const save = async () => {
     if (saving) return
@@ -115,7 +115,7 @@ export function OutcomeTray({ me, contact, set, script, centre, onSaved, ref }: 
   }
   useImperativeHandle(ref, () => ({
     choose: (key) => {
-      const found = codesFor(set, contact.dialled).find((c) => c.key === key)
+      const found = codesFor(set, work.dialled).find((c) => c.key === key)
       if (found !== undefined) choose(found.code)
     },
     focusNotes: () => notesField.current?.focus(),
@@ -123,7 +123,7 @@ export function OutcomeTray({ me, contact, set, script, centre, onSaved, ref }: 
     extend: () => void extend(extensionReason.current),
   }))
 
-  const savedLabel = set.codes.find((c) => c.code === contact.outcome?.code)?.label ?? null
+  const savedLabel = set.codes.find((c) => c.code === work.outcome?.code)?.label ?? null
   return (
     <section aria-label="Outcome tray" className="flex max-h-[calc(100%-140px)] min-h-0 shrink-0 flex-col border-line-strong border-t bg-raised">
       <div tabIndex={-1} className="min-h-0 flex-1 overflow-auto px-4 pt-2 pb-1">
@@ -135,21 +135,21 @@ export function OutcomeTray({ me, contact, set, script, centre, onSaved, ref }: 
             extensionReason.current = why
           }}
         />
-        {savedLabel !== null && contact.endedAtMs === null && (
+        {savedLabel !== null && work.endedAtMs === null && (
           <p className="mb-1 text-green">
             Saved as <strong>{savedLabel}</strong>. Save again to change it; it takes effect when the call ends.
           </p>
         )}
-        <CodeList ref={codes} set={set} script={script} contact={contact} chosen={code} onChoose={choose} />
+        <CodeList ref={codes} set={set} script={script} work={work} chosen={code} onChoose={choose} />
         {problem !== null && <Problem>{problem}</Problem>}
         {doubt !== null && (
           <p role="alert" className="mt-1 border-brass border-l-4 bg-brass-wash px-2 py-1">
             {doubt.says} <span className="text-soft">Save again if it is so, or choose another outcome.</span>
           </p>
         )}
-        {follows?.kind === 'callback' && <CallbackFields draft={callback} number={contact.number} centre={centre} />}
+        {follows?.kind === 'callback' && <CallbackFields draft={callback} number={work.number} centre={centre} />}
         {task !== null && <TaskFields draft={task} />}
-        {follows !== null && <FollowsWords follows={follows} contact={contact} />}
+        {follows !== null && <FollowsWords follows={follows} work={work} />}
         <label htmlFor={`${id}-notes`} className="relative mt-2 block font-semibold">
           Notes
           <ShortcutHint keys={SHORTCUTS.notes.keys} />
@@ -186,12 +186,12 @@ export function OutcomeTray({ me, contact, set, script, centre, onSaved, ref }: 
 }
 
 /** What will happen by itself when it is saved. */
-function FollowsWords({ follows, contact }: { follows: OutcomeSet['codes'][number]['follows']; contact: Contact }) {
-  const says = followsWords(follows, contact)
+function FollowsWords({ follows, work }: { follows: OutcomeSet['codes'][number]['follows']; work: Work }) {
+  const says = followsWords(follows, work)
   return says === null ? null : <p className="mt-1 border-line-strong border-l-2 pl-2 text-soft">{says}</p>
 }
 
-function followsWords(follows: OutcomeSet['codes'][number]['follows'], { number, customer, tries }: Contact): string | null {
+function followsWords(follows: OutcomeSet['codes'][number]['follows'], { number, customer, tries }: Work): string | null {
   switch (follows.kind) {
     case 'retry':
       return tries >= follows.atMost
@@ -208,10 +208,10 @@ function followsWords(follows: OutcomeSet['codes'][number]['follows'], { number,
 }
 
 /** Notes reach the floor a moment after the last keystroke, and at once when the call changes. */
-function useSendNotes(contact: Contact, notes: string, followUp: string): void {
+function useSendNotes(work: Work, notes: string, followUp: string): void {
   const command = useCommand()
-  const { callId } = contact
-  const same = notes === contact.notes && followUp === contact.followUp
+  const { id: callId } = work
+  const same = notes === work.notes && followUp === work.followUp
   useEffect(() => {
     if (same) return
     const timer = setTimeout(() => void command({ kind: 'draftNotes', callId, text: notes, followUp }), SEND_NOTES_AFTER_MS)

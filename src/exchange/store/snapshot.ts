@@ -37,8 +37,8 @@ export function createSnapshots(store: KeyValue): Snapshots {
       const changed = changes.take()
       if (changed === null) dirty = null
       else if (dirty !== null) for (const [table, keys] of changed) for (const key of keys) dirty.add(partOf(table, key))
-      const { agents, calls, contacts, callbacks, tasks, doNotCall, coded, lately, due, ...facts } = state
-      return { seq: state.seq, facts, rows: rowsOf({ agents, calls, contacts, callbacks, tasks, doNotCall, coded, lately, due }, dirty) }
+      const { agents, calls, work, callbacks, tasks, doNotCall, coded, lately, due, ...facts } = state
+      return { seq: state.seq, facts, rows: rowsOf({ agents, calls, work, callbacks, tasks, doNotCall, coded, lately, due }, dirty) }
     },
     async write({ seq, facts, rows }) {
       const parts: Record<string, string> = { ...kept }

@@ -2,7 +2,6 @@
 // is emitted; withdrawn when the same call gets another outcome.
 import type { Agent } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
-import { type Contact, mergeValuesOf, queueOfPart } from '@/core/contacts'
 import { readNumber } from '@/core/directory'
 import { groundsOf, keyOf } from '@/core/do-not-call'
 import { toCallbackId, toTaskId } from '@/core/ids'
@@ -14,6 +13,7 @@ import { agentName } from '@/core/set-up'
 import { type Draft, emit, type FloorState } from '@/core/state'
 import { get, values } from '@/core/table'
 import { A_YEAR_MS } from '@/core/time'
+import { mergeValuesOf, queueOfPart, type Work } from '@/core/work'
 import type { Of } from './commands'
 import type { RulingRefusal } from './refusals'
 
@@ -36,7 +36,7 @@ export interface Consequence {
 /** What the code asks the agent for. Refused: callbackTimeMissing, a time nobody can be called at, taskTitleMissing, and what reading the number refuses. */
 export function checkConsequence(
   draft: Draft,
-  contact: Contact,
+  work: Work,
   code: OutcomeCode,
   { callback, task }: Save,
 ): Refused<RulingRefusal> | { readonly ok: true; readonly value: Consequence } {
@@ -46,21 +46,21 @@ export function checkConsequence(
   if (callback === undefined) return refuse({ reason: 'callbackTimeMissing' })
   const refused = checkWhen(draft, callback)
   if (refused !== null) return refused
-  const reading = readNumber(callback.typed.trim() === '' ? (contact.number ?? '') : callback.typed, draft.state.setUp.homeCountry)
+  const reading = readNumber(callback.typed.trim() === '' ? (work.number ?? '') : callback.typed, draft.state.setUp.homeCountry)
   if (!reading.ok) return refuse(reading.refusal)
   const { dueAtMs, timeZone, owner } = callback
   return { ok: true, value: { code, task, agreed: { dueAtMs, timeZone, owner, number: reading.number.e164 } } }
 }
 
 /** Emits what follows, caused by the outcome at `seq`. What followed from an earlier outcome of the same call is withdrawn first. */
-export function carryOutConsequence(draft: Draft, agent: Agent, contact: Contact, consequence: Consequence, seq: number): void {
-  const { callId, number, customer } = contact
-  const queueId = queueOfPart(contact, agent.id)
+export function carryOutConsequence(draft: Draft, agent: Agent, work: Work, consequence: Consequence, seq: number): void {
+  const { id: callId, number, customer } = work
+  const queueId = queueOfPart(work, agent.id)
   const { code, agreed, task } = consequence
   const by = { byAgentId: agent.id }
-  const tried = contact.tries > 0 ? contact.tries : (servedBy(draft.state, contact)?.attempt ?? 0)
-  closeServed(draft, agent, contact, code, seq)
-  withdraw(draft, agent, contact, seq)
+  const tried = work.tries > 0 ? work.tries : (servedBy(draft.state, work)?.attempt ?? 0)
+  closeServed(draft, agent, work, code, seq)
+  withdraw(draft, agent, work, seq)
   switch (code.follows.kind) {
     case 'nothing':
       return
@@ -74,7 +74,7 @@ export function carryOutConsequence(draft: Draft, agent: Agent, contact: Contact
       const dueAtMs = agreed?.dueAtMs ?? draft.atMs + (retry?.afterMs ?? 0)
       const timeZone = agreed?.timeZone ?? draft.state.setUp.timeZone
       const ownerId = agreed?.owner === 'mine' ? agent.id : null
-      const promise = { dueAtMs, timeZone, number: to, customer, queueId, ownerId, attempt, atMost: retry?.atMost ?? null, note: contact.notes }
+      const promise = { dueAtMs, timeZone, number: to, customer, queueId, ownerId, attempt, atMost: retry?.atMost ?? null, note: work.notes }
       const callbackId = toCallbackId(`callback_${draft.state.floorId}_${draft.state.seq + 1}`)
       emit(draft, seq, { kind: 'callbackAgreed', callbackId, callId, ...by, why: retry === null ? 'agreed' : 'retry', ...promise })
       return
@@ -88,7 +88,7 @@ export function carryOutConsequence(draft: Draft, agent: Agent, contact: Contact
       if (number !== null && customer !== null) emit(draft, seq, { kind: 'numberStruck', callId, number, person: customer.name, ...by })
       return
     case 'task': {
-      const merge = (text: string) => mergeFields(text, mergeValuesOf(contact, agentName(draft.state.setUp, agent.id)))
+      const merge = (text: string) => mergeFields(text, mergeValuesOf(work, agentName(draft.state.setUp, agent.id)))
       const { title = merge(code.follows.title), text = merge(code.follows.text), dueAtMs = draft.atMs + code.follows.dueAfterMs } = task ?? {}
       const assigneeId = (task?.assignee ?? code.follows.assignee) === 'agent' ? agent.id : null
       const taskId = toTaskId(`task_${draft.state.floorId}_${draft.state.seq + 1}`)
@@ -102,14 +102,14 @@ export function carryOutConsequence(draft: Draft, agent: Agent, contact: Contact
  * What this call was made for is done with whatever outcome it gets, and so is another try at the same number that was
  * waiting when it was dialled by hand.
  */
-function closeServed(draft: Draft, agent: Agent, contact: Contact, code: OutcomeCode, seq: number): void {
-  const callback = servedBy(draft.state, contact)
+function closeServed(draft: Draft, agent: Agent, work: Work, code: OutcomeCode, seq: number): void {
+  const callback = servedBy(draft.state, work)
   if (callback === undefined) return
   const noTriesLeft = code.follows.kind === 'retry' && callback.attempt >= code.follows.atMost
   emit(draft, seq, { kind: 'callbackClosed', callbackId: callback.id, byAgentId: agent.id, because: noTriesLeft ? 'noTriesLeft' : 'coded', why: code.label })
 }
 
-function servedBy(state: FloorState, { fromCallbackId, callId, direction, number }: Contact): Callback | undefined {
+function servedBy(state: FloorState, { fromCallbackId, id: callId, direction, number }: Work): Callback | undefined {
   const own = fromCallbackId === null ? undefined : get(state.callbacks, fromCallbackId)
   if (own?.dialled?.callId === callId) return own
   if (direction !== 'outbound') return undefined
@@ -117,7 +117,7 @@ function servedBy(state: FloorState, { fromCallbackId, callId, direction, number
 }
 
 /** What followed from this agent's outcome of the call so far, while it can be: a callback that is being called goes on. */
-export function withdraw(draft: Draft, agent: Agent, { callId, number, customer }: Contact, seq: number): void {
+export function withdraw(draft: Draft, agent: Agent, { id: callId, number, customer }: Work, seq: number): void {
   const { callbacks, doNotCall, tasks, struck } = draft.state
   const by = { byAgentId: agent.id }
   const why = 'The call got another outcome'

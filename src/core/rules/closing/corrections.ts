@@ -18,11 +18,11 @@ import { beginWrapUp } from './wrap-up'
  */
 export function takeBackOutcome(draft: Draft, agent: Agent, { callId }: Of<'takeBackOutcome'>): Ruling {
   const last = get(draft.state.lately, agent.id)
-  const over = last === undefined || last.contact.callId !== callId || draft.atMs - last.savedAtMs > draft.state.setUp.takeBackMs
+  const over = last === undefined || last.work.id !== callId || draft.atMs - last.savedAtMs > draft.state.setUp.takeBackMs
   if (over || agent.engagements.length > 0) return refuse({ reason: 'outcomeStands' })
   emit(draft, null, { kind: 'outcomeTakenBack', callId, agentId: agent.id })
-  withdraw(draft, agent, last.contact, draft.state.seq)
-  if (last.inWrapUp) beginWrapUp(draft, draft.state.seq, agent.id, last.contact)
+  withdraw(draft, agent, last.work, draft.state.seq)
+  if (last.inWrapUp) beginWrapUp(draft, draft.state.seq, agent.id, last.work)
   else emit(draft, draft.state.seq, { kind: 'outcomeOwed', agentId: agent.id, callId, because: 'leftForLater' })
   keepOwedLimit(draft, agent.id)
   return null

@@ -157,7 +157,7 @@ describe('callbacks', () => {
     expect(floor.give({ kind: 'makeCall', agentId: BO, typed: '', customer: null, callbackId })).toBe('callbackUnderWay')
     floor.give({ kind: 'farEnd', callId: toCallId('call_test_2'), report: 'ringing' })
     floor.give({ kind: 'farEnd', callId: toCallId('call_test_2'), report: 'answered' })
-    expect(get(floor.state().contacts, 'call_test_2')?.run?.scriptId).toBe('script_small')
+    expect(get(floor.state().work, 'call_test_2')?.run?.scriptId).toBe('script_small')
     floor.give({ kind: 'hangUp', agentId: ANN, callId: toCallId('call_test_2') })
     floor.give(save('done', {}, 2))
     expect(floor.give({ kind: 'dropCallback', agentId: BO, callbackId, why: 'Over.' })).toBe('noSuchCallback')
@@ -190,10 +190,10 @@ describe('an outcome taken back', () => {
     const { floor, verdict } = withGrace(4_000)
     expect(verdict).toBe('ok')
     expect(ann(floor)).toMatchObject({ state: { name: 'wrapUp' }, codedCount: 0 })
-    expect(get(floor.state().contacts, 'call_test_1')).toMatchObject({ notes: 'Half a story', outcome: null, owedBy: [ANN] })
+    expect(get(floor.state().work, 'call_test_1')).toMatchObject({ notes: 'Half a story', outcome: null, owedBy: [ANN] })
     expect(callbacks(floor)).toEqual([])
     expect(floor.give(save('done'))).toBe('ok')
-    expect(floor.state().contacts.size).toBe(0)
+    expect(floor.state().work.size).toBe(0)
   })
 
   test('over the grace, or with another call, it stands', () => {

@@ -125,9 +125,9 @@ test('an outcome saved within the grace of a hang-up can be taken back: the call
   expect(get(floor.state().agents, ANN)?.wrapUps).toEqual([])
   give(floor, on('takeBackOutcome'))
   expect(get(floor.state().agents, ANN)?.wrapUps).toMatchObject([{ callId: CALL }])
-  expect(get(floor.state().contacts, CALL)).toMatchObject({ notes: 'All well.', outcome: null, owedBy: [ANN] })
+  expect(get(floor.state().work, CALL)).toMatchObject({ notes: 'All well.', outcome: null, owedBy: [ANN] })
   give(floor, save(ANN, 'later'))
-  expect(values(floor.state().contacts)).toEqual([])
+  expect(values(floor.state().work)).toEqual([])
 })
 
 test('a kept place that is called back in vain is coded “nobody answered”', () => {

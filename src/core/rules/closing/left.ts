@@ -1,28 +1,28 @@
 // An agent leaves a call they handled.
 import { type CallEvent, isOnLine } from '@/core/calls'
-import type { Contact } from '@/core/contacts'
 import type { OutcomeEvent } from '@/core/outcomes'
 import { agentOfDevice, type Draft, emit, rowBefore } from '@/core/state'
 import { get } from '@/core/table'
+import type { Work } from '@/core/work'
 import { carryOut } from './outcome'
 import { beginWrapUp } from './wrap-up'
 
 /** The agent who handled a call and leaves it owes its outcome, or has given it and goes on as they chose. */
 export function left(draft: Draft, seq: number, { callId, deviceId }: Extract<CallEvent, { kind: 'connectionCleared' }>): void {
   const agentId = agentOfDevice(deviceId)
-  const contact = rowBefore(draft, 'contacts', callId)
-  if (agentId === null || contact?.handledBy !== agentId) return
+  const work = rowBefore(draft, 'work', callId)
+  if (agentId === null || work?.handledBy !== agentId) return
   // A ring in vain at somebody who had left before is not leaving again.
   const was = rowBefore(draft, 'calls', callId)?.connections.find((c) => c.deviceId === deviceId)?.state
   if (was === 'alerting' || was === 'failed' || was === undefined) return
-  const outcome = outcomeOf(draft, contact, agentId)
+  const outcome = outcomeOf(draft, work, agentId)
   if (outcome !== null) carryOut(draft, agentId, outcome.andThen)
-  else beginWrapUp(draft, seq, agentId, contact)
+  else beginWrapUp(draft, seq, agentId, work)
   const next = get(draft.state.calls, callId)?.connections.find((c) => c.party.kind === 'agent' && isOnLine(c))?.party
   if (next?.kind === 'agent') emit(draft, seq, { kind: 'contactTaken', callId, agentId: next.agentId })
 }
 
-function outcomeOf(draft: Draft, before: Contact, agentId: Contact['handledBy']): OutcomeEvent | null {
-  for (const { event } of draft.entries) if (event.kind === 'outcomeSaved' && event.callId === before.callId && event.agentId === agentId) return event
+function outcomeOf(draft: Draft, before: Work, agentId: Work['handledBy']): OutcomeEvent | null {
+  for (const { event } of draft.entries) if (event.kind === 'outcomeSaved' && event.callId === before.id && event.agentId === agentId) return event
   return agentId !== null && before.codedBy.includes(agentId) ? before.outcome : null
 }

@@ -1,6 +1,5 @@
 // Notes, and the outcome with what the agent does next.
 import type { Agent } from '@/core/agents'
-import { type Contact, queueOfPart } from '@/core/contacts'
 import { codesFor, doubtOf, type OutcomeCode } from '@/core/outcomes'
 import { refuse } from '@/core/rules/rule'
 import { isOverOwed } from '@/core/rules/shift'
@@ -9,16 +8,17 @@ import { type Known, questionOf } from '@/core/scripts'
 import { isChosenReason, OUTCOME_OWED, outcomeSetFor } from '@/core/set-up'
 import { type Draft, emit } from '@/core/state'
 import { get } from '@/core/table'
+import { queueOfPart, type Work } from '@/core/work'
 import type { Of, Ruling } from './commands'
 import { carryOutConsequence, checkConsequence } from './consequences'
 import type { ClosingRefusal } from './refusals'
 import { applyingTo, reads, scriptOf } from './script'
 
 /** Notes belong to whoever has the call; one who has left it writes theirs with the outcome. */
-export function draftNotes(draft: Draft, agent: Agent, contact: Contact, command: Of<'draftNotes'>): Ruling {
-  if (!reads(contact, agent)) return null
-  if (contact.notes === command.text && contact.followUp === command.followUp) return null
-  return emit(draft, null, { kind: 'notesDrafted', callId: contact.callId, text: command.text, followUp: command.followUp })
+export function draftNotes(draft: Draft, agent: Agent, work: Work, command: Of<'draftNotes'>): Ruling {
+  if (!reads(work, agent)) return null
+  if (work.notes === command.text && work.followUp === command.followUp) return null
+  return emit(draft, null, { kind: 'notesDrafted', callId: work.id, text: command.text, followUp: command.followUp })
 }
 
 /**
@@ -27,23 +27,23 @@ export function draftNotes(draft: Draft, agent: Agent, contact: Contact, command
  * it. Refused: outcomeMissing, unknownCode, unknownReason, notYourCall, what the code asks for and is missing; answersContradict
  * until the agent insists, which is kept.
  */
-export function saveOutcome(draft: Draft, agent: Agent, contact: Contact, command: Of<'saveOutcome'>): Ruling {
+export function saveOutcome(draft: Draft, agent: Agent, work: Work, command: Of<'saveOutcome'>): Ruling {
   if (command.code === null) return refuse({ reason: 'outcomeMissing' })
-  const code = codesFor(outcomeSetFor(draft.state.setUp, queueOfPart(contact, agent.id)), contact.dialled).find((c) => c.code === command.code)
+  const code = codesFor(outcomeSetFor(draft.state.setUp, queueOfPart(work, agent.id)), work.dialled).find((c) => c.code === command.code)
   if (code === undefined) return refuse({ reason: 'unknownCode', code: command.code })
   const { andThen, notes, followUp } = command
   if (andThen.state === 'notReady' && !isChosenReason(draft.state.setUp, andThen.reason)) return refuse({ reason: 'unknownReason' })
-  const known = applyingTo(draft, contact)
+  const known = applyingTo(draft, work)
   if (code.needs.notes && notes.trim() === '') return refuse({ reason: 'notesMissing', label: code.label })
-  const missing = missingField(draft, contact, code, known)
+  const missing = missingField(draft, work, code, known)
   if (missing !== null) return refuse(missing)
-  const consequence = checkConsequence(draft, contact, code, command)
+  const consequence = checkConsequence(draft, work, code, command)
   if (!consequence.ok) return consequence
   const doubt = doubtOf(code, known)
   if (doubt !== null && command.insists !== true) return refuse({ reason: 'answersContradict', says: doubt })
-  const { callId } = contact
+  const { id: callId } = work
   emit(draft, null, { kind: 'outcomeSaved', callId, agentId: agent.id, code: code.code, notes, followUp, andThen, insisted: doubt !== null })
-  carryOutConsequence(draft, agent, { ...contact, notes }, consequence.value, draft.state.seq)
+  carryOutConsequence(draft, agent, { ...work, notes }, consequence.value, draft.state.seq)
   const call = get(draft.state.calls, callId)
   // Coding a call that is being hung up says that it was meant.
   if (call?.clearing?.byAgentId === agent.id && call.clearing.what !== 'remove') carryOutClearing(draft, call)
@@ -57,8 +57,8 @@ export function saveOutcome(draft: Draft, agent: Agent, contact: Contact, comman
 }
 
 /** An answer the code asks for, when this call's script has the question. */
-function missingField(draft: Draft, contact: Contact, { needs, label }: OutcomeCode, known: Known): ClosingRefusal | null {
-  const script = scriptOf(draft, contact)
+function missingField(draft: Draft, work: Work, { needs, label }: OutcomeCode, known: Known): ClosingRefusal | null {
+  const script = scriptOf(draft, work)
   if (needs.field === null || script === null || questionOf(script, needs.field) === undefined) return null
   return (known[needs.field] ?? null) === null ? { reason: 'fieldMissing', label, field: questionOf(script, needs.field)?.label ?? needs.field } : null
 }

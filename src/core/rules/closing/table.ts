@@ -1,4 +1,4 @@
-import { onContact, onShift, type Rules } from '@/core/rules/rule'
+import { onShift, onWork, type Rules } from '@/core/rules/rule'
 import type { ClosingCommand } from './commands'
 import { correctOutcome, takeBackOutcome } from './corrections'
 import { draftNotes, saveOutcome } from './outcome'
@@ -7,11 +7,11 @@ import { answerScript, turnPage } from './script'
 import { extendWrapUp } from './wrap-up'
 
 export const CLOSING_RULES: Rules<ClosingCommand, RulingRefusal> = {
-  turnPage: onContact(turnPage),
-  answerScript: onContact(answerScript),
-  draftNotes: onContact(draftNotes),
-  saveOutcome: onContact(saveOutcome),
-  extendWrapUp: onContact(extendWrapUp),
+  turnPage: onWork(turnPage),
+  answerScript: onWork(answerScript),
+  draftNotes: onWork(draftNotes),
+  saveOutcome: onWork(saveOutcome),
+  extendWrapUp: onWork(extendWrapUp),
   takeBackOutcome: onShift(takeBackOutcome),
   correctOutcome,
 }

@@ -17,7 +17,7 @@ describe('wrap-up and what is owed', () => {
       expect(ann(floor)?.owed).toMatchObject([{ callId: 'call_test_1', because: 'limit' }])
       expect(floor.give(save('done', { notes: 'Late, and kept.' }))).toBe('ok')
       expect(ann(floor)).toMatchObject({ owed: [], state: { name: 'ready' } })
-      expect(floor.state().contacts.size).toBe(0)
+      expect(floor.state().work.size).toBe(0)
     }
   })
 

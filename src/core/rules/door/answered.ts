@@ -1,8 +1,7 @@
 // What follows when somebody answers: an outcome owed before is void, a caller who kept their place is dialled, the script
 // opens, and a queue that records begins to.
 import { agentsOn, type CallEvent } from '@/core/calls'
-import type { Contact } from '@/core/contacts'
-import { type AgentId, type DeviceId, deviceOutside } from '@/core/ids'
+import { type AgentId, type DeviceId, deviceOutside, type WorkId } from '@/core/ids'
 import { openScript, recordPage } from '@/core/rules/closing'
 import { queueSetUp } from '@/core/set-up'
 import { agentOfDevice, type Draft, emit, recordingIdFor } from '@/core/state'
@@ -22,7 +21,7 @@ export function answered(draft: Draft, seq: number, { callId, deviceId }: Extrac
 }
 
 /** The number that was dialled has answered: what was typed behind it is sent. */
-function dialExtension(draft: Draft, causedBy: number, callId: Contact['callId'], deviceId: DeviceId): void {
+function dialExtension(draft: Draft, causedBy: number, callId: WorkId, deviceId: DeviceId): void {
   const call = get(draft.state.calls, callId)
   if (call?.extension == null || deviceId !== deviceOutside(callId, 1)) return
   const [byAgentId] = agentsOn(call)
@@ -33,11 +32,11 @@ function dialExtension(draft: Draft, causedBy: number, callId: Contact['callId']
  * A queue that records begins when an agent and the caller first hear each other, and also when the call was handed on to it and
  * one of its agents takes it. Who stopped a recording by hand is not overruled by somebody who only joins.
  */
-function recordFromAnswer(draft: Draft, causedBy: number, callId: Contact['callId'], agentId: AgentId | null): void {
+function recordFromAnswer(draft: Draft, causedBy: number, callId: WorkId, agentId: AgentId | null): void {
   const call = get(draft.state.calls, callId)
   if (call === undefined || call.answeredAtMs === null || call.recording !== null || call.queueId === null) return
-  const contact = get(draft.state.contacts, callId)
-  const takenNow = agentId !== null && contact?.handledBy === agentId && contact.handledSinceMs === draft.atMs
+  const work = get(draft.state.work, callId)
+  const takenNow = agentId !== null && work?.handledBy === agentId && work.handledSinceMs === draft.atMs
   if (call.answeredAtMs !== draft.atMs && !takenNow) return
   if (!queueSetUp(draft.state.setUp, call.queueId).records) return
   emit(draft, causedBy, { kind: 'recordingChanged', callId, recordingId: recordingIdFor(draft.state, callId), to: 'on', byAgentId: null })

@@ -2,10 +2,10 @@
 // floor decides by.
 import type { Agent } from '@/core/agents'
 import type { Call, CallDecision, CallRefusal } from '@/core/calls'
-import { type Contact, mayWrite } from '@/core/contacts'
 import type { AgentId, CallId } from '@/core/ids'
 import { type Draft, emit } from '@/core/state'
 import { get } from '@/core/table'
+import { mayWrite, type Work } from '@/core/work'
 import type { AnyRefusal } from './refusals'
 
 interface Reasoned {
@@ -55,12 +55,12 @@ export const onCall = <C extends OfCall, R extends Reasoned>(
   })
 
 /** For agents on shift, about work they have or owe. Refused: notOnShift, notYourCall. */
-export const onContact = <C extends OfCall, R extends Reasoned>(
-  rule: (draft: Draft, agent: Agent, contact: Contact, command: C) => Ruling<R>,
+export const onWork = <C extends OfCall, R extends Reasoned>(
+  rule: (draft: Draft, agent: Agent, work: Work, command: C) => Ruling<R>,
 ): Rule<C, R | AnyRefusal> =>
   onShift<C, R | AnyRefusal>((draft, agent, command) => {
-    const contact = get(draft.state.contacts, command.callId)
-    return contact === undefined || !mayWrite(contact, agent.id) ? refuse({ reason: 'notYourCall' }) : rule(draft, agent, contact, command)
+    const work = get(draft.state.work, command.callId)
+    return work === undefined || !mayWrite(work, agent.id) ? refuse({ reason: 'notYourCall' }) : rule(draft, agent, work, command)
   })
 
 /** What a service of call control made of it. */

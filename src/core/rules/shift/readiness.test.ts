@@ -242,11 +242,11 @@ describe('callers at the door of a queue', () => {
   test('they are told what they can expect, once that is known, and how to keep their place', () => {
     const floor = aCentre(withFirst({ tellsWait: true, announcement: 'Fennholm Line.' }))
     give(floor, arrives())
-    expect(get(floor.state().contacts, CALL)?.told?.text).toBe('Fennholm Line.')
+    expect(get(floor.state().work, CALL)?.told?.text).toBe('Fennholm Line.')
     give(floor, on('answer'))
     expect(floor.give(on('hangUp'), 119_000)).toBe('ok')
     give(floor, arrives())
-    expect(get(floor.state().contacts, toCallId('call_test_2'))?.told).toEqual({
+    expect(get(floor.state().work, toCallId('call_test_2'))?.told).toEqual({
       text: 'Fennholm Line. You will speak to somebody in about 2 minutes. To hang up, keep your place and be called back, press one.',
       expectedWaitMs: 119_000,
     })
@@ -334,7 +334,7 @@ describe('callers at the door of a queue', () => {
     expect(floor.give(identify(null))).toBe('callerUnnamed')
     give(floor, identify(somebody))
     expect(must(floor.state().calls, CALL)).toMatchObject({ customer: somebody, matches: [] })
-    expect(get(floor.state().contacts, CALL)?.customer).toEqual(somebody)
+    expect(get(floor.state().work, CALL)?.customer).toEqual(somebody)
   })
 })
 
@@ -352,10 +352,10 @@ describe('the set-up owner', () => {
     give(floor, storm(true), { kind: 'passTime' })
     expect(stateOf(floor, BO)).toBe('ringing')
     give(floor, arrives())
-    expect(get(floor.state().contacts, toCallId('call_test_2'))?.told?.text).toMatch(/^A gale\./)
+    expect(get(floor.state().work, toCallId('call_test_2'))?.told?.text).toMatch(/^A gale\./)
     expect(floor.give(storm(true))).toBe('stormUnchanged')
     give(floor, storm(false), arrives())
-    expect(get(floor.state().contacts, toCallId('call_test_3'))?.told?.text).toMatch(/^Good day\./)
+    expect(get(floor.state().work, toCallId('call_test_3'))?.told?.text).toMatch(/^Good day\./)
   })
 
   test.each([
@@ -407,9 +407,9 @@ describe('the set-up owner', () => {
     give(floor, { kind: 'changeSetUp', agentId: ANN, setUp: SetUpSchema.parse({ ...setUp, scripts: [...setUp.scripts, next] }) })
     give(floor, { kind: 'answerScript', agentId: ANN, callId: CALL, field: 'speaking', value: true })
     give(floor, { kind: 'turnPage', agentId: ANN, callId: CALL, direction: 'next' })
-    expect(get(floor.state().contacts, CALL)?.run).toMatchObject({ version: 3, pageId: 'end' })
+    expect(get(floor.state().work, CALL)?.run).toMatchObject({ version: 3, pageId: 'end' })
     give(floor, arrives(), { kind: 'answer', agentId: BO, callId: toCallId('call_test_2') })
-    expect(get(floor.state().contacts, toCallId('call_test_2'))?.run).toMatchObject({ version: 4 })
+    expect(get(floor.state().work, toCallId('call_test_2'))?.run).toMatchObject({ version: 4 })
   })
 
   test('a new account and a new ring limit count at once, for calls that ring already', () => {

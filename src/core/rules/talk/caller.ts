@@ -16,8 +16,8 @@ export function identifyCaller(draft: Draft, agent: Agent, call: Call, { custome
 /** Refused: notRinging. */
 export function silence(draft: Draft, agent: Agent, call: Call): Ruling {
   if (!agent.engagements.some((e) => e.callId === call.id && e.state === 'alerting')) return refuse({ reason: 'notRinging' })
-  // A consult has no contact of its own to remember it by: that of the call it is about does.
-  const callId = call.consultFor ?? call.id
-  if (get(draft.state.contacts, callId) === undefined) return null
+  // A consult has no work of its own to remember it by: that of the call it is about does.
+  const callId = call.workId ?? call.id
+  if (get(draft.state.work, callId) === undefined) return null
   return emit(draft, null, { kind: 'ringSilenced', callId, agentId: agent.id })
 }

@@ -202,7 +202,7 @@ describe('what comes of it', () => {
     floor.give(on('transfer', 1, { target: number }))
     expect(floor.give(farEnd(1, 2, 'busy'))).toBe('ok')
     expect(get(floor.state().agents, ANN)?.state.name).toBe('ringing')
-    expect(get(floor.state().contacts, call(1))?.returned).toMatchObject({ failure: 'busy', from: { kind: 'outside' } })
+    expect(get(floor.state().work, call(1))?.returned).toMatchObject({ failure: 'busy', from: { kind: 'outside' } })
     floor.give(arrives(FIRST))
     expect(floor.give(on('decline'))).toBe('ok')
     expect(floor.state().waiting[FIRST]).toEqual([call(1), call(3)])

@@ -1,15 +1,15 @@
-// A contact is the business around one call: who it is with, what was said, the script's run, the notes and the
-// outcome. It outlives the call until the outcome is saved, so that wrap-up still has the record in front of it.
+// Work is what an agent is given and closes: who it is with, what was said, the script's run, the notes and the outcome. A call is one
+// channel of it; work outlives its call until the outcome is saved, so that wrap-up still has the record in front of it.
 import * as z from 'zod'
 import type { AgentEvent } from '@/core/agents'
 import type { CallbackEvent } from '@/core/callbacks'
 import { type Call, type CallDirection, type CallEvent, type Customer, isOnLine } from '@/core/calls'
-import { type AgentId, AgentIdSchema, type CallbackId, type CallId, CallIdSchema, DeviceIdSchema, type QueueId } from '@/core/ids'
+import { type AgentId, AgentIdSchema, type CallbackId, CallIdSchema, DeviceIdSchema, type QueueId, type WorkId } from '@/core/ids'
 import type { OutcomeEvent } from '@/core/outcomes'
 import { evolveRun, type ScriptEvent, type ScriptRun } from '@/core/scripts'
 import type { EpochMs } from '@/core/time'
 
-export const ContactEventSchema = z.discriminatedUnion('kind', [
+export const WorkEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('notesDrafted'), callId: CallIdSchema, text: z.string(), followUp: z.string() }).readonly(),
   /** Somebody said something; stand-ins speak in captions. Without a device it was the call's first outside party. */
   z
@@ -21,7 +21,7 @@ export const ContactEventSchema = z.discriminatedUnion('kind', [
   /** Whoever handled it has left and this agent, who stays on the line, goes on. */
   z.object({ kind: z.literal('contactTaken'), callId: CallIdSchema, agentId: AgentIdSchema }).readonly(),
 ])
-export type ContactEvent = z.infer<typeof ContactEventSchema>
+export type WorkEvent = z.infer<typeof WorkEventSchema>
 
 export interface Caption {
   readonly atMs: EpochMs
@@ -29,8 +29,14 @@ export interface Caption {
   readonly text: string
 }
 
-export interface Contact {
-  readonly callId: CallId
+/** What reaches a customer: a piece of work has one. */
+export const CHANNELS = ['call'] as const
+export type Channel = (typeof CHANNELS)[number]
+
+export interface Work {
+  /** A call that carries work has the same id as its work. */
+  readonly id: WorkId
+  readonly channel: Channel
   readonly direction: CallDirection
   /** The queue it came through, or was handed on to last. */
   readonly queueId: QueueId | null
@@ -67,8 +73,9 @@ export interface Contact {
 }
 
 /** Of a call, or of what is known of one that is over. */
-export const createContact = (call: Pick<Call, 'id' | 'direction' | 'queueId' | 'number' | 'customer' | 'path' | 'offeredAtMs'>): Contact => ({
-  callId: call.id,
+export const createWork = (call: Pick<Call, 'id' | 'direction' | 'queueId' | 'number' | 'customer' | 'path' | 'offeredAtMs'>): Work => ({
+  id: call.id,
+  channel: 'call',
   direction: call.direction,
   queueId: call.queueId,
   number: call.number,
@@ -94,97 +101,95 @@ export const createContact = (call: Pick<Call, 'id' | 'direction' | 'queueId' | 
   tries: 0,
 })
 
-/** A contact is closed when its call is over and nobody owes an outcome for it. */
-export const isClosed = ({ endedAtMs, owedBy, handledBy, codedBy }: Contact): boolean =>
+/** Work is closed when its call is over and nobody owes an outcome for it. */
+export const isClosed = ({ endedAtMs, owedBy, handledBy, codedBy }: Work): boolean =>
   endedAtMs !== null && owedBy.length === 0 && (handledBy === null || codedBy.includes(handledBy))
 
 /** The queue whose codes and times hold for this agent's part of it. */
-export const queueOfPart = ({ takenFrom, queueId }: Pick<Contact, 'takenFrom' | 'queueId'>, agentId: AgentId): QueueId | null => {
+export const queueOfPart = ({ takenFrom, queueId }: Pick<Work, 'takenFrom' | 'queueId'>, agentId: AgentId): QueueId | null => {
   const part = takenFrom.find((t) => t.agentId === agentId)
   return part === undefined ? queueId : part.queueId
 }
 
 /** Who may write notes and the outcome: who handles it, and who owes. */
-export const mayWrite = (contact: Contact, agentId: AgentId): boolean => contact.handledBy === agentId || contact.owedBy.includes(agentId)
+export const mayWrite = (work: Work, agentId: AgentId): boolean => work.handledBy === agentId || work.owedBy.includes(agentId)
 
 /**
- * The contact after its call changed. It is handled by the agent who answered it first, or while whoever handled it is away;
+ * The work after its call changed. It is handled by the agent who answered it first, or while whoever handled it is away;
  * when the handler leaves others behind, `contactTaken` says who goes on. Until then it is still theirs: somebody always
  * answers for it.
  */
-export function followCall(contact: Contact, before: Call | undefined, after: Call | null, atMs: EpochMs): Contact {
-  if (after === null) return { ...contact, endedAtMs: atMs }
+export function followCall(work: Work, before: Call | undefined, after: Call | null, atMs: EpochMs): Work {
+  if (after === null) return { ...work, endedAtMs: atMs }
   const moved =
-    contact.queueId === after.queueId && contact.dialled === isDialled(contact, after)
-      ? contact
-      : { ...contact, queueId: after.queueId, dialled: isDialled(contact, after) }
+    work.queueId === after.queueId && work.dialled === isDialled(work, after) ? work : { ...work, queueId: after.queueId, dialled: isDialled(work, after) }
   return followHandler(moved, before, after, atMs)
 }
 
-const isDialled = ({ dialled }: Contact, { keptFor }: Call): boolean => dialled || keptFor !== null
+const isDialled = ({ dialled }: Work, { keptFor }: Call): boolean => dialled || keptFor !== null
 
-function followHandler(contact: Contact, before: Call | undefined, after: Call, atMs: EpochMs): Contact {
+function followHandler(work: Work, before: Call | undefined, after: Call, atMs: EpochMs): Work {
   const has = (call: Call | undefined, agentId: AgentId) =>
     call?.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === agentId && (isOnLine(c) || c.state === 'initiated')) ?? false
-  if (contact.handledBy !== null && has(after, contact.handledBy)) {
+  if (work.handledBy !== null && has(after, work.handledBy)) {
     // Whoever takes it again begins a new part of it.
-    const again = contact.codedBy.includes(contact.handledBy) && !has(before, contact.handledBy)
-    return again ? taken(contact, contact.handledBy, contact.handledSinceMs ?? atMs) : contact
+    const again = work.codedBy.includes(work.handledBy) && !has(before, work.handledBy)
+    return again ? taken(work, work.handledBy, work.handledSinceMs ?? atMs) : work
   }
   const next = after.connections.find((c) => c.party.kind === 'agent' && has(after, c.party.agentId) && !has(before, c.party.agentId))?.party
-  return next?.kind === 'agent' ? taken(contact, next.agentId, atMs) : contact
+  return next?.kind === 'agent' ? taken(work, next.agentId, atMs) : work
 }
 
-const taken = (contact: Contact, agentId: AgentId, atMs: EpochMs): Contact => ({
-  ...contact,
+const taken = (work: Work, agentId: AgentId, atMs: EpochMs): Work => ({
+  ...work,
   handledBy: agentId,
   handledSinceMs: atMs,
-  takenFrom: [...contact.takenFrom.filter((t) => t.agentId !== agentId), { agentId, queueId: contact.queueId }],
+  takenFrom: [...work.takenFrom.filter((t) => t.agentId !== agentId), { agentId, queueId: work.queueId }],
   returned: null,
-  codedBy: contact.codedBy.filter((id) => id !== agentId),
+  codedBy: work.codedBy.filter((id) => id !== agentId),
 })
 
 type Followed =
-  | ContactEvent
+  | WorkEvent
   | ScriptEvent
   | OutcomeEvent
   | Extract<AgentEvent, { kind: 'wrapUpStarted' | 'wrapUpEnded' | 'outcomeOwed' }>
   | Extract<CallbackEvent, { kind: 'callbackDialled' }>
 
-export function evolveContact(contact: Contact, event: Followed, atMs: EpochMs): Contact {
+export function evolveWork(work: Work, event: Followed, atMs: EpochMs): Work {
   switch (event.kind) {
     case 'wrapUpStarted':
-      return { ...contact, owedBy: [...contact.owedBy, event.agentId] }
+      return { ...work, owedBy: [...work.owedBy, event.agentId] }
     case 'outcomeOwed':
-      return contact.owedBy.includes(event.agentId) ? contact : { ...contact, owedBy: [...contact.owedBy, event.agentId] }
+      return work.owedBy.includes(event.agentId) ? work : { ...work, owedBy: [...work.owedBy, event.agentId] }
     case 'callbackDialled':
-      return { ...contact, fromCallbackId: event.callbackId, tries: event.attempt }
+      return { ...work, fromCallbackId: event.callbackId, tries: event.attempt }
     case 'wrapUpEnded':
-      return { ...contact, owedBy: contact.owedBy.filter((id) => id !== event.agentId) }
+      return { ...work, owedBy: work.owedBy.filter((id) => id !== event.agentId) }
     case 'notesDrafted':
-      return { ...contact, notes: event.text, followUp: event.followUp }
+      return { ...work, notes: event.text, followUp: event.followUp }
     case 'captionSpoken':
-      return { ...contact, captions: [...contact.captions, { atMs, turn: event.turn, text: event.text }] }
+      return { ...work, captions: [...work.captions, { atMs, turn: event.turn, text: event.text }] }
     case 'callerTold':
-      return { ...contact, told: { text: event.text, expectedWaitMs: event.expectedWaitMs } }
+      return { ...work, told: { text: event.text, expectedWaitMs: event.expectedWaitMs } }
     case 'ringSilenced':
-      return { ...contact, ringSilenced: true }
+      return { ...work, ringSilenced: true }
     case 'contactTaken':
-      return taken(contact, event.agentId, atMs)
+      return taken(work, event.agentId, atMs)
     case 'outcomeSaved':
-      return saved(contact, event)
+      return saved(work, event)
     case 'scriptStarted':
     case 'scriptPageShown':
     case 'scriptAnswered':
-      return { ...contact, run: evolveRun(contact.run, event, atMs) }
+      return { ...work, run: evolveRun(work.run, event, atMs) }
   }
 }
 
 /** What somebody writes about their part does not overwrite the notes of whoever has the call now. */
-function saved(contact: Contact, event: OutcomeEvent): Contact {
-  const codedBy = [...contact.codedBy.filter((id) => id !== event.agentId), event.agentId]
-  const owedBy = contact.owedBy.filter((id) => id !== event.agentId)
-  const isLatest = contact.handledBy === event.agentId || contact.handledBy === null
-  const coded = { ...contact, codedBy, owedBy }
+function saved(work: Work, event: OutcomeEvent): Work {
+  const codedBy = [...work.codedBy.filter((id) => id !== event.agentId), event.agentId]
+  const owedBy = work.owedBy.filter((id) => id !== event.agentId)
+  const isLatest = work.handledBy === event.agentId || work.handledBy === null
+  const coded = { ...work, codedBy, owedBy }
   return isLatest ? { ...coded, outcome: event, notes: event.notes, followUp: event.followUp } : coded
 }

@@ -1,9 +1,9 @@
-// Facts of a contact. Apart from the schemas, because the reading pane asks for them.
+// Facts of a piece of work. Apart from the schemas, because the reading pane asks for them.
 import type { AnswerValue, Known, MergeValues } from '@/core/scripts'
-import type { Contact } from './contact'
+import type { Work } from './work'
 
 /** What a script's conditions may ask about caller and call, besides the answers. */
-export const factsOf = ({ customer, path, queueId }: Pick<Contact, 'customer' | 'path' | 'queueId'>): Known => ({
+export const factsOf = ({ customer, path, queueId }: Pick<Work, 'customer' | 'path' | 'queueId'>): Known => ({
   'caller.name': customer?.name ?? null,
   'caller.firstName': customer === null ? null : firstName(customer.name),
   'caller.group': customer?.group ?? null,
@@ -13,7 +13,7 @@ export const factsOf = ({ customer, path, queueId }: Pick<Contact, 'customer' | 
 })
 
 /** What a text may merge: the agent, the caller, the call, and the answers so far. */
-export function mergeValuesOf({ customer, path, number, run }: Pick<Contact, 'customer' | 'path' | 'number' | 'run'>, agentName: string): MergeValues {
+export function mergeValuesOf({ customer, path, number, run }: Pick<Work, 'customer' | 'path' | 'number' | 'run'>, agentName: string): MergeValues {
   const answers = Object.entries(run?.answers ?? {}).map(([field, value]) => [`answers.${field}`, answerText(value)])
   return {
     'agent.name': agentName,
