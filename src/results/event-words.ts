@@ -87,6 +87,8 @@ export function eventWords(event: FloorEvent, names: Names): string {
       return `${agent(event.byAgentId)} sent the keys ${event.digits}`
     case 'digitsReceived':
       return `${capital(device(event.deviceId))} heard the keys ${event.digits}`
+    case 'roleTaken':
+      return `${capital(device(event.deviceId))} ${ROLE_WORDS[event.role]}`
     case 'connectionMoved':
       return `${device(event.deviceId)} went on with the call on another device (${ENDPOINT_WORDS[event.endpoint]})`
     case 'recordingChanged':
@@ -204,6 +206,7 @@ const CAUSES = {
 } as const
 
 const ENDPOINT_WORDS = { computer: 'the computer', handset: 'the desk handset', ownPhone: 'their own phone' } as const
+const ROLE_WORDS = { talks: 'stepped in', listens: 'listened in', whispers: 'whispered to the agent' } as const
 const RECORDING_WORDS = { on: 'started', paused: 'paused', off: 'stopped' } as const
 const CLEARING_WORDS = { hangUp: 'Hang up', remove: 'Remove', endForEveryone: 'End for everyone', decline: 'Decline' } as const
 

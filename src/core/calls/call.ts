@@ -2,7 +2,7 @@
 // evolve.ts, and what may be asked of it in the services. Knows agents, queues and scripts only by their ids.
 import { type AgentId, type CallId, type DeviceId, deviceOfAgent, type QueueId, type WorkId } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
-import { type Connection, isOnLine } from './connection'
+import { type Connection, isOnLine, takesPart } from './connection'
 import type { CLEARINGS, Customer, Offer } from './event'
 
 export const CALL_DIRECTIONS = ['inbound', 'outbound', 'campaign', 'internal'] as const
@@ -81,9 +81,9 @@ export const carriesWork = ({ id, workId }: Pick<Call, 'id' | 'workId'>): boolea
 /** Three parties or more who are on the line. */
 export const isConference = (call: Call): boolean => onLine(call).length > 2
 
-/** The agents with a connection that is more than a failed attempt. */
+/** The agents who take part with a connection that is more than a failed attempt. */
 export const agentsOn = (call: Call): readonly AgentId[] =>
-  call.connections.flatMap((c) => (c.party.kind === 'agent' && c.state !== 'failed' ? [c.party.agentId] : []))
+  call.connections.flatMap((c) => (c.party.kind === 'agent' && c.state !== 'failed' && takesPart(c) ? [c.party.agentId] : []))
 
 /** The queue a call waits in; null while it rings at somebody or is in no queue. */
 export function waitsIn(call: Call): QueueId | null {

@@ -28,6 +28,10 @@ export type ClearCause = (typeof CLEAR_CAUSES)[number]
 export const ENDPOINTS = ['computer', 'handset', 'ownPhone'] as const
 export type Endpoint = (typeof ENDPOINTS)[number]
 
+/** What an end does on a call: a listener hears and is heard by nobody, a whisperer by one agent. Neither is a party of it. */
+export const ROLES = ['talks', 'listens', 'whispers'] as const
+export type Role = (typeof ROLES)[number]
+
 export interface Connection {
   readonly deviceId: DeviceId
   readonly party: Party
@@ -36,6 +40,9 @@ export interface Connection {
   readonly failure: Failure | null
   /** Muted on this call by an agent; an agent's own mute is theirs and is kept with them. */
   readonly silenced: boolean
+  readonly role: Role
+  /** The only end that hears a whisperer; null for everybody else. */
+  readonly whispersTo: DeviceId | null
   /** Which of the agent's devices carries it; `computer` for everybody else. */
   readonly endpoint: Endpoint
   /** The last words of this party, as a caption; null before the first. */
@@ -47,5 +54,8 @@ export interface Connection {
 /** A party with ears: not a queue and not a parking slot. */
 export const isPerson = (party: Party): boolean => party.kind !== 'queue' && party.kind !== 'park'
 
-/** Someone who is on the line now: neither ringing nor out of reach. */
-export const isOnLine = ({ party, state }: Connection): boolean => isPerson(party) && (state === 'connected' || state === 'held')
+/** Whoever listens in keeps no call alive, owes nothing for it, inherits nothing of it and is nobody to talk to. */
+export const takesPart = ({ role }: Connection): boolean => role === 'talks'
+
+/** Someone who is on the line now and takes part: neither ringing nor out of reach. */
+export const isOnLine = (c: Connection): boolean => isPerson(c.party) && (c.state === 'connected' || c.state === 'held') && takesPart(c)

@@ -2,7 +2,7 @@
 // Services that open a second call or need to know the floor (consult, transfer, park ...) are decided there.
 import type { AgentId, DeviceId } from '@/core/ids'
 import { agentConnection, type Call, connectionOf, isConference, onLine } from './call'
-import { type ClearCause, type Connection, type Endpoint, isOnLine, isPerson } from './connection'
+import { type ClearCause, type Connection, type Endpoint, isOnLine, takesPart } from './connection'
 import type { CallEvent } from './event'
 import type { Failure } from './failure'
 import type { CallRefusal } from './refusal'
@@ -29,11 +29,11 @@ export function answer(call: Call, agentId: AgentId): CallDecision {
  */
 export function hold(call: Call, agentId: AgentId): CallDecision {
   const mine = agentConnection(call, agentId)
-  if (mine === undefined || mine.state === 'failed') return refuse('notOnCall')
+  if (mine === undefined || mine.state === 'failed' || !takesPart(mine)) return refuse('notOnCall')
   if (mine.state === 'held') return refuse('alreadyHeld')
   if (mine.state !== 'connected') return refuse('notConnected')
   if (leaves(call, mine)) return refuse('beingCleared')
-  if (!call.connections.some((c) => c !== mine && isPerson(c.party) && c.state === 'connected')) return refuse('nobodyToHold')
+  if (!onLine(call).some((c) => c !== mine && c.state === 'connected')) return refuse('nobodyToHold')
   return done({ kind: 'connectionHeld', callId: call.id, deviceId: mine.deviceId })
 }
 
@@ -59,9 +59,10 @@ export function clearConnection(call: Call, deviceId: DeviceId, cause: ClearCaus
   return done(first, ...clearAll(call, rest, 'lastParty'))
 }
 
-/** Whether the call goes on without this end: others talk on, or it only rang and they still wait, talk, or keep a place. */
+/** Whether the call goes on without this end: it only listened, others talk on, or it only rang and they still wait, talk, or keep a place. */
 function staysWithout({ keptFor }: Call, mine: Connection, others: readonly Connection[]): boolean {
-  const left = others.filter((c) => c.state !== 'failed')
+  if (!takesPart(mine)) return true
+  const left = others.filter((c) => c.state !== 'failed' && takesPart(c))
   if (left.filter(isOnLine).length > 1) return true
   if (isOnLine(mine)) return false
   if (keptFor !== null && left.some((c) => c.state === 'queued')) return true
@@ -75,6 +76,7 @@ function staysWithout({ keptFor }: Call, mine: Connection, others: readonly Conn
 export function leave(call: Call, agentId: AgentId, outsidersMayStay: boolean): CallDecision {
   const mine = agentConnection(call, agentId)
   if (mine === undefined || mine.state === 'alerting' || mine.state === 'failed') return refuse('notOnCall')
+  if (!takesPart(mine)) return clearConnection(call, mine.deviceId, 'hungUp')
   const staying = onLine(call).filter((c) => c !== mine)
   const insider = staying.some((c) => c.party.kind === 'agent')
   if (staying.length > 1 && !insider && !outsidersMayStay) return refuse('onlyOutsidersLeft')
@@ -92,7 +94,7 @@ export function endForEveryone(call: Call, agentId: AgentId): CallDecision {
 /** One party is taken off the call by an agent on it; a failed attempt is put away. Refused: notOnCall, noSuchParty. */
 export function removeParty(call: Call, agentId: AgentId, deviceId: DeviceId): CallDecision {
   const mine = agentConnection(call, agentId)
-  if (mine === undefined || mine.state === 'alerting') return refuse('notOnCall')
+  if (mine === undefined || mine.state === 'alerting' || !takesPart(mine)) return refuse('notOnCall')
   const theirs = connectionOf(call, deviceId)
   if (theirs === undefined || theirs === mine) return refuse('noSuchParty')
   return clearConnection(call, deviceId, theirs.state === 'failed' ? 'failed' : 'removed')
@@ -112,10 +114,10 @@ export function muteParty(call: Call, agentId: AgentId, deviceId: DeviceId, mute
 /** Two of a conference talk apart until the agent comes back. Refused: needsConference, noSuchParty, asideUnderWay. */
 export function startAside(call: Call, agentId: AgentId, deviceId: DeviceId, othersHear: 'music' | 'eachOther'): CallDecision {
   const mine = agentConnection(call, agentId)
-  if (mine?.state !== 'connected') return refuse('notOnCall')
+  if (mine?.state !== 'connected' || !takesPart(mine)) return refuse('notOnCall')
   if (!isConference(call)) return refuse('needsConference')
   const theirs = connectionOf(call, deviceId)
-  if (theirs?.state !== 'connected' || theirs === mine) return refuse('noSuchParty')
+  if (theirs?.state !== 'connected' || theirs === mine || !takesPart(theirs)) return refuse('noSuchParty')
   if (call.aside !== null) return refuse('asideUnderWay')
   return done({ kind: 'asideStarted', callId: call.id, deviceId, byAgentId: agentId, othersHear })
 }
@@ -127,7 +129,8 @@ export function endAside(call: Call, agentId: AgentId): CallDecision {
 
 /** Generate Digits (19.1.3): the sixteen characters of ITU-T Q.23. Refused: notOnCall, notDigits. */
 export function sendDigits(call: Call, agentId: AgentId, digits: string): CallDecision {
-  if (agentConnection(call, agentId)?.state !== 'connected') return refuse('notOnCall')
+  const mine = agentConnection(call, agentId)
+  if (mine?.state !== 'connected' || !takesPart(mine)) return refuse('notOnCall')
   if (!/^[0-9*#A-D]{1,40}$/.test(digits)) return refuse({ reason: 'notDigits', typed: digits })
   return done({ kind: 'digitsSent', callId: call.id, byAgentId: agentId, digits })
 }

@@ -2,7 +2,7 @@
 // renamed, never reused. Events carry facts; who hears whom is computed from them (hearing.ts).
 import * as z from 'zod'
 import { AgentIdSchema, CallIdSchema, DeviceIdSchema, QueueIdSchema } from '@/core/ids'
-import { CLEAR_CAUSES, ENDPOINTS } from './connection'
+import { CLEAR_CAUSES, ENDPOINTS, ROLES } from './connection'
 import { FAILURES } from './failure'
 import { PartySchema } from './party'
 
@@ -88,6 +88,8 @@ export const CallEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('digitsSent'), ...call, ...by, digits: z.string() }).readonly(),
   /** What a far end made of the tones it heard. */
   z.object({ kind: z.literal('digitsReceived'), ...at, digits: z.string() }).readonly(),
+  /** An agent listens in, whispers to one end or steps in (ECMA-269, 17.1.18, Join Call), or changes from one to another. */
+  z.object({ kind: z.literal('roleTaken'), ...at, party: PartySchema, role: z.enum(ROLES), whispersTo: DeviceIdSchema.nullable() }).readonly(),
   z.object({ kind: z.literal('connectionMoved'), ...at, endpoint: z.enum(ENDPOINTS) }).readonly(),
   z
     .object({ kind: z.literal('recordingChanged'), ...call, recordingId: z.string(), to: z.enum(['on', 'paused', 'off']), byAgentId: AgentIdSchema.nullable() })

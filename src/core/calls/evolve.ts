@@ -3,7 +3,7 @@
 import { type CallId, type DeviceId, deviceOfAgent, deviceOfPark, deviceOfQueue } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
 import { type Call, carriesWork, connectionOf } from './call'
-import { type Connection, type ConnectionState, isPerson } from './connection'
+import { type Connection, type ConnectionState, isPerson, takesPart } from './connection'
 import type { CallEvent, Customer } from './event'
 import type { Party } from './party'
 
@@ -79,6 +79,11 @@ function evolveCall(before: Call | undefined, event: Exclude<CallEvent, { kind: 
       return call
     case 'digitsReceived':
       return changed(call, event.deviceId, { received: (connectionOf(call, event.deviceId)?.received ?? '') + event.digits })
+    case 'roleTaken': {
+      const { deviceId, role, whispersTo } = event
+      const there = known(call, deviceId) ? call : withConnection(call, fresh(deviceId, event.party, 'connected', atMs))
+      return changed(there, deviceId, { role, whispersTo })
+    }
     case 'connectionMoved':
       return changed(call, event.deviceId, { endpoint: event.endpoint })
     case 'recordingChanged':
@@ -141,7 +146,7 @@ function established(call: Call, deviceId: DeviceId, atMs: EpochMs): Call {
   const joined = inState(call, deviceId, 'connected', atMs)
   // A queue or a slot has done its work once somebody answers: its connection becomes null.
   const connections = joined.connections.filter((c) => isPerson(c.party))
-  const bothSides = connections.some((c) => c.party.kind === 'agent') && connections.some((c) => c.party.kind === 'outside')
+  const bothSides = connections.some((c) => c.party.kind === 'agent' && takesPart(c)) && connections.some((c) => c.party.kind === 'outside')
   // Whoever answers has the call: what it was on its way to no longer counts.
   return { ...nextToRing(joined), connections, handover: null, answeredAtMs: call.answeredAtMs ?? (bothSides && carriesWork(call) ? atMs : null) }
 }
@@ -194,6 +199,8 @@ const fresh = (deviceId: DeviceId, party: Party, state: ConnectionState, sinceMs
   sinceMs,
   failure: null,
   silenced: false,
+  role: 'talks',
+  whispersTo: null,
   endpoint: 'computer',
   said: null,
   received: '',

@@ -2,7 +2,7 @@
 // preview draws the one after a command, the mixer obeys it and the recorder takes down what it says.
 import { type AgentId, type DeviceId, deviceOfAgent } from '@/core/ids'
 import type { Call } from './call'
-import { type Connection, isPerson } from './connection'
+import { type Connection, isPerson, takesPart } from './connection'
 
 /** What one party's ear gets from one other party. */
 export type Hearing = 'voice' | 'silence' | 'music' | 'ringing'
@@ -15,6 +15,7 @@ export interface Ear {
 
 /**
  * Every ordered pair of parties on the call, listeners being people. In this order:
+ * - who listens in hears every voice and is heard by nobody; a whisperer is heard by one agent as well;
  * - who is not connected, or is being cut off, hears nothing and is heard by nobody;
  * - in an aside, the two hear each other and nobody else; the others hear music, or each other;
  * - a muted agent and a silenced party are not heard, and hear as before;
@@ -24,7 +25,7 @@ export interface Ear {
  */
 export function whoHearsWhom(call: Call, isMuted: (agentId: AgentId) => boolean): readonly Ear[] {
   const cutOff = cutDevices(call)
-  const talkers = call.connections.filter((c) => c.state === 'connected' && isPerson(c.party) && !cutOff(c.deviceId))
+  const talkers = call.connections.filter((c) => c.state === 'connected' && isPerson(c.party) && takesPart(c) && !cutOff(c.deviceId))
   const waits = call.connections.some((c) => c.state === 'queued')
   const mayBeHeard = new Map(call.connections.map((c) => [c.deviceId, !c.silenced && !(c.party.kind === 'agent' && isMuted(c.party.agentId))]))
   const ears: Ear[] = []
@@ -44,6 +45,8 @@ export function whoHearsWhom(call: Call, isMuted: (agentId: AgentId) => boolean)
 function hearing(call: Call, listener: Connection, speaker: Connection, alone: boolean, waits: boolean, mayBeHeard: boolean): Hearing {
   switch (speaker.state) {
     case 'connected': {
+      if (!takesPart(speaker)) return speaker.whispersTo === listener.deviceId && mayBeHeard ? 'voice' : 'silence'
+      if (!takesPart(listener)) return mayBeHeard ? 'voice' : 'silence'
       const apart = acrossAside(call, listener.deviceId, speaker.deviceId)
       if (apart !== null) return apart
       return mayBeHeard ? 'voice' : 'silence'

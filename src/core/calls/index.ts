@@ -14,7 +14,7 @@ export {
   ringDueAtMs,
   waitsIn,
 } from './call'
-export { type ClearCause, type Connection, type ConnectionState, ENDPOINTS, type Endpoint, isOnLine, isPerson } from './connection'
+export { type ClearCause, type Connection, type ConnectionState, ENDPOINTS, type Endpoint, isOnLine, isPerson, ROLES, type Role, takesPart } from './connection'
 export type { CallDecision, NetworkReport } from './decide'
 export * as services from './decide'
 export { CALL_EVENTS, type CallEvent, CallEventSchema, CLEARINGS, type Customer, CustomerSchema, type Offer, OfferSchema } from './event'

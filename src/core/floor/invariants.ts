@@ -1,6 +1,6 @@
 // What holds on every floor at every moment, whatever was asked of it. Property tests hunt for a counterexample.
 import { type Agent, agentStateName } from '@/core/agents'
-import { type Call, carriesWork, isOnLine, isPerson, waitsIn, whoHearsWhom } from '@/core/calls'
+import { type Call, carriesWork, isOnLine, isPerson, takesPart, waitsIn, whoHearsWhom } from '@/core/calls'
 import { deviceOfAgent } from '@/core/ids'
 import { type FloorState, isMutedOn } from '@/core/state'
 import { get, values } from '@/core/table'
@@ -34,14 +34,14 @@ export const INVARIANTS: readonly Invariant[] = [
   ],
   [
     'a call that exists has a party, or keeps the place of one',
-    (s) => calls(s).every((c) => c.connections.some((x) => isPerson(x.party) && x.state !== 'failed') || keepsPlace(c)),
+    (s) => calls(s).every((c) => c.connections.some((x) => isPerson(x.party) && takesPart(x) && x.state !== 'failed') || keepsPlace(c)),
   ],
   [
     'nobody is left alone on a call: somebody else is there, rings, is dialled, or a queue or a slot has the caller',
     (s) =>
       calls(s).every(
         (c) =>
-          c.connections.filter((x) => x.state !== 'failed').length >= 2 ||
+          c.connections.filter((x) => x.state !== 'failed' && takesPart(x)).length >= 2 ||
           c.connections.some((x) => x.state === 'failed' || x.state === 'initiated') ||
           keepsPlace(c),
       ),
@@ -50,7 +50,9 @@ export const INVARIANTS: readonly Invariant[] = [
     'a caller from outside is never with nobody who could help: an agent, a queue, a slot, a mailbox or another outside party',
     (s) =>
       calls(s).every((c) =>
-        c.connections.every((x) => x.party.kind !== 'outside' || x.state !== 'connected' || c.connections.some((y) => y !== x && y.state !== 'failed')),
+        c.connections.every(
+          (x) => x.party.kind !== 'outside' || x.state !== 'connected' || c.connections.some((y) => y !== x && takesPart(y) && y.state !== 'failed'),
+        ),
       ),
   ],
   ['no device is on a call twice', (s) => calls(s).every((c) => new Set(c.connections.map((x) => x.deviceId)).size === c.connections.length)],
@@ -76,10 +78,10 @@ export const INVARIANTS: readonly Invariant[] = [
   ],
   ['every call has its work, save a consult, which is about another call', (s) => calls(s).every((c) => (get(s.work, c.id) !== undefined) === carriesWork(c))],
   [
-    'who hears whom is symmetric, save for mute',
+    'among those who take part, who hears whom is symmetric, save for mute',
     (s) =>
       calls(s).every((call) => {
-        const ears = whoHearsWhom({ ...call, connections: call.connections.map((c) => ({ ...c, silenced: false })) }, () => false)
+        const ears = whoHearsWhom({ ...call, connections: call.connections.filter(takesPart).map((c) => ({ ...c, silenced: false })) }, () => false)
         const voices = new Set(ears.filter((e) => e.hears === 'voice').map((e) => `${e.listener} ${e.speaker}`))
         return ears.every((e) => e.hears !== 'voice' || voices.has(`${e.speaker} ${e.listener}`))
       }),

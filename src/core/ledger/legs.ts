@@ -1,6 +1,6 @@
 // The agents' parts of one call: how long it rang at each, was talked, held and wrapped up, and in which role. An agent who
 // comes back to a call goes on with the leg they had.
-import { agentConnection, agentsOn, type Call, type CallChange, type CallEvent, isOnLine } from '@/core/calls'
+import { agentConnection, agentsOn, type Call, type CallChange, type CallEvent, isOnLine, takesPart } from '@/core/calls'
 import type { AgentId } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
 import type { AgentLeg } from './record'
@@ -57,7 +57,7 @@ export function createLegs(nameOf: (id: AgentId) => string): Legs {
       for (const agentId of new Set([...(before === undefined ? [] : agentsOn(before)), ...(after === null ? [] : agentsOn(after))])) {
         const was = before && agentConnection(before, agentId)
         const is = after === null ? undefined : agentConnection(after, agentId)
-        const phase = is === undefined || is.state === 'failed' || after === null ? null : phaseOf(after, agentId)
+        const phase = is === undefined || is.state === 'failed' || !takesPart(is) || after === null ? null : phaseOf(after, agentId)
         // Joining two calls ends one and goes on in the other: the leg does not notice.
         if (event.kind === 'callsJoined' && after === null) continue
         // The one who consults has their leg on the call it is about.
@@ -71,7 +71,8 @@ export function createLegs(nameOf: (id: AgentId) => string): Legs {
         if (phase === null && was?.state === 'alerting' && open.leg.talkMs + open.leg.holdMs + open.leg.wrapUpMs === 0) {
           inVain.set(agentId, { fromMs: open.leg.fromMs, ringMs: open.leg.ringMs })
           legs.delete(agentId)
-        } else if (phase !== 'ring' && phase !== null) open.leg.role = roleOf(open.leg, was?.state === 'alerting', before, after as Call, agentId)
+        } else if (phase !== 'ring' && phase !== null)
+          open.leg.role = roleOf(open.leg, was?.state === 'alerting' || (was !== undefined && !takesPart(was)), before, after as Call, agentId)
       }
       if (event.kind === 'callTransferred' && event.how === 'attended' && event.to.kind === 'agent') {
         const open = legs.get(event.to.agentId)
