@@ -4,7 +4,8 @@ import { toCallId } from '@/core/ids'
 import { get, values } from '@/core/table'
 import { DAY } from '@/core/time'
 import { daySteps } from '@/world'
-import { memoryStore, restore } from './store'
+import { memoryStore } from '@/storage'
+import { restore } from './store'
 import { aFloor, aTab, ELUNED, HELLO, PATIENT } from './testing'
 
 const START_MS = Date.UTC(2026, 10, 24, 9)

@@ -1,7 +1,8 @@
 import { describe, expect, test, vi } from 'vitest'
 import type { Ask } from '@/core/floor'
 import { values } from '@/core/table'
-import { type KeyValue, memoryStore, restore } from './store'
+import { type KeyValue, memoryStore } from '@/storage'
+import { restore } from './store'
 import { aFloor, aTab, CALL, ELUNED, HELLO, inCall, KESTER, LINNEA, PATIENT, RING, START, save } from './testing'
 
 describe('the running floor', () => {

@@ -18,7 +18,8 @@ import { type Notice, type TabMessage, TabMessageSchema, type TabView } from './
 import type { Scenario } from './scenario'
 import { createSessions } from './sessions'
 import { createSharedView, type Refreshed } from './shared-lists'
-import { createWriter, DAMAGED_KEY, type KeyValue, type LedgerWriter, type Restored } from './store'
+import { type KeyValue } from '@/storage'
+import { createWriter, DAMAGED_KEY, type LedgerWriter, type Restored } from './store'
 import { createTab, show, type Tab, type TabPort } from './tab'
 import { concerns, selectAccount, selectCentre, selectDevice, selectDoor, selectMe, selectMine } from './views'
 

@@ -7,7 +7,8 @@ import { makePinSecret, openAccounts } from './accounts'
 import { createExchange, type Exchange } from './exchange'
 import { NO_LISTS, withChanges } from './lists'
 import type { FloorMessage, SharedLists, TabView } from './protocol'
-import { memoryStore, NOTHING_RESTORED } from './store'
+import { memoryStore } from '@/storage'
+import { NOTHING_RESTORED } from './store'
 
 export const ELUNED = toAgentId('agent_eluned-tarnow')
 export const KESTER = toAgentId('agent_kester-oddersey')

@@ -2,7 +2,8 @@
 import { FENNHOLM_LINE } from '@/world/scenario'
 import { openAccounts } from './accounts'
 import { createExchange, type Exchange } from './exchange'
-import { browserStore, type KeyValue, memoryStore, NOTHING_RESTORED, restore } from './store'
+import { browserStore, type KeyValue, memoryStore } from '@/storage'
+import { NOTHING_RESTORED, restore } from './store'
 
 declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
 

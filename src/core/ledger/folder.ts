@@ -2,13 +2,13 @@
 // day use the same code. Keeps its own working memory; what it hands out is plain data.
 import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
 import { CALL_EVENTS, type Call, type CallChange, type CallEvent, type Customer, evolveCalls } from '@/core/calls'
-import type { AgentId, CallId, QueueId } from '@/core/ids'
+import { type AgentId, type CallId, type QueueId, toCallId } from '@/core/ids'
 import { evolveRun, type ScriptRun, splitAnswers } from '@/core/scripts'
 import { agentName, outcomeSetFor, type SetUp, scriptById, scriptVersion } from '@/core/set-up'
 import type { EpochMs } from '@/core/time'
 import { factsOf } from '@/core/work'
 import type { FloorEvent, LedgerEntry } from './entry'
-import { createLegs, type Legs } from './legs'
+import { cameLater, createLegs, followLegs, isWrappedUp, type Legs, listLegs, wrapUpLeg } from './legs'
 import type { AgentInterval, CallRecord } from './record'
 import { blankRecord, noteResult, resultOf, transferOf } from './result'
 
@@ -26,6 +26,10 @@ interface OpenCall {
   customer: Customer | null
   path: string | null
   ended: boolean
+  /** Who has left it and not coded it yet. */
+  owedBy: AgentId[]
+  readonly firstSeq: number
+  lastSeq: number
 }
 
 export interface LedgerFolder {
@@ -37,8 +41,24 @@ export interface LedgerFolder {
   /** Gapless over each shift; the interval still running ends at `nowMs`. */
   intervals(nowMs: EpochMs): readonly AgentInterval[]
   setUp(): SetUp
-  /** Corrections of calls that other ledgers hold, the latest of each. */
+  /** Corrections of calls that are no longer here or never were, the latest of each. */
   corrections(): ReadonlyMap<CallId, Correction>
+  /** Ends that were pressed and taken back within the grace: presses by mistake. */
+  takenBack(): readonly TakenBack[]
+  /** Hands out what will not change any more, but by a correction: calls and spells that were over by then and that nobody owes for. */
+  settle(byMs: EpochMs): Settled
+  /** Everything it knows, as plain data: another folder goes on from it. */
+  state(): FolderState
+}
+
+export interface TakenBack {
+  readonly atMs: EpochMs
+  readonly byAgentId: AgentId
+}
+
+export interface Settled {
+  readonly calls: readonly { readonly record: CallRecord; readonly firstSeq: number; readonly lastSeq: number }[]
+  readonly intervals: readonly AgentInterval[]
 }
 
 interface OwedBefore {
@@ -47,6 +67,8 @@ interface OwedBefore {
 }
 
 export interface Correction {
+  /** Of the event that says so. */
+  readonly seq: number
   readonly code: string
   readonly atMs: EpochMs
   readonly byId: AgentId
@@ -55,18 +77,44 @@ export interface Correction {
   readonly notes: string | null
 }
 
-export function createLedgerFolder(): LedgerFolder {
-  let setUp: SetUp | null = null
-  const calls = new Map<CallId, OpenCall>()
+export interface FolderState {
+  setUp: SetUp | null
+  readonly calls: Map<CallId, OpenCall>
   /** A consult is part of the call it is about: its record is that call's. */
-  const consults = new Map<CallId, { call: Call; readonly about: CallId }>()
-  const agents = new Map<AgentId, Agent>()
-  const intervals: AgentInterval[] = []
-  const corrections = new Map<CallId, Correction>()
+  readonly consults: Map<CallId, { readonly call: Call; readonly about: CallId }>
+  readonly agents: Map<AgentId, Agent>
+  intervals: AgentInterval[]
+  readonly corrections: Map<CallId, Correction>
+  /** Calls of an earlier ledger that are coded in this one. */
+  readonly owedBefore: Map<CallId, OwedBefore>
+  /** The state each agent is reported in, since when: that of the floor, and dialling apart from talking. */
+  readonly shown: Map<AgentId, Shown>
+  readonly takenBack: TakenBack[]
+  /** Calls are spoken of that are not here: they began before, or are settled. */
+  isCut: boolean
+}
+
+const createState = (): FolderState => ({
+  setUp: null,
+  calls: new Map(),
+  consults: new Map(),
+  agents: new Map(),
+  intervals: [],
+  corrections: new Map(),
+  owedBefore: new Map(),
+  shown: new Map(),
+  takenBack: [],
+  isCut: false,
+})
+
+/** Goes on from what another one knew, or begins with nothing. */
+export function createLedgerFolder(state: FolderState = createState()): LedgerFolder {
+  const { calls, consults, agents, corrections, owedBefore, shown } = state
+  let seq = 0
 
   const known = (): SetUp => {
-    if (setUp === null) throw new Error('the ledger does not begin with floorOpened')
-    return setUp
+    if (state.setUp === null) throw new Error('the ledger does not begin with floorOpened')
+    return state.setUp
   }
   const existing = (id: CallId): OpenCall => {
     const found = calls.get(id)
@@ -80,15 +128,9 @@ export function createLedgerFolder(): LedgerFolder {
     return owedBy.includes(handledBy) && corrections.get(callId)?.byId !== handledBy
   }
   const nameOf = (id: AgentId) => agentName(known(), id)
-  let isCut = false
-  /** Calls of an earlier ledger that are coded in this one. */
-  const owedBefore = new Map<CallId, OwedBefore>()
   /** Of a call that began before the ledger does nothing is reported: half a call would be a wrong one. */
   const speaksOfLostCall = (event: FloorEvent): boolean =>
     'callId' in event && event.callId !== null && callOf(event.callId) === undefined && !calls.has(event.callId) && !BEGINS_CALL.has(event.kind)
-
-  /** The state each agent is reported in, since when: that of the floor, and dialling apart from talking. */
-  const shown = new Map<AgentId, Shown>()
 
   const setAgent = (before: Agent, after: Agent, atMs: EpochMs) => {
     if (after === before) return
@@ -102,7 +144,7 @@ export function createLedgerFolder(): LedgerFolder {
     // A new spell in the same state begins a new interval only where the floor says so: a call after a call.
     if (was !== undefined) {
       const interval = toInterval(known(), agent.id, was, atMs)
-      if (interval !== null) intervals.push(interval)
+      if (interval !== null) state.intervals.push(interval)
     }
     shown.set(agent.id, { ...is, sinceMs: atMs, stateSinceMs: agent.state.sinceMs })
   }
@@ -125,14 +167,15 @@ export function createLedgerFolder(): LedgerFolder {
       if (about !== null) {
         if (after === null) consults.delete(callId)
         else consults.set(callId, { call: after, about })
-        calls.get(about)?.legs.follow(change, event, atMs)
+        const open = calls.get(about)
+        if (open !== undefined) followLegs(open.legs, change, event, atMs, nameOf)
         followEngagements(change, atMs)
         continue
       }
       if (before === undefined && after !== null)
         calls.set(callId, {
           record: blankRecord(known(), after),
-          legs: createLegs(nameOf),
+          legs: createLegs(),
           call: null,
           queueId: null,
           codedBy: null,
@@ -140,6 +183,9 @@ export function createLedgerFolder(): LedgerFolder {
           customer: after.customer,
           path: after.path,
           ended: false,
+          owedBy: [],
+          firstSeq: seq,
+          lastSeq: seq,
         })
       const open = existing(callId)
       open.call = after
@@ -149,7 +195,7 @@ export function createLedgerFolder(): LedgerFolder {
         open.customer = event.customer
         open.record.customer = event.customer.name
       }
-      open.legs.follow(change, event, atMs)
+      followLegs(open.legs, change, event, atMs, nameOf)
       noteResult(open.record, event, before, after)
       if (after === null) close(open, atMs)
     }
@@ -191,7 +237,7 @@ export function createLedgerFolder(): LedgerFolder {
       case 'outcomeOwed':
         setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
         if (owedBefore.has(event.callId)) return
-        return existing(event.callId).legs.wrapUp(event.agentId, event.kind === 'wrapUpStarted', atMs)
+        return noteWrapUp(existing(event.callId), event, atMs)
       case 'scriptPageShown': {
         const open = existing(event.callId)
         open.run = evolveRun(open.run, event, atMs)
@@ -214,14 +260,15 @@ export function createLedgerFolder(): LedgerFolder {
         setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
         if (owedBefore.has(event.callId)) {
           if (countsForCall(event.callId, event.agentId))
-            corrections.set(event.callId, { code: event.code, atMs, byId: event.agentId, by: nameOf(event.agentId), notes: event.notes })
+            corrections.set(event.callId, { seq, code: event.code, atMs, byId: event.agentId, by: nameOf(event.agentId), notes: event.notes })
           return
         }
         const open = existing(event.callId)
         const { record, legs } = open
+        open.owedBy = open.owedBy.filter((id) => id !== event.agentId)
         // The final code is that of the agent who had the call last, even when somebody before them codes later.
         const { codedBy } = open
-        if (codedBy !== null && legs.cameLater(codedBy, event.agentId)) return
+        if (codedBy !== null && cameLater(legs, codedBy, event.agentId)) return
         open.codedBy = event.agentId
         const code = outcomeSetFor(known(), open.queueId).codes.find((c) => c.code === event.code)
         Object.assign(record, {
@@ -248,14 +295,15 @@ export function createLedgerFolder(): LedgerFolder {
       case 'outcomeCorrected': {
         // Of a call of an earlier ledger there is no record here: whoever keeps that one brings them together.
         const record = calls.get(event.callId)?.record
-        if (record === undefined) corrections.set(event.callId, { code: event.code, atMs, byId: event.byAgentId, by: nameOf(event.byAgentId), notes: null })
+        if (record === undefined)
+          corrections.set(event.callId, { seq, code: event.code, atMs, byId: event.byAgentId, by: nameOf(event.byAgentId), notes: null })
         else Object.assign(record, { outcome: event.code, outcomeAtMs: atMs, outcomeById: event.byAgentId, outcomeBy: nameOf(event.byAgentId) })
         return
       }
       case 'floorOpened':
       case 'setUpChanged':
       case 'storageCleared':
-        setUp = event.setUp
+        state.setUp = event.setUp
         return
       case 'carriedOver':
         for (const { callId, agentId, handledBy } of event.owed)
@@ -287,24 +335,51 @@ export function createLedgerFolder(): LedgerFolder {
     }
   }
 
+  const withLegs = (c: OpenCall): CallRecord => ({ ...c.record, agents: listLegs(c.legs) })
+
   return {
-    add({ event, atMs }) {
-      if (setUp === null && event.kind !== 'floorOpened') {
+    add(entry) {
+      const { event, atMs } = entry
+      seq = entry.seq
+      if (state.setUp === null && event.kind !== 'floorOpened') {
         // The beginning was cleared away with the browser's data. What can be told begins where the ledger says so.
-        isCut = true
+        state.isCut = true
         if (event.kind !== 'storageCleared') return
       }
-      if (isCut && speaksOfLostCall(event)) return
+      if (state.isCut && speaksOfLostCall(event) && event.kind !== 'outcomeCorrected') return
+      if (event.kind === 'clearTakenBack') state.takenBack.push({ atMs, byAgentId: event.byAgentId })
       if (isCallEvent(event)) foldCallEvent(event, atMs)
       else foldOther(event, atMs)
+      const open = 'callId' in event && event.callId !== null ? calls.get(consults.get(event.callId)?.about ?? event.callId) : undefined
+      if (open !== undefined) open.lastSeq = seq
     },
-    records: () => [...calls.values()].filter((c) => c.ended).map((c) => ({ ...c.record, agents: c.legs.list() })),
-    underWay: (nowMs) =>
-      [...calls.values()].filter((c) => !c.ended).map((c) => ({ ...c.record, result: 'underWay' as const, endedAtMs: nowMs, agents: c.legs.list() })),
-    intervals: (nowMs) => [...intervals, ...[...shown].map(([id, state]) => toInterval(known(), id, state, nowMs)).filter((i) => i !== null)],
+    records: () => [...calls.values()].filter((c) => c.ended).map(withLegs),
+    underWay: (nowMs) => [...calls.values()].filter((c) => !c.ended).map((c) => ({ ...withLegs(c), result: 'underWay' as const, endedAtMs: nowMs })),
+    intervals: (nowMs) => [...state.intervals, ...[...shown].map(([id, state]) => toInterval(known(), id, state, nowMs)).filter((i) => i !== null)],
     setUp: known,
     corrections: () => corrections,
+    takenBack: () => state.takenBack,
+    settle(byMs) {
+      const over = [...calls.values()].filter((c) => c.ended && c.record.endedAtMs <= byMs && c.owedBy.length === 0 && isWrappedUp(c.legs))
+      for (const { record } of over) calls.delete(toCallId(record.callId))
+      const intervals = state.intervals.filter((i) => i.toMs <= byMs)
+      state.intervals = state.intervals.filter((i) => i.toMs > byMs)
+      if (over.length > 0) state.isCut = true
+      return { calls: over.map((c) => ({ record: withLegs(c), firstSeq: c.firstSeq, lastSeq: c.lastSeq })), intervals }
+    },
+    state: () => state,
   }
+}
+
+/** Who wraps a call up owes for it from then on, and so does who left it for later. */
+function noteWrapUp(
+  open: OpenCall,
+  { kind, agentId }: { readonly kind: 'wrapUpStarted' | 'wrapUpEnded' | 'outcomeOwed'; readonly agentId: AgentId },
+  atMs: EpochMs,
+): void {
+  wrapUpLeg(open.legs, agentId, kind === 'wrapUpStarted', atMs)
+  const others = open.owedBy.filter((id) => id !== agentId)
+  open.owedBy = kind === 'wrapUpEnded' ? others : [...others, agentId]
 }
 
 const BEGINS_CALL: ReadonlySet<FloorEvent['kind']> = new Set(['callQueued', 'callOriginated', 'consultationOriginated'])

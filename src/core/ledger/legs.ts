@@ -14,83 +14,83 @@ interface OpenLeg {
   wrapUpSinceMs: EpochMs | null
 }
 
+/** Plain data: it is stored with what is folded so far. */
 export interface Legs {
-  follow(change: CallChange, event: CallEvent, atMs: EpochMs): void
-  wrapUp(agentId: AgentId, begins: boolean, atMs: EpochMs): void
-  /** Whether the first agent's leg began after the second's. */
-  cameLater(agentId: AgentId, than: AgentId): boolean
-  list(): AgentLeg[]
-}
-
-export function createLegs(nameOf: (id: AgentId) => string): Legs {
-  const legs = new Map<AgentId, OpenLeg>()
+  readonly legs: Map<AgentId, OpenLeg>
   /** Rings in vain: of somebody who has the call later they are part of their leg. */
-  const inVain = new Map<AgentId, { readonly fromMs: EpochMs; readonly ringMs: number }>()
-
-  const settle = (open: OpenLeg, atMs: EpochMs) => {
-    if (open.phase === null) return
-    open.leg[`${open.phase}Ms`] += atMs - open.sinceMs
-    open.leg.toMs = atMs
-    open.sinceMs = atMs
-  }
-
-  const begin = (agentId: AgentId, atMs: EpochMs): OpenLeg => {
-    const before = inVain.get(agentId)
-    const leg: AgentLeg = {
-      agentId,
-      agent: nameOf(agentId),
-      fromMs: before?.fromMs ?? atMs,
-      toMs: atMs,
-      ringMs: before?.ringMs ?? 0,
-      talkMs: 0,
-      holdMs: 0,
-      wrapUpMs: 0,
-      role: 'handled',
-    }
-    const open = { leg, phase: null, sinceMs: atMs, wrapUpSinceMs: null }
-    legs.set(agentId, open)
-    return open
-  }
-
-  return {
-    follow({ before, after }, event, atMs) {
-      for (const agentId of new Set([...(before === undefined ? [] : agentsOn(before)), ...(after === null ? [] : agentsOn(after))])) {
-        const was = before && agentConnection(before, agentId)
-        const is = after === null ? undefined : agentConnection(after, agentId)
-        const phase = is === undefined || is.state === 'failed' || !takesPart(is) || after === null ? null : phaseOf(after, agentId)
-        // Joining two calls ends one and goes on in the other: the leg does not notice.
-        if (event.kind === 'callsJoined' && after === null) continue
-        // The one who consults has their leg on the call it is about.
-        if ((after ?? before)?.consultFor != null && isConsulting((after ?? before) as Call, agentId)) continue
-        const open = legs.get(agentId) ?? (phase === null ? undefined : begin(agentId, atMs))
-        if (open === undefined) continue
-        settle(open, atMs)
-        open.phase = phase
-        open.sinceMs = atMs
-        // A ring in vain is in the ledger; the record lists who took part.
-        if (phase === null && was?.state === 'alerting' && open.leg.talkMs + open.leg.holdMs + open.leg.wrapUpMs === 0) {
-          inVain.set(agentId, { fromMs: open.leg.fromMs, ringMs: open.leg.ringMs })
-          legs.delete(agentId)
-        } else if (phase !== 'ring' && phase !== null)
-          open.leg.role = roleOf(open.leg, was?.state === 'alerting' || (was !== undefined && !takesPart(was)), before, after as Call, agentId)
-      }
-      if (event.kind === 'callTransferred' && event.how === 'attended' && event.to.kind === 'agent') {
-        const open = legs.get(event.to.agentId)
-        if (open !== undefined) open.leg.role = 'transferredTo'
-      }
-      if (event.kind === 'callsJoined' && after !== null)
-        for (const [id, open] of legs) if (open.leg.role === 'consulted' && agentsOn(after).includes(id)) open.leg.role = 'joined'
-    },
-    wrapUp(agentId, begins, atMs) {
-      const open = legs.get(agentId)
-      if (open === undefined) return
-      if (!begins && open.wrapUpSinceMs !== null) open.leg.wrapUpMs += atMs - open.wrapUpSinceMs
-      open.wrapUpSinceMs = begins ? atMs : null
-    },
-    cameLater: (agentId, than) => (legs.get(agentId)?.leg.fromMs ?? 0) > (legs.get(than)?.leg.fromMs ?? 0),
-    list: () => [...legs.values()].map((l) => ({ ...l.leg })),
-  }
+  readonly inVain: Map<AgentId, { readonly fromMs: EpochMs; readonly ringMs: number }>
 }
+
+export const createLegs = (): Legs => ({ legs: new Map(), inVain: new Map() })
+
+export function followLegs({ legs, inVain }: Legs, { before, after }: CallChange, event: CallEvent, atMs: EpochMs, nameOf: (id: AgentId) => string): void {
+  for (const agentId of new Set([...(before === undefined ? [] : agentsOn(before)), ...(after === null ? [] : agentsOn(after))])) {
+    const was = before && agentConnection(before, agentId)
+    const is = after === null ? undefined : agentConnection(after, agentId)
+    const phase = is === undefined || is.state === 'failed' || !takesPart(is) || after === null ? null : phaseOf(after, agentId)
+    // Joining two calls ends one and goes on in the other: the leg does not notice.
+    if (event.kind === 'callsJoined' && after === null) continue
+    // The one who consults has their leg on the call it is about.
+    if ((after ?? before)?.consultFor != null && isConsulting((after ?? before) as Call, agentId)) continue
+    const open = legs.get(agentId) ?? (phase === null ? undefined : blankLeg(nameOf(agentId), agentId, inVain.get(agentId), atMs))
+    if (open === undefined) continue
+    legs.set(agentId, open)
+    settle(open, atMs)
+    open.phase = phase
+    open.sinceMs = atMs
+    // A ring in vain is in the ledger; the record lists who took part.
+    if (phase === null && was?.state === 'alerting' && open.leg.talkMs + open.leg.holdMs + open.leg.wrapUpMs === 0) {
+      inVain.set(agentId, { fromMs: open.leg.fromMs, ringMs: open.leg.ringMs })
+      legs.delete(agentId)
+    } else if (phase !== 'ring' && phase !== null)
+      open.leg.role = roleOf(open.leg, was?.state === 'alerting' || (was !== undefined && !takesPart(was)), before, after as Call, agentId)
+  }
+  if (event.kind === 'callTransferred' && event.how === 'attended' && event.to.kind === 'agent') {
+    const open = legs.get(event.to.agentId)
+    if (open !== undefined) open.leg.role = 'transferredTo'
+  }
+  if (event.kind === 'callsJoined' && after !== null)
+    for (const [id, open] of legs) if (open.leg.role === 'consulted' && agentsOn(after).includes(id)) open.leg.role = 'joined'
+}
+
+export function wrapUpLeg({ legs }: Legs, agentId: AgentId, begins: boolean, atMs: EpochMs): void {
+  const open = legs.get(agentId)
+  if (open === undefined) return
+  if (!begins && open.wrapUpSinceMs !== null) open.leg.wrapUpMs += atMs - open.wrapUpSinceMs
+  open.wrapUpSinceMs = begins ? atMs : null
+}
+
+/** Whether the first agent's leg began after the second's. */
+export const cameLater = ({ legs }: Legs, agentId: AgentId, than: AgentId): boolean => (legs.get(agentId)?.leg.fromMs ?? 0) > (legs.get(than)?.leg.fromMs ?? 0)
+
+export const listLegs = ({ legs }: Legs): AgentLeg[] => [...legs.values()].map((l) => ({ ...l.leg }))
+
+/** Nobody wraps it up any more. */
+export const isWrappedUp = ({ legs }: Legs): boolean => [...legs.values()].every((l) => l.wrapUpSinceMs === null)
+
+function settle(open: OpenLeg, atMs: EpochMs): void {
+  if (open.phase === null) return
+  open.leg[`${open.phase}Ms`] += atMs - open.sinceMs
+  open.leg.toMs = atMs
+  open.sinceMs = atMs
+}
+
+const blankLeg = (agent: string, agentId: AgentId, before: { readonly fromMs: EpochMs; readonly ringMs: number } | undefined, atMs: EpochMs): OpenLeg => ({
+  leg: {
+    agentId,
+    agent,
+    fromMs: before?.fromMs ?? atMs,
+    toMs: atMs,
+    ringMs: before?.ringMs ?? 0,
+    talkMs: 0,
+    holdMs: 0,
+    wrapUpMs: 0,
+    role: 'handled',
+  },
+  phase: null,
+  sinceMs: atMs,
+  wrapUpSinceMs: null,
+})
 
 /** Ringing until two hear each other; then talk, or hold while the agent's own end is held. */
 function phaseOf(call: Call, agentId: AgentId): Phase {

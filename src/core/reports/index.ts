@@ -10,4 +10,5 @@ export {
   measure,
   occupancy,
   ofAgent,
+  UNCODED_AFTER_MS,
 } from './measures'

@@ -80,7 +80,10 @@ export function measure(records: readonly PartOfCall[], options: MeasureOptions)
 }
 
 /** Handle time / (handle time + ready time), and handle time / shift time; null without a shift. */
-export function occupancy(intervals: readonly AgentInterval[]): { readonly occupancyRatio: number | null; readonly utilisationRatio: number | null } {
+export function occupancy(intervals: readonly (Pick<AgentInterval, 'fromMs' | 'toMs'> & { readonly state: string })[]): {
+  readonly occupancyRatio: number | null
+  readonly utilisationRatio: number | null
+} {
   const total = (states: readonly string[]) => intervals.filter((i) => states.includes(i.state)).reduce((sum, i) => sum + i.toMs - i.fromMs, 0)
   const handleMs = total(['onCall', 'wrapUp'])
   const shiftMs = total(['onCall', 'wrapUp', 'ready', 'notReady', 'ringing', 'dialling'])

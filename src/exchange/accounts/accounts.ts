@@ -2,7 +2,7 @@
 // never in it, in no view and no export. Tries are counted and slowed down, over reloads as well.
 import * as z from 'zod'
 import { type AgentId, AgentIdSchema } from '@/core/ids'
-import { type KeyValue, storageWords } from '@/exchange/store'
+import { type KeyValue, storageWords } from '@/storage'
 import { hashOfKey, makePinSecret, newSeatKey, opens, PIN_FORM, type PinSecret, PinSecretSchema } from './secret'
 
 export type SignInRefusal =

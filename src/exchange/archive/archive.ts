@@ -9,7 +9,7 @@ import { byAgent, byQueue, DEFAULT_SERVICE_LEVEL_MS, type Grouped, inInterval, t
 import type { SetUp } from '@/core/set-up'
 import { utcDay } from '@/core/time'
 import type { Past } from '@/exchange/protocol'
-import type { KeyValue } from '@/exchange/store'
+import type { KeyValue } from '@/storage'
 import { dayAfter, daysBetween } from '@/world'
 import { type CallsAsked, type CallsPage, pageOfCalls } from './calls'
 import { createContactsIndex } from './contacts-index'

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { toLine } from '@/core/ledger'
-import { memoryStore } from '@/exchange/store'
+import { memoryStore } from '@/storage'
 import { simulateDay } from '@/world'
 import { entriesLine, entriesOfDay, foldDay, foldedLine, importDays, loadDays, type PastDay } from './days'
 

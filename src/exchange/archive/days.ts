@@ -2,7 +2,7 @@
 // so that opening the results does not fold a week again.
 import * as z from 'zod'
 import { AgentIntervalSchema, CallRecordSchema, createLedgerFolder, type LedgerEntry, type LedgerFolder, parseEntry } from '@/core/ledger'
-import type { KeyValue } from '@/exchange/store'
+import type { KeyValue } from '@/storage'
 
 export const PastDaySchema = z.object({
   day: z.string(),

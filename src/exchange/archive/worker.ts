@@ -1,7 +1,7 @@
 // Entry of the archive's worker, one per tab.
 import * as Comlink from 'comlink'
 import { pastDaysQuery } from '@/exchange/past-days'
-import { browserStore, memoryStore } from '@/exchange/store'
+import { browserStore, memoryStore } from '@/storage'
 import { FENNHOLM } from '@/world/scenario'
 import { type Archive, createArchive, type FetchDays } from './archive'
 

@@ -1,7 +1,8 @@
 // Chunks of the ledger as they are read together: in order, each entry once.
 import type { LedgerEntry } from '@/core/ledger'
 import { toLine } from '@/core/ledger'
-import { checksumOf, chunkKey, type KeyValue, type StoredChunk } from './store'
+import { checksumOf, type KeyValue } from '@/storage'
+import { chunkKey, type StoredChunk } from './store'
 
 export function toChunk(batch: readonly LedgerEntry[]): StoredChunk {
   const text = batch.map((entry) => `${toLine(entry)}\n`).join('')

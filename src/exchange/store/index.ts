@@ -1,5 +1,4 @@
-export { browserStore } from './browser'
 export { type Damage, NOTHING_RESTORED, type Restored, restore } from './restore'
-export { checksumOf, chunkKey, chunkRange, DAMAGED_KEY, type KeyValue, MARK, MARK_KEY, memoryStore, type StoredChunk, storageWords } from './store'
+export { chunkKey, chunkRange, DAMAGED_KEY, MARK, MARK_KEY, type StoredChunk } from './store'
 export type { FoundPins } from './upgrade-store'
 export { createWriter, type LedgerWriter } from './writer'

@@ -4,7 +4,8 @@ import * as z from 'zod'
 import { LEDGER_VERSION, type LedgerEntry, parseEntry } from '@/core/ledger'
 import { createFloor, createJournal, evolve, type FloorState, rollBack } from '@/core/state'
 import { readSnapshot } from './snapshot'
-import { checksumOf, chunkKey, chunkRange, DAMAGED_KEY, type KeyValue, MARK_KEY } from './store'
+import { checksumOf, type KeyValue } from '@/storage'
+import { chunkKey, chunkRange, DAMAGED_KEY, MARK_KEY } from './store'
 import { type FoundPins, upgradeStore } from './upgrade-store'
 
 const ChunkSchema = z.object({ fromSeq: z.number(), toSeq: z.number(), text: z.string(), checksum: z.number() })

@@ -3,7 +3,8 @@ import { decide } from '@/core/floor'
 import { copyOf, type FloorState } from '@/core/state'
 import { ANN, aReadyFloor, arrives } from '@/core/testing'
 import { createSnapshots, readSnapshot, tidySnapshots } from './snapshot'
-import { type KeyValue, memoryStore, snapshotKey } from './store'
+import { type KeyValue, memoryStore } from '@/storage'
+import { snapshotKey } from './store'
 
 /** A floor with a long do-not-call list, and somebody who has to do with it. */
 function aListedFloor(count: number): FloorState {

@@ -2,7 +2,8 @@
 // parts that have changed since the last snapshot are written anew, so that a list of a hundred thousand numbers costs nothing while nobody touches it.
 import * as z from 'zod'
 import { createFloor, type FloorState, type Row, TABLES, type TableName, watch } from '@/core/state'
-import { checksumOf, type KeyValue, SNAPSHOT_VERSION, type StoredPart, type StoredSnapshot, snapshotKey } from './store'
+import { checksumOf, type KeyValue } from '@/storage'
+import { SNAPSHOT_VERSION, type StoredPart, type StoredSnapshot, snapshotKey } from './store'
 
 /** Tables that grow are kept in so many parts. */
 const SHARES: Partial<Record<TableName, number>> = { doNotCall: 64, callbacks: 4, tasks: 4 }

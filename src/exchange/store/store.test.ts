@@ -5,20 +5,8 @@ import { type LedgerEntry, toLine } from '@/core/ledger'
 import { copyOf, createFloor, evolve, type FloorState } from '@/core/state'
 import { simulateDay } from '@/world'
 import { FENNHOLM } from '@/world/scenario'
-import {
-  checksumOf,
-  chunkKey,
-  chunkRange,
-  createWriter,
-  DAMAGED_KEY,
-  type KeyValue,
-  type LedgerWriter,
-  MARK_KEY,
-  memoryStore,
-  NOTHING_RESTORED,
-  restore,
-  type StoredChunk,
-} from './index'
+import { checksumOf, type KeyValue, memoryStore } from '@/storage'
+import { chunkKey, chunkRange, createWriter, DAMAGED_KEY, type LedgerWriter, MARK_KEY, NOTHING_RESTORED, restore, type StoredChunk } from './index'
 
 /** A morning of the scenario in decisions, as the floor appends them. */
 const ENTRIES = simulateDay({ seed: 3, pace: 'ordinary', day: '2026-11-23' }).slice(0, 1_400)

@@ -34,35 +34,6 @@ export interface StoredMark {
 }
 export const MARK: StoredMark = { ledgerVersion: LEDGER_VERSION }
 
-/** A plain key-value store: localForage in the browser, a map in tests and when the browser refuses storage. */
-export interface KeyValue {
-  keys(): Promise<readonly string[]>
-  get(key: string): Promise<unknown>
-  set(key: string, value: unknown): Promise<void>
-  remove(key: string): Promise<void>
-}
-
-export const memoryStore = (): KeyValue => {
-  const map = new Map<string, unknown>()
-  return {
-    keys: async () => [...map.keys()],
-    get: async (key) => map.get(key) ?? null,
-    set: async (key, value) => {
-      map.set(key, value)
-    },
-    remove: async (key) => {
-      map.delete(key)
-    },
-  }
-}
-
-/** FNV-1a over UTF-16 code units: finds torn and altered text, is no defence against an adversary. */
-export function checksumOf(text: string): number {
-  let hash = 0x811c9dc5
-  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193)
-  return hash >>> 0
-}
-
 const padded = (n: number) => String(n).padStart(10, '0')
 export const chunkKey = (fromSeq: number, toSeq: number): string => `chunk/${padded(fromSeq)}-${padded(toSeq)}`
 export const snapshotKey = (seq: number): string => `snapshot/${padded(seq)}`
@@ -73,7 +44,3 @@ export function chunkRange(key: string): { readonly fromSeq: number; readonly to
   const match = /^chunk\/(\d+)-(\d+)$/.exec(key)
   return match ? { fromSeq: Number(match[1]), toSeq: Number(match[2]) } : null
 }
-
-/** What a storage error says, in the browser's words. localForage rejects with DOMExceptions, errors and undefined alike. */
-export const storageWords = (error: unknown): string =>
-  error instanceof Error ? (error.message === '' ? error.name : error.message) : 'the browser refused storage'

@@ -3,7 +3,8 @@
 import * as z from 'zod'
 import { type AgentId, AgentIdSchema } from '@/core/ids'
 import { parseEntry, toLine } from '@/core/ledger'
-import { checksumOf, chunkRange, DAMAGED_KEY, type KeyValue, MARK, MARK_KEY, type StoredChunk } from './store'
+import { checksumOf, type KeyValue } from '@/storage'
+import { chunkRange, DAMAGED_KEY, MARK, MARK_KEY, type StoredChunk } from './store'
 
 export type FoundPins = ReadonlyMap<AgentId, string>
 

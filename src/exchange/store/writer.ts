@@ -6,7 +6,8 @@ import { type LedgerEntry, toLine } from '@/core/ledger'
 import type { FloorState } from '@/core/state'
 import { joinChunks, linesAfter, toChunk, withoutRepeats } from './chunks'
 import { createSnapshots, tidySnapshots } from './snapshot'
-import { chunkKey, chunkRange, type KeyValue, MARK, MARK_KEY, type StoredChunk, storageWords } from './store'
+import { type KeyValue, storageWords } from '@/storage'
+import { chunkKey, chunkRange, MARK, MARK_KEY, type StoredChunk } from './store'
 
 const SNAPSHOT_EVERY = 500
 const FIRST_RETRY_MS = 1_000

@@ -1,6 +1,6 @@
 // The browser's storage through localForage. Works in workers; a browser that refuses storage says so here once.
 import localforage from 'localforage'
-import type { KeyValue } from './store'
+import type { KeyValue } from './key-value'
 
 export type StoreOpening = { readonly ok: true; readonly store: KeyValue } | { readonly ok: false; readonly reason: string }
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { beginHistory, change, type History, redo, undo } from '@/core/history'
+import { beginHistory, change, type History, redo, undo } from '@/core/undo'
 
 const step = fc.record({ value: fc.integer(), of: fc.constantFrom('title', 'say', null) })
 const typed = (steps: readonly { value: number; of: string | null }[]): History<number> =>

@@ -1,0 +1,6 @@
+export { answersAt, BLOCK_VERSION, bytesOf, type CallsBlock, idAt, packCalls, phoneAt, recordAt, recordsOf } from './calls-block'
+export { rowsOf } from './index-by'
+export { placesOf } from './lists'
+export { isNullAt, numberAt, valueAt } from './numbers'
+export { packStates, type StatesBlock, stateAt } from './states-block'
+export { listWords, placeAt, textAt, type Words, wholeOf, wordAt } from './texts'
