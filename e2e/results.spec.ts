@@ -3,11 +3,14 @@ import { button, pastDaysThere, signInAsOwner, startShift, WITH_PAST } from './d
 import { figures, fromCsv, fromNdjson } from './recompute'
 import { expect, type Page, test } from './warm'
 
-async function exported(page: Page, name: string): Promise<string> {
+async function downloaded(page: Page, name: string): Promise<string> {
   const download = page.waitForEvent('download')
-  await button(page, name).click()
-  return readFile(await (await download).path(), 'utf8')
+  await button(page, 'Save as a file').click()
+  await page.getByRole('menuitem', { name }).click()
+  return (await download).path()
 }
+
+const exported = async (page: Page, name: string): Promise<string> => readFile(await downloaded(page, name), 'utf8')
 
 test('the exported files give the screen’s figures, recomputed by code that shares nothing with the product', async ({ page }) => {
   // A shift of today is in the span as well, so that past and live are added up together.

@@ -7,6 +7,7 @@ import { headers } from 'next/headers'
 import type { ReactNode } from 'react'
 import { FloorProvider } from '@/exchange/react'
 import { Frame } from '@/frame'
+import { HistoryProvider } from '@/history/react'
 
 export const metadata: Metadata = { title: 'Loyal Switchboard', description: 'An agent desk for contact centres.' }
 
@@ -17,7 +18,9 @@ export default async function Layout({ children }: { children: ReactNode }) {
     <html lang="en">
       <body>
         <FloorProvider>
-          <Frame>{children}</Frame>
+          <HistoryProvider>
+            <Frame>{children}</Frame>
+          </HistoryProvider>
         </FloorProvider>
       </body>
     </html>

@@ -7,7 +7,7 @@ import type { CallRecord } from '@/core/ledger'
 import { formatClock } from '@/core/time'
 import type { Work } from '@/core/work'
 import type { CallbackView, CentreView, SeatView } from '@/exchange/protocol'
-import { useArchive } from '@/exchange/react'
+import { useHistory } from '@/history/react'
 import { Clock } from '@/ui'
 import { callerWords, outcomeLabel, resultWords, useNumberWords } from '@/words'
 import { WhoCalls } from './who-calls'
@@ -98,10 +98,10 @@ const SHOWN = 3
 function PreviousContacts({ work, centre }: { work: Work; centre: CentreView }) {
   const name = work.customer?.name ?? null
   const { id: callId, number } = work
-  const { value, problem } = useArchive(useCallback((api) => api.previousContacts({ customer: name, number }, callId), [name, number, callId]))
+  const { value, problem } = useHistory(useCallback((api) => api.previousContacts({ customer: name, number }, callId), [name, number, callId]))
   return (
     <div className="mt-3">
-      <h3 className="eyebrow">Previous work{value !== null && value.count > 0 && ` (${value.count})`}</h3>
+      <h3 className="eyebrow">Previous contacts{value !== null && value.count > 0 && ` (${value.count})`}</h3>
       {problem !== null && <p className="text-red">Could not be read: {problem}</p>}
       {value === null && problem === null && <p className="text-soft">Looking…</p>}
       {value?.count === 0 && <p className="text-soft">None. This is the first call we know of.</p>}

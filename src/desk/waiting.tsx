@@ -5,11 +5,11 @@ import { useCallback } from 'react'
 import { spentKey } from '@/core/agents'
 import type { Target } from '@/core/calls'
 import { formatClock } from '@/core/time'
-import { LATEST_CALLS } from '@/exchange/archive/client'
 import { floorNow } from '@/exchange/floor-time'
 import type { CentreView, MeView, QueueView, SeatView } from '@/exchange/protocol'
-import { useArchive } from '@/exchange/react'
 import { HistoryProgress } from '@/frame'
+import { LATEST_CALLS } from '@/history/client'
+import { useHistory } from '@/history/react'
 import { Clock, useNowMs } from '@/ui'
 import { callerWords, outcomeLabel, resultWords, spentWords } from '@/words'
 import { CorrectOutcome } from './correct-outcome'
@@ -86,7 +86,7 @@ const SHOWN = 8
 
 export function TodayColumn({ me, centre }: { me: MeView; centre: CentreView }) {
   const { id } = me
-  const { value } = useArchive(
+  const { value } = useHistory(
     useCallback(
       async (api) => {
         const nowMs = floorNow()

@@ -5,12 +5,12 @@ import { openAccount, unentitled } from '@/core/rules/rights'
 import type { Entitlement } from '@/core/set-up'
 import type { FloorState } from '@/core/state'
 import { get } from '@/core/table'
-import type { Pace, World } from '@/world'
+import type { Pace, Past, World } from '@/world'
 import { type Accounts, signInWords, type Verified } from './accounts'
 import type { Devices } from './devices'
 import { selectDoNotCall } from './do-not-call-page'
 import { withKnown } from './known'
-import type { Past, RefusalView, SetUpInUse, TabMessage } from './protocol'
+import type { RefusalView, SetUpInUse, TabMessage } from './protocol'
 import type { Scenario } from './scenario'
 import type { Sessions } from './sessions'
 import type { LedgerWriter } from './store'
@@ -184,7 +184,7 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
     case 'doNotCall':
       return done(JSON.stringify(selectDoNotCall(floor.state(), message)))
     case 'history':
-      return done(await floor.writer.read(message.afterSeq))
+      return done(await floor.writer.read(message.afterSeq, message.throughSeq ?? Infinity))
     case 'ledger': {
       const refused = lacks('supervision')
       return refused === null ? done(await floor.writer.read(0)) : no(refused)

@@ -2,9 +2,7 @@
 // as well; after days without a visit, those that are missing.
 import { format, parseISO } from 'date-fns'
 import { type CarriedOver, CarriedOverSchema } from '@/core/ledger'
-import { type Day, dayAfter, dayAt, daysBetween } from '@/world'
-import { pastDaysQuery } from './past-days'
-import type { Past } from './protocol'
+import { type Day, dayAfter, dayAt, daysBetween, type Past, pastDaysQuery } from '@/world'
 
 /** What was left by so many days before a day; throws when it cannot be had. */
 export type FetchLeft = (query: string) => Promise<unknown>

@@ -2,11 +2,11 @@
 // opens another one and says again whose tab this is: a desk comes back by itself.
 import type { Ask } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
-import type { Pace } from '@/world'
+import type { Pace, Past } from '@/world'
 import { setFloorClock } from './floor-time'
 import { NO_LISTS, withChanges } from './lists'
 import { type FloorPort, openPort } from './port'
-import type { DeviceView, DoorParts, FloorMessage, FloorView, ListChanges, Past, RefusalView, SharedLists, TabMessage, TabView } from './protocol'
+import type { DeviceView, DoorParts, FloorMessage, FloorView, ListChanges, RefusalView, SharedLists, TabMessage, TabView } from './protocol'
 
 export type Reply = { readonly ok: true; readonly kept: boolean; readonly text: string | null } | { readonly ok: false; readonly refusal: RefusalView }
 
@@ -33,6 +33,10 @@ export interface FloorClient {
   device(): DeviceView | null
   subscribe(listener: () => void): () => void
   onStored(listener: (seq: number) => void): () => void
+  /** Hands a port of the history to the floor; false where the tab itself must stand between them. */
+  introduce(port: MessagePort): boolean
+  /** Called when the floor on the other side is another one than before. */
+  onReset(listener: () => void): () => void
   close(): void
 }
 
@@ -87,7 +91,12 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
     }
   }
   const hello = () => void ask({ kind: 'hello', key: key.get(), device, world, past })
-  let port: FloorPort = openPort(onMessage, () => hello())
+  const resetListeners = new Set<() => void>()
+  const reset = () => {
+    hello()
+    for (const listener of resetListeners) listener()
+  }
+  let port: FloorPort = openPort(onMessage, reset)
 
   function ask(request: Request, deadlineMs = DEADLINE_MS): Promise<Reply> {
     return new Promise((resolve) => {
@@ -110,8 +119,8 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
     const reply = await ask({ kind: 'ping' })
     if (reply.ok || reply.refusal.reason !== SILENT.reason) return
     port.close()
-    port = openPort(onMessage, () => hello())
-    hello()
+    port = openPort(onMessage, reset)
+    reset()
   }, PING_EVERY_MS)
 
   const bye = () => port.post('bye')
@@ -151,6 +160,11 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
     onStored: (listener) => {
       storedListeners.add(listener)
       return () => storedListeners.delete(listener)
+    },
+    introduce: (brought) => port.introduce(brought),
+    onReset: (listener) => {
+      resetListeners.add(listener)
+      return () => resetListeners.delete(listener)
     },
     close: () => {
       clearInterval(watch)

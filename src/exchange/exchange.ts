@@ -8,17 +8,18 @@ import { queueSetUp } from '@/core/set-up'
 import { evolve, type FloorState, floorOf, nextDueAtMs, revisionOf } from '@/core/state'
 import { get, values } from '@/core/table'
 import { dtmfSamples } from '@/core/tones'
+import type { KeyValue } from '@/storage'
 import { advance, createWorld, type Pace, type World } from '@/world'
 import type { Accounts } from './accounts'
 import { answerTo, type Floor } from './answers'
 import { createCatchUp, type FetchLeft } from './catch-up'
 import { type Clocks, createFloorClock } from './clock'
 import { createDevices } from './devices'
+import { createForHistory, type FloorForHistory } from './for-history'
 import { type Notice, type TabMessage, TabMessageSchema, type TabView } from './protocol'
 import type { Scenario } from './scenario'
 import { createSessions } from './sessions'
 import { createSharedView, type Refreshed } from './shared-lists'
-import { type KeyValue } from '@/storage'
 import { createWriter, DAMAGED_KEY, type LedgerWriter, type Restored } from './store'
 import { createTab, show, type Tab, type TabPort } from './tab'
 import { concerns, selectAccount, selectCentre, selectDevice, selectDoor, selectMe, selectMine } from './views'
@@ -41,7 +42,7 @@ export interface ExchangeOptions {
 }
 
 export interface Exchange {
-  attach(port: TabPort): { receive(data: unknown): void; detach(): void }
+  attach(port: TabPort): { receive(data: unknown): void; detach(): void; forHistory(): FloorForHistory }
   /** Resolves when everything decided so far is stored, or is known not to be. */
   settled(): Promise<boolean>
   state(): FloorState
@@ -83,6 +84,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     later: options.later,
     onStored: (seq) => {
       for (const { port } of tabs) port.postMessage({ kind: 'stored', seq })
+      forHistory.stored()
     },
     onTrouble: (reason) => {
       storageReason = reason ?? options.storageRefused
@@ -99,6 +101,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
       broadcast()
     },
   })
+  const forHistory = createForHistory(`${options.floorId} ${clock.now()}`, () => state, writer)
 
   const record = (entries: readonly LedgerEntry[]) => writer.append(entries, state)
 
@@ -314,7 +317,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     attach(port) {
       const tab = createTab(port)
       tabs.add(tab)
-      return { receive: (data) => void receive(tab, data), detach: () => detach(tab) }
+      return { receive: (data) => void receive(tab, data), detach: () => detach(tab), forHistory: () => forHistory.of(tab) }
     },
     settled: () => writer.flushed(),
     state: () => state,

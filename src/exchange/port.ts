@@ -2,10 +2,16 @@
 // it is by a lock, and the others speak to that one; when it closes, the next in line opens the floor from what is stored.
 import type { FloorMessage, TabMessage } from './protocol'
 
+/** With a port for the history; only where ports can be handed on. */
+export interface ForHistory {
+  readonly kind: 'forHistory'
+}
 export type Outgoing = TabMessage | 'bye'
 
 export interface FloorPort {
   post(message: Outgoing): void
+  /** Hands the history's port to the floor; false where that is not possible, and the tab itself stands between them. */
+  introduce(port: MessagePort): boolean
   close(): void
 }
 
@@ -22,14 +28,28 @@ export function openPort(onMessage: (message: FloorMessage) => void, onReset: ()
 function sharedPort(onMessage: (message: FloorMessage) => void): FloorPort {
   const { port } = new SharedWorker(FLOOR_URL, { name: 'floor' })
   port.onmessage = (event) => onMessage(event.data as FloorMessage)
-  return { post: (message) => port.postMessage(message), close: () => port.close() }
+  return {
+    post: (message) => port.postMessage(message),
+    introduce(brought) {
+      port.postMessage({ kind: 'forHistory' } satisfies ForHistory, [brought])
+      return true
+    },
+    close: () => port.close(),
+  }
 }
 
 /** A floor for this tab alone: a browser that can neither share a worker nor tell tabs of each other. */
 function ownPort(onMessage: (message: FloorMessage) => void): FloorPort {
   const worker = new Worker(FLOOR_URL, { name: 'floor' })
   worker.onmessage = (event) => onMessage(event.data as FloorMessage)
-  return { post: (message) => worker.postMessage(message), close: () => worker.terminate() }
+  return {
+    post: (message) => worker.postMessage(message),
+    introduce(brought) {
+      worker.postMessage({ kind: 'forHistory' } satisfies ForHistory, [brought])
+      return true
+    },
+    close: () => worker.terminate(),
+  }
 }
 
 /** What tabs say to each other on the channel: to the floor, from it, or that another tab has it now. */
@@ -81,6 +101,8 @@ function electedPort(onMessage: (message: FloorMessage) => void, onReset: () => 
       if (worker !== null) toFloor(me, message)
       else channel.postMessage({ to: 'floor', from: me, message } satisfies Said)
     },
+    // What tabs say to each other on a channel carries no ports.
+    introduce: () => false,
     close: () => {
       worker?.terminate()
       channel.close()

@@ -12,15 +12,11 @@ import type { Script } from '@/core/scripts'
 import type { Entitlement, QueueSetUp, Reason, SetUp } from '@/core/set-up'
 import type { Task } from '@/core/tasks'
 import type { Work } from '@/core/work'
-import { PACES, type Pace } from '@/world'
+import { PACES, type Pace, PastSchema } from '@/world'
 
 const requestId = z.string().min(1)
 
 export const WorldWishSchema = z.object({ pace: z.enum(PACES), seed: z.number().int() }).readonly()
-/** How many of the demo's days lie before the first visit, and from which seed. */
-export const PastSchema = z.object({ seed: z.number().int().min(0), days: z.number().int().min(0).max(31) }).readonly()
-export type Past = z.infer<typeof PastSchema>
-
 /** What a trainer asks of the caller who is made to ring. */
 const callerWish = {
   queueId: QueueIdSchema,
@@ -84,7 +80,9 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   /** Entries of the do-not-call list in which the text occurs, as the JSON of a `DoNotCallPage`. */
   z.object({ kind: z.literal('doNotCall'), requestId, search: z.string(), atMost: z.number().int().positive() }).readonly(),
   /** The stored ledger after an entry, as NDJSON text: what the history of this tab is folded from. */
-  z.object({ kind: z.literal('history'), requestId, afterSeq: z.number().int().nonnegative() }).readonly(),
+  z
+    .object({ kind: z.literal('history'), requestId, afterSeq: z.number().int().nonnegative(), throughSeq: z.number().int().nonnegative().nullable() })
+    .readonly(),
   /** The ledger as a file, with everybody's personal data. */
   z.object({ kind: z.literal('ledger'), requestId }).readonly(),
   /** What was set aside as damaged, as text. */

@@ -18,7 +18,7 @@ describe('a stranger’s tab', () => {
     { says: 'a preview', message: { kind: 'preview', command: { kind: 'hangUp', callId: CALL } } },
     { says: 'the set-up', message: { kind: 'setUp' } },
     { says: 'the ledger', message: { kind: 'ledger' } },
-    { says: 'the history', message: { kind: 'history', afterSeq: 0 } },
+    { says: 'the history', message: { kind: 'history', afterSeq: 0, throughSeq: null } },
     { says: 'the do-not-call list', message: { kind: 'doNotCall', search: '', atMost: 9 } },
     { says: 'a PIN set', message: { kind: 'setPin', agentId: ELUNED, pin: '1111' } },
     { says: 'the world steered', message: { kind: 'setPace', pace: 'storm' } },

@@ -2,12 +2,12 @@
 import { expect } from 'vitest'
 import type { Ask } from '@/core/floor'
 import { type AgentId, toAgentId, toCallId } from '@/core/ids'
+import { memoryStore } from '@/storage'
 import { FENNHOLM_LINE, SAILINGS } from '@/world/scenario'
 import { makePinSecret, openAccounts } from './accounts'
 import { createExchange, type Exchange } from './exchange'
 import { NO_LISTS, withChanges } from './lists'
 import type { FloorMessage, SharedLists, TabView } from './protocol'
-import { memoryStore } from '@/storage'
 import { NOTHING_RESTORED } from './store'
 
 export const ELUNED = toAgentId('agent_eluned-tarnow')

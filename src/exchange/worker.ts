@@ -1,8 +1,9 @@
 // Entry of the SharedWorker, and of the dedicated worker that takes its place where SharedWorker is missing.
+import * as Comlink from 'comlink'
+import { browserStore, type KeyValue, memoryStore } from '@/storage'
 import { FENNHOLM_LINE } from '@/world/scenario'
 import { openAccounts } from './accounts'
 import { createExchange, type Exchange } from './exchange'
-import { browserStore, type KeyValue, memoryStore } from '@/storage'
 import { NOTHING_RESTORED, restore } from './store'
 
 declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
@@ -53,13 +54,16 @@ const readOnly = (store: KeyValue): KeyValue => ({ ...store, set: async () => {}
 
 type Port = Pick<MessagePort, 'postMessage'> & { onmessage: ((event: MessageEvent) => void) | null }
 
+const isForHistory = (data: unknown): boolean => typeof data === 'object' && data !== null && 'kind' in data && data.kind === 'forHistory'
+
 function serve(port: Port): void {
   // Messages that arrive while the floor is being restored wait in this chain, in order.
   const attached = exchange.then((floor) => floor.attach({ postMessage: (message) => port.postMessage(message) }))
   port.onmessage = (event: MessageEvent) => {
     // A tab that has the floor for all of them brings a port for each of the others.
     const [brought] = event.ports
-    if (brought !== undefined) serve(brought)
+    if (brought !== undefined && isForHistory(event.data)) attached.then((tab) => Comlink.expose(tab.forHistory(), brought))
+    else if (brought !== undefined) serve(brought)
     else if (event.data === 'bye') attached.then((tab) => tab.detach())
     else attached.then((tab) => tab.receive(event.data))
   }

@@ -2,7 +2,8 @@
 // Who is signed in: what colleagues see of them, their own settings, and the way out.
 import { type FormEvent, useState } from 'react'
 import type { FloorView } from '@/exchange/protocol'
-import { useFloor, worldOfAddress } from '@/exchange/react'
+import { useFloor } from '@/exchange/react'
+import { worldOfAddress } from '@/exchange/wished'
 import { Button, clearTabComfort, PinField, Popover, Problem } from '@/ui'
 import { Presence } from './presence'
 

@@ -1,10 +1,10 @@
 'use client'
 // How far the demo's past days have come, or why they could not be had. Nothing once they are there.
-import { useHistory } from '@/exchange/react'
+import { useHistoryOpening } from '@/history/react'
 import { Progress } from '@/ui'
 
 export function HistoryProgress() {
-  const { progress, opening } = useHistory()
+  const { progress, opening } = useHistoryOpening()
   if (opening !== null) return opening.ok ? null : <p className="mt-4 border-red border-l-4 pl-2 text-red">{opening.says}</p>
   if (progress === null || progress.done === progress.days) return null
   return (

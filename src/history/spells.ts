@@ -8,7 +8,7 @@ import type { Asked } from './tally'
 export type Spells = ReadonlyMap<string, ReadonlyMap<string, number>>
 
 /** Cut at both ends of the span: an hour is an hour, whatever began before it. */
-export function spellsOf(block: StatesBlock, { fromMs, toMs, only }: Asked): Spells {
+export function spellsOf(block: StatesBlock, { fromMs, toMs }: Asked): Spells {
   const [agents, states] = [listWords(block.agentId), listWords(block.state)]
   const sums = agents.map(() => new Map<string, number>())
   for (let row = 0; row < block.count; row++) {
@@ -19,7 +19,7 @@ export function spellsOf(block: StatesBlock, { fromMs, toMs, only }: Asked): Spe
     const state = states[placeAt(block.state, row) ?? 0] as string
     sum.set(state, (sum.get(state) ?? 0) + ms)
   }
-  return new Map(agents.flatMap((id, i) => (only === null || id === only ? [[id, sums[i] as Map<string, number>] as const] : [])))
+  return new Map(agents.map((id, i) => [id, sums[i] as Map<string, number>]))
 }
 
 /** Of one agent, or of all of them together. */

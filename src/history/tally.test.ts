@@ -5,7 +5,7 @@ import { type AgentInterval, type AgentLeg, type CallRecord, CallRecordSchema, R
 import { byAgent, byQueue, inInterval, measure, occupancy, ofAgent } from '@/core/reports'
 import { packCalls, packStates, recordsOf, stateAt } from './columns'
 import { occupancyOf, spellsOf } from './spells'
-import { measuresOf, type Rules, tally } from './tally'
+import { type ByQueue, measuresOf, type Rules, type Tallies, type Tally, tally } from './tally'
 
 const AGENTS = ['agent_ann', 'agent_bo', 'agent_cy'] as AgentId[]
 const QUEUES = ['queue_one', 'queue_two'] as QueueId[]
@@ -81,6 +81,10 @@ const OPTIONS = { nowMs: START + 24 * HOURS, serviceLevelMs: RULES.serviceLevelM
 const span = fc
   .tuple(fc.integer({ min: -1, max: 49 }), fc.integer({ min: 0, max: 49 }))
   .map(([a, b]) => ({ fromMs: START + a * HOURS, toMs: START + Math.max(a, b) * HOURS }))
+const named = <T extends string>(ids: readonly T[]) => ids.map((id) => ({ id, name: id }))
+/** Of all queues, or of one. */
+const of = (sums: readonly Tallies[], part: (t: Tallies) => ByQueue | undefined, queueId?: string): Tally[] =>
+  sums.flatMap((t) => [...(part(t) ?? [])].flatMap(([id, sum]) => (queueId === undefined || id === queueId ? [sum] : [])))
 const byOffer = (all: readonly CallRecord[]) => all.toSorted((a, b) => a.offeredAtMs - b.offeredAtMs)
 
 describe('columns', () => {
@@ -107,26 +111,24 @@ describe('sums of blocks', () => {
       fc.property(fc.array(records, { minLength: 1, maxLength: 4, size: 'max' }), span, (days, asked) => {
         const inSpan = inInterval(days.flat(), asked.fromMs, asked.toMs)
         measured += inSpan.length
-        const sums = days.map((day) => tally(packCalls(day), { ...asked, only: null }, RULES))
+        const sums = days.map((day) => tally(structuredClone(packCalls(day)), asked, RULES))
         expect(
           measuresOf(
-            sums.map((s) => s.all),
+            of(sums, (t) => t.queues),
             OPTIONS.nowMs,
           ),
         ).toEqual(measure(inSpan, OPTIONS))
-        const queues = QUEUES.map((id) => ({ id, name: id }))
-        for (const { id, measures } of byQueue(inSpan, queues, OPTIONS))
+        for (const { id, measures } of byQueue(inSpan, named(QUEUES), OPTIONS))
           expect(
             measuresOf(
-              sums.flatMap((s) => s.queues.get(id) ?? []),
+              of(sums, (t) => t.queues, id),
               OPTIONS.nowMs,
             ),
           ).toEqual(measures)
-        const agents = AGENTS.map((id) => ({ id, name: id }))
-        for (const { id, measures } of byAgent(inSpan, agents, OPTIONS))
+        for (const { id, measures } of byAgent(inSpan, named(AGENTS), OPTIONS))
           expect(
             measuresOf(
-              sums.flatMap((s) => s.agents.get(id) ?? []),
+              of(sums, (t) => t.agents.get(id)),
               OPTIONS.nowMs,
             ),
           ).toEqual(measures)
@@ -138,20 +140,23 @@ describe('sums of blocks', () => {
     expect(measured).toBeGreaterThan(2_000)
   })
 
-  test('of one agent alone are what that agent had of them', () =>
+  test('of one agent are, by queue, what that agent had of them', () =>
     fc.assert(
       fc.property(records, span, fc.constantFrom(...AGENTS), (day, asked, only) => {
         const mine = ofAgent(inInterval(day, asked.fromMs, asked.toMs), only)
-        const sums = tally(packCalls(day), { ...asked, only }, RULES)
-        expect(measuresOf([sums.all], OPTIONS.nowMs)).toEqual(measure(mine, OPTIONS))
-        for (const id of QUEUES)
-          expect(measuresOf(sums.queues.has(id) ? [sums.queues.get(id) as never] : [], OPTIONS.nowMs)).toEqual(
-            measure(
-              mine.filter((r) => r.queueId === id),
-              OPTIONS,
-            ),
+        const sums = [tally(packCalls(day), asked, RULES)]
+        for (const id of QUEUES) {
+          const expected = measure(
+            mine.filter((r) => r.queueId === id),
+            OPTIONS,
           )
-        expect([...sums.agents.keys()].filter((id) => id !== only)).toEqual([])
+          expect(
+            measuresOf(
+              of(sums, (t) => t.agents.get(only), id),
+              OPTIONS.nowMs,
+            ),
+          ).toEqual(expected)
+        }
       }),
       { numRuns: 200, seed: 5 },
     ))
@@ -177,10 +182,9 @@ describe('spells', () => {
         const cut = all.flatMap((i) =>
           i.toMs > asked.fromMs && i.fromMs < asked.toMs ? [{ ...i, fromMs: Math.max(i.fromMs, asked.fromMs), toMs: Math.min(i.toMs, asked.toMs) }] : [],
         )
-        const sums = spellsOf(block, { ...asked, only: null })
+        const sums = spellsOf(block, asked)
         expect(occupancyOf([sums], null)).toEqual(occupancy(cut))
         for (const id of AGENTS) expect(occupancyOf([sums], id)).toEqual(occupancy(cut.filter((i) => i.agentId === id)))
-        expect(occupancyOf([spellsOf(block, { ...asked, only: AGENTS[0] as AgentId })], null)).toEqual(occupancy(cut.filter((i) => i.agentId === AGENTS[0])))
       }),
       { seed: 7 },
     ))

@@ -25,12 +25,14 @@ export interface Tally {
   readonly uncodedEnds: number[]
 }
 
+/** By queue; calls of none are under ''. */
+export type ByQueue = ReadonlyMap<string, Tally>
+
 export interface Tallies {
-  readonly all: Tally
-  readonly queues: ReadonlyMap<string, Tally>
-  readonly agents: ReadonlyMap<string, Tally>
-  /** Agents and queues with a call in it, in whatever part. */
-  readonly seenQueues: ReadonlySet<string>
+  readonly queues: ByQueue
+  /** What each agent had of them: a call counts for each who handled it, its outcome for who coded it. */
+  readonly agents: ReadonlyMap<string, ByQueue>
+  /** Agents on any of them, in whatever part. */
   readonly seenAgents: ReadonlySet<string>
 }
 
@@ -47,8 +49,6 @@ export interface Asked {
   readonly fromMs: number
   /** Excluded. */
   readonly toMs: number
-  /** Of one agent alone: what they handled or coded; null for everybody. */
-  readonly only: AgentId | null
 }
 
 const createTally = (): Tally => ({
@@ -114,36 +114,30 @@ export const isOf = (block: CallsBlock, row: number, agentId: AgentId, open = op
 /** The sums of the calls in a span. Takes one pass over the block. */
 export function tally(block: CallsBlock, asked: Asked, rules: Rules): Tallies {
   const open = openBlock(block)
-  const all = createTally()
   const queues = new Map<string, Tally>()
-  const agents = new Map<string, Tally>()
-  const seenQueues = new Set<string>()
+  const agents = new Map<string, Map<string, Tally>>()
   const seenAgents = new Set<string>()
   const limits = open.queues.map((id) => rules.serviceLevelMs(id as QueueId))
   const limitOutside = rules.serviceLevelMs(null)
   const call = createReadCall()
   const [from, to] = rowsIn(block, asked)
   for (let row = from; row < to; row++) {
-    const mine = agentsOf(block, open, row)
-    if (asked.only !== null && !mine.includes(asked.only)) continue
     const place = placeAt(block.queueId, row)
-    const queueId = wordOf(open.queues, place)
+    const queueId = wordOf(open.queues, place) ?? ''
     readCall(call, block, open, row, place === null ? limitOutside : (limits[place] as number), rules)
-    add(all, call, asked.only)
-    if (queueId !== null) {
-      seenQueues.add(queueId)
-      add(tallyOf(queues, queueId), call, asked.only)
-    }
+    add(entryOf(queues, queueId, createTally), call, null)
     for (const agentId of call.legAgents) seenAgents.add(agentId)
-    for (const agentId of mine) if (asked.only === null || asked.only === agentId) add(tallyOf(agents, agentId), call, agentId)
+    for (const agentId of agentsOf(block, open, row)) add(entryOf(entryOf(agents, agentId, createByQueue), queueId, createTally), call, agentId)
   }
-  return { all, queues, agents, seenQueues, seenAgents }
+  return { queues, agents, seenAgents }
 }
 
-function tallyOf(map: Map<string, Tally>, key: string): Tally {
+const createByQueue = (): Map<string, Tally> => new Map()
+
+function entryOf<T>(map: Map<string, T>, key: string, create: () => T): T {
   const known = map.get(key)
   if (known !== undefined) return known
-  const made = createTally()
+  const made = create()
   map.set(key, made)
   return made
 }

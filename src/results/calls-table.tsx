@@ -8,10 +8,10 @@ import { useCallback, useMemo, useRef, useState } from 'react'
 import type { AgentId } from '@/core/ids'
 import type { CallRecord, CallResult } from '@/core/ledger'
 import { formatClock } from '@/core/time'
-import { type CallsPage, type CallsSort, talkedMs, waitedMs } from '@/exchange/archive/client'
 import { floorNow } from '@/exchange/floor-time'
 import type { CentreView } from '@/exchange/protocol'
-import { useArchive } from '@/exchange/react'
+import { type CallsPage, type CallsSort, talkedMs, waitedMs } from '@/history/client'
+import { useHistory } from '@/history/react'
 import { Problem, SelectField, TextField } from '@/ui'
 import { outcomeLabel, outcomeLabels, RESULT_WORDS, resultWords, useNumberWords } from '@/words'
 import { type Days, toSpan } from './span'
@@ -37,7 +37,7 @@ export function CallsTable({ days, only, centre }: { days: Days; only: AgentId |
   /** The page one looks at; the one before and the one after it are fetched with it. */
   const [pageNo, setPageNo] = useState(0)
   const written = useNumberWords()
-  const { value, problem } = useArchive(
+  const { value, problem } = useHistory(
     useCallback(
       (api) => {
         const [sort = { id: 'offeredAtMs', desc: true }] = sorting

@@ -1,7 +1,7 @@
 // The figures of the span, each with its definition. The definition is in the title and readable by keyboard.
 import { Tooltip } from 'radix-ui'
 import { DEFINITIONS } from '@/core/reports'
-import type { Report } from '@/exchange/archive/client'
+import type { Report } from '@/history/client'
 import { clockOrNone, percent } from './format'
 
 export function Figures({ report }: { report: Report }) {

@@ -7,16 +7,16 @@ import type { AgentLeg, CallRecord, LedgerEntry } from '@/core/ledger'
 import { formatClock } from '@/core/time'
 import { CorrectOutcome } from '@/desk'
 import type { FloorView } from '@/exchange/protocol'
-import { useArchive, useHistory } from '@/exchange/react'
 import { seesEverybody } from '@/frame'
+import { useHistory, useHistoryOpening } from '@/history/react'
 import { nameIn } from '@/ui'
 import { callerWords, outcomeLabel, resultWords, useNumberWords } from '@/words'
 import { answerWords, eventWords } from './event-words'
 import { Recording } from './recording'
 
 export function OneCall({ callId, names }: { callId: string; names: FloorView }) {
-  const { value, problem } = useArchive(useCallback((api) => api.call(callId).then((found) => ({ found })), [callId]))
-  const { opening } = useHistory()
+  const { value, problem } = useHistory(useCallback((api) => api.call(callId).then((found) => ({ found })), [callId]))
+  const { opening } = useHistoryOpening()
   const found = value?.found ?? null
   return (
     <main className="mx-auto max-w-[1100px] px-6 pt-4 pb-12">

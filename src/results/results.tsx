@@ -2,24 +2,18 @@
 // Results: what happened in a span of days, from the whole centre down to a call, and the files it can be recomputed from.
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useCallback, useState } from 'react'
-import type { ExportName } from '@/exchange/archive/client'
 import { floorNow } from '@/exchange/floor-time'
 import type { FloorView } from '@/exchange/protocol'
-import { useArchive, useArchiveApi } from '@/exchange/react'
 import { HistoryProgress, seesEverybody } from '@/frame'
-import { Button, Problem, saveFile, TextField } from '@/ui'
+import { useHistory } from '@/history/react'
+import { Button, Problem, TextField } from '@/ui'
 import { CallsTable } from './calls-table'
+import { ExportMenu } from './export-menu'
 import { Figures } from './figures'
 import { GroupsTable } from './groups-table'
 import { Outcomes } from './outcomes'
 import { SeriesChart } from './series-chart'
 import { type Days, lastSevenDays, PRESETS, parseDays, stepsOf, toSpan } from './span'
-
-const FILES: readonly (readonly [ExportName, string])[] = [
-  ['calls.ndjson', 'application/x-ndjson'],
-  ['calls.csv', 'text/csv'],
-  ['agent-states.ndjson', 'application/x-ndjson'],
-]
 
 export function Results({ view }: { view: FloorView }) {
   const { centre, account } = view
@@ -30,34 +24,20 @@ export function Results({ view }: { view: FloorView }) {
   const initial = parseDays(query.get('from') ?? '', query.get('to') ?? '')
   const [days, setDays] = useState<Days>(initial.ok ? initial.days : lastSevenDays(new Date()))
   const span = toSpan(days)
-  const { value: report, problem } = useArchive(
+  const { value: report, problem } = useHistory(
     useCallback((api) => api.report({ span: toSpan(days), nowMs: floorNow(), steps: stepsOf(days), only }), [days, only]),
   )
-  const api = useArchiveApi()
 
   const choose = (next: Days) => {
     setDays(next)
     router.replace(`/results?from=${next.from}&to=${next.to}`)
   }
-  const save = async (name: ExportName, type: string) => {
-    if (api !== null) saveFile(name, await api.exportFile(name, span, floorNow()), type)
-  }
-
   return (
     <main className="mx-auto max-w-[1280px] px-6 pt-4 pb-12">
       <div className="flex flex-wrap items-end gap-4">
         <h1 className="mr-2 font-semibold text-2xl">{only === null ? 'Results' : 'Your results'}</h1>
         <DayChoice days={days} onChoose={choose} />
-        {only === null && (
-          <section aria-label="Export" className="ml-auto flex items-center gap-2">
-            <span className="eyebrow">Save as a file</span>
-            {FILES.map(([name, type]) => (
-              <Button key={name} onClick={() => void save(name, type)}>
-                {name}
-              </Button>
-            ))}
-          </section>
-        )}
+        {only === null && <ExportMenu span={span} />}
       </div>
       <HistoryProgress />
       {problem !== null && <Problem className="mt-4">The figures could not be computed: {problem}. Reload the page to try again.</Problem>}

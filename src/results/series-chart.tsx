@@ -3,7 +3,7 @@
 import { max } from 'd3-array'
 import { scaleBand, scaleLinear } from 'd3-scale'
 import { format } from 'date-fns'
-import type { SeriesPoint } from '@/exchange/archive/client'
+import type { SeriesPoint } from '@/history/client'
 
 const WIDTH = 720
 const HEIGHT = 190

@@ -1,7 +1,7 @@
 // The days a supervisor looks at, kept in the address so that a view can be sent to somebody.
 import { addDays, format, isValid, parseISO, startOfDay } from 'date-fns'
 import { DAY, HOUR } from '@/core/time'
-import type { Span } from '@/exchange/archive/client'
+import type { Span } from '@/history/client'
 
 export interface Days {
   /** Local calendar days, both included: `2026-11-24`. */

@@ -1,8 +1,8 @@
 'use client'
 // The draft of a script with what can be undone of it; kept in the browser a moment after every change.
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
-import { beginHistory, change, type History, redo, undo } from '@/core/undo'
 import type { Script } from '@/core/scripts'
+import { beginHistory, change, type History, redo, undo } from '@/core/undo'
 import { dropDraft, loadDraft, saveDraft } from './drafts'
 
 const KEEP_AFTER_MS = 400

@@ -7,13 +7,14 @@ export interface KeyValue {
   remove(key: string): Promise<void>
 }
 
+/** What is put in and what comes out are copies, as they are on a disk. */
 export const memoryStore = (): KeyValue => {
   const map = new Map<string, unknown>()
   return {
     keys: async () => [...map.keys()],
-    get: async (key) => map.get(key) ?? null,
+    get: async (key) => structuredClone(map.get(key) ?? null),
     set: async (key, value) => {
-      map.set(key, value)
+      map.set(key, structuredClone(value))
     },
     remove: async (key) => {
       map.delete(key)

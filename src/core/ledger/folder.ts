@@ -36,6 +36,8 @@ export interface LedgerFolder {
   add(entry: LedgerEntry): void
   /** Calls that have ended, in the order they were offered; outcome and wrap-up follow when they are known. */
   records(): readonly CallRecord[]
+  /** A call that is not settled yet, and where its events stand; null for any other. */
+  find(callId: CallId): SettledCall | null
   /** Calls that wait or are talked on, as they are at `nowMs`. */
   underWay(nowMs: EpochMs): readonly CallRecord[]
   /** Gapless over each shift; the interval still running ends at `nowMs`. */
@@ -56,8 +58,14 @@ export interface TakenBack {
   readonly byAgentId: AgentId
 }
 
+export interface SettledCall {
+  readonly record: CallRecord
+  readonly firstSeq: number
+  readonly lastSeq: number
+}
+
 export interface Settled {
-  readonly calls: readonly { readonly record: CallRecord; readonly firstSeq: number; readonly lastSeq: number }[]
+  readonly calls: readonly SettledCall[]
   readonly intervals: readonly AgentInterval[]
 }
 
@@ -337,6 +345,8 @@ export function createLedgerFolder(state: FolderState = createState()): LedgerFo
 
   const withLegs = (c: OpenCall): CallRecord => ({ ...c.record, agents: listLegs(c.legs) })
 
+  const withSeqs = (c: OpenCall): SettledCall => ({ record: withLegs(c), firstSeq: c.firstSeq, lastSeq: c.lastSeq })
+
   return {
     add(entry) {
       const { event, atMs } = entry
@@ -353,6 +363,12 @@ export function createLedgerFolder(state: FolderState = createState()): LedgerFo
       const open = 'callId' in event && event.callId !== null ? calls.get(consults.get(event.callId)?.about ?? event.callId) : undefined
       if (open !== undefined) open.lastSeq = seq
     },
+    find(callId) {
+      const found = calls.get(callId)
+      if (found === undefined) return null
+      const { record, ...seqs } = withSeqs(found)
+      return { record: found.ended ? record : { ...record, result: 'underWay' }, ...seqs }
+    },
     records: () => [...calls.values()].filter((c) => c.ended).map(withLegs),
     underWay: (nowMs) => [...calls.values()].filter((c) => !c.ended).map((c) => ({ ...withLegs(c), result: 'underWay' as const, endedAtMs: nowMs })),
     intervals: (nowMs) => [...state.intervals, ...[...shown].map(([id, state]) => toInterval(known(), id, state, nowMs)).filter((i) => i !== null)],
@@ -365,7 +381,7 @@ export function createLedgerFolder(state: FolderState = createState()): LedgerFo
       const intervals = state.intervals.filter((i) => i.toMs <= byMs)
       state.intervals = state.intervals.filter((i) => i.toMs > byMs)
       if (over.length > 0) state.isCut = true
-      return { calls: over.map((c) => ({ record: withLegs(c), firstSeq: c.firstSeq, lastSeq: c.lastSeq })), intervals }
+      return { calls: over.map(withSeqs), intervals }
     },
     state: () => state,
   }

@@ -9,13 +9,11 @@ export function toChunk(batch: readonly LedgerEntry[]): StoredChunk {
   return { fromSeq: (batch[0] as LedgerEntry).seq, toSeq: (batch.at(-1) as LedgerEntry).seq, text, checksum: checksumOf(text) }
 }
 
-/** The lines of a chunk after an entry. */
-export function linesAfter(chunk: StoredChunk, afterSeq: number): string {
-  if (chunk.fromSeq > afterSeq) return chunk.text
-  return chunk.text
-    .split('\n')
-    .slice(afterSeq - chunk.fromSeq + 1)
-    .join('\n')
+/** The lines of a chunk after an entry, through another one. */
+export function linesBetween({ fromSeq, toSeq, text }: StoredChunk, afterSeq: number, throughSeq: number): string {
+  if (fromSeq > afterSeq && toSeq <= throughSeq) return text
+  const lines = text.split('\n').slice(Math.max(0, afterSeq - fromSeq + 1), Math.max(0, throughSeq - fromSeq + 1))
+  return lines.map((line) => (line === '' ? '' : `${line}\n`)).join('')
 }
 
 /** While small chunks are being joined, a chunk and the one that contains it may both be there: the larger one counts. */

@@ -3,8 +3,8 @@
 import * as z from 'zod'
 import { LEDGER_VERSION, type LedgerEntry, parseEntry } from '@/core/ledger'
 import { createFloor, createJournal, evolve, type FloorState, rollBack } from '@/core/state'
-import { readSnapshot } from './snapshot'
 import { checksumOf, type KeyValue } from '@/storage'
+import { readSnapshot } from './snapshot'
 import { chunkKey, chunkRange, DAMAGED_KEY, MARK_KEY } from './store'
 import { type FoundPins, upgradeStore } from './upgrade-store'
 

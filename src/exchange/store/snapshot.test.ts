@@ -2,8 +2,8 @@ import { describe, expect, test } from 'vitest'
 import { decide } from '@/core/floor'
 import { copyOf, type FloorState } from '@/core/state'
 import { ANN, aReadyFloor, arrives } from '@/core/testing'
-import { createSnapshots, readSnapshot, tidySnapshots } from './snapshot'
 import { type KeyValue, memoryStore } from '@/storage'
+import { createSnapshots, readSnapshot, tidySnapshots } from './snapshot'
 import { snapshotKey } from './store'
 
 /** A floor with a long do-not-call list, and somebody who has to do with it. */

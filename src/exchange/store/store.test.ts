@@ -3,9 +3,9 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { type LedgerEntry, toLine } from '@/core/ledger'
 import { copyOf, createFloor, evolve, type FloorState } from '@/core/state'
+import { checksumOf, type KeyValue, memoryStore } from '@/storage'
 import { simulateDay } from '@/world'
 import { FENNHOLM } from '@/world/scenario'
-import { checksumOf, type KeyValue, memoryStore } from '@/storage'
 import { chunkKey, chunkRange, createWriter, DAMAGED_KEY, type LedgerWriter, MARK_KEY, NOTHING_RESTORED, restore, type StoredChunk } from './index'
 
 /** A morning of the scenario in decisions, as the floor appends them. */

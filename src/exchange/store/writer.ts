@@ -4,9 +4,9 @@
 
 import { type LedgerEntry, toLine } from '@/core/ledger'
 import type { FloorState } from '@/core/state'
-import { joinChunks, linesAfter, toChunk, withoutRepeats } from './chunks'
-import { createSnapshots, tidySnapshots } from './snapshot'
 import { type KeyValue, storageWords } from '@/storage'
+import { joinChunks, linesBetween, toChunk, withoutRepeats } from './chunks'
+import { createSnapshots, tidySnapshots } from './snapshot'
 import { chunkKey, chunkRange, MARK, MARK_KEY, type StoredChunk } from './store'
 
 const SNAPSHOT_EVERY = 500
@@ -17,8 +17,8 @@ export interface LedgerWriter {
   append(entries: readonly LedgerEntry[], state: FloorState): void
   /** Resolves when everything appended so far is stored (true), or storage has refused it for now (false). */
   flushed(): Promise<boolean>
-  /** NDJSON of everything after `afterSeq`, what still waits to be stored included. Rejects when the disk cannot be read. */
-  read(afterSeq: number): Promise<string>
+  /** NDJSON of everything after `afterSeq`, through `throughSeq` where it is given; what still waits to be stored included. Rejects when the disk cannot be read. */
+  read(afterSeq: number, throughSeq?: number): Promise<string>
 }
 
 export interface WriterOptions {
@@ -120,16 +120,19 @@ export function createWriter(options: WriterOptions): LedgerWriter {
       while (writing !== null) await writing
       return pending.length === 0
     },
-    async read(afterSeq) {
+    async read(afterSeq, throughSeq = Infinity) {
       while (writing !== null) await writing
       const waiting = pending
-      const keys = (await store.keys()).filter((key) => (chunkRange(key)?.toSeq ?? 0) > afterSeq).sort()
+      const keys = (await store.keys()).filter((key) => isBetween(chunkRange(key), afterSeq, throughSeq)).sort()
       const chunks = ((await Promise.all(keys.map((key) => store.get(key)))) as (StoredChunk | null)[]).filter((c) => c !== null)
-      const stored = withoutRepeats(chunks).map((chunk) => linesAfter(chunk, afterSeq))
-      return `${stored.join('')}${waiting.flatMap((entry) => (entry.seq > afterSeq ? [`${toLine(entry)}\n`] : [])).join('')}`
+      const stored = withoutRepeats(chunks).map((chunk) => linesBetween(chunk, afterSeq, throughSeq))
+      return `${stored.join('')}${waiting.flatMap((entry) => (entry.seq > afterSeq && entry.seq <= throughSeq ? [`${toLine(entry)}\n`] : [])).join('')}`
     },
   }
 }
+
+const isBetween = (range: ReturnType<typeof chunkRange>, afterSeq: number, throughSeq: number): boolean =>
+  range !== null && range.toSeq > afterSeq && range.fromSeq <= throughSeq
 
 async function tidy(store: KeyValue, formerSeq: number, seq: number): Promise<void> {
   const keys = await store.keys()

@@ -2,5 +2,6 @@ export { answersAt, BLOCK_VERSION, bytesOf, type CallsBlock, idAt, packCalls, ph
 export { rowsOf } from './index-by'
 export { placesOf } from './lists'
 export { isNullAt, numberAt, valueAt } from './numbers'
+export { packSeqs, type SeqColumns, seqsAt } from './seqs'
 export { packStates, type StatesBlock, stateAt } from './states-block'
-export { listWords, placeAt, textAt, type Words, wholeOf, wordAt } from './texts'
+export { listWords, placeAt, type Texts, textAt, type Words, wholeOf, wordAt } from './texts'

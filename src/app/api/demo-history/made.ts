@@ -5,7 +5,7 @@ import { gzip } from 'node:zlib'
 import { LRUCache } from 'lru-cache'
 import pLimit from 'p-limit'
 import { type CarriedOver, createLedgerFolder, type LedgerEntry, toLine } from '@/core/ledger'
-import { foldedDay, type PastDay } from '@/exchange/archive/days'
+import { foldedDay, type PastDay } from '@/history/days'
 import { type Day, type DayRequest, dayAfter, daySteps, type Pace } from '@/world'
 import { inSlices } from './slices'
 

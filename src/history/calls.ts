@@ -78,5 +78,6 @@ export const talkedMs = (r: CallRecord): number => r.agents.reduce((ms, l) => ms
 
 /** Asked a hundred thousand times: it is made once. */
 const collator = new Intl.Collator()
+export const compareWords = (a: string, b: string): number => collator.compare(a, b)
 const compare = (a: string | number, b: string | number): number =>
-  typeof a === 'number' && typeof b === 'number' ? a - b : collator.compare(String(a), String(b))
+  typeof a === 'number' && typeof b === 'number' ? a - b : compareWords(String(a), String(b))

@@ -28,7 +28,12 @@ const EntriesLineSchema = z.object({ kind: z.literal('entries'), day: z.string()
  * Reads a stream of days: first what each of them folds into, which is handed on at once, then the entries of each, which are
  * kept and read when somebody follows a figure down to them. Throws on a line that is not what it should be.
  */
-export async function importDays(store: KeyValue, batches: AsyncIterable<readonly string[]>, onDay: (day: PastDay, progress: Progress) => void): Promise<void> {
+export async function importDays(
+  store: KeyValue,
+  batches: AsyncIterable<readonly string[]>,
+  onDay: (day: PastDay, progress: Progress) => void,
+  keep: (day: PastDay) => Promise<void>,
+): Promise<void> {
   const folded = new Map<string, PastDay>()
   const writes: Promise<void>[] = []
   let current: string | null = null
@@ -38,7 +43,7 @@ export async function importDays(store: KeyValue, batches: AsyncIterable<readonl
     if (day === undefined) return
     // The disk keeps up in its own time; a day counts as kept only with its entries, which are therefore first.
     const text = lines.join('\n')
-    writes.push(store.set(`entries/${day.day}`, text).then(() => store.set(`day/${day.day}`, day)))
+    writes.push(store.set(`entries/${day.day}`, text).then(() => keep(day)))
   }
   let batchNo = 0
   for await (const batch of batches) {
@@ -71,13 +76,16 @@ export function foldedDay(day: string, folder: LedgerFolder, lastMs: number): Pa
   return { day, setUpCentre: folder.setUp().centre, records: [...folder.records()], intervals: [...folder.intervals(lastMs)] }
 }
 
-export async function loadDays(store: KeyValue): Promise<PastDay[]> {
-  const keys = (await store.keys()).filter((key) => key.startsWith('day/')).sort()
-  const days = await Promise.all(keys.map((key) => store.get(key)))
-  return days.flatMap((day) => {
-    const parsed = PastDaySchema.safeParse(day)
-    return parsed.success ? [parsed.data] : []
-  })
+const LEGACY_PREFIX = 'day/'
+
+/** Days as the first versions kept them, records and spells as objects: handed out to be kept as they are now. */
+export async function takeLegacyDays(store: KeyValue, keys: readonly string[], keep: (day: PastDay) => Promise<void>): Promise<void> {
+  for (const key of keys.filter((k) => k.startsWith(LEGACY_PREFIX)).sort()) {
+    const parsed = PastDaySchema.safeParse(await store.get(key))
+    if (!parsed.success) continue
+    await keep(parsed.data)
+    await store.remove(key)
+  }
 }
 
 export async function entriesOfDay(store: KeyValue, day: string): Promise<LedgerEntry[]> {

@@ -1,0 +1,41 @@
+// What the floor tells the history, over a port that a tab has brought: what is stored, and whose tab it is. The history asks for each answer whose
+// it is; rights are the floor's to say.
+import type { AgentId } from '@/core/ids'
+import { openAccount, unentitled } from '@/core/rules/rights'
+import type { FloorState } from '@/core/state'
+import type { LedgerWriter } from './store'
+import type { Tab } from './tab'
+
+export interface FloorForHistory {
+  /** Of this worker: another one is another floor's, or the same that was opened again. */
+  run(): string
+  /** Of the ledger. */
+  floorId(): string
+  /** NDJSON after an entry, through another one or to the end. */
+  read(afterSeq: number, throughSeq: number | null): Promise<string>
+  /** Calls whenever more is stored. */
+  watch(tell: () => void): void
+  /** Whose tab it is, and whether they see everybody's results; null while nobody is signed in. */
+  account(): { readonly id: AgentId; readonly everybody: boolean } | null
+}
+
+export function createForHistory(run: string, state: () => FloorState, writer: Pick<LedgerWriter, 'read'>) {
+  const watchers = new Set<() => void>()
+  return {
+    stored() {
+      for (const tell of watchers) tell()
+    },
+    of: (tab: Tab): FloorForHistory => ({
+      run: () => run,
+      floorId: () => state().floorId,
+      read: (afterSeq, throughSeq) => writer.read(afterSeq, throughSeq ?? Infinity),
+      watch: (tell) => void watchers.add(tell),
+      account: () => accountOf(state(), tab.accountId),
+    }),
+  }
+}
+
+export function accountOf(state: FloorState, id: AgentId | null): ReturnType<FloorForHistory['account']> {
+  if (id === null || openAccount(state.setUp, id) === undefined) return null
+  return { id, everybody: unentitled(state, id, 'supervision') === null }
+}

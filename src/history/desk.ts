@@ -1,0 +1,125 @@
+// Who asks the history: each tab by a connection of its own, introduced to the floor, which says whose tab it is. An agent is told of what they had
+// themselves; everybody's is for those who answer for the floor.
+import type { AgentId } from '@/core/ids'
+import type { Past } from '@/world'
+import type { Progress } from './days'
+import type { ExportName } from './exports'
+import type { Feed, History, Opening, Span } from './history'
+
+/** The floor's end of a port, as it is called across it. */
+export interface FloorEnd extends Feed {
+  run(): Promise<string>
+  watch(tell: () => void): Promise<void>
+  account(): Promise<{ readonly id: AgentId; readonly everybody: boolean } | null>
+}
+
+type Ends<Port> = (port: Port) => FloorEnd
+/** Makes a function one that can be called from another thread. */
+type Callable = <T extends () => void>(tell: T) => T
+
+export interface Connection<Port> {
+  /** The floor is at the other end of this port. */
+  introduce(port: Port): Promise<void>
+  open(past: Past, onProgress: (progress: Progress) => void): Promise<Opening>
+  /** Called whenever the history holds more than before. */
+  subscribe(tell: () => void): Promise<void>
+  report(...asked: Parameters<History['report']>): ReturnType<History['report']>
+  calls(...asked: Parameters<History['calls']>): ReturnType<History['calls']>
+  /** null of a call that is not theirs to see. */
+  call(callId: string): ReturnType<History['call']>
+  previousContacts(...asked: Parameters<History['previousContacts']>): Promise<ReturnType<History['previousContacts']>>
+  exportFile(name: ExportName, span: Span, nowMs: number, onProgress: (done: number, of: number) => void): Promise<Blob>
+  close(): void
+}
+
+export function createDesk(opening: Promise<(onMore: () => void) => History>) {
+  const listeners = new Set<() => void>()
+  const tellAll = () => {
+    for (const tell of listeners) tell()
+  }
+  const history = opening.then((open) => open(tellAll))
+  /** Days are fetched once, whoever asks first; the others hear how far that has come. */
+  let opened: Promise<Opening> | null = null
+  let latest: Progress | null = null
+  const watching = new Set<(progress: Progress) => void>()
+  /** Of the floor that feeds it: another run of it must be followed anew. */
+  let run = ''
+
+  const follow = async (floor: FloorEnd, callable: Callable) => {
+    const its = await floor.run()
+    if (its === run) return
+    run = its
+    const { follow: take } = await history
+    const more = () => void take(floor).then(tellAll)
+    await floor.watch(callable(more))
+    more()
+  }
+
+  return {
+    attach<Port>(endOf: Ends<Port>, callable: Callable): Connection<Port> {
+      let introduced: (floor: FloorEnd) => void = () => {}
+      let floor = new Promise<FloorEnd>((resolve) => {
+        introduced = resolve
+      })
+      let isFirst = true
+      let mine: (() => void) | null = null
+      const who = async () => {
+        const account = await (await floor).account()
+        if (account === null) throw new Error('nobody is signed in at this tab')
+        return account
+      }
+      /** What they may ask: of everybody, or of themselves alone. */
+      const theirs = async <T extends { readonly only: AgentId | null }>(asked: T): Promise<T> => {
+        const { id, everybody } = await who()
+        return everybody ? asked : { ...asked, only: id }
+      }
+      return {
+        async introduce(port) {
+          const end = endOf(port)
+          if (isFirst) introduced(end)
+          else floor = Promise.resolve(end)
+          isFirst = false
+          await follow(end, callable)
+        },
+        async open(past, onProgress) {
+          watching.add(onProgress)
+          if (latest !== null) onProgress(latest)
+          opened ??= (await history).open(past, (progress) => {
+            latest = progress
+            for (const tell of watching) tell(progress)
+            tellAll()
+          })
+          const answer = await opened
+          watching.delete(onProgress)
+          // What could not be had is asked for again by the next tab.
+          if (!answer.ok) opened = null
+          return answer
+        },
+        async subscribe(tell) {
+          mine = tell
+          listeners.add(tell)
+        },
+        report: async (asked) => (await history).report(await theirs(asked)),
+        calls: async (asked) => (await history).calls(await theirs(asked)),
+        async call(callId) {
+          const { id, everybody } = await who()
+          const found = await (await history).call(callId)
+          const isTheirs = found !== null && (everybody || found.record.outcomeById === id || found.record.agents.some((l) => l.agentId === id))
+          return isTheirs ? found : null
+        },
+        async previousContacts(...asked) {
+          await who()
+          return (await history).previousContacts(...asked)
+        },
+        async exportFile(...asked) {
+          const { everybody } = await who()
+          if (!everybody) throw new Error('files of everybody’s calls are for those who answer for the floor')
+          return (await history).exportFile(...asked)
+        },
+        close() {
+          if (mine !== null) listeners.delete(mine)
+        },
+      }
+    },
+  }
+}

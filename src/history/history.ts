@@ -1,0 +1,303 @@
+// The history answers questions about what happened: past days and the floor's ledger together. One for all tabs, in a worker of its own; it never
+// touches the floor.
+import { type AgentId, toCallId } from '@/core/ids'
+import type { CallRecord, Correction, LedgerEntry } from '@/core/ledger'
+import { ofAgent } from '@/core/reports'
+import type { SetUp } from '@/core/set-up'
+import type { KeyValue } from '@/storage'
+import { dayAfter, daysBetween, type Past } from '@/world'
+import { createBlocks } from './blocks'
+import { type CallsAsked, type CallsPage, pageOfCalls } from './calls'
+import { type CallsBlock, idAt, packCalls, packStates, phoneAt, recordAt, recordsOf, rowsOf, type StatesBlock, seqsAt, textAt, valueAt } from './columns'
+import { entriesOfDay, importDays, linesOf, type PastDay, type Progress, readEntries, takeLegacyDays } from './days'
+import { type ExportName, exported, isEmptyExport } from './exports'
+import { type Kept, keepDay, rangeOf, type Sums, sumsOf } from './kept'
+import { createLive } from './live'
+import { pageOfBlocks } from './pages'
+import { type Part, type Report, reportOf } from './report'
+import { rulesOf } from './rules'
+import { isOf, openBlock, type Rules, rowsIn } from './tally'
+
+export interface Span {
+  readonly fromMs: number
+  /** Excluded. */
+  readonly toMs: number
+}
+
+export type Opening = { readonly ok: true; readonly days: number } | { readonly ok: false; readonly says: string }
+
+/** The floor as the history knows it: what its ledger says, as far as it is stored. */
+export interface Feed {
+  /** Of the ledger: another one is another floor's. */
+  floorId(): Promise<string>
+  /** NDJSON after an entry, through another one or to the end. */
+  read(afterSeq: number, throughSeq: number | null): Promise<string>
+}
+
+interface AskedSpan {
+  readonly span: Span
+  readonly nowMs: number
+  /** Of one agent alone; null for everybody. */
+  readonly only: AgentId | null
+}
+
+export interface History {
+  /** Loads past days, or fetches as many of the demo's when there are none. Usable at once; days appear as they arrive. */
+  open(past: Past, onProgress: (progress: Progress) => void): Promise<Opening>
+  /** Takes in what the floor has stored since the last time. */
+  follow(feed: Feed): Promise<void>
+  report(asked: AskedSpan & { /** Where the steps of the series begin, ascending. */ readonly steps: readonly number[] }): Promise<Report>
+  /** Calls of the span, as far as they are asked for. */
+  calls(asked: AskedSpan & CallsAsked): Promise<CallsPage>
+  /** The record and every event of one call; null when there is none of this id. */
+  call(callId: string): Promise<{ readonly record: CallRecord; readonly entries: readonly LedgerEntry[] } | null>
+  /** Earlier calls with a person, newest first: by name when known, otherwise by number. The latest of them, and how many there are. */
+  previousContacts(who: { readonly customer: string | null; readonly number: string | null }, exceptCallId: string): PreviousContacts
+  /** A file of MEASURES.md over a span. */
+  exportFile(name: ExportName, span: Span, nowMs: number, onProgress: (done: number, of: number) => void): Promise<Blob>
+  /** Bytes of all columns, for the bench. */
+  blocks(): readonly Kept[]
+}
+
+export interface PreviousContacts {
+  readonly count: number
+  readonly latest: readonly CallRecord[]
+}
+
+const PREVIOUS_LIMIT = 12
+
+/** So many of the demo's days before a day; before today when none is given. */
+export type FetchDays = (asked: Past & { readonly before?: string }) => Promise<Response>
+
+export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDays, onMore: () => void = () => {}): History {
+  const blocks = createBlocks(store)
+  const live = createLive(store)
+  /** Where past days' entries are, before they are stored. */
+  let importing: Promise<void> = Promise.resolve()
+  let isOpen = false
+  let seed = 0
+  let tellProgress: (progress: Progress) => void = () => {}
+  let feed: Feed | null = null
+  /** What was corrected of a block since it was kept. */
+  let corrected = { key: '', of: new Map<string, CallsBlock>() }
+  const resummed = new Map<string, Sums>()
+  /** Lines are folded and settled one lot after the other. */
+  let following: Promise<void> = Promise.resolve()
+
+  const setUps = (): readonly [SetUp, ...SetUp[]] => (live.hasAny() ? [live.folder.setUp(), setUp] : [setUp])
+  let ruled: { readonly of: SetUp; readonly rules: Rules } | null = null
+  const rules = (): Rules => {
+    const known = setUps()
+    if (ruled?.of !== known[0]) ruled = { of: known[0], rules: rulesOf(known) }
+    return ruled.rules
+  }
+
+  const dayNames = () => new Set(blocks.names().flatMap((name) => (name.startsWith('day/') ? [name.slice(4)] : [])))
+  const keep = (day: PastDay): Kept => keepDay(day.day, day.records, day.intervals, rules())
+
+  /** Fetches days and takes them in as they arrive; null when they are all here. */
+  const take = async (asked: Parameters<FetchDays>[0]): Promise<Extract<Opening, { ok: false }> | null> => {
+    const response = await fetchDays(asked)
+    if (!response.ok || response.body === null)
+      return { ok: false, says: `Past days could not be fetched (${response.status}). Today's figures work without them.` }
+    const known = dayNames()
+    const made = new Map<string, Kept>()
+    importing = importDays(
+      store,
+      linesOf(response.body),
+      (day, progress) => {
+        if (!known.has(day.day)) {
+          const kept = keep(day)
+          made.set(day.day, kept)
+          blocks.add(kept)
+        }
+        tellProgress(progress)
+      },
+      async ({ day }) => {
+        const kept = made.get(day)
+        if (kept !== undefined) await blocks.store(kept)
+      },
+    )
+    await importing
+    return null
+  }
+  /** Days that the floor has taken something up from and that are not here: nobody had opened it then. */
+  const takeMissing = async () => {
+    for (const { from, through } of live.carried()) {
+      const days = daysBetween(from, through) + 1
+      const known = dayNames()
+      if (Array.from({ length: days }, (_, i) => dayAfter(from, i)).every((day) => known.has(day))) continue
+      await take({ seed, days, before: dayAfter(through) })
+    }
+  }
+
+  /** Calls of a block as they are by now: a call of a past day may be corrected later, in the ledger of that later day. */
+  const callsOf = (kept: Kept): CallsBlock => {
+    const key = live.correctionsKey()
+    if (corrected.key !== key) corrected = { key, of: new Map() }
+    const known = corrected.of.get(kept.name)
+    if (known !== undefined) return known
+    const of = [...live.folder.corrections()].filter(([id]) => rowsOf(kept.calls.byId, id).some((row) => idAt(kept.calls, row) === id))
+    const calls = of.length === 0 ? kept.calls : packCalls(recordsOf(kept.calls).map((r) => withCorrection(r, new Map(of))))
+    corrected.of.set(kept.name, calls)
+    return calls
+  }
+  const sumsBy = (kept: Kept, calls: CallsBlock): Sums => {
+    const key = `${kept.name} ${rules().key} ${calls === kept.calls ? '' : corrected.key}`
+    if (kept.sums.rules === rules().key && calls === kept.calls) return kept.sums
+    const known = resummed.get(key)
+    if (known !== undefined) return known
+    const made = sumsOf(calls, kept.states, rules())
+    resummed.set(key, made)
+    return made
+  }
+  /** What there is of a span: kept blocks, and what the folder still holds. */
+  const partsIn = async ({ fromMs, toMs }: Span, nowMs: number): Promise<readonly Part[]> => {
+    await following
+    await blocks.need(fromMs, toMs)
+    const now = live.now(nowMs)
+    const stored = blocks.here().flatMap((kept): Part[] => {
+      const range = rangeOf(kept)
+      if (range.fromMs >= toMs || range.toMs < fromMs) return []
+      const calls = callsOf(kept)
+      return [{ calls, states: kept.states, sums: sumsBy(kept, calls) }]
+    })
+    return [...stored, ...now.calls.map((calls, i): Part => ({ calls, states: i === 0 ? now.states : NO_STATES, sums: null }))]
+  }
+  const callBlocks = async (span: Span, nowMs: number) => (await partsIn(span, nowMs)).map((p) => p.calls)
+
+  const fold = async (from: Feed): Promise<void> => {
+    if (feed !== from) {
+      feed = from
+      // Blocks of a ledger that is no longer there, or of which it is not noted how far they go, are made anew.
+      if (!(await live.resume(await from.floorId()))) await blocks.forget(blocks.names().filter((name) => name.startsWith('own/')))
+    }
+    for (;;) {
+      const entries = readEntries(await from.read(live.seq(), live.seq() + LOT))
+      if (entries.length === 0) break
+      live.add(entries)
+      const kept = await live.settle(rules(), (one) => blocks.store(one)).catch(() => null)
+      if (kept !== null) blocks.add(kept)
+    }
+    if (isOpen) void takeMissing().then(onMore)
+  }
+
+  return {
+    async open(past, onProgress) {
+      seed = past.seed
+      tellProgress = onProgress
+      const keys = await store.keys()
+      blocks.open(keys)
+      await takeLegacyDays(store, keys, async (day) => {
+        const kept = keep(day)
+        await blocks.store(kept)
+        blocks.add(kept)
+      })
+      const fetched = dayNames().size > 0 || past.days === 0 ? null : await take(past)
+      if (fetched !== null) return fetched
+      isOpen = true
+      await takeMissing()
+      void blocks.needAll(onMore)
+      return { ok: true, days: dayNames().size }
+    },
+    follow(from) {
+      // One that failed says so to whoever waits for it; the next one tries again from there.
+      following = following.catch(() => {}).then(() => fold(from))
+      return following
+    },
+    async report({ span, nowMs, steps, only }) {
+      return reportOf(await partsIn(span, nowMs), {
+        span,
+        nowMs,
+        steps,
+        only,
+        rules: rules(),
+        setUps: setUps(),
+        takenBack: live.hasAny() ? live.folder.takenBack() : [],
+      })
+    },
+    async calls({ span, nowMs, only, ...asked }) {
+      const found = await callBlocks(span, nowMs)
+      if (only === null) return pageOfBlocks(found, span, asked)
+      const mine = found.flatMap((block) => {
+        const open = openBlock(block)
+        const [from, to] = rowsIn(block, span)
+        return Array.from({ length: to - from }, (_, i) => from + i).flatMap((row) => (isOf(block, row, only, open) ? [recordAt(block, row)] : []))
+      })
+      return pageOfCalls(ofAgent(mine, only), asked)
+    },
+    async call(callId) {
+      await following
+      const find = () => {
+        for (const kept of blocks.here()) {
+          const calls = callsOf(kept)
+          const row = rowsOf(calls.byId, callId).find((r) => idAt(calls, r) === callId)
+          if (row !== undefined) return { kept, record: recordAt(calls, row), row }
+        }
+        return null
+      }
+      const held = live.hasAny() ? live.folder.find(toCallId(callId)) : null
+      if (held !== null) return { record: held.record, entries: await ownEntries(feed, callId, held.firstSeq, held.lastSeq) }
+      if (find() === null && !blocks.isWhole()) await blocks.needAll(() => {})
+      const found = find()
+      if (found === null) return null
+      const { kept, record, row } = found
+      const later = live.folder.corrections().get(toCallId(callId))
+      const corrections = later === undefined ? [] : await ownEntries(feed, callId, later.seq, later.seq)
+      if (kept.seqs !== null) {
+        const { firstSeq, lastSeq } = seqsAt(kept.seqs, row)
+        return { record, entries: [...(await ownEntries(feed, callId, firstSeq, lastSeq)), ...corrections] }
+      }
+      await importing
+      return { record, entries: [...ofCall(await entriesOfDay(store, kept.name.slice(4)), callId), ...corrections] }
+    },
+    previousContacts({ customer, number }, exceptCallId) {
+      const found: (readonly [block: CallsBlock, row: number])[] = []
+      const look = (block: CallsBlock) => {
+        const rows = customer !== null ? rowsOf(block.byCustomer, customer) : number !== null ? rowsOf(block.byNumber, number) : []
+        for (const row of rows) {
+          const is = customer !== null ? textAt(block.customer, row) === customer : phoneAt(block, row) === number
+          if (is && idAt(block, row) !== exceptCallId) found.push([block, row])
+        }
+      }
+      for (const kept of blocks.here()) look(callsOf(kept))
+      const [ended] = live.now(0).calls
+      if (ended !== undefined) look(ended)
+      found.sort(([a, i], [b, j]) => valueAt(b.offeredAtMs, j) - valueAt(a.offeredAtMs, i))
+      return { count: found.length, latest: found.slice(0, PREVIOUS_LIMIT).map(([block, row]) => recordAt(block, row)) }
+    },
+    async exportFile(name, span, nowMs, onProgress) {
+      const parts = (await partsIn(span, nowMs)).filter((part) => !isEmptyExport(part, span))
+      return exported(name, parts, span, onProgress)
+    },
+    blocks: () => blocks.here(),
+  }
+}
+
+/** Entries are read and folded so many at once: what else is asked is answered in between. */
+const LOT = 20_000
+const NO_STATES: StatesBlock = packStates([])
+
+async function ownEntries(feed: Feed | null, callId: string, firstSeq: number, lastSeq: number): Promise<LedgerEntry[]> {
+  return feed === null ? [] : ofCall(readEntries(await feed.read(firstSeq - 1, lastSeq)), callId)
+}
+
+/** What was consulted about the call is part of what happened on it. */
+function ofCall(entries: readonly LedgerEntry[], callId: string): LedgerEntry[] {
+  const ids = new Set<string>([callId])
+  for (const { event } of entries) if (event.kind === 'consultationOriginated' && event.consultFor === callId) ids.add(event.callId)
+  return entries.filter((e) => 'callId' in e.event && e.event.callId !== null && ids.has(e.event.callId))
+}
+
+function withCorrection(record: CallRecord, corrections: ReadonlyMap<string, Correction>): CallRecord {
+  const correction = corrections.get(record.callId)
+  if (correction === undefined) return record
+  return {
+    ...record,
+    outcome: correction.code,
+    outcomeAtMs: correction.atMs,
+    outcomeById: correction.byId,
+    outcomeBy: correction.by,
+    ...(correction.notes === null ? {} : { notes: correction.notes }),
+  }
+}

@@ -1,0 +1,124 @@
+// The ledger of the floor that runs, folded as it is stored. What is over is settled into a block and stored with how far that goes, so that a
+// browser that is opened again folds the last hours and not months.
+import * as z from 'zod'
+import { createLedgerFolder, type FloorEvent, type FolderState, type LedgerEntry, type LedgerFolder } from '@/core/ledger'
+import { HOUR, utcDay } from '@/core/time'
+import type { KeyValue } from '@/storage'
+import { type CallsBlock, packCalls, packStates, type StatesBlock } from './columns'
+import { type Kept, keepSettled } from './kept'
+import type { Rules } from './tally'
+
+export interface Live {
+  readonly folder: LedgerFolder
+  /** Of the last entry folded. */
+  seq(): number
+  hasAny(): boolean
+  /** Goes on where this worker or an earlier one stopped; false when it begins anew, because there is nothing or it is of another floor. */
+  resume(floorId: string): Promise<boolean>
+  /** Entries in order; those that are here already are passed over. */
+  add(entries: readonly LedgerEntry[]): void
+  /** What is over by now as a block of its own, when it is time for one. It counts as settled once it is stored; nothing may be added meanwhile. */
+  settle(rules: Rules, store: (kept: Kept) => Promise<void>): Promise<Kept | null>
+  /** Calls that have ended and calls under way, and spells, as they are by now. */
+  now(nowMs: number): { readonly calls: readonly CallsBlock[]; readonly states: StatesBlock }
+  /** Days whose promises the floor has taken up. */
+  carried(): readonly Carried[]
+  /** Changes with every correction of a call that is settled. */
+  correctionsKey(): string
+}
+
+export type Carried = Pick<Extract<FloorEvent, { kind: 'carriedOver' }>, 'from' | 'through'>
+
+/** A call is settled when it has been over for so long. */
+const SETTLED_AFTER_MS = HOUR
+/** Enough calls for a block on a day that has not ended. */
+const ENOUGH = 2_000
+/** Of the shape of what a folder knows: of another it is folded anew. */
+const CHECKPOINT_VERSION = 1
+const CHECKPOINT_KEY = 'checkpoint'
+
+interface Checkpoint {
+  readonly version: typeof CHECKPOINT_VERSION
+  readonly floorId: string
+  readonly seq: number
+  readonly state: FolderState
+  readonly carried: readonly Carried[]
+}
+const CheckpointSchema = z.looseObject({ version: z.literal(CHECKPOINT_VERSION), floorId: z.string(), seq: z.number() })
+
+export function createLive(keep: KeyValue): Live {
+  let folder = createLedgerFolder()
+  let seq = 0
+  let atMs = 0
+  let settledOn = ''
+  let floor = ''
+  let carried: Carried[] = []
+  let ended: CallsBlock | null = null
+  let endedCount = 0
+  const begin = () => {
+    folder = createLedgerFolder()
+    seq = 0
+    settledOn = ''
+    carried = []
+    ended = null
+    endedCount = 0
+  }
+
+  return {
+    get folder() {
+      return folder
+    },
+    seq: () => seq,
+    hasAny: () => seq > 0,
+    async resume(floorId) {
+      if (floor === floorId) return seq > 0
+      floor = floorId
+      begin()
+      const stored = await keep.get(CHECKPOINT_KEY)
+      const parsed = CheckpointSchema.safeParse(stored)
+      if (!parsed.success || parsed.data.floorId !== floorId) return false
+      // Written by this product and of this shape: its maps are not gone through.
+      const checkpoint = stored as Checkpoint
+      folder = createLedgerFolder(checkpoint.state)
+      seq = checkpoint.seq
+      carried = [...checkpoint.carried]
+      return true
+    },
+    add(entries) {
+      for (const entry of entries) {
+        if (entry.seq <= seq) continue
+        folder.add(entry)
+        seq = entry.seq
+        atMs = entry.atMs
+        if (settledOn === '') settledOn = utcDay(atMs)
+        if (entry.event.kind === 'callCleared') endedCount++
+        if (entry.event.kind === 'carriedOver') carried.push({ from: entry.event.from, through: entry.event.through })
+      }
+      ended = null
+    },
+    async settle(rules, store) {
+      if (seq === 0 || (utcDay(atMs) === settledOn && endedCount < ENOUGH)) return null
+      settledOn = utcDay(atMs)
+      endedCount = 0
+      const byMs = atMs - SETTLED_AFTER_MS
+      // Of a copy: until it is stored everything is as it was.
+      const copy = createLedgerFolder(structuredClone(folder.state()))
+      const settled = copy.settle(byMs)
+      if (settled.calls.length === 0) return null
+      const upTo = seq
+      const kept = keepSettled(upTo, settled, rules)
+      await store(kept)
+      await keep.set(CHECKPOINT_KEY, { version: CHECKPOINT_VERSION, floorId: floor, seq: upTo, state: copy.state(), carried } satisfies Checkpoint)
+      folder = copy
+      ended = null
+      return kept
+    },
+    now(nowMs) {
+      if (seq === 0) return { calls: [], states: packStates([]) }
+      ended ??= packCalls(folder.records())
+      return { calls: [ended, packCalls(folder.underWay(nowMs))], states: packStates(folder.intervals(nowMs)) }
+    },
+    carried: () => carried,
+    correctionsKey: () => [...folder.corrections().values()].map((c) => c.seq).join(' '),
+  }
+}

@@ -1,0 +1,97 @@
+'use client'
+// The history for components: one connection a tab, opened by whoever first asks it something.
+import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useState } from 'react'
+import { useFloor } from '@/exchange/react'
+import { wishedPast } from '@/exchange/wished'
+import { type HistoryApi, type HistoryClient, type Opening, openHistory, type Progress } from './client'
+
+const OpenContext = createContext<(() => HistoryClient) | null>(null)
+const OpeningContext = createContext<HistoryOpening>({ progress: null, opening: null })
+
+export interface HistoryOpening {
+  /** Days of demo history arrived so far; null when none are being fetched. */
+  readonly progress: Progress | null
+  readonly opening: Opening | null
+}
+
+export function HistoryProvider({ children }: { children: ReactNode }) {
+  const floor = useFloor()
+  const [opening, setOpening] = useState<HistoryOpening>({ progress: null, opening: null })
+  const [open, setOpen] = useState<(() => HistoryClient) | null>(null)
+  useEffect(() => {
+    if (floor === null) return
+    let history: HistoryClient | null = null
+    const begin = () => {
+      const opened = openHistory(floor, wishedPast(), (progress) => setOpening((h) => ({ ...h, progress })))
+      void opened.opened.then((answer) => setOpening({ progress: null, opening: answer }))
+      return opened
+    }
+    // Signed out, this tab keeps nothing of what happened.
+    const stop = floor.subscribe(() => {
+      if (floor.view() !== null || history === null || floor.door()?.door.signedIn !== null) return
+      history.close()
+      history = null
+    })
+    setOpen(() => () => {
+      history ??= begin()
+      return history
+    })
+    return () => {
+      stop()
+      history?.close()
+    }
+  }, [floor])
+  return (
+    <OpenContext value={open}>
+      <OpeningContext value={opening}>{children}</OpeningContext>
+    </OpenContext>
+  )
+}
+
+export const useHistoryOpening = (): HistoryOpening => useContext(OpeningContext)
+
+export interface Asked<T> {
+  readonly value: T | null
+  readonly problem: string | null
+}
+
+/**
+ * Asks the history and asks again whenever it holds more. `ask` must be stable (useCallback). The former answer stays
+ * until the next one is there; an answer that comes after a newer one is dropped.
+ */
+export function useHistory<T>(ask: (api: HistoryApi) => Promise<T>): Asked<T> {
+  const open = useContext(OpenContext)
+  const [asked, setAsked] = useState<Asked<T>>({ value: null, problem: null })
+  const turn = useRef(0)
+  useEffect(() => {
+    if (open === null) return
+    const history = open()
+    let alive = true
+    let shown = 0
+    const run = () => {
+      const mine = ++turn.current
+      const show = (next: Asked<T>) => {
+        if (!alive || mine < shown) return
+        shown = mine
+        setAsked(next)
+      }
+      ask(history.api).then(
+        (value) => show({ value, problem: null }),
+        (error: unknown) => show({ value: null, problem: error instanceof Error ? error.message : String(error) }),
+      )
+    }
+    run()
+    const stop = history.subscribe(run)
+    return () => {
+      alive = false
+      stop()
+    }
+  }, [open, ask])
+  return asked
+}
+
+/** For one question asked on a press, such as an export. */
+export function useHistoryApi(): HistoryApi | null {
+  const open = useContext(OpenContext)
+  return useMemo(() => open?.().api ?? null, [open])
+}
