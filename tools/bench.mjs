@@ -11,6 +11,7 @@ run('bench/floor.ts')
 if (!process.argv.includes('--floor')) {
   ensureChromium()
   run('bench/chromium.ts')
+  run('bench/history.ts')
   const { build, serve } = await import('./serve.mjs')
   await build()
   const { url, stop } = await serve(0)

@@ -8,7 +8,21 @@ import type { KeyValue } from '@/storage'
 import { dayAfter, daysBetween, type Past } from '@/world'
 import { createBlocks } from './blocks'
 import { type CallsAsked, type CallsPage, pageOfCalls } from './calls'
-import { type CallsBlock, idAt, packCalls, packStates, phoneAt, recordAt, recordsOf, rowsOf, type StatesBlock, seqsAt, textAt, valueAt } from './columns'
+import {
+  type CallsBlock,
+  hashOf,
+  idAt,
+  packCalls,
+  packStates,
+  phoneAt,
+  recordAt,
+  recordsOf,
+  rowsOf,
+  type StatesBlock,
+  seqsAt,
+  textAt,
+  valueAt,
+} from './columns'
 import { entriesOfDay, importDays, linesOf, type PastDay, type Progress, readEntries, takeLegacyDays } from './days'
 import { type ExportName, exported, isEmptyExport } from './exports'
 import { type Kept, keepDay, rangeOf, type Sums, sumsOf } from './kept'
@@ -133,11 +147,12 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
 
   /** Calls of a block as they are by now: a call of a past day may be corrected later, in the ledger of that later day. */
   const callsOf = (kept: Kept): CallsBlock => {
+    if (live.folder.corrections().size === 0) return kept.calls
     const key = live.correctionsKey()
     if (corrected.key !== key) corrected = { key, of: new Map() }
     const known = corrected.of.get(kept.name)
     if (known !== undefined) return known
-    const of = [...live.folder.corrections()].filter(([id]) => rowsOf(kept.calls.byId, id).some((row) => idAt(kept.calls, row) === id))
+    const of = [...live.folder.corrections()].filter(([id]) => rowsOf(kept.calls.byId, hashOf(id)).some((row) => idAt(kept.calls, row) === id))
     const calls = of.length === 0 ? kept.calls : packCalls(recordsOf(kept.calls).map((r) => withCorrection(r, new Map(of))))
     corrected.of.set(kept.name, calls)
     return calls
@@ -231,7 +246,7 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       const find = () => {
         for (const kept of blocks.here()) {
           const calls = callsOf(kept)
-          const row = rowsOf(calls.byId, callId).find((r) => idAt(calls, r) === callId)
+          const row = rowsOf(calls.byId, hashOf(callId)).find((r) => idAt(calls, r) === callId)
           if (row !== undefined) return { kept, record: recordAt(calls, row), row }
         }
         return null
@@ -252,9 +267,12 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       return { record, entries: [...ofCall(await entriesOfDay(store, kept.name.slice(4)), callId), ...corrections] }
     },
     previousContacts({ customer, number }, exceptCallId) {
+      const known = customer ?? number
+      if (known === null) return { count: 0, latest: [] }
+      const hash = hashOf(known)
       const found: (readonly [block: CallsBlock, row: number])[] = []
       const look = (block: CallsBlock) => {
-        const rows = customer !== null ? rowsOf(block.byCustomer, customer) : number !== null ? rowsOf(block.byNumber, number) : []
+        const rows = rowsOf(customer !== null ? block.byCustomer : block.byNumber, hash)
         for (const row of rows) {
           const is = customer !== null ? textAt(block.customer, row) === customer : phoneAt(block, row) === number
           if (is && idAt(block, row) !== exceptCallId) found.push([block, row])

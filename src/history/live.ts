@@ -55,12 +55,14 @@ export function createLive(keep: KeyValue): Live {
   let carried: Carried[] = []
   let ended: CallsBlock | null = null
   let endedCount = 0
+  let corrections: string | null = null
   const begin = () => {
     folder = createLedgerFolder()
     seq = 0
     settledOn = ''
     carried = []
     ended = null
+    corrections = null
     endedCount = 0
   }
 
@@ -81,6 +83,7 @@ export function createLive(keep: KeyValue): Live {
       const checkpoint = stored as Checkpoint
       folder = createLedgerFolder(checkpoint.state)
       seq = checkpoint.seq
+      corrections = null
       carried = [...checkpoint.carried]
       return true
     },
@@ -95,6 +98,7 @@ export function createLive(keep: KeyValue): Live {
         if (entry.event.kind === 'carriedOver') carried.push({ from: entry.event.from, through: entry.event.through })
       }
       ended = null
+      corrections = null
     },
     async settle(rules, store) {
       if (seq === 0 || (utcDay(atMs) === settledOn && endedCount < ENOUGH)) return null
@@ -119,6 +123,9 @@ export function createLive(keep: KeyValue): Live {
       return { calls: [ended, packCalls(folder.underWay(nowMs))], states: packStates(folder.intervals(nowMs)) }
     },
     carried: () => carried,
-    correctionsKey: () => [...folder.corrections().values()].map((c) => c.seq).join(' '),
+    correctionsKey() {
+      corrections ??= [...folder.corrections().values()].map((c) => c.seq).join(' ')
+      return corrections
+    },
   }
 }

@@ -1,27 +1,44 @@
 // A page of all calls, found in columns: what is searched, filtered and sorted by is looked at for every call, and only the calls of the page are put
 // together. What it answers is what `pageOfCalls` answers of the records; a property holds them against each other.
-import { bisectRight } from 'd3-array'
+import { bisectRight, type Primitive, quickselect } from 'd3-array'
+import type { CallRecord } from '@/core/ledger'
 import { type CallsAsked, type CallsPage, compareWords } from './calls'
-import { type CallsBlock, listWords, numberAt, phoneAt, placeAt, recordAt, type Texts, textAt, valueAt, wholeOf, wordAt } from './columns'
+import { type CallsBlock, listWords, numberAt, phoneAt, placeAt, recordAt, type Texts, textAt, valueAt, type Words, wholeOf } from './columns'
 import { rowsIn } from './tally'
 
 export function pageOfBlocks(blocks: readonly CallsBlock[], span: { readonly fromMs: number; readonly toMs: number }, asked: CallsAsked): CallsPage {
   let all = 0
-  const found: (readonly [block: CallsBlock, row: number])[] = []
+  const found: Found[] = []
   for (const block of blocks) {
     const [from, to] = rowsIn(block, span)
     all += to - from
-    if (from === to) continue
-    const fits = filterOf(block, asked)
-    for (let row = from; row < to; row++) if (fits(row)) found.push([block, row])
+    const fits = from === to ? null : filterOf(block, asked)
+    if (fits === null) continue
+    const rows = Uint32Array.from({ length: to - from }, (_, i) => from + i)
+    found.push({ block, rows: fits === ANY ? rows : rows.filter(fits) })
   }
   const order = sorted(found, asked)
-  const rows = Array.from(order.slice(asked.from, asked.from + asked.atMost), (i) => {
-    const [block, row] = found[i] as (typeof found)[number]
-    return recordAt(block, row)
-  })
-  return { all, found: found.length, from: asked.from, rows }
+  const rows = Array.from(order.slice(asked.from, asked.from + asked.atMost), (place) => recordOf(found, place))
+  return { all, found: order.length, from: asked.from, rows }
 }
+
+/** Rows of a block that were asked for. */
+interface Found {
+  readonly block: CallsBlock
+  readonly rows: Uint32Array
+}
+
+/** By the place among all that was found. */
+function recordOf(found: readonly Found[], place: number): CallRecord {
+  let left = place
+  for (const { block, rows } of found) {
+    if (left < rows.length) return recordAt(block, rows[left] as number)
+    left -= rows.length
+  }
+  throw new Error(`there is no call at ${place}`)
+}
+
+const ANY = () => true
 
 function filterOf(block: CallsBlock, { queueId, result, search, words }: CallsAsked): (row: number) => boolean {
   const queues = listWords(block.queueId)
@@ -31,7 +48,7 @@ function filterOf(block: CallsBlock, { queueId, result, search, words }: CallsAs
   else if (queueId !== null) tests.push((row) => queues[placeAt(block.queueId, row) ?? -1] === queueId)
   if (result !== null) tests.push((row) => results[placeAt(block.result, row) ?? -1] === result)
   for (const word of search.trim().toLowerCase().split(/\s+/).filter(Boolean)) tests.push(hasWord(block, word, words))
-  return (row) => tests.every((test) => test(row))
+  return tests.length === 0 ? ANY : (row) => tests.every((test) => test(row))
 }
 
 /** Whether a call speaks of a word: who it was with, its number, its notes, its outcome or its agents do. */
@@ -71,18 +88,33 @@ function rowsWith(texts: Texts, word: string): ReadonlySet<number> {
   return rows
 }
 
-type Found = readonly (readonly [block: CallsBlock, row: number])[]
-
-/** Places of what was found, in the order asked for; what is equal, the latest first. */
-function sorted(found: Found, { sort: { by, descending }, words }: CallsAsked): Uint32Array {
-  const offered = Float64Array.from(found, ([block, row]) => valueAt(block.offeredAtMs, row))
-  const keys = by === 'offeredAtMs' ? offered : keysOf(found, by, words)
-  const sign = descending ? -1 : 1
-  const order = Uint32Array.from(found, (_, i) => i)
+/** Places of what was found, in the order asked for as far as it is shown; what is equal, the latest first. */
+function sorted(found: readonly Found[], { sort: { by, descending }, words, from, atMost }: CallsAsked): Uint32Array {
+  const count = found.reduce((n, { rows }) => n + rows.length, 0)
+  const offered = numbersOf(found, count, (block) => (row) => valueAt(block.offeredAtMs, row))
+  const order = Uint32Array.from({ length: count }, (_, i) => i)
   // As they are kept they are in the order they were offered, nearly always.
   if (by === 'offeredAtMs' && isAscending(offered)) return descending ? latestFirst(offered, order) : order
-  const key = (i: number) => keys[i] as number
-  return order.sort((a, b) => sign * (key(a) - key(b)) || (offered[b] as number) - (offered[a] as number) || a - b)
+  const keys = by === 'offeredAtMs' ? offered : keysOf(found, count, by, words)
+  const sign = descending ? -1 : 1
+  const compare = (a: number, b: number) => sign * ((keys[a] as number) - (keys[b] as number)) || (offered[b] as number) - (offered[a] as number) || a - b
+  const shown = from + atMost
+  if (shown >= count) return order.sort(compare)
+  // The first of them in order, the others wherever they are: nobody looks at those.
+  quickselect(order as unknown as number[], shown, 0, count - 1, compare as (a: Primitive | undefined, b: Primitive | undefined) => number)
+  order.subarray(0, shown + 1).sort(compare)
+  return order
+}
+
+/** Of each that was found, in the order they were found. */
+function numbersOf(found: readonly Found[], count: number, of: (block: CallsBlock) => (row: number) => number): Float64Array {
+  const values = new Float64Array(count)
+  let at = 0
+  for (const { block, rows } of found) {
+    const read = of(block)
+    for (const row of rows) values[at++] = read(row)
+  }
+  return values
 }
 
 const isAscending = (values: Float64Array): boolean => values.every((value, i) => i === 0 || value >= (values[i - 1] as number))
@@ -99,46 +131,73 @@ function latestFirst(offered: Float64Array, order: Uint32Array): Uint32Array {
   return back
 }
 
-function keysOf(found: Found, by: Exclude<CallsAsked['sort']['by'], 'offeredAtMs'>, words: CallsAsked['words']): Float64Array {
+function keysOf(found: readonly Found[], count: number, by: Exclude<CallsAsked['sort']['by'], 'offeredAtMs'>, words: CallsAsked['words']): Float64Array {
   switch (by) {
     case 'wait':
-      return Float64Array.from(found, ([b, row]) => (numberAt(b.answeredAtMs, row) ?? valueAt(b.endedAtMs, row)) - valueAt(b.offeredAtMs, row))
+      return numbersOf(found, count, (b) => (row) => (numberAt(b.answeredAtMs, row) ?? valueAt(b.endedAtMs, row)) - valueAt(b.offeredAtMs, row))
     case 'talk':
-      return Float64Array.from(found, ([{ legs }, row]) => {
+      return numbersOf(found, count, ({ legs }) => (row) => {
         let ms = 0
         for (let at = legs.starts[row] as number; at < (legs.starts[row + 1] as number); at++) ms += valueAt(legs.talkMs, at)
         return ms
       })
     case 'queue':
-      return ranked(found, (b, row) => wordAt(b.queue, row) ?? '')
+      return ranked(found, count, (b) => wordsIn(b.queue))
     case 'customer':
-      return ranked(found, (b, row) => textAt(b.customer, row) ?? '')
+      return ranked(found, count, (b) => textsIn(b.customer))
     case 'number':
-      return ranked(found, (b, row) => phoneAt(b, row) ?? '')
+      return ranked(found, count, (b) => (row) => phoneAt(b, row) ?? '')
     case 'agent':
-      return ranked(found, ({ legs }, row) =>
-        Array.from({ length: (legs.starts[row + 1] as number) - (legs.starts[row] as number) }, (_, i) =>
-          wordAt(legs.agent, (legs.starts[row] as number) + i),
-        ).join(', '),
-      )
+      return ranked(found, count, ({ legs }) => {
+        const name = wordsIn(legs.agent)
+        return (row) =>
+          Array.from({ length: (legs.starts[row + 1] as number) - (legs.starts[row] as number) }, (_, i) => name((legs.starts[row] as number) + i)).join(', ')
+      })
     case 'outcome':
-      return ranked(found, (b, row) => {
-        const code = wordAt(b.outcome, row)
-        const result = wordAt(b.result, row) ?? ''
-        return code === null ? (words.results[result as keyof typeof words.results] ?? result) : (words.outcomes[code] ?? code)
+      return ranked(found, count, (b) => {
+        const [codes, results] = [listWords(b.outcome), listWords(b.result)]
+        const said = codes.map((code) => words.outcomes[code] ?? code)
+        const came = results.map((result) => words.results[result as keyof typeof words.results] ?? result)
+        return (row) => said[placeAt(b.outcome, row) ?? -1] ?? came[placeAt(b.result, row) ?? -1] ?? ''
       })
   }
 }
 
-/** Of texts that come again and again: each is compared as its place among the different ones. */
-function ranked(found: Found, of: (block: CallsBlock, row: number) => string): Float64Array {
-  const texts = found.map(([block, row]) => of(block, row))
-  const different = [...new Set(texts)].sort(compareWords)
-  const ranks = new Map<string, number>()
-  for (const [i, text] of different.entries()) {
-    const before = different[i - 1]
-    // What the language holds for equal is equal here as well.
-    ranks.set(text, before !== undefined && compareWords(before, text) === 0 ? (ranks.get(before) as number) : i)
+function wordsIn(words: Words): (row: number) => string {
+  const list = listWords(words)
+  return (row) => list[placeAt(words, row) ?? -1] ?? ''
+}
+
+/** null is the empty text here. */
+function textsIn(texts: Texts): (row: number) => string {
+  const whole = wholeOf(texts)
+  return (row) => {
+    const text = whole.slice(texts.at[row], texts.at[row + 1])
+    return text === '\u0000' ? '' : text
   }
-  return Float64Array.from(texts, (text) => ranks.get(text) as number)
+}
+
+/** Of texts that come again and again: each is compared as its place among the different ones. */
+function ranked(found: readonly Found[], count: number, of: (block: CallsBlock) => (row: number) => string): Float64Array {
+  const places = new Map<string, number>()
+  const values = numbersOf(found, count, (block) => {
+    const textOf = of(block)
+    return (row) => {
+      const text = textOf(row)
+      const known = places.get(text)
+      if (known !== undefined) return known
+      places.set(text, places.size)
+      return places.size - 1
+    }
+  })
+  const texts = [...places.keys()]
+  const byRank = texts.map((_, i) => i).sort((a, b) => compareWords(texts[a] as string, texts[b] as string))
+  const ranks = new Float64Array(texts.length)
+  for (const [rank, i] of byRank.entries()) {
+    const before = byRank[rank - 1]
+    // What the language holds for equal is equal here as well.
+    const isSame = before !== undefined && compareWords(texts[before] as string, texts[i] as string) === 0
+    ranks[i] = isSame ? (ranks[before] as number) : rank
+  }
+  return values.map((place) => ranks[place] as number)
 }

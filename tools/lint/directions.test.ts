@@ -45,6 +45,9 @@ const OFFENDERS = [
   { says: 'the world imports no exchange', path: 'src/world/x.ts', source: "import { a } from '@/exchange/client'\nexport const b = a\n" },
   { says: 'sound imports no screen', path: 'src/sound/x.ts', source: "import { Desk } from '@/desk'\nexport const a = Desk\n" },
   { says: 'screens do not reach into the world', path: 'src/desk/x.ts', source: "import { simulateDay } from '@/world'\nexport const a = simulateDay\n" },
+  { says: 'screens do not reach into the history', path: 'src/results/x.ts', source: "import { a } from '@/history/history'\nexport const b = a\n" },
+  { says: 'the history does not reach into the exchange', path: 'src/history/x.ts', source: "import { a } from '@/exchange/store'\nexport const b = a\n" },
+  { says: 'storage knows nobody', path: 'src/storage/x.ts', source: "import { a } from '@/core/calls'\nexport const b = a\n" },
   { says: 'a room is entered through its index', path: 'src/desk/x.ts', source: "import { hold } from '@/core/calls/decide'\nexport const a = hold\n" },
 ].map((offender, i) => ({ ...offender, path: offender.path.replace('/x.ts', `/offender-${i}.ts`) }))
 /** Closes the circle. */

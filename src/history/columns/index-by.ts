@@ -12,20 +12,22 @@ export interface IndexBy {
 /** Rows whose key is null are in no index. */
 export function packIndex(keys: readonly (string | null)[]): IndexBy {
   const rows: number[] = []
-  const hashOf = new Uint32Array(keys.length)
+  const hashes = new Uint32Array(keys.length)
   for (let row = 0; row < keys.length; row++) {
     const key = keys[row]
     if (key == null) continue
-    hashOf[row] = checksumOf(key)
+    hashes[row] = hashOf(key)
     rows.push(row)
   }
-  rows.sort((a, b) => (hashOf[a] as number) - (hashOf[b] as number) || a - b)
-  return { hashes: Uint32Array.from(rows, (row) => hashOf[row] as number), rows: Uint32Array.from(rows) }
+  rows.sort((a, b) => (hashes[a] as number) - (hashes[b] as number) || a - b)
+  return { hashes: Uint32Array.from(rows, (row) => hashes[row] as number), rows: Uint32Array.from(rows) }
 }
 
-/** Rows whose key may be this one. */
-export function rowsOf({ hashes, rows }: IndexBy, key: string): number[] {
-  const hash = checksumOf(key)
+/** What many indexes are asked with for the same key. */
+export const hashOf = (key: string): number => checksumOf(key)
+
+/** Rows whose key may be the one with this hash. */
+export function rowsOf({ hashes, rows }: IndexBy, hash: number): number[] {
   const found: number[] = []
   for (let i = bisectLeft(hashes, hash); hashes[i] === hash; i++) found.push(rows[i] as number)
   return found

@@ -1,5 +1,5 @@
 export { answersAt, BLOCK_VERSION, bytesOf, type CallsBlock, idAt, packCalls, phoneAt, recordAt, recordsOf } from './calls-block'
-export { rowsOf } from './index-by'
+export { hashOf, rowsOf } from './index-by'
 export { placesOf } from './lists'
 export { isNullAt, numberAt, valueAt } from './numbers'
 export { packSeqs, type SeqColumns, seqsAt } from './seqs'
