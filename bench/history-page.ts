@@ -2,11 +2,14 @@
 import { DAY } from '@/core/time'
 import { LATEST_CALLS } from '@/history/calls'
 import { bytesOf } from '@/history/columns'
-import { createHistory } from '@/history/history'
+import { createHistory, type History } from '@/history/history'
 import { keptKey, rangeOf } from '@/history/kept'
 import { browserStore } from '@/storage'
 import { FENNHOLM } from '@/world/scenario'
 import { FIRST_DAY, keptDays } from './million'
+
+/** The history that was asked last. */
+export let held: History | null = null
 
 const never = async () => new Response(null, { status: 503 })
 
@@ -55,6 +58,8 @@ export async function ask(days: number): Promise<HistoryFigures> {
   const steps = Array.from({ length: days }, (_, i) => firstMs + i * DAY)
   const began = performance.now()
   const history = createHistory(await store(), FENNHOLM, never)
+  // Held until its memory has been looked at.
+  held = history
   const opened = history.open({ days: 0, seed: 7 }, () => {})
   await opened
   const openMs = performance.now() - began

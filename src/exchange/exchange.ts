@@ -81,6 +81,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     store: options.store,
     storedSeq: options.restored.state?.seq ?? 0,
     snapshotSeq: options.restored.snapshotSeq,
+    shelved: options.restored.shelved,
     later: options.later,
     onStored: (seq) => {
       for (const { port } of tabs) port.postMessage({ kind: 'stored', seq })

@@ -19,9 +19,10 @@ import { CarriedOverSchema } from './carried-over'
  * 2 added the services of call control: consult, transfer, conference, park, recording, take back. 3 added sound paths,
  * notes, diversions, skills, overflow and changes of the set-up; reasons became objects and a queue's priority a head start.
  * 4 added what follows from an outcome (callbacks, tasks, the do-not-call list), corrections, and limits of wrap-up. 5 took the PINs
- * out of the set-up, and says when the clock was moved and when the browser's data was cleared. 6 added what earlier days carry over.
+ * out of the set-up, and says when the clock was moved and when the browser's data was cleared. 6 added what earlier days carry over. 7 added
+ * what an end does on a call (listens, whispers, talks), and days that are over are kept compressed.
  */
-export const LEDGER_VERSION = 6
+export const LEDGER_VERSION = 7
 
 export const FloorOpenedSchema = z.object({ kind: z.literal('floorOpened'), floorId: z.string().regex(/^[a-z0-9-]+$/), setUp: SetUpSchema }).readonly()
 

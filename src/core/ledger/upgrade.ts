@@ -16,6 +16,8 @@ const UPGRADES: readonly Upgrade[] = [
   { from: 4, apply: (stored) => ({ ...stored, version: 5 }) },
   // Version 6 only adds a kind of event.
   { from: 5, apply: (stored) => ({ ...stored, version: 6 }) },
+  // Version 7 adds a kind of event, and days that are over are kept compressed.
+  { from: 6, apply: (stored) => ({ ...stored, version: 7 }) },
 ]
 
 /** Until version 2 a reason was a name, and a queue's priority a number of which the smaller went first. */

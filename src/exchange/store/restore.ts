@@ -3,17 +3,20 @@
 import * as z from 'zod'
 import { LEDGER_VERSION, type LedgerEntry, parseEntry } from '@/core/ledger'
 import { createFloor, createJournal, evolve, type FloorState, rollBack } from '@/core/state'
+import { utcDay } from '@/core/time'
 import { checksumOf, type KeyValue } from '@/storage'
-import { readSnapshot } from './snapshot'
-import { chunkKey, chunkRange, DAMAGED_KEY, MARK_KEY } from './store'
+import { readChunk } from './chunks'
+import { closedThrough, EMPTY_SHELF, type Shelved } from './shelf'
+import { isOfSnapshot, readSnapshot } from './snapshot'
+import { type ChunkRange, chunkKey, chunkRange, DAMAGED_KEY, MARK_KEY } from './store'
 import { type FoundPins, upgradeStore } from './upgrade-store'
-
-const ChunkSchema = z.object({ fromSeq: z.number(), toSeq: z.number(), text: z.string(), checksum: z.number() })
 
 export interface Restored {
   /** null when nothing usable is stored: the floor opens anew. */
   readonly state: FloorState | null
   readonly snapshotSeq: number
+  /** What there is, so that the store need not be asked for its keys again. */
+  readonly shelved: Shelved
   readonly damage: Damage | null
   /** The store was written by a newer version of the product: it is left as it is, and nothing may be written to it. */
   readonly newer: boolean
@@ -21,7 +24,7 @@ export interface Restored {
   readonly pins: FoundPins
 }
 
-export const NOTHING_RESTORED: Restored = { state: null, snapshotSeq: 0, damage: null, newer: false, pins: new Map() }
+export const NOTHING_RESTORED: Restored = { state: null, snapshotSeq: 0, shelved: EMPTY_SHELF, damage: null, newer: false, pins: new Map() }
 
 export interface Damage {
   /** Entries that are lost to the floor, as far as the keys tell; at least 1. */
@@ -40,13 +43,9 @@ export async function restore(store: KeyValue): Promise<Restored> {
   return { ...(await restoreFrom(store)), newer: false, pins: upgrade.pins }
 }
 
-async function restoreFrom(store: KeyValue): Promise<Pick<Restored, 'state' | 'snapshotSeq' | 'damage'>> {
+async function restoreFrom(store: KeyValue): Promise<Pick<Restored, 'state' | 'snapshotSeq' | 'shelved' | 'damage'>> {
   const keys = (await store.keys()).toSorted()
-  const ranges = keys.flatMap((key) => {
-    const range = chunkRange(key)
-    return range === null ? [] : [{ key, ...range }]
-  })
-  ranges.sort((a, b) => a.fromSeq - b.fromSeq || b.toSeq - a.toSeq)
+  const ranges = rangesOf(keys)
   const lastSeq = Math.max(0, ...ranges.map((r) => r.toSeq))
   const snapshots = keys.filter((key) => key.startsWith('snapshot/')).reverse()
   for (const key of [...snapshots, null]) {
@@ -57,20 +56,36 @@ async function restoreFrom(store: KeyValue): Promise<Pick<Restored, 'state' | 's
     // A damaged chunk before an older snapshot is no better served by that one: the newest usable snapshot decides.
     const damage = folded.damage === null ? null : { ...folded.damage, lostCount: Math.max(1, lastSeq - folded.damage.afterSeq) }
     if (damage !== null) await setAside(store, damage, ranges, snapshots)
-    return { state: folded.state, snapshotSeq: base?.seq ?? 0, damage }
+    const shelved = await shelvedAs(store, damage === null ? keys : await store.keys(), folded.state)
+    return { state: folded.state, snapshotSeq: base?.seq ?? 0, shelved, damage }
   }
-  return { state: null, snapshotSeq: 0, damage: null }
+  return { state: null, snapshotSeq: 0, shelved: EMPTY_SHELF, damage: null }
 }
 
-type Range = { readonly key: string; readonly fromSeq: number; readonly toSeq: number }
+function rangesOf(keys: readonly string[]): ChunkRange[] {
+  const ranges = keys.flatMap((key) => {
+    const range = chunkRange(key)
+    return range === null ? [] : [{ key, ...range }]
+  })
+  return ranges.sort((a, b) => a.fromSeq - b.fromSeq || b.toSeq - a.toSeq)
+}
 
-async function foldFrom(store: KeyValue, base: FloorState | null, ranges: readonly Range[]) {
+async function shelvedAs(store: KeyValue, keys: readonly string[], state: FloorState | null): Promise<Shelved> {
+  return {
+    ranges: rangesOf(keys),
+    snapshotKeys: keys.filter(isOfSnapshot),
+    closedSeq: await closedThrough(store),
+    lastDay: state === null || state.atMs === 0 ? null : utcDay(state.atMs),
+  }
+}
+
+async function foldFrom(store: KeyValue, base: FloorState | null, ranges: readonly ChunkRange[]) {
   let state = base
   for (const range of ranges) {
     const seq: number = state?.seq ?? 0
     if (range.toSeq <= seq) continue
     if (range.fromSeq > seq + 1) return { state, damage: { afterSeq: seq, reason: `entries ${seq + 1} to ${range.fromSeq - 1} are missing` } }
-    const { entries, problem } = await readChunk(store, range)
+    const { entries, problem } = await readEntries(store, range)
     for (const entry of entries) {
       if (entry.seq <= (state?.seq ?? 0)) continue
       const afterSeq = state?.seq ?? 0
@@ -85,11 +100,11 @@ async function foldFrom(store: KeyValue, base: FloorState | null, ranges: readon
 }
 
 /** Entries up to the first that cannot be read, in order, and what is wrong with the rest; null when nothing is. */
-async function readChunk(store: KeyValue, range: Range): Promise<{ readonly entries: readonly LedgerEntry[]; readonly problem: string | null }> {
-  const parsed = ChunkSchema.safeParse(await store.get(range.key))
-  if (!parsed.success) return { entries: [], problem: 'a part of it is not readable' }
+async function readEntries(store: KeyValue, range: ChunkRange): Promise<{ readonly entries: readonly LedgerEntry[]; readonly problem: string | null }> {
+  const chunk = await readChunk(store, range.key)
+  if (chunk === null) return { entries: [], problem: 'a part of it is not readable' }
   const entries: LedgerEntry[] = []
-  for (const line of parsed.data.text.split('\n')) {
+  for (const line of chunk.text.split('\n')) {
     if (line === '') continue
     const opened = parseEntry(line)
     if (!opened.ok)
@@ -97,7 +112,7 @@ async function readChunk(store: KeyValue, range: Range): Promise<{ readonly entr
     if (opened.entry.seq !== range.fromSeq + entries.length) return { entries: wholeDecisions(entries), problem: 'its entries are out of order' }
     entries.push(opened.entry)
   }
-  const whole = checksumOf(parsed.data.text) === parsed.data.checksum && entries.length === range.toSeq - range.fromSeq + 1
+  const whole = checksumOf(chunk.text) === chunk.checksum && entries.length === range.toSeq - range.fromSeq + 1
   return whole ? { entries, problem: null } : { entries: wholeDecisions(entries), problem: 'a part of it is torn' }
 }
 
@@ -122,7 +137,7 @@ function foldOne(state: FloorState, { event, seq, atMs }: LedgerEntry): string |
 }
 
 /** Moves every chunk and snapshot beyond the last good entry under one key, where it can be saved as a file. */
-async function setAside(store: KeyValue, damage: Damage, ranges: readonly Range[], snapshots: readonly string[]): Promise<void> {
+async function setAside(store: KeyValue, damage: Damage, ranges: readonly ChunkRange[], snapshots: readonly string[]): Promise<void> {
   const beyond = ranges.filter((r) => r.toSeq > damage.afterSeq)
   const parts = await Promise.all(beyond.map(async (r) => ({ key: r.key, value: await store.get(r.key) })))
   const former = z.array(z.unknown()).safeParse(await store.get(DAMAGED_KEY))
@@ -137,9 +152,9 @@ async function setAside(store: KeyValue, damage: Damage, ranges: readonly Range[
 }
 
 async function keepGoodPart(store: KeyValue, key: string, fromSeq: number, toSeq: number): Promise<void> {
-  const parsed = ChunkSchema.safeParse(await store.get(key))
-  if (!parsed.success) return
-  const text = `${parsed.data.text
+  const chunk = await readChunk(store, key)
+  if (chunk === null) return
+  const text = `${chunk.text
     .split('\n')
     .slice(0, toSeq - fromSeq + 1)
     .join('\n')}\n`

@@ -3,7 +3,7 @@ import { decide } from '@/core/floor'
 import { copyOf, type FloorState } from '@/core/state'
 import { ANN, aReadyFloor, arrives } from '@/core/testing'
 import { type KeyValue, memoryStore } from '@/storage'
-import { createSnapshots, readSnapshot, tidySnapshots } from './snapshot'
+import { createSnapshots, readSnapshot } from './snapshot'
 import { snapshotKey } from './store'
 
 /** A floor with a long do-not-call list, and somebody who has to do with it. */
@@ -94,12 +94,12 @@ describe('a snapshot', () => {
     }
     const [, , former = 0, last = 0] = seqs
     const before = copyOf(state)
-    await tidySnapshots(store, await store.keys(), former)
+    await snapshots.tidy(former)
     expect((await store.keys()).filter((key) => key.startsWith('snapshot/')).sort()).toEqual([snapshotKey(former), snapshotKey(last)])
     expect((await readSnapshot(store, snapshotKey(former)))?.seq).toBe(former)
     expect(await readSnapshot(store, snapshotKey(last))).toEqual(before)
     const parts = (await store.keys()).filter((key) => key.startsWith('part/'))
-    await tidySnapshots(store, await store.keys(), last)
+    await snapshots.tidy(last)
     expect((await store.keys()).filter((key) => key.startsWith('part/')).length).toBeLessThan(parts.length)
     expect(await readSnapshot(store, snapshotKey(last))).toEqual(before)
   })

@@ -23,11 +23,15 @@ export interface Snapshots {
   capture(state: FloorState): Captured
   /** Rejects when storage refuses; what was captured is then part of the next one. */
   write(captured: Captured): Promise<void>
+  /** Removes snapshots older than `formerSeq`, and parts that none of the others speaks of. */
+  tidy(formerSeq: number): Promise<void>
   /** Nothing that was written is there any more. */
   forget(): void
 }
 
-export function createSnapshots(store: KeyValue): Snapshots {
+/** `found` are the keys of snapshots and parts that are there already. */
+export function createSnapshots(store: KeyValue, found: readonly string[] = []): Snapshots {
+  const keys = new Set(found)
   let kept: Parts = {}
   /** Names of parts that differ from what is kept; null for all of them. */
   let dirty: Set<string> | null = null
@@ -52,14 +56,28 @@ export function createSnapshots(store: KeyValue): Snapshots {
         const key = `part/${name}/${seq}`
         const text = JSON.stringify(pairs)
         await store.set(key, { text, checksum: checksumOf(text) } satisfies StoredPart)
+        keys.add(key)
         parts[name] = key
       }
       const text = JSON.stringify({ facts, parts })
       await store.set(snapshotKey(seq), { version: SNAPSHOT_VERSION, seq, text, checksum: checksumOf(text) } satisfies StoredSnapshot)
+      keys.add(snapshotKey(seq))
       kept = parts
       dirty = new Set([...(dirty ?? [])].filter((name) => !written.has(name)))
     },
+    async tidy(formerSeq) {
+      const remove = async (key: string) => {
+        await store.remove(key)
+        keys.delete(key)
+      }
+      const wanted = new Set<string>()
+      for (const key of [...keys].filter((k) => k.startsWith('snapshot/')))
+        if (key < snapshotKey(formerSeq)) await remove(key)
+        else for (const part of Object.values((await readContent(store, key))?.parts ?? {})) wanted.add(part)
+      for (const key of keys) if (key.startsWith('part/') && !wanted.has(key)) await remove(key)
+    },
     forget() {
+      keys.clear()
       kept = {}
       dirty = null
     },
@@ -110,12 +128,5 @@ export async function readSnapshot(store: KeyValue, key: string): Promise<FloorS
   return state
 }
 
-/** Removes snapshots older than `formerSeq`, and parts that none of the others speaks of. */
-export async function tidySnapshots(store: KeyValue, keys: readonly string[], formerSeq: number): Promise<void> {
-  const snapshots = keys.filter((key) => key.startsWith('snapshot/'))
-  const wanted = new Set<string>()
-  for (const key of snapshots)
-    if (key < snapshotKey(formerSeq)) await store.remove(key)
-    else for (const part of Object.values((await readContent(store, key))?.parts ?? {})) wanted.add(part)
-  for (const key of keys) if (key.startsWith('part/') && !wanted.has(key)) await store.remove(key)
-}
+/** Keys of snapshots, and of their parts. */
+export const isOfSnapshot = (key: string): boolean => key.startsWith('snapshot/') || key.startsWith('part/')

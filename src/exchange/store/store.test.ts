@@ -6,7 +6,9 @@ import { copyOf, createFloor, evolve, type FloorState } from '@/core/state'
 import { checksumOf, type KeyValue, memoryStore } from '@/storage'
 import { simulateDay } from '@/world'
 import { FENNHOLM } from '@/world/scenario'
-import { chunkKey, chunkRange, createWriter, DAMAGED_KEY, type LedgerWriter, MARK_KEY, NOTHING_RESTORED, restore, type StoredChunk } from './index'
+import { type OpenChunk, readChunk } from './chunks'
+import { chunkKey, chunkRange, createWriter, DAMAGED_KEY, type LedgerWriter, MARK_KEY, NOTHING_RESTORED, restore } from './index'
+import { EMPTY_SHELF, type Shelved } from './shelf'
 
 /** A morning of the scenario in decisions, as the floor appends them. */
 const ENTRIES = simulateDay({ seed: 3, pace: 'ordinary', day: '2026-11-23' }).slice(0, 1_400)
@@ -99,7 +101,7 @@ describe('what is damaged', () => {
       fc.asyncProperty(fc.integer({ min: 5, max: 60 }), fc.double({ min: 0, max: 0.999, noNaN: true }), async (upTo, share) => {
         const { store } = await written(upTo)
         const last = (await chunkKeys(store)).at(-1) as string
-        const chunk = (await store.get(last)) as StoredChunk
+        const chunk = (await store.get(last)) as OpenChunk
         await store.set(last, { ...chunk, text: chunk.text.slice(0, Math.floor(chunk.text.length * share)) })
         const restored = await restore(store)
         const seq = restored.state?.seq ?? 0
@@ -237,12 +239,116 @@ describe('storage that says no in the middle', () => {
   })
 })
 
+describe('days that are over', () => {
+  /** Three days, some hundred entries of each, whole decisions. */
+  const PER_DAY = Math.floor(decisions.length / 3)
+  const DAYS = ['2026-11-23', '2026-11-24', '2026-11-25'].map((day, i) => {
+    const from = Date.parse(`${day}T09:00:00Z`)
+    return decisions.slice(i * PER_DAY, (i + 1) * PER_DAY).map((d) => d.map((e, j) => ({ ...e, atMs: from + i * 1_000 + j })))
+  })
+  const LINES = DAYS.flat(2).map((e) => `${toLine(e)}\n`)
+  const ends = [0, 1].map((i) => DAYS.slice(0, i + 1).flat(2).length)
+  const floorAfter = (count: number) => {
+    const floor = createFloor('live', FENNHOLM)
+    for (const { event, atMs } of DAYS.flat(2).slice(0, count)) evolve(floor, event, atMs)
+    return floor
+  }
+
+  async function writtenDays(store: KeyValue, days: typeof DAYS, before = 0, shelved: Shelved = EMPTY_SHELF) {
+    const again: (() => void)[] = []
+    const writer = createWriter({
+      ...{ store, storedSeq: before, snapshotSeq: 0, shelved, onStored: () => {}, onTrouble: () => {}, onCleared: () => {} },
+      later: (_inMs, retry) => again.push(retry),
+    })
+    const floor = floorAfter(before)
+    for (const decision of days.flat()) {
+      for (const { event, atMs } of decision) evolve(floor, event, atMs)
+      writer.append(decision, floor)
+      await writer.flushed()
+      for (const next of again.splice(0)) next()
+      await writer.flushed()
+    }
+    return writer
+  }
+  const isCompressed = async (store: KeyValue, key: string) => typeof ((await store.get(key)) as { text: unknown } | null)?.text === 'object'
+  const withoutSnapshots = async (store: KeyValue) => {
+    for (const key of await store.keys()) if (key.startsWith('snapshot/')) await store.remove(key)
+  }
+
+  test('are one compressed chunk each, and everything is read and restored as before, with snapshots and without', async () => {
+    const store = memoryStore()
+    const writer = await writtenDays(store, DAYS)
+    const keys = await chunkKeys(store)
+    expect(keys.slice(0, 2)).toEqual([chunkKey(1, ends[0] as number), chunkKey((ends[0] as number) + 1, ends[1] as number)])
+    expect(await Promise.all(keys.slice(0, 3).map((key) => isCompressed(store, key)))).toEqual([true, true, false])
+    expect(await writer.read(0)).toBe(LINES.join(''))
+    await fc.assert(
+      fc.asyncProperty(fc.nat(LINES.length), fc.nat(LINES.length), async (a, b) => {
+        const [after, through] = [Math.min(a, b), Math.max(a, b)]
+        expect(await writer.read(after, through)).toBe(LINES.slice(after, through).join(''))
+      }),
+      { numRuns: 60, seed: 6 },
+    )
+    expect((await restore(store)).state).toEqual(floorAfter(LINES.length))
+    await withoutSnapshots(store)
+    expect((await restore(store)).state).toEqual(floorAfter(LINES.length))
+  })
+
+  test('a browser that is opened on the next day puts the day before away, without asking for all keys again', async () => {
+    const store = memoryStore()
+    await writtenDays(store, DAYS.slice(0, 1))
+    const { shelved } = await restore(store)
+    let listings = 0
+    const counting: KeyValue = {
+      ...store,
+      keys: () => {
+        listings++
+        return store.keys()
+      },
+    }
+    const next = await writtenDays(counting, DAYS.slice(1), ends[0], shelved)
+    expect(listings).toBe(0)
+    expect(await isCompressed(store, chunkKey(1, ends[0] as number))).toBe(true)
+    expect(await next.read(0)).toBe(LINES.join(''))
+  })
+
+  test('whichever write of putting them away is refused, nothing is missing, and they are put away with what follows', async () => {
+    const counting = aDisk()
+    await writtenDays(counting.store, DAYS)
+    for (let place = 1; place <= counting.refusals.writes; place += 29) {
+      const { store, disk, refusals } = aDisk()
+      refusals.next = place
+      const writer = await writtenDays(store, DAYS)
+      expect(await writer.read(0), `write ${place}`).toBe(LINES.join(''))
+      if (place % 3 !== 1) continue
+      const restored = await restore(disk)
+      expect(restored.damage, `write ${place}`).toBeNull()
+      expect(restored.state?.seq).toBe(LINES.length)
+      expect(await isCompressed(disk, chunkKey(1, ends[0] as number)), `write ${place}`).toBe(true)
+    }
+  }, 120_000)
+
+  test('of one that is torn nothing is believed, and what the snapshots know stands', async () => {
+    const store = memoryStore()
+    await writtenDays(store, DAYS)
+    const [first = ''] = await chunkKeys(store)
+    const chunk = (await store.get(first)) as { text: Uint8Array<ArrayBuffer> }
+    await store.set(first, { ...chunk, text: chunk.text.slice(0, 200) })
+    expect(await readChunk(store, first)).toBeNull()
+    const restored = await restore(store)
+    expect(restored.damage).toBeNull()
+    expect(restored.state).toEqual(floorAfter(LINES.length))
+    await withoutSnapshots(store)
+    expect((await restore(store)).damage).toMatchObject({ afterSeq: 0, reason: 'a part of it is not readable' })
+  })
+})
+
 describe('other versions of the product', () => {
   test('a store that a newer one has written is left as it is, to the last byte, and nothing of it is opened', async () => {
     const { store, text } = aDisk()
     await writtenTo(store, 60)
     const [last] = (await chunkKeys(store)).slice(-1)
-    const chunk = (await store.get(last as string)) as StoredChunk
+    const chunk = (await store.get(last as string)) as OpenChunk
     const newer = chunk.text.replace(/"version":\d+/, '"version":99')
     await store.set(last as string, { ...chunk, text: newer, checksum: checksumOf(newer) })
     for (const mark of [{ ledgerVersion: 99 }, null]) {

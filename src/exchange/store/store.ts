@@ -1,12 +1,14 @@
-// Where the ledger is kept. A chunk holds the entries of one flush; chunks are only ever added, so a torn one loses
-// nothing that was acknowledged before it. Snapshots save folding, and are trusted only with a good checksum.
+// Where the ledger is kept. A chunk holds the entries of one flush, later those of many, and in the end those of a day that is over, compressed;
+// chunks are only ever added, so a torn one loses nothing that was acknowledged before it. Snapshots save folding, and are trusted only with a
+// good checksum.
 import { LEDGER_VERSION } from '@/core/ledger'
 
 export interface StoredChunk {
   readonly fromSeq: number
   readonly toSeq: number
-  /** NDJSON, one entry a line. */
-  readonly text: string
+  /** NDJSON, one entry a line; as it is, or as gzip (RFC 1952). */
+  readonly text: string | Uint8Array<ArrayBuffer>
+  /** Of the text as it is. */
   readonly checksum: number
 }
 
@@ -38,6 +40,19 @@ const padded = (n: number) => String(n).padStart(10, '0')
 export const chunkKey = (fromSeq: number, toSeq: number): string => `chunk/${padded(fromSeq)}-${padded(toSeq)}`
 export const snapshotKey = (seq: number): string => `snapshot/${padded(seq)}`
 export const DAMAGED_KEY = 'damaged'
+
+/** A chunk, and which entries its key promises. */
+export interface ChunkRange {
+  readonly key: string
+  readonly fromSeq: number
+  readonly toSeq: number
+}
+
+/** What days that are over are kept as chunks of their own, through which entry. */
+export const CLOSED_KEY = 'closed'
+export interface StoredClosed {
+  readonly throughSeq: number
+}
 
 /** The range a chunk's key promises; null for other keys. */
 export function chunkRange(key: string): { readonly fromSeq: number; readonly toSeq: number } | null {

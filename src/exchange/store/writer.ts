@@ -5,9 +5,10 @@
 import { type LedgerEntry, toLine } from '@/core/ledger'
 import type { FloorState } from '@/core/state'
 import { type KeyValue, storageWords } from '@/storage'
-import { joinChunks, linesBetween, toChunk, withoutRepeats } from './chunks'
-import { createSnapshots, tidySnapshots } from './snapshot'
-import { chunkKey, chunkRange, MARK, MARK_KEY, type StoredChunk } from './store'
+import { toChunk } from './chunks'
+import { createShelf, EMPTY_SHELF, type Shelved } from './shelf'
+import { createSnapshots } from './snapshot'
+import { MARK, MARK_KEY } from './store'
 
 const SNAPSHOT_EVERY = 500
 const FIRST_RETRY_MS = 1_000
@@ -26,6 +27,8 @@ export interface WriterOptions {
   /** Of the last entry already stored, and of the last snapshot. */
   readonly storedSeq: number
   readonly snapshotSeq: number
+  /** The chunks there are. */
+  readonly shelved?: Shelved
   readonly onStored: (seq: number) => void
   /** The reason while storage refuses writes; null once everything is stored again. */
   readonly onTrouble: (reason: string | null) => void
@@ -39,7 +42,8 @@ export function createWriter(options: WriterOptions): LedgerWriter {
   const { store } = options
   let pending: LedgerEntry[] = []
   let floor: FloorState | null = null
-  const snapshots = createSnapshots(store)
+  const snapshots = createSnapshots(store, options.shelved?.snapshotKeys)
+  const shelf = createShelf(store, options.shelved ?? EMPTY_SHELF)
   let { snapshotSeq } = options
   let writing: Promise<void> | null = null
   let trouble: string | null = null
@@ -54,7 +58,8 @@ export function createWriter(options: WriterOptions): LedgerWriter {
         const due = floor !== null && floor.seq - snapshotSeq >= SNAPSHOT_EVERY ? snapshots.capture(floor) : null
         await keepMark(batch)
         const chunk = toChunk(batch)
-        await store.set(chunkKey(chunk.fromSeq, chunk.toSeq), chunk)
+        await shelf.add(chunk)
+        shelf.follows(batch[0] as LedgerEntry)
         pending = pending.slice(batch.length)
         if (trouble !== null) {
           trouble = null
@@ -62,6 +67,7 @@ export function createWriter(options: WriterOptions): LedgerWriter {
         }
         retryInMs = FIRST_RETRY_MS
         options.onStored(chunk.toSeq)
+        await closeDays()
         if (due !== null) await keepSnapshot(due)
       }
     } catch (error) {
@@ -88,6 +94,7 @@ export function createWriter(options: WriterOptions): LedgerWriter {
     const wasCleared = marked
     if (wasCleared && floor !== null && floor.seq === batch.at(-1)?.seq) {
       snapshots.forget()
+      shelf.forget()
       const whole = snapshots.capture(floor)
       await snapshots.write(whole)
       snapshotSeq = whole.seq
@@ -97,13 +104,24 @@ export function createWriter(options: WriterOptions): LedgerWriter {
     if (wasCleared) options.onCleared()
   }
 
+  /** A comfort as well: a day that is not put away takes more room, and is put away with the next entries. */
+  const closeDays = async () => {
+    try {
+      await shelf.close()
+    } catch (error) {
+      console.warn(`A day that is over was not put away: ${storageWords(error)}`)
+    }
+  }
+
   /** A comfort: without it the ledger is folded from further back. What it costs is never that the ledger stops. */
   const keepSnapshot = async (captured: ReturnType<typeof snapshots.capture>) => {
     const former = snapshotSeq
     snapshotSeq = captured.seq
     try {
       await snapshots.write(captured)
-      await tidy(store, former, captured.seq)
+      // The former snapshot stays: it is the way back when entries before this one turn out damaged.
+      await snapshots.tidy(former)
+      await shelf.join(former, captured.seq)
     } catch (error) {
       // The disk has no room for it: the next one is tried in its turn, and what the ledger needs is tried with every entry.
       console.warn(`No snapshot was kept: ${storageWords(error)}`)
@@ -123,26 +141,7 @@ export function createWriter(options: WriterOptions): LedgerWriter {
     async read(afterSeq, throughSeq = Infinity) {
       while (writing !== null) await writing
       const waiting = pending
-      const keys = (await store.keys()).filter((key) => isBetween(chunkRange(key), afterSeq, throughSeq)).sort()
-      const chunks = ((await Promise.all(keys.map((key) => store.get(key)))) as (StoredChunk | null)[]).filter((c) => c !== null)
-      const stored = withoutRepeats(chunks).map((chunk) => linesBetween(chunk, afterSeq, throughSeq))
-      return `${stored.join('')}${waiting.flatMap((entry) => (entry.seq > afterSeq && entry.seq <= throughSeq ? [`${toLine(entry)}\n`] : [])).join('')}`
+      return `${await shelf.read(afterSeq, throughSeq)}${waiting.flatMap((entry) => (entry.seq > afterSeq && entry.seq <= throughSeq ? [`${toLine(entry)}\n`] : [])).join('')}`
     },
   }
-}
-
-const isBetween = (range: ReturnType<typeof chunkRange>, afterSeq: number, throughSeq: number): boolean =>
-  range !== null && range.toSeq > afterSeq && range.fromSeq <= throughSeq
-
-async function tidy(store: KeyValue, formerSeq: number, seq: number): Promise<void> {
-  const keys = await store.keys()
-  // The former snapshot stays: it is the way back when entries before this one turn out damaged.
-  await tidySnapshots(store, keys, formerSeq)
-  await joinChunks(
-    store,
-    keys.filter((key) => {
-      const range = chunkRange(key)
-      return range !== null && range.fromSeq > formerSeq && range.toSeq <= seq
-    }),
-  )
 }
