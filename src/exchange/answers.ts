@@ -28,6 +28,8 @@ export interface Floor {
   world(): World | null
   /** Starts the world of whoever comes first; a world that runs stays as it is. */
   beginWorld(wanted: { readonly pace: Pace; readonly seed: number } | null, past: Past): void
+  /** Stand-ins behave so from now on. */
+  setPace(pace: Pace): void
   /** Decides and keeps; null when it was done. */
   give(command: AgentCommand): FloorRefusal | null
   /** Lets happen what is due and shows it; `everything` of every tab where more than the floor has changed. */
@@ -144,7 +146,7 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       floor.turn()
       return done()
     case 'setPace':
-      world?.setPace(message.pace, floor.state(), floor.now())
+      floor.setPace(message.pace)
       floor.turn()
       return done()
     case 'ringMe': {

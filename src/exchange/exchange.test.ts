@@ -72,6 +72,19 @@ describe('the running floor', () => {
     expect((await back.give({ kind: 'retrieve', callId: CALL })).ok).toBe(true)
   })
 
+  test('a floor that is opened again has the stand-ins it had: the same callers say the same things', async () => {
+    const store = memoryStore()
+    const first = await aFloor({ store })
+    await aTab(first.exchange).ask({ ...HELLO, world: { pace: 'quiet', seed: 41 } })
+    await first.exchange.settled()
+    const again = await aFloor({ store, restored: await restore(store), startMs: first.now() + 4_000 })
+    await aTab(again.exchange).ask({ ...HELLO, world: null })
+    expect(again.exchange.state().standIns).toEqual({ seed: 41, pace: 'quiet' })
+    await again.exchange.settled()
+    const chunks = await Promise.all((await store.keys()).filter((key) => key.startsWith('chunk/')).map((key) => store.get(key)))
+    expect(JSON.stringify(chunks).match(/standInsBegan/g)).toHaveLength(1)
+  })
+
   test('a seat is in one tab at a time: signed in at another one it can be moved, and the tab that had it is told', async () => {
     const { tab, key, exchange } = await inCall()
     const other = aTab(exchange)

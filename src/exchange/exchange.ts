@@ -2,14 +2,14 @@
 // tab its part. What each message may do is in answers.ts, who may speak for whom in sessions.ts. Clock, timer and storage come in, so that
 // tests drive it by hand.
 import { createChance, seedFor } from '@/core/chance'
-import { type AgentCommand, decide, type FloorRefusal, openFloor, takeUp } from '@/core/floor'
-import { LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
+import { type AgentCommand, decide, type FloorRefusal, happened, openFloor, takeUp } from '@/core/floor'
+import type { LedgerEntry } from '@/core/ledger'
 import { queueSetUp } from '@/core/set-up'
-import { evolve, type FloorState, floorOf, nextDueAtMs, revisionOf } from '@/core/state'
+import { type FloorState, floorOf, nextDueAtMs, revisionOf } from '@/core/state'
 import { get, values } from '@/core/table'
 import { dtmfSamples } from '@/core/tones'
 import type { KeyValue } from '@/storage'
-import { advance, createWorld, type Pace, type World } from '@/world'
+import { advance, createWorld, PACES, type Pace, type World } from '@/world'
 import type { Accounts } from './accounts'
 import { answerTo, type Floor } from './answers'
 import { createCatchUp, type FetchLeft } from './catch-up'
@@ -55,7 +55,6 @@ export function createExchange(options: ExchangeOptions): Exchange {
   let notices: readonly Notice[] = []
   let storageReason = options.storageRefused
   let world: World | null = null
-  let seed = options.seed
   const opened = options.restored.state === null ? openFloor(options.floorId, options.scenario.setUp, now()) : null
   const state = options.restored.state ?? floorOf(opened as LedgerEntry)
   let centre = selectCentre(state, options.scenario)
@@ -98,7 +97,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
         'loss',
         'Somebody has cleared this browser’s data. Shifts, calls and promises were in memory and are written anew; calls of before are gone from this computer.',
       )
-      happened({ kind: 'storageCleared', setUp: state.setUp })
+      note({ kind: 'storageCleared', setUp: state.setUp })
       broadcast()
     },
   })
@@ -106,12 +105,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
 
   const record = (entries: readonly LedgerEntry[]) => writer.append(entries, state)
 
-  /** What happens to the floor itself, without anybody asking for it. */
-  const happened = (event: Extract<LedgerEntry['event'], { kind: 'floorResumed' | 'clockMoved' | 'storageCleared' }>) => {
-    const entry: LedgerEntry = { version: LEDGER_VERSION, seq: state.seq + 1, atMs: Math.max(now(), state.atMs), causedBy: null, event }
-    evolve(state, entry.event, entry.atMs)
-    record([entry])
-  }
+  const note = (event: Parameters<typeof happened>[1]) => record([happened(state, event, now())])
 
   const notice = (id: string, tone: Notice['tone'], says: string, offersDamaged = false) => {
     notices = [...notices.filter((n) => n.id !== id), { id, tone, says, offersDamaged }]
@@ -122,7 +116,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     if (opened !== null) record([opened])
     else {
       const gapMs = Math.max(0, now() - state.atMs)
-      happened({ kind: 'floorResumed', gapMs })
+      note({ kind: 'floorResumed', gapMs })
       const wasAtWork = values(state.agents).some((a) => a.shift?.seat === 'desk')
       if (gapMs > 1000 && wasAtWork) notice('resumed', 'info', `The floor was closed for ${Math.round(gapMs / 1000)} s and goes on where it was.`)
     }
@@ -152,7 +146,8 @@ export function createExchange(options: ExchangeOptions): Exchange {
       if (event.kind === 'digitsSent' && causedBy !== null) world?.hear(event.callId, event.byAgentId, dtmfSamples(event.digits), state, now())
   }
 
-  const startWorld = (pace: Pace) => {
+  const startWorld = (seed: number, pace: Pace) => {
+    if (state.standIns?.seed !== seed || state.standIns.pace !== pace) note({ kind: 'standInsBegan', seed, pace })
     world = createWorld({ seed, pace, plays: state.setUp.agents.filter((a) => a.playable).map((a) => a.id), day: { kind: 'live' } })
     world.begin(state, now())
   }
@@ -160,7 +155,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
   const sayClockMoved = () => {
     const byMs = clock.takeJump()
     if (byMs === 0) return
-    happened({ kind: 'clockMoved', byMs })
+    note({ kind: 'clockMoved', byMs })
     const by = `${Math.round(Math.abs(byMs) / 1000)} s`
     if (byMs < 0) notice('clock', 'info', `This computer’s clock was set back by ${by}. The floor’s clock goes on from where it was, so that no limit changes.`)
     else notice('clock', 'info', `This computer’s clock leapt ahead by ${by}. What was due in between has happened.`)
@@ -273,8 +268,15 @@ export function createExchange(options: ExchangeOptions): Exchange {
     beginWorld(wanted, past) {
       void catchUp(past)
       if (world !== null) return
-      seed = wanted?.seed ?? seed
-      startWorld(wanted?.pace ?? 'ordinary')
+      // Whoever was in the middle of a call goes on as they began it.
+      const known = state.standIns
+      const pace = wanted?.pace ?? PACES.find((p) => p === known?.pace) ?? 'ordinary'
+      startWorld(wanted?.seed ?? known?.seed ?? options.seed, pace)
+    },
+    setPace(pace) {
+      if (world === null || state.standIns === null) return
+      world.setPace(pace, state, now())
+      note({ kind: 'standInsBegan', seed: state.standIns.seed, pace })
     },
     give,
     turn,

@@ -39,6 +39,8 @@ export function eventWords(event: FloorEvent, names: Names): string {
     }
   }
   switch (event.kind) {
+    case 'standInsBegan':
+      return `Stand-ins began, seed ${event.seed}, ${event.pace} pace`
     case 'clockMoved':
       return `The computer’s clock was set ${event.byMs < 0 ? 'back' : 'ahead'} by ${Math.round(Math.abs(event.byMs) / 1000)} s`
     case 'storageCleared':

@@ -20,7 +20,7 @@ import { CarriedOverSchema } from './carried-over'
  * notes, diversions, skills, overflow and changes of the set-up; reasons became objects and a queue's priority a head start.
  * 4 added what follows from an outcome (callbacks, tasks, the do-not-call list), corrections, and limits of wrap-up. 5 took the PINs
  * out of the set-up, and says when the clock was moved and when the browser's data was cleared. 6 added what earlier days carry over. 7 added
- * what an end does on a call (listens, whispers, talks), and days that are over are kept compressed.
+ * what an end does on a call (listens, whispers, talks) and by which seed stand-ins behave, and days that are over are kept compressed.
  */
 export const LEDGER_VERSION = 7
 
@@ -32,6 +32,9 @@ export const FloorResumedSchema = z.object({ kind: z.literal('floorResumed'), ga
 /** The computer's clock was set. Ahead, time has leapt; back, the floor's own clock goes on from where it was. */
 export const ClockMovedSchema = z.object({ kind: z.literal('clockMoved'), byMs: z.number().int() }).readonly()
 
+/** How stand-ins behave from now on: whoever simulates, resumes or replays them begins with the same chances. */
+export const StandInsBeganSchema = z.object({ kind: z.literal('standInsBegan'), seed: z.number().int(), pace: z.string() }).readonly()
+
 /** Somebody has cleared the browser's data: entries before this one are no longer on this computer. The set-up is what goes on. */
 export const StorageClearedSchema = z.object({ kind: z.literal('storageCleared'), setUp: SetUpSchema }).readonly()
 
@@ -42,6 +45,7 @@ export const FloorEventSchema = z.discriminatedUnion('kind', [
   FloorOpenedSchema,
   FloorResumedSchema,
   ClockMovedSchema,
+  StandInsBeganSchema,
   StorageClearedSchema,
   CarriedOverSchema,
   SetUpChangedSchema,

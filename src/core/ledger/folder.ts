@@ -317,6 +317,7 @@ export function createLedgerFolder(state: FolderState = createState()): LedgerFo
         for (const { callId, agentId, handledBy } of event.owed)
           owedBefore.set(callId, { handledBy, owedBy: [...(owedBefore.get(callId)?.owedBy ?? []), agentId] })
         return
+      case 'standInsBegan':
       case 'floorResumed':
       case 'clockMoved':
       case 'callTurnedAway':

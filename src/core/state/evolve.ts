@@ -29,6 +29,8 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
       setFact(place, 'setUp', event.setUp)
       setFact(place, 'setUpSeq', state.seq)
       return addAccounts(place)
+    case 'standInsBegan':
+      return setFact(place, 'standIns', { seed: event.seed, pace: event.pace })
     case 'floorResumed':
     case 'clockMoved':
     case 'storageCleared':

@@ -43,6 +43,8 @@ export interface FloorState extends FloorTables {
   readonly waiting: Waiting
   /** Numbers that do not belong to whom the records say. */
   readonly struck: readonly Struck[]
+  /** By which seed and pace stand-ins behave; null before they begin. */
+  readonly standIns: { readonly seed: number; readonly pace: string } | null
   /** Queues switched to storm. */
   readonly storm: readonly QueueId[]
   /** Seq of the event that set the centre up as it is, and who did; null for how it began. */
@@ -69,7 +71,7 @@ export function createFloor(floorId: string, setUp: SetUp): FloorState {
     lately: new Map(),
     due: new Map(),
   }
-  const began = { seq: 0, atMs: 0, callCount: 0, dueCount: 0, waiting: {}, struck: [], storm: [], setUpSeq: 0, setUpBy: null, handleMs: {} }
+  const began = { seq: 0, atMs: 0, callCount: 0, dueCount: 0, waiting: {}, struck: [], standIns: null, storm: [], setUpSeq: 0, setUpBy: null, handleMs: {} }
   return { floorId, setUp, ...began, ...tables }
 }
 
