@@ -1,4 +1,4 @@
-// The demo's days before this one: what they promised is taken up by the floor, once. On a first visit these are the days the archive shows
+// The demo's days before this one: what they promised is taken up by the floor, once. On a first visit these are the days the history shows
 // as well; after days without a visit, those that are missing.
 import { format, parseISO } from 'date-fns'
 import { type CarriedOver, CarriedOverSchema } from '@/core/ledger'

@@ -4,6 +4,7 @@
 import { toCallsCsv, toNdjson } from '@/core/formats'
 import type { AgentInterval, CallRecord } from '@/core/ledger'
 import { recordAt, stateAt } from './columns'
+import { type Names, named } from './names'
 import { createParquet } from './parquet'
 import type { Part } from './report'
 import { rowsIn } from './tally'
@@ -22,13 +23,19 @@ export const isEmptyExport = ({ calls, states }: Part, span: Span): boolean => {
 }
 
 /** What is under way is in no file. Reports after each block how many are done, and lets others ask in between. */
-export async function exported(name: ExportName, parts: readonly Part[], span: Span, onProgress: (done: number, of: number) => void): Promise<Blob> {
+export async function exported(
+  name: ExportName,
+  parts: readonly Part[],
+  span: Span,
+  names: Names,
+  onProgress: (done: number, of: number) => void,
+): Promise<Blob> {
   const isOfCalls = name.startsWith('calls')
   const parquet = name.endsWith('.parquet') ? createParquet(isOfCalls ? 'calls' : 'agentStates') : null
   const texts: string[] = []
   for (const [i, part] of parts.entries()) {
-    const calls = isOfCalls ? callsOf(part, span) : []
-    const states = isOfCalls ? [] : statesOf(part, span)
+    const calls = isOfCalls ? callsOf(part, span).map((record) => named(record, names)) : []
+    const states = isOfCalls ? [] : statesOf(part, span).map((i) => ({ ...i, agent: names.agent(i.agentId, i.agent) ?? i.agent }))
     if (parquet !== null) await parquet.add(isOfCalls ? calls : states)
     else if (name === 'calls.csv') texts.push(withoutHead(toCallsCsv(calls), texts.length > 0))
     else texts.push(toNdjson(isOfCalls ? calls : states))

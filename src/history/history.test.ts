@@ -269,6 +269,34 @@ describe('the history', () => {
     }
   })
 
+  test('a queue and an agent who have other names by now are called by those, in pages, searches, sorting, calls and files', async () => {
+    const opened = TODAY[0] as LedgerEntry
+    const [agent] = PAST.flatMap(({ event }) => (event.kind === 'outcomeSaved' ? [event.agentId] : []))
+    const setUp = {
+      ...FENNHOLM,
+      queues: FENNHOLM.queues.map((q) => (q.id === SAILINGS ? { ...q, name: 'Aaa crossings' } : q)),
+      agents: FENNHOLM.agents.map((a) => (a.id === agent ? { ...a, name: 'Zelda Zuyderzee' } : a)),
+    }
+    const { history } = await aHistory({ live: [{ ...opened, event: { kind: 'floorOpened', floorId: 'test', setUp } }] })
+    const asked = { ...LATEST_CALLS, span: BOTH, nowMs: NOW_MS, only: null, atMost: 10_000 }
+    const all = await history.calls(asked)
+    const mine = all.rows.filter((r) => r.agents.some((l) => l.agentId === agent))
+    expect(mine.length).toBeGreaterThan(3)
+    expect(mine.every((r) => r.agents.some((l) => l.agent === 'Zelda Zuyderzee'))).toBe(true)
+    expect((await history.calls({ ...asked, search: 'zuyderzee' })).rows.map((r) => r.callId)).toEqual(mine.map((r) => r.callId))
+    const former = FENNHOLM.agents.find((a) => a.id === agent)?.name ?? ''
+    expect((await history.calls({ ...asked, search: former })).found).toBe(0)
+    const byQueue = await history.calls({ ...asked, queueId: SAILINGS })
+    expect(byQueue.rows.every((r) => r.queue === 'Aaa crossings')).toBe(true)
+    const [first, ...others] = (await history.calls({ ...asked, sort: { by: 'queue', descending: false } })).rows.filter((r) => r.queue !== null)
+    expect(first?.queue).toBe('Aaa crossings')
+    expect(others.findLastIndex((r) => r.queue === 'Aaa crossings')).toBe(byQueue.found - 2)
+    expect((await history.call(mine[0]?.callId ?? ''))?.record.agents.map((l) => l.agent)).toContain('Zelda Zuyderzee')
+    const file = await (await history.exportFile('calls.ndjson', BOTH, NOW_MS, () => {})).text()
+    expect(file).toContain('Zelda Zuyderzee')
+    expect(file).not.toContain(`"agent":"${former}"`)
+  })
+
   test('earlier calls with a person come newest first, by name and otherwise by number, today’s among them', async () => {
     const { history } = await aHistory({ live: TODAY })
     const all = await allOf(history)

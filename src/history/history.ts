@@ -27,6 +27,7 @@ import { entriesOfDay, importDays, linesOf, type PastDay, type Progress, readEnt
 import { type ExportName, exported, isEmptyExport } from './exports'
 import { type Kept, keepDay, rangeOf, type Sums, sumsOf } from './kept'
 import { createLive } from './live'
+import { type Names, named, namesOf } from './names'
 import { pageOfBlocks } from './pages'
 import { type Part, type Report, reportOf } from './report'
 import { rulesOf } from './rules'
@@ -100,6 +101,7 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
 
   const setUps = (): readonly [SetUp, ...SetUp[]] => (live.hasAny() ? [live.folder.setUp(), setUp] : [setUp])
   let ruled: { readonly of: SetUp; readonly rules: Rules } | null = null
+  const names = (): Names => namesOf(setUps())
   const rules = (): Rules => {
     const known = setUps()
     if (ruled?.of !== known[0]) ruled = { of: known[0], rules: rulesOf(known) }
@@ -233,13 +235,17 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
     },
     async calls({ span, nowMs, only, ...asked }) {
       const found = await callBlocks(span, nowMs)
-      if (only === null) return pageOfBlocks(found, span, asked)
+      if (only === null) return pageOfBlocks(found, span, asked, names())
       const mine = found.flatMap((block) => {
         const open = openBlock(block)
         const [from, to] = rowsIn(block, span)
         return Array.from({ length: to - from }, (_, i) => from + i).flatMap((row) => (isOf(block, row, only, open) ? [recordAt(block, row)] : []))
       })
-      return pageOfCalls(ofAgent(mine, only), asked)
+      const now = names()
+      return pageOfCalls(
+        ofAgent(mine, only).map((record) => named(record, now)),
+        asked,
+      )
     },
     async call(callId) {
       await following
@@ -247,12 +253,12 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
         for (const kept of blocks.here()) {
           const calls = callsOf(kept)
           const row = rowsOf(calls.byId, hashOf(callId)).find((r) => idAt(calls, r) === callId)
-          if (row !== undefined) return { kept, record: recordAt(calls, row), row }
+          if (row !== undefined) return { kept, record: named(recordAt(calls, row), names()), row }
         }
         return null
       }
       const held = live.hasAny() ? live.folder.find(toCallId(callId)) : null
-      if (held !== null) return { record: held.record, entries: await ownEntries(feed, callId, held.firstSeq, held.lastSeq) }
+      if (held !== null) return { record: named(held.record, names()), entries: await ownEntries(feed, callId, held.firstSeq, held.lastSeq) }
       if (find() === null && !blocks.isWhole()) await blocks.needAll(() => {})
       const found = find()
       if (found === null) return null
@@ -282,11 +288,11 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       const [ended] = live.now(0).calls
       if (ended !== undefined) look(ended)
       found.sort(([a, i], [b, j]) => valueAt(b.offeredAtMs, j) - valueAt(a.offeredAtMs, i))
-      return { count: found.length, latest: found.slice(0, PREVIOUS_LIMIT).map(([block, row]) => recordAt(block, row)) }
+      return { count: found.length, latest: found.slice(0, PREVIOUS_LIMIT).map(([block, row]) => named(recordAt(block, row), names())) }
     },
     async exportFile(name, span, nowMs, onProgress) {
       const parts = (await partsIn(span, nowMs)).filter((part) => !isEmptyExport(part, span))
-      return exported(name, parts, span, onProgress)
+      return exported(name, parts, span, names(), onProgress)
     },
     blocks: () => blocks.here(),
   }

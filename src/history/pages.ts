@@ -4,21 +4,27 @@ import { bisectRight, type Primitive, quickselect } from 'd3-array'
 import type { CallRecord } from '@/core/ledger'
 import { type CallsAsked, type CallsPage, compareWords } from './calls'
 import { type CallsBlock, listWords, numberAt, phoneAt, placeAt, recordAt, type Texts, textAt, valueAt, type Words, wholeOf } from './columns'
+import { type Names, named } from './names'
 import { rowsIn } from './tally'
 
-export function pageOfBlocks(blocks: readonly CallsBlock[], span: { readonly fromMs: number; readonly toMs: number }, asked: CallsAsked): CallsPage {
+export function pageOfBlocks(
+  blocks: readonly CallsBlock[],
+  span: { readonly fromMs: number; readonly toMs: number },
+  asked: CallsAsked,
+  names: Names,
+): CallsPage {
   let all = 0
   const found: Found[] = []
   for (const block of blocks) {
     const [from, to] = rowsIn(block, span)
     all += to - from
-    const fits = from === to ? null : filterOf(block, asked)
+    const fits = from === to ? null : filterOf(block, asked, names)
     if (fits === null) continue
     const rows = Uint32Array.from({ length: to - from }, (_, i) => from + i)
     found.push({ block, rows: fits === ANY ? rows : rows.filter(fits) })
   }
-  const order = sorted(found, asked)
-  const rows = Array.from(order.slice(asked.from, asked.from + asked.atMost), (place) => recordOf(found, place))
+  const order = sorted(found, asked, names)
+  const rows = Array.from(order.slice(asked.from, asked.from + asked.atMost), (place) => named(recordOf(found, place), names))
   return { all, found: order.length, from: asked.from, rows }
 }
 
@@ -40,23 +46,25 @@ function recordOf(found: readonly Found[], place: number): CallRecord {
 
 const ANY = () => true
 
-function filterOf(block: CallsBlock, { queueId, result, search, words }: CallsAsked): (row: number) => boolean {
+function filterOf(block: CallsBlock, { queueId, result, search, words }: CallsAsked, names: Names): (row: number) => boolean {
   const queues = listWords(block.queueId)
   const results = listWords(block.result)
   const tests: ((row: number) => boolean)[] = []
   if (queueId === 'dialled') tests.push((row) => placeAt(block.queueId, row) === null)
   else if (queueId !== null) tests.push((row) => queues[placeAt(block.queueId, row) ?? -1] === queueId)
   if (result !== null) tests.push((row) => results[placeAt(block.result, row) ?? -1] === result)
-  for (const word of search.trim().toLowerCase().split(/\s+/).filter(Boolean)) tests.push(hasWord(block, word, words))
+  for (const word of search.trim().toLowerCase().split(/\s+/).filter(Boolean)) tests.push(hasWord(block, word, words, names))
   return tests.length === 0 ? ANY : (row) => tests.every((test) => test(row))
 }
 
 /** Whether a call speaks of a word: who it was with, its number, its notes, its outcome or its agents do. */
-function hasWord(block: CallsBlock, word: string, words: CallsAsked['words']): (row: number) => boolean {
+function hasWord(block: CallsBlock, word: string, words: CallsAsked['words'], names: Names): (row: number) => boolean {
   const hit = (texts: readonly string[]) => texts.map((text) => text.toLowerCase().includes(word))
   const outcomes = hit(listWords(block.outcome).map((code) => words.outcomes[code] ?? code))
   const results = hit(listWords(block.result).map((r) => words.results[r as keyof typeof words.results] ?? r))
-  const agents = hit(listWords(block.legs.agent))
+  const agents = hit(listWords(block.legs.agentId).map((id) => names.agent(id, null) ?? ''))
+  const former = hit(listWords(block.legs.agent))
+  const isUnknown = listWords(block.legs.agentId).map((id) => names.agent(id, null) === null)
   const customers = rowsWith(block.customer, word)
   const notes = rowsWith(block.notes, word)
   const isNumberLike = /^\+?\d*$/.test(word)
@@ -65,7 +73,10 @@ function hasWord(block: CallsBlock, word: string, words: CallsAsked['words']): (
     if (customers.has(row) || notes.has(row)) return true
     const code = placeAt(block.outcome, row)
     if (code === null ? results[placeAt(block.result, row) ?? -1] : outcomes[code]) return true
-    for (let at = starts[row] as number; at < (starts[row + 1] as number); at++) if (agents[placeAt(block.legs.agent, at) ?? -1]) return true
+    for (let at = starts[row] as number; at < (starts[row + 1] as number); at++) {
+      const agent = placeAt(block.legs.agentId, at) ?? -1
+      if (isUnknown[agent] ? former[placeAt(block.legs.agent, at) ?? -1] : agents[agent]) return true
+    }
     // Most numbers are digits; a word of letters can only be in one that is not.
     return isNumberLike || numberAt(block.number, row) === null ? (phoneAt(block, row) ?? '').toLowerCase().includes(word) : false
   }
@@ -89,13 +100,13 @@ function rowsWith(texts: Texts, word: string): ReadonlySet<number> {
 }
 
 /** Places of what was found, in the order asked for as far as it is shown; what is equal, the latest first. */
-function sorted(found: readonly Found[], { sort: { by, descending }, words, from, atMost }: CallsAsked): Uint32Array {
+function sorted(found: readonly Found[], { sort: { by, descending }, words, from, atMost }: CallsAsked, names: Names): Uint32Array {
   const count = found.reduce((n, { rows }) => n + rows.length, 0)
   const offered = numbersOf(found, count, (block) => (row) => valueAt(block.offeredAtMs, row))
   const order = Uint32Array.from({ length: count }, (_, i) => i)
   // As they are kept they are in the order they were offered, nearly always.
   if (by === 'offeredAtMs' && isAscending(offered)) return descending ? latestFirst(offered, order) : order
-  const keys = by === 'offeredAtMs' ? offered : keysOf(found, count, by, words)
+  const keys = by === 'offeredAtMs' ? offered : keysOf(found, count, by, words, names)
   const sign = descending ? -1 : 1
   const compare = (a: number, b: number) => sign * ((keys[a] as number) - (keys[b] as number)) || (offered[b] as number) - (offered[a] as number) || a - b
   const shown = from + atMost
@@ -131,7 +142,13 @@ function latestFirst(offered: Float64Array, order: Uint32Array): Uint32Array {
   return back
 }
 
-function keysOf(found: readonly Found[], count: number, by: Exclude<CallsAsked['sort']['by'], 'offeredAtMs'>, words: CallsAsked['words']): Float64Array {
+function keysOf(
+  found: readonly Found[],
+  count: number,
+  by: Exclude<CallsAsked['sort']['by'], 'offeredAtMs'>,
+  words: CallsAsked['words'],
+  names: Names,
+): Float64Array {
   switch (by) {
     case 'wait':
       return numbersOf(found, count, (b) => (row) => (numberAt(b.answeredAtMs, row) ?? valueAt(b.endedAtMs, row)) - valueAt(b.offeredAtMs, row))
@@ -142,14 +159,14 @@ function keysOf(found: readonly Found[], count: number, by: Exclude<CallsAsked['
         return ms
       })
     case 'queue':
-      return ranked(found, count, (b) => wordsIn(b.queue))
+      return ranked(found, count, (b) => nameIn(b.queueId, b.queue, names.queue))
     case 'customer':
       return ranked(found, count, (b) => textsIn(b.customer))
     case 'number':
       return ranked(found, count, (b) => (row) => phoneAt(b, row) ?? '')
     case 'agent':
       return ranked(found, count, ({ legs }) => {
-        const name = wordsIn(legs.agent)
+        const name = nameIn(legs.agentId, legs.agent, names.agent)
         return (row) =>
           Array.from({ length: (legs.starts[row + 1] as number) - (legs.starts[row] as number) }, (_, i) => name((legs.starts[row] as number) + i)).join(', ')
       })
@@ -163,9 +180,11 @@ function keysOf(found: readonly Found[], count: number, by: Exclude<CallsAsked['
   }
 }
 
-function wordsIn(words: Words): (row: number) => string {
-  const list = listWords(words)
-  return (row) => list[placeAt(words, row) ?? -1] ?? ''
+/** The name now of whom a row speaks of. */
+function nameIn(ids: Words, then: Words, nameOf: Names['queue']): (row: number) => string {
+  const [known, former] = [listWords(ids), listWords(then)]
+  const now = known.map((id) => nameOf(id, null))
+  return (row) => now[placeAt(ids, row) ?? -1] ?? former[placeAt(then, row) ?? -1] ?? ''
 }
 
 /** null is the empty text here. */
