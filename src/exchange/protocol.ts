@@ -12,11 +12,13 @@ import type { Script } from '@/core/scripts'
 import type { Entitlement, QueueSetUp, Reason, SetUp } from '@/core/set-up'
 import type { Task } from '@/core/tasks'
 import type { Work } from '@/core/work'
-import { PACES, type Pace, PastSchema } from '@/world'
+import { PACES, type Pace } from '@/world'
 
 const requestId = z.string().min(1)
 
 export const WorldWishSchema = z.object({ pace: z.enum(PACES), seed: z.number().int() }).readonly()
+const PastSchema = z.object({ seed: z.number().int().min(0), days: z.number().int().min(0).max(31) }).readonly()
+
 /** What a trainer asks of the caller who is made to ring. */
 const callerWish = {
   queueId: QueueIdSchema,

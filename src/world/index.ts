@@ -1,6 +1,6 @@
 export { type Day, dayAfter, dayAt, daysBetween, paceOfDay } from './calendar'
 export { PACES, type Pace } from './paces'
-export { type Past, PastSchema, pastDaysQuery } from './past-days'
+export { type Past, pastDaysQuery } from './past-days'
 export type { RingWish } from './persona'
 export { advance, type DayRequest, daySteps, simulateDay } from './simulate'
 export { type AnswersAs, createWorld, type World, type WorldOptions } from './world'

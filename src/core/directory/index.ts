@@ -1,3 +1,2 @@
-export { type NumberEvent, NumberEventSchema } from './number-event'
 export { callerLabel, type NumberReading, type ReadNumber, readNumber, writeNumber } from './read-number'
 export { NUMBER_WORDS, type NumberRefusal } from './refusal'

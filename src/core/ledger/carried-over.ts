@@ -2,9 +2,9 @@
 import * as z from 'zod'
 import { CallbackEventSchema } from '@/core/callbacks'
 import { CALL_DIRECTIONS, CustomerSchema } from '@/core/calls'
-import { NumberEventSchema } from '@/core/directory'
 import { DoNotCallEventSchema } from '@/core/do-not-call'
 import { AgentIdSchema, CallIdSchema, QueueIdSchema } from '@/core/ids'
+import { NumberEventSchema } from '@/core/struck'
 import { TaskEventSchema } from '@/core/tasks'
 
 const ROOMS = [CallbackEventSchema, DoNotCallEventSchema, NumberEventSchema, TaskEventSchema] as const

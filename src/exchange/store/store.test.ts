@@ -185,8 +185,8 @@ describe('storage that says no in the middle', () => {
     await writtenTo(counting.store, COUNT)
     const places = counting.refusals.writes
     expect(places).toBeGreaterThan(500)
-    // Every place of the last sixth, where snapshots and joining come together, and every seventh of the others.
-    for (let place = 1; place <= places; place += place > (places * 5) / 6 ? 1 : 7) {
+    // Every third place of the last sixth, where snapshots and joining come together, and some of the others.
+    for (let place = 1; place <= places; place += place > (places * 5) / 6 ? 3 : 19) {
       const { store, disk, refusals } = aDisk()
       refusals.next = place
       const { writer, said, retry } = await writtenTo(store, COUNT)

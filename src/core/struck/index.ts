@@ -1,0 +1,1 @@
+export { type NumberEvent, NumberEventSchema } from './number-event'
