@@ -39,12 +39,14 @@ export function createBlocks(store: KeyValue): Blocks {
     if (kept.has(range.name)) return Promise.resolve()
     const known = reading.get(range.name)
     if (known !== undefined) return known
-    const begun = inTurn(() => readKept(store, range)).then((one) => {
-      reading.delete(range.name)
-      // Forgotten meanwhile, or damaged: what cannot be read is not there.
-      if (one === null || !ranges.has(range.name)) ranges.delete(range.name)
-      else add(one)
-    })
+    const begun = inTurn(() => readKept(store, range))
+      .then((one) => {
+        // Forgotten meanwhile, or damaged: what cannot be read is not there.
+        if (one === null || !ranges.has(range.name)) ranges.delete(range.name)
+        else add(one)
+      })
+      // A disk that refuses is asked again by the next question.
+      .finally(() => reading.delete(range.name))
     reading.set(range.name, begun)
     return begun
   }

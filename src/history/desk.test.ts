@@ -87,6 +87,29 @@ describe('tabs at the history', () => {
       await expect(ask()).rejects.toThrow('nobody is signed in')
   })
 
+  test('tabs that are opened together have past days fetched once', async () => {
+    let fetched = 0
+    const desk = createDesk(
+      Promise.resolve((onMore) =>
+        createHistory(
+          memoryStore(),
+          FENNHOLM,
+          async () => {
+            fetched++
+            return new Response(null, { status: 503 })
+          },
+          onMore,
+        ),
+      ),
+    )
+    const openings = await Promise.all([attach(desk), attach(desk), attach(desk)].map((tab) => tab.open({ seed: 7, days: 5 }, () => {})))
+    expect(openings.map((o) => o.ok)).toEqual([false, false, false])
+    expect(fetched).toBe(1)
+    // What could not be had is asked for by the next one that comes.
+    await attach(desk).open({ seed: 7, days: 5 }, () => {})
+    expect(fetched).toBe(2)
+  })
+
   test('the ledger is read once for all tabs, and followed anew when the floor was opened again', async () => {
     const desk = aDesk()
     const entries = TODAY.slice(0, 4_000)

@@ -84,7 +84,8 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
         async open(past, onProgress) {
           watching.add(onProgress)
           if (latest !== null) onProgress(latest)
-          opened ??= (await history).open(past, (progress) => {
+          const its = await history
+          opened ??= its.open(past, (progress) => {
             latest = progress
             for (const tell of watching) tell(progress)
             tellAll()

@@ -52,6 +52,13 @@ async function aHistory({
 
 const allOf = async (history: History, span = BOTH) => (await history.calls({ ...LATEST_CALLS, span, nowMs: NOW_MS, only: null, atMost: 100_000 })).rows
 
+/** A disk on which the past day is already. */
+async function withPast() {
+  const store = memoryStore()
+  await aHistory({ store })
+  return store
+}
+
 const queued = (entries: readonly LedgerEntry[]) => entries.filter((e) => e.event.kind === 'callQueued').length
 const allIn = (history: History) => history.report(ASKED).then((r) => r.all)
 
@@ -123,6 +130,44 @@ describe('the history', () => {
     const other = await aHistory({ store, floorId: 'another', live: TODAY.slice(0, half) })
     expect((await allIn(other.history)).offered).toBe(queued(PAST) + queued(TODAY.slice(0, half)))
     expect((await store.keys()).filter((k) => k.includes('/own/'))).toEqual([])
+  })
+
+  test('a disk that is full in the middle of settling: nothing is counted twice or missing, then or when it is opened again', async () => {
+    const days = [...TODAY, ...afterwards(simulateDay({ seed: 8, pace: 'ordinary', day: '2026-11-25' }), TODAY.at(-1)?.seq ?? 0)]
+    const spanned = { ...ASKED, span: { fromMs: MIDNIGHT_MS, toMs: NOW_MS + DAY }, nowMs: NOW_MS + DAY }
+    const plain = await aHistory({ live: days })
+    const told = (await plain.history.report(spanned)).all
+    for (const refused of ['checkpoint', '/own/'] as const) {
+      const disk = memoryStore()
+      let refuses = true
+      const store = {
+        ...disk,
+        set: async (key: string, value: unknown) => {
+          if (refuses && key.includes(refused)) throw new DOMException('the disk is full', 'QuotaExceededError')
+          await disk.set(key, value)
+        },
+      }
+      const { history, follow } = await aHistory({ store, live: days.slice(0, -2_000) })
+      refuses = false
+      await follow(days.slice(-2_000))
+      expect((await history.report(spanned)).all, refused).toEqual(told)
+      const { history: again } = await aHistory({ store, live: days })
+      expect((await again.report(spanned)).all, refused).toEqual(told)
+    }
+  })
+
+  test('days that cannot be had are asked for once, however much happens', async () => {
+    let asked = 0
+    const fetchDays: FetchDays = async () => {
+      asked++
+      return answerOf(503)
+    }
+    const opened = TODAY[0] as LedgerEntry
+    const event = { kind: 'carriedOver', from: '2026-11-20', through: '2026-11-20', promises: [], owed: [], handleMs: {} } as const
+    const { follow, opening } = await aHistory({ store: await withPast(), fetchDays, live: [opened, { ...opened, seq: 2, event }] })
+    expect(opening.ok).toBe(true)
+    for (const n of [3, 4, 5]) await follow([{ ...opened, seq: n, event: { kind: 'clockMoved', byMs: 1 } }])
+    expect(asked).toBe(1)
   })
 
   test('a call of a past day is followed down to its events', async () => {

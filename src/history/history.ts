@@ -90,12 +90,15 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
   /** Where past days' entries are, before they are stored. */
   let importing: Promise<void> = Promise.resolve()
   let isOpen = false
+  /** Of so many times that the floor took something up the days have been sought: those that cannot be had are not asked for again and again. */
+  let soughtFor = 0
   let seed = 0
   let tellProgress: (progress: Progress) => void = () => {}
   let feed: Feed | null = null
   /** What was corrected of a block since it was kept. */
   let corrected = { key: '', of: new Map<string, CallsBlock>() }
-  const resummed = new Map<string, Sums>()
+  /** Sums of blocks whose own are of other rules, or of calls as they were before. */
+  let resummed = { key: '', of: new Map<string, Sums>() }
   /** Lines are folded and settled one lot after the other. */
   let following: Promise<void> = Promise.resolve()
 
@@ -139,6 +142,7 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
   }
   /** Days that the floor has taken something up from and that are not here: nobody had opened it then. */
   const takeMissing = async () => {
+    soughtFor = live.carried().length
     for (const { from, through } of live.carried()) {
       const days = daysBetween(from, through) + 1
       const known = dayNames()
@@ -160,12 +164,13 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
     return calls
   }
   const sumsBy = (kept: Kept, calls: CallsBlock): Sums => {
-    const key = `${kept.name} ${rules().key} ${calls === kept.calls ? '' : corrected.key}`
     if (kept.sums.rules === rules().key && calls === kept.calls) return kept.sums
-    const known = resummed.get(key)
+    const key = `${rules().key} ${corrected.key}`
+    if (resummed.key !== key) resummed = { key, of: new Map() }
+    const known = resummed.of.get(kept.name)
     if (known !== undefined) return known
     const made = sumsOf(calls, kept.states, rules())
-    resummed.set(key, made)
+    resummed.of.set(kept.name, made)
     return made
   }
   /** What there is of a span: kept blocks, and what the folder still holds. */
@@ -187,7 +192,8 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
     if (feed !== from) {
       feed = from
       // Blocks of a ledger that is no longer there, or of which it is not noted how far they go, are made anew.
-      if (!(await live.resume(await from.floorId()))) await blocks.forget(blocks.names().filter((name) => name.startsWith('own/')))
+      const settled = new Set(await live.resume(await from.floorId()))
+      await blocks.forget(blocks.names().filter((name) => name.startsWith('own/') && !settled.has(name)))
     }
     for (;;) {
       const entries = readEntries(await from.read(live.seq(), live.seq() + LOT))
@@ -196,7 +202,7 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       const kept = await live.settle(rules(), (one) => blocks.store(one)).catch(() => null)
       if (kept !== null) blocks.add(kept)
     }
-    if (isOpen) void takeMissing().then(onMore)
+    if (isOpen && live.carried().length > soughtFor) void takeMissing().then(onMore)
   }
 
   return {

@@ -13,8 +13,11 @@ export interface Live {
   /** Of the last entry folded. */
   seq(): number
   hasAny(): boolean
-  /** Goes on where this worker or an earlier one stopped; false when it begins anew, because there is nothing or it is of another floor. */
-  resume(floorId: string): Promise<boolean>
+  /**
+   * Goes on where this worker or an earlier one stopped. The names of the blocks that are settled by then: none when it begins anew, because there is nothing
+   * or it is of another floor.
+   */
+  resume(floorId: string): Promise<readonly string[]>
   /** Entries in order; those that are here already are passed over. */
   add(entries: readonly LedgerEntry[]): void
   /** What is over by now as a block of its own, when it is time for one. It counts as settled once it is stored; nothing may be added meanwhile. */
@@ -43,8 +46,10 @@ interface Checkpoint {
   readonly seq: number
   readonly state: FolderState
   readonly carried: readonly Carried[]
+  /** Names of the blocks that hold what is settled: one that is not among them was written in vain. */
+  readonly settled: readonly string[]
 }
-const CheckpointSchema = z.looseObject({ version: z.literal(CHECKPOINT_VERSION), floorId: z.string(), seq: z.number() })
+const CheckpointSchema = z.looseObject({ version: z.literal(CHECKPOINT_VERSION), floorId: z.string(), seq: z.number(), settled: z.array(z.string()) })
 
 export function createLive(keep: KeyValue): Live {
   let folder = createLedgerFolder()
@@ -56,11 +61,13 @@ export function createLive(keep: KeyValue): Live {
   let ended: CallsBlock | null = null
   let endedCount = 0
   let corrections: string | null = null
+  let settled: readonly string[] = []
   const begin = () => {
     folder = createLedgerFolder()
     seq = 0
     settledOn = ''
     carried = []
+    settled = []
     ended = null
     corrections = null
     endedCount = 0
@@ -73,19 +80,20 @@ export function createLive(keep: KeyValue): Live {
     seq: () => seq,
     hasAny: () => seq > 0,
     async resume(floorId) {
-      if (floor === floorId) return seq > 0
+      if (floor === floorId) return settled
       floor = floorId
       begin()
       const stored = await keep.get(CHECKPOINT_KEY)
       const parsed = CheckpointSchema.safeParse(stored)
-      if (!parsed.success || parsed.data.floorId !== floorId) return false
+      if (!parsed.success || parsed.data.floorId !== floorId) return settled
       // Written by this product and of this shape: its maps are not gone through.
       const checkpoint = stored as Checkpoint
       folder = createLedgerFolder(checkpoint.state)
       seq = checkpoint.seq
       corrections = null
       carried = [...checkpoint.carried]
-      return true
+      settled = checkpoint.settled
+      return settled
     },
     add(entries) {
       for (const entry of entries) {
@@ -107,13 +115,22 @@ export function createLive(keep: KeyValue): Live {
       const byMs = atMs - SETTLED_AFTER_MS
       // Of a copy: until it is stored everything is as it was.
       const copy = createLedgerFolder(structuredClone(folder.state()))
-      const settled = copy.settle(byMs)
-      if (settled.calls.length === 0) return null
+      const over = copy.settle(byMs)
+      if (over.calls.length === 0) return null
       const upTo = seq
-      const kept = keepSettled(upTo, settled, rules)
+      const kept = keepSettled(upTo, over, rules)
+      const names = [...settled, kept.name]
       await store(kept)
-      await keep.set(CHECKPOINT_KEY, { version: CHECKPOINT_VERSION, floorId: floor, seq: upTo, state: copy.state(), carried } satisfies Checkpoint)
+      await keep.set(CHECKPOINT_KEY, {
+        version: CHECKPOINT_VERSION,
+        floorId: floor,
+        seq: upTo,
+        state: copy.state(),
+        carried,
+        settled: names,
+      } satisfies Checkpoint)
       folder = copy
+      settled = names
       ended = null
       return kept
     },
