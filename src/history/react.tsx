@@ -75,7 +75,7 @@ export function useHistory<T>(ask: (api: HistoryApi) => Promise<T>): Asked<T> {
         shown = mine
         setAsked(next)
       }
-      ask(history.api).then(
+      answered(ask(history.api)).then(
         (value) => show({ value, problem: null }),
         (error: unknown) => show({ value: null, problem: error instanceof Error ? error.message : String(error) }),
       )
@@ -88,6 +88,16 @@ export function useHistory<T>(ask: (api: HistoryApi) => Promise<T>): Asked<T> {
     }
   }, [open, ask])
   return asked
+}
+
+/** A worker that was ended by the browser never says so: it only stops answering. */
+const PATIENCE_MS = 30_000
+
+function answered<T>(answer: Promise<T>): Promise<T> {
+  return new Promise((resolve, reject) => {
+    const late = setTimeout(() => reject(new Error('the history did not answer in time')), PATIENCE_MS)
+    void answer.then(resolve, reject).finally(() => clearTimeout(late))
+  })
 }
 
 /** For one question asked on a press, such as an export. */

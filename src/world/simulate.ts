@@ -39,6 +39,7 @@ export function* daySteps(
   sink: (entries: readonly LedgerEntry[]) => void,
 ): Generator<void, CarriedOver> {
   const zeroMs = startOfDayMs(day, setUp.timeZone)
+  // The seed stands in the ledger: in the name of its floor.
   const floorId = `d${day.replaceAll('-', '')}-${seed}`
   const keeper = createKeeper()
   const take = (entries: readonly LedgerEntry[]) => {
@@ -48,7 +49,6 @@ export function* daySteps(
   const opened = openFloor(floorId, setUp, zeroMs)
   take([opened])
   const state = floorOf(opened)
-  take([happened(state, { kind: 'standInsBegan', seed, pace }, zeroMs)])
   if (before !== null) take(takeUp(state, before, { atMs: zeroMs }).entries)
   const world = createWorld({
     seed: seedFor(seed, day),
