@@ -1,7 +1,7 @@
 // Runs a floor and a world together as fast as they go: past days for the demo, tests and the bench. The same
 // decide and the same world as live, with the agenda as the clock.
 import { seedFor } from '@/core/chance'
-import { type Command, decide, happened, openFloor, takeUp } from '@/core/floor'
+import { type Command, decide, openFloor, takeUp } from '@/core/floor'
 import type { CarriedOver, LedgerEntry } from '@/core/ledger'
 import type { SetUp } from '@/core/set-up'
 import { createKeeper, type FloorState, floorOf, nextDueAtMs } from '@/core/state'
