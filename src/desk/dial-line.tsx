@@ -56,7 +56,7 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
   }
 
   const text = typed.trim()
-  const reading = /\d/.test(text) || !/\p{L}/u.test(text) ? (text === '' ? undefined : readNumber?.(text, centre.homeCountry)) : undefined
+  const reading = /\d/.test(text) || !/\p{L}/u.test(text) ? (text === '' ? undefined : readNumber(text, centre.homeCountry)) : undefined
   const found = text === '' ? [] : choicesFor(text, { me, centre, seats, queues }, onPick === null ? undefined : reading)
   // Without a call only what can be dialled is of use.
   const choices = onPick === null ? found.filter((c) => c.target.kind === 'number') : found

@@ -1,18 +1,9 @@
 'use client'
-// Number metadata is large and needed only here and there: it is fetched once the desk has come to rest.
-import { useEffect, useState } from 'react'
-import type { NumberReading } from '@/core/directory'
+// How numbers that are typed are read, as it becomes known: drawn anew with each answer.
+import { useSyncExternalStore } from 'react'
+import { numbers } from '@/exchange/numbers'
 
-type ReadNumber = (typed: string, homeCountry: string) => NumberReading
-
-export function useNumberReader(): ReadNumber | null {
-  const [read, setRead] = useState<ReadNumber | null>(null)
-  useEffect(() => {
-    let alive = true
-    void import('@/core/directory').then((m) => alive && setRead(() => m.readNumber))
-    return () => {
-      alive = false
-    }
-  }, [])
-  return read
+export function useNumberReader(): typeof numbers.read {
+  useSyncExternalStore(numbers.subscribe, numbers.writer, numbers.writer)
+  return numbers.read
 }

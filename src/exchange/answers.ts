@@ -1,4 +1,6 @@
 // What each message of a tab does, and who may send it. Rights are asked here, in the worker: what a screen hides is no protection.
+
+import { readNumber, writeNumber } from '@/core/directory'
 import { type AgentCommand, type Ask, type FloorRefusal, preview, refusalFor, toRefusalText } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
 import { openAccount, unentitled } from '@/core/rules/rights'
@@ -10,7 +12,7 @@ import { type Accounts, signInWords, type Verified } from './accounts'
 import type { Devices } from './devices'
 import { selectDoNotCall } from './do-not-call-page'
 import { withKnown } from './known'
-import type { RefusalView, SetUpInUse, TabMessage } from './protocol'
+import type { NumbersSaid, RefusalView, SetUpInUse, TabMessage } from './protocol'
 import type { Scenario } from './scenario'
 import type { Sessions } from './sessions'
 import type { LedgerWriter } from './store'
@@ -59,6 +61,10 @@ export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Pro
   switch (message.kind) {
     case 'ping':
       return done()
+    case 'numbers': {
+      const read = message.read.map(({ typed, homeCountry }) => readNumber(typed, homeCountry))
+      return done(JSON.stringify({ written: message.write.map(writeNumber), read } satisfies NumbersSaid))
+    }
     case 'hello': {
       const { device } = message
       if (message.key !== null) await floor.sessions.comeBack(tab, message.key)
@@ -111,7 +117,7 @@ export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Pro
 
 type SignedIn = Exclude<
   TabMessage,
-  { kind: 'ping' | 'hello' | 'signIn' | 'signOut' | 'phoneDials' | 'phoneKeys' | 'phoneHangsUp' | 'handset' | 'dismissNotice' }
+  { kind: 'ping' | 'numbers' | 'hello' | 'signIn' | 'signOut' | 'phoneDials' | 'phoneKeys' | 'phoneHangsUp' | 'handset' | 'dismissNotice' }
 >
 
 async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, message: SignedIn): Promise<Answer> {

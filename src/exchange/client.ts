@@ -5,6 +5,7 @@ import type { AgentId } from '@/core/ids'
 import type { Pace, Past } from '@/world'
 import { setFloorClock } from './floor-time'
 import { NO_LISTS, withChanges } from './lists'
+import { numbers } from './numbers'
 import { type FloorPort, openPort } from './port'
 import type { DeviceView, DoorParts, FloorMessage, FloorView, ListChanges, RefusalView, SharedLists, TabMessage, TabView } from './protocol'
 
@@ -124,6 +125,7 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
   }, PING_EVERY_MS)
 
   const bye = () => port.post('bye')
+  numbers.answerBy((request) => ask(request))
   addEventListener('pagehide', bye)
   // A page that is shown again from the browser's memory has said good-bye before.
   const back = (event: PageTransitionEvent) => event.persisted && hello()

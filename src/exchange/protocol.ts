@@ -4,6 +4,7 @@ import * as z from 'zod'
 import type { AgentStateName, Diversion, Note, Owed, SoundPath, WrapUp } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import type { Call, Ear } from '@/core/calls'
+import type { NumberReading } from '@/core/directory'
 import type { DoNotCallEntry } from '@/core/do-not-call'
 import { AskSchema } from '@/core/floor'
 import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, type QueueId, QueueIdSchema } from '@/core/ids'
@@ -90,10 +91,28 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   /** What was set aside as damaged, as text. */
   z.object({ kind: z.literal('damaged'), requestId }).readonly(),
   z.object({ kind: z.literal('dismissNotice'), requestId, noticeId: z.string() }).readonly(),
+  /** How numbers are written, and how what was typed is read. */
+  z
+    .object({
+      kind: z.literal('numbers'),
+      requestId,
+      write: z.array(z.string().max(300)).max(5_000).readonly(),
+      read: z
+        .array(z.object({ typed: z.string().max(300), homeCountry: z.string().length(2) }).readonly())
+        .max(100)
+        .readonly(),
+    })
+    .readonly(),
   /** Asks nothing: whether the floor is still there. */
   z.object({ kind: z.literal('ping'), requestId }).readonly(),
 ])
 export type TabMessage = z.infer<typeof TabMessageSchema>
+
+/** The answer to `numbers`, in the order asked. */
+export interface NumbersSaid {
+  readonly written: readonly string[]
+  readonly read: readonly NumberReading[]
+}
 
 export interface RefusalView {
   readonly reason: string

@@ -14,6 +14,12 @@ import { rulesOf } from './rules'
 const MIDNIGHT_MS = Date.parse('2026-11-23T00:00:00Z')
 const PAST = simulateDay({ seed: 5, pace: 'ordinary', day: '2026-11-23' })
 const TODAY = simulateDay({ seed: 6, pace: 'ordinary', day: '2026-11-24' })
+/** Of the day whole decisions, until some time. */
+const MORNING = TODAY.slice(
+  0,
+  TODAY.findIndex((e) => e.causedBy === null && e.seq > 5_000),
+)
+const NEXT = afterwards(simulateDay({ seed: 8, pace: 'ordinary', day: '2026-11-25' }), MORNING.at(-1)?.seq ?? 0)
 const NOW_MS = MIDNIGHT_MS + 2 * DAY
 const BOTH = { fromMs: MIDNIGHT_MS, toMs: NOW_MS }
 const ASKED = { span: BOTH, nowMs: NOW_MS, steps: Array.from({ length: 48 }, (_, i) => MIDNIGHT_MS + i * HOUR), only: null }
@@ -100,10 +106,8 @@ describe('the history', () => {
 
   test('a browser that is opened again goes on from what was settled, and asks the floor for nothing older', async () => {
     const store = memoryStore()
-    const half = TODAY.findIndex((e) => e.event.kind === 'callCleared' && e.atMs > MIDNIGHT_MS + DAY + 12 * HOUR)
-    const next = simulateDay({ seed: 8, pace: 'ordinary', day: '2026-11-25' })
-    const later = TODAY.slice(half).concat(afterwards(next, TODAY.at(-1)?.seq ?? 0))
-    const { history: first } = await aHistory({ store, live: [...TODAY.slice(0, half), ...later] })
+    const all = [...MORNING, ...NEXT.slice(0, 2_000)]
+    const { history: first } = await aHistory({ store, live: all })
     const spanned = { ...ASKED, span: { fromMs: MIDNIGHT_MS, toMs: NOW_MS + DAY }, nowMs: NOW_MS + DAY }
     const told = await first.report(spanned)
     const records = await allOf(first, spanned.span)
@@ -113,7 +117,7 @@ describe('the history', () => {
     await again.open({ days: 5, seed: 7 }, () => {})
     const asked: number[] = []
     const { feed, store: put } = aFeed()
-    put([...TODAY, ...later.slice(TODAY.length - half)])
+    put(all)
     await again.follow({
       floorId: feed.floorId,
       read: (after, through) => {
@@ -121,21 +125,23 @@ describe('the history', () => {
         return feed.read(after, through)
       },
     })
-    expect(Math.min(...asked)).toBeGreaterThan(TODAY.length / 2)
+    expect(Math.min(...asked)).toBeGreaterThan(MORNING.length / 2)
     expect(await again.report(spanned)).toEqual(told)
     expect(await allOf(again, spanned.span)).toEqual(records)
     // A settled call is still followed down to its events, and nothing of another floor's stays.
-    const settled = records.find((r) => r.result === 'handled' && r.offeredAtMs > MIDNIGHT_MS + DAY && r.offeredAtMs < MIDNIGHT_MS + DAY + 10 * HOUR)
+    const settled = records.find((r) => r.result === 'handled' && r.offeredAtMs > MIDNIGHT_MS + DAY && r.offeredAtMs < MIDNIGHT_MS + DAY + 9 * HOUR)
     expect((await again.call(settled?.callId ?? ''))?.entries.map((e) => e.event.kind)).toEqual(expect.arrayContaining(['callQueued', 'outcomeSaved']))
-    const other = await aHistory({ store, floorId: 'another', live: TODAY.slice(0, half) })
-    expect((await allIn(other.history)).offered).toBe(queued(PAST) + queued(TODAY.slice(0, half)))
+    const other = await aHistory({ store, floorId: 'another', live: MORNING.slice(0, 1_500) })
+    expect((await allIn(other.history)).offered).toBe(queued(PAST) + queued(MORNING.slice(0, 1_500)))
     expect((await store.keys()).filter((k) => k.includes('/own/'))).toEqual([])
   })
 
   test('a disk that is full in the middle of settling: nothing is counted twice or missing, then or when it is opened again', async () => {
-    const days = [...TODAY, ...afterwards(simulateDay({ seed: 8, pace: 'ordinary', day: '2026-11-25' }), TODAY.at(-1)?.seq ?? 0)]
+    // The morning of one day and some of the next: with the first of it the day before is settled.
+    const days = [...MORNING, ...NEXT.slice(0, 900)]
+    const fetchDays: FetchDays = async () => answerOf(503)
     const spanned = { ...ASKED, span: { fromMs: MIDNIGHT_MS, toMs: NOW_MS + DAY }, nowMs: NOW_MS + DAY }
-    const plain = await aHistory({ live: days })
+    const plain = await aHistory({ live: days, fetchDays })
     const told = (await plain.history.report(spanned)).all
     for (const refused of ['checkpoint', '/own/'] as const) {
       const disk = memoryStore()
@@ -147,11 +153,11 @@ describe('the history', () => {
           await disk.set(key, value)
         },
       }
-      const { history, follow } = await aHistory({ store, live: days.slice(0, -2_000) })
+      const { history, follow } = await aHistory({ store, fetchDays, live: days.slice(0, -400) })
       refuses = false
-      await follow(days.slice(-2_000))
+      await follow(days.slice(-400))
       expect((await history.report(spanned)).all, refused).toEqual(told)
-      const { history: again } = await aHistory({ store, live: days })
+      const { history: again } = await aHistory({ store, fetchDays, live: days })
       expect((await again.report(spanned)).all, refused).toEqual(told)
     }
   })

@@ -7,6 +7,7 @@ import type { Target } from '@/core/calls'
 import { type Ask, toRefusalText } from '@/core/floor'
 import type { CallId } from '@/core/ids'
 import { useNumberReader } from '@/desk/number-reader'
+import { numbers } from '@/exchange/numbers'
 import { Button, Clock, Problem, useFinder, usePersonalSetting } from '@/ui'
 import { useBoard } from './board-context'
 import { type Choice, choicesFor, choicesOf } from './targets'
@@ -45,7 +46,7 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
     }
   }, [])
 
-  const reading = /\d/.test(typed) ? readNumber?.(typed, centre.homeCountry) : undefined
+  const reading = /\d/.test(typed) ? readNumber(typed, centre.homeCountry) : undefined
   const all = choicesFor(typed, { me, centre, seats, queues, parked }, reading)
   const choices = target === null || typed !== '' ? all : choicesOf(target, { me, centre, seats, queues })
   const type = (next: string) => {
@@ -62,11 +63,14 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
     return { kind: 'moveCall', callId, endpoint: instead.endpoint }
   }
   const labelOf = (verb: Verb) => chosen?.instead?.verb ?? LABELS[verb]
-  const take = async (verb: Verb, choice: Choice | undefined) => {
+  const take = async (verb: Verb, marked: Choice | undefined) => {
+    // Enter may be pressed before it is known how the last letter is read.
+    const read = marked !== undefined || !/\d/.test(typed) ? reading : await numbers.reading(typed, centre.homeCountry)
+    const choice = marked ?? (read?.ok ? choicesFor(typed, { me, centre, seats, queues, parked }, read)[0] : undefined)
     if (choice === undefined) {
       setProblem(
-        reading !== undefined && !reading.ok
-          ? `${toRefusalText(reading.refusal).says} ${toRefusalText(reading.refusal).next}`
+        read !== undefined && !read.ok
+          ? `${toRefusalText(read.refusal).says} ${toRefusalText(read.refusal).next}`
           : `“${typed.trim()}” matches nobody here and is not a number. Check the spelling, or type the number.`,
       )
       field.current?.focus()

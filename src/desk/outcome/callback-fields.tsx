@@ -38,7 +38,7 @@ export function useCallbackDraft({ id: callId, number, run }: Work, centre: Cent
   const [typed, setTyped, forgetTyped] = useDraft(`${callId} callback number`, '')
   const [owner, setOwner, forgetOwner] = useDraft(`${callId} callback owner`, 'mine')
   const readNumber = useNumberReader()
-  const reading = typed.trim() === '' && number === null ? undefined : readNumber?.(typed.trim() === '' ? (number ?? '') : typed, centre.homeCountry)
+  const reading = typed.trim() === '' && number === null ? undefined : readNumber(typed.trim() === '' ? (number ?? '') : typed, centre.homeCountry)
   const country = reading?.ok ? reading.number.readAs : null
   // At home the centre's own zone is meant. A country of several does not tell which: the agent asks.
   const abroad = country === null || country === centre.homeCountry ? [] : zonesOf(country)
