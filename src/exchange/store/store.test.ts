@@ -185,14 +185,14 @@ describe('storage that says no in the middle', () => {
     await writtenTo(counting.store, COUNT)
     const places = counting.refusals.writes
     expect(places).toBeGreaterThan(500)
-    // Every third place of the last sixth, where snapshots and joining come together, and some of the others.
-    for (let place = 1; place <= places; place += place > (places * 5) / 6 ? 3 : 19) {
+    // Every fifth place of the last sixth, where snapshots and joining come together, and some of the others.
+    for (let place = 1; place <= places; place += place > (places * 5) / 6 ? 5 : 29) {
       const { store, disk, refusals } = aDisk()
       refusals.next = place
       const { writer, said, retry } = await writtenTo(store, COUNT)
       expect(await retry(), `write ${place}`).toBe(true)
       expect(said.length === 0 || said.at(-1) === null, `write ${place}: ${said.join()}`).toBe(true)
-      if (place % 20 === 0) {
+      if (place % 10 === 0) {
         const restored = await restore(disk)
         expect(restored.damage, `write ${place}`).toBeNull()
         expect(restored.state?.seq).toBe(seqAfter(COUNT))
