@@ -27,28 +27,24 @@ export function openPort(onMessage: (message: FloorMessage) => void, onReset: ()
 
 function sharedPort(onMessage: (message: FloorMessage) => void): FloorPort {
   const { port } = new SharedWorker(FLOOR_URL, { name: 'floor' })
-  port.onmessage = (event) => onMessage(event.data as FloorMessage)
-  return {
-    post: (message) => port.postMessage(message),
-    introduce(brought) {
-      port.postMessage({ kind: 'forHistory' } satisfies ForHistory, [brought])
-      return true
-    },
-    close: () => port.close(),
-  }
+  return directPort(port, onMessage, () => port.close())
 }
 
 /** A floor for this tab alone: a browser that can neither share a worker nor tell tabs of each other. */
 function ownPort(onMessage: (message: FloorMessage) => void): FloorPort {
   const worker = new Worker(FLOOR_URL, { name: 'floor' })
-  worker.onmessage = (event) => onMessage(event.data as FloorMessage)
+  return directPort(worker, onMessage, () => worker.terminate())
+}
+
+function directPort(floor: MessagePort | Worker, onMessage: (message: FloorMessage) => void, close: () => void): FloorPort {
+  floor.onmessage = (event: MessageEvent) => onMessage(event.data as FloorMessage)
   return {
-    post: (message) => worker.postMessage(message),
+    post: (message) => floor.postMessage(message),
     introduce(brought) {
-      worker.postMessage({ kind: 'forHistory' } satisfies ForHistory, [brought])
+      floor.postMessage({ kind: 'forHistory' } satisfies ForHistory, [brought])
       return true
     },
-    close: () => worker.terminate(),
+    close,
   }
 }
 

@@ -11,10 +11,10 @@ export interface Blocks {
   store(kept: Kept): Promise<void>
   forget(names: readonly string[]): Promise<void>
   names(): readonly string[]
-  /** Reads what is in a span; resolves when it is all here. */
-  need(fromMs: number, toMs: number): Promise<void>
+  /** What is in a span, in the order of its beginnings, once it is all read. */
+  need(fromMs: number, toMs: number): Promise<readonly Kept[]>
   /** Reads everything, the latest first. */
-  needAll(onMore: () => void): Promise<void>
+  needAll(): Promise<void>
   /** Those that are here, in the order of their beginnings. */
   here(): readonly Kept[]
   isWhole(): boolean
@@ -34,6 +34,10 @@ export function createBlocks(store: KeyValue): Blocks {
     ranges.set(one.name, rangeOf(one))
     kept.set(one.name, one)
     ordered = null
+  }
+  const here = () => {
+    ordered ??= [...kept.values()].toSorted((a, b) => rangeOf(a).fromMs - rangeOf(b).fromMs)
+    return ordered
   }
   const read = (range: Range): Promise<void> => {
     if (kept.has(range.name)) return Promise.resolve()
@@ -73,17 +77,15 @@ export function createBlocks(store: KeyValue): Blocks {
     },
     names: () => [...ranges.keys()],
     async need(fromMs, toMs) {
-      await Promise.all([...ranges.values()].filter((r) => r.toMs >= fromMs && r.fromMs < toMs).map(read))
+      const isWanted = (range: Range | undefined) => range !== undefined && range.toMs >= fromMs && range.fromMs < toMs
+      await Promise.all([...ranges.values()].filter(isWanted).map(read))
+      return here().filter(({ name }) => isWanted(ranges.get(name)))
     },
-    async needAll(onMore) {
+    async needAll() {
       const latestFirst = [...ranges.values()].toSorted((a, b) => b.toMs - a.toMs)
       await Promise.all(latestFirst.map(read))
-      onMore()
     },
-    here() {
-      ordered ??= [...kept.values()].toSorted((a, b) => rangeOf(a).fromMs - rangeOf(b).fromMs)
-      return ordered
-    },
+    here,
     isWhole: () => kept.size === ranges.size,
   }
 }

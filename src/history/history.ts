@@ -25,7 +25,7 @@ import {
 } from './columns'
 import { entriesOfDay, importDays, linesOf, type PastDay, type Progress, readEntries, takeLegacyDays } from './days'
 import { type ExportName, exported, isEmptyExport } from './exports'
-import { type Kept, keepDay, rangeOf, type Sums, sumsOf } from './kept'
+import { type Kept, keepDay, type Sums, sumsOf } from './kept'
 import { createLive } from './live'
 import { type Names, named, namesOf } from './names'
 import { pageOfBlocks } from './pages'
@@ -173,20 +173,19 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
     resummed.of.set(kept.name, made)
     return made
   }
-  /** What there is of a span: kept blocks, and what the folder still holds. */
-  const partsIn = async ({ fromMs, toMs }: Span, nowMs: number): Promise<readonly Part[]> => {
+  const keptIn = async ({ fromMs, toMs }: Span) => {
     await following
-    await blocks.need(fromMs, toMs)
-    const now = live.now(nowMs)
-    const stored = blocks.here().flatMap((kept): Part[] => {
-      const range = rangeOf(kept)
-      if (range.fromMs >= toMs || range.toMs < fromMs) return []
-      const calls = callsOf(kept)
-      return [{ calls, states: kept.states, sums: sumsBy(kept, calls) }]
-    })
-    return [...stored, ...now.calls.map((calls, i): Part => ({ calls, states: i === 0 ? now.states : NO_STATES, sums: null }))]
+    return blocks.need(fromMs, toMs)
   }
-  const callBlocks = async (span: Span, nowMs: number) => (await partsIn(span, nowMs)).map((p) => p.calls)
+  /** What there is of a span: kept blocks, and what the folder still holds. */
+  const partsIn = async (span: Span, nowMs: number): Promise<readonly Part[]> => {
+    const stored = (await keptIn(span)).map((kept): Part => {
+      const calls = callsOf(kept)
+      return { calls, states: kept.states, sums: () => sumsBy(kept, calls) }
+    })
+    return [...stored, { calls: live.ended(), states: live.states(nowMs), sums: null }, { calls: live.underWay(nowMs), states: NO_STATES, sums: null }]
+  }
+  const callsIn = async (span: Span, nowMs: number) => [...(await keptIn(span)).map(callsOf), live.ended(), live.underWay(nowMs)]
 
   const fold = async (from: Feed): Promise<void> => {
     if (feed !== from) {
@@ -220,7 +219,7 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       if (fetched !== null) return fetched
       isOpen = true
       await takeMissing()
-      void blocks.needAll(onMore)
+      void blocks.needAll().then(onMore)
       return { ok: true, days: dayNames().size }
     },
     follow(from) {
@@ -240,7 +239,7 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       })
     },
     async calls({ span, nowMs, only, ...asked }) {
-      const found = await callBlocks(span, nowMs)
+      const found = await callsIn(span, nowMs)
       if (only === null) return pageOfBlocks(found, span, asked, names())
       const mine = found.flatMap((block) => {
         const open = openBlock(block)
@@ -265,7 +264,7 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       }
       const held = live.hasAny() ? live.folder.find(toCallId(callId)) : null
       if (held !== null) return { record: named(held.record, names()), entries: await ownEntries(feed, callId, held.firstSeq, held.lastSeq) }
-      if (find() === null && !blocks.isWhole()) await blocks.needAll(() => {})
+      if (find() === null && !blocks.isWhole()) await blocks.needAll()
       const found = find()
       if (found === null) return null
       const { kept, record, row } = found
@@ -291,10 +290,10 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
         }
       }
       for (const kept of blocks.here()) look(callsOf(kept))
-      const [ended] = live.now(0).calls
-      if (ended !== undefined) look(ended)
+      look(live.ended())
       found.sort(([a, i], [b, j]) => valueAt(b.offeredAtMs, j) - valueAt(a.offeredAtMs, i))
-      return { count: found.length, latest: found.slice(0, PREVIOUS_LIMIT).map(([block, row]) => named(recordAt(block, row), names())) }
+      const now = names()
+      return { count: found.length, latest: found.slice(0, PREVIOUS_LIMIT).map(([block, row]) => named(recordAt(block, row), now)) }
     },
     async exportFile(name, span, nowMs, onProgress) {
       const parts = (await partsIn(span, nowMs)).filter((part) => !isEmptyExport(part, span))

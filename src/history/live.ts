@@ -22,8 +22,11 @@ export interface Live {
   add(entries: readonly LedgerEntry[]): void
   /** What is over by now as a block of its own, when it is time for one. It counts as settled once it is stored; nothing may be added meanwhile. */
   settle(rules: Rules, store: (kept: Kept) => Promise<void>): Promise<Kept | null>
-  /** Calls that have ended and calls under way, and spells, as they are by now. */
-  now(nowMs: number): { readonly calls: readonly CallsBlock[]; readonly states: StatesBlock }
+  /** Calls that have ended and are not settled. */
+  ended(): CallsBlock
+  underWay(nowMs: number): CallsBlock
+  /** Spells that are not settled, as they are by now. */
+  states(nowMs: number): StatesBlock
   /** Days whose promises the floor has taken up. */
   carried(): readonly Carried[]
   /** Changes with every correction of a call that is settled. */
@@ -134,11 +137,12 @@ export function createLive(keep: KeyValue): Live {
       ended = null
       return kept
     },
-    now(nowMs) {
-      if (seq === 0) return { calls: [], states: packStates([]) }
+    ended() {
       ended ??= packCalls(folder.records())
-      return { calls: [ended, packCalls(folder.underWay(nowMs))], states: packStates(folder.intervals(nowMs)) }
+      return ended
     },
+    underWay: (nowMs) => packCalls(folder.underWay(nowMs)),
+    states: (nowMs) => packStates(seq === 0 ? [] : folder.intervals(nowMs)),
     carried: () => carried,
     correctionsKey() {
       corrections ??= [...folder.corrections().values()].map((c) => c.seq).join(' ')

@@ -6,7 +6,7 @@ import type { SetUp } from '@/core/set-up'
 import type { CallsBlock, StatesBlock } from './columns'
 import type { Sums } from './kept'
 import { type Quarter, quartersOf, type SeriesPoint, toSeries } from './quarters'
-import { occupancyOf, type Spells, spellsOf } from './spells'
+import { occupancyOf, spellsOf } from './spells'
 import { isOf, measuresOf, openBlock, type Rules, type Tallies, type Tally, tally } from './tally'
 
 type Occupancy = ReturnType<typeof occupancy>
@@ -25,8 +25,8 @@ export interface Report {
 export interface Part {
   readonly calls: CallsBlock
   readonly states: StatesBlock
-  /** null of what changes from moment to moment. */
-  readonly sums: Sums | null
+  /** Of the whole block, made where they are asked for; null of what changes from moment to moment. */
+  readonly sums: (() => Sums) | null
 }
 
 export interface ReportAsked {
@@ -41,8 +41,8 @@ export interface ReportAsked {
 }
 
 export function reportOf(parts: readonly Part[], { span, nowMs, steps, only, rules, setUps, takenBack }: ReportAsked): Report {
-  const tallies = parts.map(({ calls, sums }) => (sums !== null && isWithin(calls.fromMs, calls.lastMs + 1, span) ? sums.tallies : tally(calls, span, rules)))
-  const spells = parts.map(({ states, sums }) => (sums !== null && isWithin(states.fromMs, states.toMs, span) ? sums.spells : spellsOf(states, span)))
+  const tallies = parts.map(({ calls, sums }) => (sums !== null && isWithin(calls.fromMs, calls.lastMs + 1, span) ? sums().tallies : tally(calls, span, rules)))
+  const spells = parts.map(({ states, sums }) => (sums !== null && isWithin(states.fromMs, states.toMs, span) ? sums().spells : spellsOf(states, span)))
   const quarters = parts.map((part) => quartersIn(part, span, only))
   // Whoever is retired is shown for as long as there is something to show.
   const seenQueues = new Set(tallies.flatMap((t) => [...part(t, only).keys()]))
@@ -93,10 +93,10 @@ function quartersIn({ calls, sums }: Part, span: ReportAsked['span'], only: Agen
     const open = openBlock(calls)
     return quartersOf(calls, span, (row) => isOf(calls, row, only, open))
   }
-  return sums !== null && isWithin(calls.fromMs, calls.lastMs + 1, span) ? sums.quarters : quartersOf(calls, span)
+  return sums !== null && isWithin(calls.fromMs, calls.lastMs + 1, span) ? sums().quarters : quartersOf(calls, span)
 }
 
 const uniqueById = <T extends { readonly id: string }>(items: readonly T[]): readonly T[] =>
   [...new Map(items.toReversed().map((i) => [i.id, i])).values()].reverse()
 
-export type { SeriesPoint, Spells }
+export type { SeriesPoint }

@@ -2,8 +2,8 @@
 // kept, so that a month is thirty additions. core/reports says what each measure is; a property holds the two against each other.
 import { bisectLeft, mean, quantileSorted } from 'd3-array'
 import type { AgentId, QueueId } from '@/core/ids'
-import type { CallRecord } from '@/core/ledger'
-import { type Measures, UNCODED_AFTER_MS } from '@/core/reports'
+import type { AgentLeg, CallRecord } from '@/core/ledger'
+import { isHandling, type Measures, UNCODED_AFTER_MS } from '@/core/reports'
 import { type CallsBlock, isNullAt, listWords, numberAt, placeAt, textAt, valueAt } from './columns'
 
 export interface Tally {
@@ -68,7 +68,7 @@ export function rowsIn({ offeredAtMs, count }: CallsBlock, { fromMs, toMs }: Pic
 /** What a pass over a block looks up again and again. */
 export function openBlock(block: CallsBlock) {
   const { legs, answers } = block
-  const roles = listWords(legs.role).map((role) => role === 'handled' || role === 'transferredTo')
+  const roles = listWords(legs.role).map((role) => isHandling({ role: role as AgentLeg['role'] }))
   const fields = listWords(answers.field)
   const written = listWords(answers.value)
   const values: unknown[] = []

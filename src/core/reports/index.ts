@@ -5,6 +5,7 @@ export {
   DEFAULT_SERVICE_LEVEL_MS,
   type Grouped,
   inInterval,
+  isHandling,
   type MeasureOptions,
   type Measures,
   measure,

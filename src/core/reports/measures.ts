@@ -44,7 +44,7 @@ export interface MeasureOptions {
 }
 
 /** Whoever had the call handled it: first, or after it was handed to them. Who was only asked, or joined, did not. */
-export const isHandling = ({ role }: AgentLeg): boolean => role === 'handled' || role === 'transferredTo'
+export const isHandling = ({ role }: Pick<AgentLeg, 'role'>): boolean => role === 'handled' || role === 'transferredTo'
 
 /** Offered, answered and service level count inbound calls; handle time and outcomes count every handled call. */
 export function measure(records: readonly PartOfCall[], options: MeasureOptions): Measures {
