@@ -5,7 +5,7 @@ import { quantileSorted } from 'd3-array'
 import { type CallsBlock, packCalls } from '@/history/columns'
 import { rulesOf } from '@/history/rules'
 import { measuresOf, tally } from '@/history/tally'
-import { FENNHOLM } from '@/world/scenario'
+import { FENNHOLM } from '@/scenario'
 import { daysOf } from './million'
 import { median, print, timed } from './statistics'
 

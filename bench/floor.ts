@@ -6,9 +6,9 @@ import { floorOf } from '@/core/state'
 import { get } from '@/core/table'
 import { HOUR } from '@/core/time'
 import { createWriter, restore } from '@/exchange/store'
+import { FENNHOLM, FENNHOLM_STAGE } from '@/scenario'
 import { memoryStore } from '@/storage'
 import { advance, createWorld, simulateDay } from '@/world'
-import { FENNHOLM } from '@/world/scenario'
 import { aBusyFloor } from './busy-floor'
 import { printRates } from './print-rates'
 import { commandRates, foldRates } from './rate'
@@ -58,10 +58,10 @@ function previews(): void {
 
 function simulatedDay(): void {
   const day = '2026-11-23'
-  simulateDay({ seed: 1, pace: 'ordinary', day })
+  simulateDay(FENNHOLM_STAGE, { seed: 1, pace: 'ordinary', day })
   let entries = 0
   const spent = timed(3, () => {
-    entries = simulateDay({ seed: 7, pace: 'ordinary', day }).length
+    entries = simulateDay(FENNHOLM_STAGE, { seed: 7, pace: 'ordinary', day }).length
   })
   print(`an ordinary day of 14 seats simulated (${entries} events)`, `${Math.round(median(spent))} ms`, 'under 1000 ms')
 }
@@ -75,7 +75,7 @@ async function restored(): Promise<void> {
   const state = floorOf(opened)
   writer.append([opened], state)
   const plays = FENNHOLM.agents.filter((a) => a.role === 'agent').map((a) => a.id)
-  const world = createWorld({ seed: 7, pace: 'ordinary', plays, day: { kind: 'live' } })
+  const world = createWorld(FENNHOLM_STAGE, { seed: 7, pace: 'ordinary', plays, day: { kind: 'live' } })
   world.begin(state, fromMs)
   for (let hour = 1; hour <= 50; hour++) {
     advance(state, world, fromMs + hour * HOUR, (entries) => writer.append(entries, state))

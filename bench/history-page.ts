@@ -4,8 +4,8 @@ import { LATEST_CALLS } from '@/history/calls'
 import { bytesOf } from '@/history/columns'
 import { createHistory, type History } from '@/history/history'
 import { keptKey, rangeOf } from '@/history/kept'
+import { FENNHOLM } from '@/scenario'
 import { browserStore } from '@/storage'
-import { FENNHOLM } from '@/world/scenario'
 import { FIRST_DAY, keptDays } from './million'
 
 /** The history that was asked last. */

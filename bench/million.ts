@@ -4,8 +4,8 @@ import { createLedgerFolder } from '@/core/ledger'
 import { DAY } from '@/core/time'
 import { type Kept, keepDay } from '@/history/kept'
 import { rulesOf } from '@/history/rules'
+import { FENNHOLM, FENNHOLM_STAGE } from '@/scenario'
 import { dayAfter, simulateDay } from '@/world'
-import { FENNHOLM } from '@/world/scenario'
 
 export const FIRST_DAY = '2024-01-01'
 const SIMULATED = 4
@@ -17,7 +17,7 @@ interface PlainDay {
 
 function simulated(seed: number): PlainDay {
   const folder = createLedgerFolder()
-  const entries = simulateDay({ seed, pace: 'storm', day: FIRST_DAY })
+  const entries = simulateDay(FENNHOLM_STAGE, { seed, pace: 'storm', day: FIRST_DAY })
   for (const entry of entries) folder.add(entry)
   return { records: folder.records(), intervals: folder.intervals(entries.at(-1)?.atMs ?? 0) }
 }

@@ -1,8 +1,10 @@
 // What earlier days of the demo left: taken up once, when it can be had, for the days that are missing.
+
 import { describe, expect, test, vi } from 'vitest'
 import { toCallId } from '@/core/ids'
 import { get, values } from '@/core/table'
 import { DAY } from '@/core/time'
+import { FENNHOLM_STAGE } from '@/scenario'
 import { memoryStore } from '@/storage'
 import { daySteps } from '@/world'
 import { restore } from './store'
@@ -13,7 +15,7 @@ const PAST = { seed: 7, days: 3 }
 
 /** A Sunday, which is soon made. */
 function left() {
-  const steps = daySteps({ seed: 7, pace: 'ordinary', day: '2026-11-22' }, () => {})
+  const steps = daySteps(FENNHOLM_STAGE, { seed: 7, pace: 'ordinary', day: '2026-11-22' }, () => {})
   let step = steps.next()
   while (step.done !== true) step = steps.next()
   return step.value

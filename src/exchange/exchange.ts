@@ -148,7 +148,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
 
   const startWorld = (seed: number, pace: Pace) => {
     if (state.standIns?.seed !== seed || state.standIns.pace !== pace) note({ kind: 'standInsBegan', seed, pace })
-    world = createWorld({ seed, pace, plays: state.setUp.agents.filter((a) => a.playable).map((a) => a.id), day: { kind: 'live' } })
+    world = createWorld(options.scenario.stage, { seed, pace, plays: state.setUp.agents.filter((a) => a.playable).map((a) => a.id), day: { kind: 'live' } })
     world.begin(state, now())
   }
 

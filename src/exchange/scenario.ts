@@ -3,12 +3,15 @@ import type { Customer } from '@/core/calls'
 import type { AgentId } from '@/core/ids'
 import type { SetUp } from '@/core/set-up'
 import type { FloorState } from '@/core/state'
+import type { Stage } from '@/world'
 import type { PinSecret } from './accounts'
 import type { CentreView } from './protocol'
 
 export interface Scenario {
   /** How the centre is set up when its ledger begins. */
   readonly setUp: SetUp
+  /** What the stand-ins are told of it. */
+  readonly stage: Stage
   /** What its accounts sign in with. */
   readonly secrets: ReadonlyMap<AgentId, PinSecret>
   /** Numbers the centre calls often. */

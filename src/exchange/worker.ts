@@ -1,7 +1,7 @@
 // Entry of the SharedWorker, and of the dedicated worker that takes its place where SharedWorker is missing.
 import * as Comlink from 'comlink'
+import { FENNHOLM_LINE } from '@/scenario'
 import { browserStore, type KeyValue, memoryStore } from '@/storage'
-import { FENNHOLM_LINE } from '@/world/scenario'
 import { openAccounts } from './accounts'
 import { createExchange, type Exchange } from './exchange'
 import { NOTHING_RESTORED, restore } from './store'

@@ -1,11 +1,12 @@
 import { expect, test } from 'vitest'
 import { toLine } from '@/core/ledger'
+import { FENNHOLM_STAGE } from '@/scenario'
 import { memoryStore } from '@/storage'
 import { simulateDay } from '@/world'
 import { entriesLine, entriesOfDay, foldDay, foldedLine, importDays, type PastDay, takeLegacyDays } from './days'
 
 const DAYS = ['2026-11-21', '2026-11-22'] as const
-const ENTRIES = DAYS.map((day) => simulateDay({ seed: 3, pace: 'ordinary', day }))
+const ENTRIES = DAYS.map((day) => simulateDay(FENNHOLM_STAGE, { seed: 3, pace: 'ordinary', day }))
 const LINES = [
   ...DAYS.map((day, i) => foldedLine(foldDay(day, ENTRIES[i] ?? []), i + 1, DAYS.length)),
   ...DAYS.flatMap((day, i) => [entriesLine(day), ...(ENTRIES[i] ?? []).map(toLine)]),

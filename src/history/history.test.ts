@@ -3,23 +3,23 @@ import { toAgentId, toCallId } from '@/core/ids'
 import { type LedgerEntry, toLine } from '@/core/ledger'
 import { byQueue, inInterval, measure, ofAgent } from '@/core/reports'
 import { DAY, HOUR } from '@/core/time'
+import { FENNHOLM, FENNHOLM_STAGE, SAILINGS } from '@/scenario'
 import { memoryStore } from '@/storage'
 import { simulateDay } from '@/world'
-import { FENNHOLM, SAILINGS } from '@/world/scenario'
 import { type CallsAsked, LATEST_CALLS, pageOfCalls } from './calls'
 import { entriesLine, foldDay, foldedLine } from './days'
 import { createHistory, type Feed, type FetchDays, type History } from './history'
 import { rulesOf } from './rules'
 
 const MIDNIGHT_MS = Date.parse('2026-11-23T00:00:00Z')
-const PAST = simulateDay({ seed: 5, pace: 'ordinary', day: '2026-11-23' })
-const TODAY = simulateDay({ seed: 6, pace: 'ordinary', day: '2026-11-24' })
+const PAST = simulateDay(FENNHOLM_STAGE, { seed: 5, pace: 'ordinary', day: '2026-11-23' })
+const TODAY = simulateDay(FENNHOLM_STAGE, { seed: 6, pace: 'ordinary', day: '2026-11-24' })
 /** Of the day whole decisions, until some time. */
 const MORNING = TODAY.slice(
   0,
   TODAY.findIndex((e) => e.causedBy === null && e.seq > 5_000),
 )
-const NEXT = afterwards(simulateDay({ seed: 8, pace: 'ordinary', day: '2026-11-25' }), MORNING.at(-1)?.seq ?? 0)
+const NEXT = afterwards(simulateDay(FENNHOLM_STAGE, { seed: 8, pace: 'ordinary', day: '2026-11-25' }), MORNING.at(-1)?.seq ?? 0)
 const NOW_MS = MIDNIGHT_MS + 2 * DAY
 const BOTH = { fromMs: MIDNIGHT_MS, toMs: NOW_MS }
 const ASKED = { span: BOTH, nowMs: NOW_MS, steps: Array.from({ length: 48 }, (_, i) => MIDNIGHT_MS + i * HOUR), only: null }
@@ -260,7 +260,7 @@ describe('the history', () => {
 
   test('days the floor has taken something up from are fetched, once, when they are not here', async () => {
     const asked: string[] = []
-    const gap = simulateDay({ seed: 5, pace: 'ordinary', day: '2026-11-22' })
+    const gap = simulateDay(FENNHOLM_STAGE, { seed: 5, pace: 'ordinary', day: '2026-11-22' })
     const lines = [foldedLine(foldDay('2026-11-22', gap), 1, 1), entriesLine('2026-11-22'), ...gap.map(toLine)].join('\n')
     const fetchDays: FetchDays = async ({ days, before = 'today' }) => {
       asked.push(`${days} before ${before}`)

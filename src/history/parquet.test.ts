@@ -6,9 +6,9 @@ import { expect, test } from 'vitest'
 import { createLedgerFolder } from '@/core/ledger'
 import { measure } from '@/core/reports'
 import { DAY } from '@/core/time'
+import { FENNHOLM, FENNHOLM_STAGE } from '@/scenario'
 import { memoryStore } from '@/storage'
 import { simulateDay } from '@/world'
-import { FENNHOLM } from '@/world/scenario'
 import { createHistory } from './history'
 import { keepDay } from './kept'
 import { createParquet } from './parquet'
@@ -19,7 +19,7 @@ const SPAN = { fromMs: FROM_MS, toMs: FROM_MS + 2 * DAY }
 const RULES = rulesOf([FENNHOLM])
 const DAYS = ['2026-11-23', '2026-11-24'].map((day, i) => {
   const folder = createLedgerFolder()
-  const entries = simulateDay({ seed: 21 + i, pace: 'ordinary', day })
+  const entries = simulateDay(FENNHOLM_STAGE, { seed: 21 + i, pace: 'ordinary', day })
   for (const entry of entries) folder.add(entry)
   return { day, records: folder.records(), intervals: folder.intervals(entries.at(-1)?.atMs ?? 0) }
 })

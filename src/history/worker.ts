@@ -1,9 +1,9 @@
 // Entry of the history's worker: one for all tabs of the browser, or one a tab where workers cannot be shared.
 import * as Comlink from 'comlink'
 import type { FloorForHistory } from '@/exchange/for-history'
+import { FENNHOLM } from '@/scenario'
 import { browserStore, memoryStore } from '@/storage'
 import { pastDaysQuery } from '@/world'
-import { FENNHOLM } from '@/world/scenario'
 import { createDesk } from './desk'
 import { createHistory, type FetchDays } from './history'
 

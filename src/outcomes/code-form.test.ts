@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { OutcomeCodeSchema } from '@/core/outcomes'
-import { FENNHOLM } from '@/world/scenario'
-import { OUTCOME_SETS } from '@/world/scenario/outcomes'
+import { FENNHOLM } from '@/scenario'
+import { OUTCOME_SETS } from '@/scenario/outcomes'
 import { type CodeForm, CodeFormSchema, fromCodeForm, toCodeForm } from './code-form'
 import { addSet, newCode, withCode } from './edit'
 

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { addPage, type Script, withPage } from '@/core/scripts'
 import { SMALL } from '@/core/testing'
-import { SCRIPTS } from '@/world/scenario/scripts'
+import { SCRIPTS } from '@/scenario/scripts'
 import { layoutOf, NODE, shapeOf } from './layout'
 
 const small = SMALL.scripts[0] as Script

@@ -1,7 +1,7 @@
 // Everything a stand-in may mean to do. Plain data, so that an agenda can be looked at.
 import type { Failure } from '@/core/calls'
 import type { AgentId, CallbackId, CallId, DeviceId, QueueId, TaskId } from '@/core/ids'
-import type { RingWish } from './persona'
+import type { RingWish } from './wish'
 
 export type Act = CallerAct | ColleagueAct | PromiseAct
 

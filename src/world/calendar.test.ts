@@ -1,6 +1,6 @@
-import { describe, expect, test } from 'vitest'
+import { expect, test } from 'vitest'
 import { HOUR, utcDay } from '@/core/time'
-import { dayAfter, dayAt, daysBetween, paceOfDay, startOfDayMs, weekdayOf } from './calendar'
+import { dayAfter, dayAt, daysBetween, startOfDayMs, weekdayOf } from './calendar'
 
 const ZONES = ['Europe/London', 'America/New_York', 'Australia/Sydney', 'Pacific/Auckland', 'UTC']
 /** A year and more, with the days on which clocks change in each of these zones. */
@@ -21,15 +21,4 @@ test('days follow each other, and are counted', () => {
     expect(daysBetween('2026-01-01', day)).toBe(i)
   }
   expect(dayAfter('2026-03-01', -1)).toBe('2026-02-28')
-})
-
-describe('gales', () => {
-  test.each([0, 1, 2, 3, 4, 5, 7, 1_234_567])('with seed %i every eight days have one, on a working day, and never two in a row', (seed) => {
-    const stormy = DAYS.map((day) => paceOfDay(seed, day) === 'storm')
-    for (const [i, day] of DAYS.entries()) {
-      if (stormy[i]) expect([1, 2, 3, 4, 5]).toContain(weekdayOf(day))
-      if (i >= 7) expect(stormy.slice(i - 7, i + 1)).toContain(true)
-      expect([stormy[i], stormy[i + 1]]).not.toEqual([true, true])
-    }
-  })
 })

@@ -1,8 +1,7 @@
-// Days of the centre, in its own time zone: where one begins, and which of a week is stormy.
+// Days of the centre, in its own time zone, and where one begins.
 import { TZDate } from '@date-fns/tz'
 import { addDays, differenceInCalendarDays, format } from 'date-fns'
 import { HOUR } from '@/core/time'
-import type { Pace } from './paces'
 
 /** A day of the centre as `2026-11-26`. */
 export type Day = string
@@ -25,19 +24,5 @@ export function startOfDayMs(day: Day, timeZone: string): number {
   const [year, month, date] = day.split('-').map(Number) as [number, number, number]
   return new TZDate(year, month - 1, date, 8, timeZone).getTime() - 8 * HOUR
 }
-
-/** Gales come every so many days. */
-const GALES_EVERY = 6
-
-/**
- * Stormy or not, by the seed and the date alone, whichever days are asked for. What a gale at the weekend has done is felt on Monday, when
- * there are people to call.
- */
-export function paceOfDay(seed: number, day: Day): Pace {
-  const blows = (back: number) => (daysBetween(FIRST_GALE, day) - back) % GALES_EVERY === seed % GALES_EVERY
-  const felt = [[], [0, 1, 2], [0], [0], [0], [0], []][weekdayOf(day)] ?? []
-  return felt.some(blows) ? 'storm' : 'ordinary'
-}
-const FIRST_GALE: Day = '2020-01-06'
 
 const utc = (day: Day): TZDate => new TZDate(`${day}T00:00:00Z`, 'UTC')

@@ -6,41 +6,32 @@ import { codesFor, type OutcomeCode } from '@/core/outcomes'
 import { agentSetUp, outcomeSetFor, type SetUp } from '@/core/set-up'
 import { HOUR, MINUTE } from '@/core/time'
 import { queueOfPart, type Work } from '@/core/work'
-import { placeByNumber } from '@/world/scenario'
 import { dayAfter, dayAt, startOfDayMs, weekdayOf } from './calendar'
-import { chanceOfCall } from './chance-of-call'
-import type { Intent } from './intent'
+import type { Ended } from './ended'
+import { chanceIn, personaOfWork, type Scene } from './scene'
+import { abroadOf, type Habits, type Intent, placeAt, type Stage } from './stage'
 
-/** How a call ended, as whoever codes it knows. */
-export type Ended = 'done' | 'brokenOff' | 'putThrough' | 'noAnswer' | 'busy' | 'machine'
-
-const NOTES = [
-  '',
-  '',
-  '',
-  'Wants a text message as well.',
-  'Prefers the morning boat.',
-  'Asked about the lift on the car deck.',
-  'Will call again if plans change.',
-]
 const CARELESS_OFTEN = 0.05
 
 export interface Coded {
   readonly agentId: AgentId
   readonly work: Work
-  readonly intent: Intent
   readonly ended: Ended
   readonly atMs: number
   readonly andThen: Extract<AgentCommand, { kind: 'saveOutcome' }>['andThen']
 }
 
-export function codeCall(seed: number, setUp: SetUp, { agentId, work, intent, ended, atMs, andThen }: Coded): AgentCommand {
-  const chance = chanceOfCall(seed, work.id, `code ${agentId}`)
+export function codeCall(scene: Scene, setUp: SetUp, { agentId, work, ended, atMs, andThen }: Coded): AgentCommand {
+  const { stage } = scene
+  const { habits } = stage
+  const { intent } = personaOfWork(scene, work)
+  const chance = chanceIn(scene, work.id, `code ${agentId}`)
   // Whoever sent no number cannot be called back.
   const codes = codesFor(outcomeSetFor(setUp, queueOfPart(work, agentId)), work.dialled).filter((c) => c.follows.kind !== 'callback' || work.number !== null)
   const careless = ended === 'done' && intent.isWrongNumber !== true && chance.next() < CARELESS_OFTEN
-  const code = (careless ? undefined : fitting(codes, work, intent, ended, chance)) ?? usual(codes, chance)
-  const notes = ended === 'putThrough' ? 'Put through to Freight.' : chance.pick(NOTES)
+  const code = (careless ? undefined : fitting(stage, codes, work, intent, ended, chance)) ?? usual(codes, chance)
+  const notes = ended === 'putThrough' ? putThroughTo(setUp, intent, habits) : chance.pick(habits.callNotes)
+  const country = abroadOf(stage, work.number)
   return {
     kind: 'saveOutcome',
     // Whoever has talked with the caller knows better than the script.
@@ -48,68 +39,49 @@ export function codeCall(seed: number, setUp: SetUp, { agentId, work, intent, en
     agentId,
     callId: work.id,
     code: code.code,
-    notes: notes || (code.needs.notes ? 'As agreed.' : ''),
+    notes: notes || (code.needs.notes ? habits.noteWhenNeeded : ''),
     callback: {
-      dueAtMs: agreedForMs(chance, atMs, work.number, setUp.timeZone),
-      timeZone: zoneOf(work.number) ?? setUp.timeZone,
+      dueAtMs: agreedForMs(chance, atMs, country?.isOverseas ?? false, setUp.timeZone),
+      timeZone: country?.timeZone ?? setUp.timeZone,
       typed: '',
       // Whoever may not dial abroad leaves it to those who may.
-      owner: chance.next() < 0.55 && mayCall(setUp, agentId, work.number) ? 'mine' : 'anyone',
+      owner: chance.next() < 0.55 && mayCall(stage, setUp, agentId, work.number) ? 'mine' : 'anyone',
     },
     followUp: '',
     andThen,
   }
 }
 
-function fitting(codes: readonly OutcomeCode[], { dialled, queueId, number }: Work, intent: Intent, ended: Ended, chance: Chance): OutcomeCode | undefined {
+const putThroughTo = ({ queues }: SetUp, { belongsIn }: Intent, { noteWhenPutThrough }: Habits): string =>
+  noteWhenPutThrough(queues.find((q) => q.id === belongsIn)?.name ?? null)
+
+function fitting(
+  stage: Stage,
+  codes: readonly OutcomeCode[],
+  { dialled, queueId, number }: Work,
+  intent: Intent,
+  ended: Ended,
+  chance: Chance,
+): OutcomeCode | undefined {
   const first = (...wanted: readonly string[]) => wanted.map((code) => codes.find((c) => c.code === code)).find((c) => c !== undefined)
-  switch (ended) {
-    case 'brokenOff':
-      return first('caller-hung-up')
-    case 'putThrough':
-      return first('information', 'told-status')
-    case 'noAnswer':
-      return first('no-answer')
-    case 'busy':
-      return first('busy', 'no-answer')
-    case 'machine':
-      return first('message-left', 'no-answer')
-    case 'done':
-      // A port is always the port.
-      if (placeByNumber(number) !== undefined) return first('reached')
-      if (dialled && queueId === null) return first(chance.weighted(BY_HAND))
-      return first(intent.code, 'information', 'told-status')
-  }
+  const known = stage.habits.codes
+  if (ended !== 'done') return first(...known.ended[ended])
+  // A place is always there.
+  if (placeAt(stage, number) !== undefined) return first(known.placeReached)
+  if (dialled && queueId === null) return first(chance.weighted(known.byHand))
+  return first(intent.code, ...known.otherwise)
 }
 
-export const mayCall = (setUp: SetUp, agentId: AgentId, number: string | null): boolean =>
-  number === null || number.startsWith('+44') || agentSetUp(setUp, agentId).may.includes('internationalCalls')
-
-/** What comes of calls that were dialled by hand and answered. */
-const BY_HAND = [
-  { weight: 60, item: 'reached' },
-  { weight: 12, item: 'message-left' },
-  { weight: 8, item: 'callback-agreed' },
-  { weight: 4, item: 'wrong-number' },
-  { weight: 14, item: 'never-call-number' },
-  { weight: 2, item: 'never-call' },
-]
+export const mayCall = (stage: Stage, setUp: SetUp, agentId: AgentId, number: string | null): boolean =>
+  abroadOf(stage, number) === undefined || agentSetUp(setUp, agentId).may.includes('internationalCalls')
 
 /** What is picked without much thought: the upper ones of the list, and nothing that says that nobody was reached. */
 const usual = (codes: readonly OutcomeCode[], chance: Chance): OutcomeCode =>
   chance.weighted(codes.map((item, i) => ({ item, weight: item.counts.rightParty && item.follows.kind === 'nothing' ? 1 / (i + 1) : 0.001 })))
 
-const ZONES: readonly (readonly [prefix: string, timeZone: string])[] = [
-  ['+33', 'Europe/Paris'],
-  ['+1', 'America/New_York'],
-  ['+61', 'Australia/Sydney'],
-]
-const zoneOf = (number: string | null): string | null => ZONES.find(([prefix]) => number?.startsWith(prefix))?.[1] ?? null
-
 /** A time somebody may be called at while the centre is open: later today, on the next working day, or some days on. */
-function agreedForMs(chance: Chance, atMs: number, number: string | null, timeZone: string): number {
+function agreedForMs(chance: Chance, atMs: number, overseas: boolean, timeZone: string): number {
   const today = dayAt(atMs, timeZone)
-  const overseas = number?.startsWith('+1') || number?.startsWith('+61')
   // Where it is night here in the morning, the afternoon is the only time.
   const [fromMs, toMs] = overseas ? [14 * HOUR, 17.5 * HOUR] : [9 * HOUR, 17.5 * HOUR]
   const quarter = (ms: number) => Math.round(ms / (15 * MINUTE)) * 15 * MINUTE

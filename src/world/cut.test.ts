@@ -1,9 +1,10 @@
 import { describe, expect, test } from 'vitest'
 import { toCallId } from '@/core/ids'
 import { createLedgerFolder, type LedgerEntry } from '@/core/ledger'
+import { FENNHOLM_STAGE } from '@/scenario'
 import { simulateDay } from '@/world'
 
-const FIRST_DAY = simulateDay({ seed: 4, pace: 'ordinary', day: '2026-11-23' })
+const FIRST_DAY = simulateDay(FENNHOLM_STAGE, { seed: 4, pace: 'ordinary', day: '2026-11-23' })
 
 describe('a ledger whose beginning was cleared away', () => {
   const whole = createLedgerFolder()

@@ -4,8 +4,8 @@ import { toAgentId, toCallId } from '@/core/ids'
 import { floorOf } from '@/core/state'
 import { get, must } from '@/core/table'
 import { dtmfSamples } from '@/core/tones'
+import { FENNHOLM, FENNHOLM_STAGE, SAILINGS } from '@/scenario'
 import { advance, createWorld } from '@/world'
-import { FENNHOLM, SAILINGS } from '@/world/scenario'
 
 const ELUNED = toAgentId('agent_eluned-tarnow')
 const BEVAN = toAgentId('agent_bevan-skarrow')
@@ -17,7 +17,7 @@ function aWorld() {
   const opened = openFloor('w', { ...FENNHOLM, takeBackMs: 0 }, START_MS)
   const state = floorOf(opened)
   let atMs = START_MS
-  const world = createWorld({ seed: 7, pace: 'quiet', plays: [BEVAN], day: { kind: 'live' } })
+  const world = createWorld(FENNHOLM_STAGE, { seed: 7, pace: 'quiet', plays: [BEVAN], day: { kind: 'live' } })
   world.begin(state, atMs)
   const give = (command: Command) => {
     const decision = decide(state, command, { atMs })

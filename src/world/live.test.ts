@@ -6,15 +6,15 @@ import type { CarriedOver, LedgerEntry } from '@/core/ledger'
 import { type FloorState, floorOf } from '@/core/state'
 import { get, values } from '@/core/table'
 import { HOUR, MINUTE } from '@/core/time'
+import { FENNHOLM, FENNHOLM_STAGE, SAILINGS } from '@/scenario'
 import { advance, createWorld, daySteps, type Pace } from '@/world'
-import { FENNHOLM, SAILINGS } from '@/world/scenario'
 
 const ELUNED = toAgentId('agent_eluned-tarnow')
 const NOW_MS = Date.UTC(2026, 10, 23, 14)
 
 /** What a Sunday left; Monday is the visitor's. */
 function leftBySunday(): CarriedOver {
-  const steps = daySteps({ seed: 7, pace: 'ordinary', day: '2026-11-22' }, () => {})
+  const steps = daySteps(FENNHOLM_STAGE, { seed: 7, pace: 'ordinary', day: '2026-11-22' }, () => {})
   let step = steps.next()
   while (step.done !== true) step = steps.next()
   return step.value
@@ -25,7 +25,12 @@ function aLiveFloor(pace: Pace, before: CarriedOver | null = LEFT) {
   const opened = openFloor('live', FENNHOLM, NOW_MS)
   const state = floorOf(opened)
   const begin = (from: FloorState, wanted: Pace) => {
-    const begun = createWorld({ seed: 7, pace: wanted, plays: FENNHOLM.agents.filter((a) => a.playable).map((a) => a.id), day: { kind: 'live' } })
+    const begun = createWorld(FENNHOLM_STAGE, {
+      seed: 7,
+      pace: wanted,
+      plays: FENNHOLM.agents.filter((a) => a.playable).map((a) => a.id),
+      day: { kind: 'live' },
+    })
     begun.begin(from, atMs)
     return begun
   }

@@ -2,10 +2,11 @@
 // call, so that a floor that comes back after a break meets the same people.
 import type { CallId, QueueId } from '@/core/ids'
 import { MINUTE, SECOND } from '@/core/time'
-import { ASSISTANCE, DISRUPTION, FREIGHT } from '@/world/scenario'
 import { chanceOfCall } from './chance-of-call'
-import { type Intent, intentOf } from './intent'
+import { intentOf } from './intent'
 import type { Pace } from './paces'
+import { businessOf, type Intent, type Stage } from './stage'
+import type { PersonaWish } from './wish'
 
 export interface Persona {
   readonly intent: Intent
@@ -22,24 +23,15 @@ export interface Persona {
   readonly staysMs: number
 }
 
-/** What a trainer may ask of the next caller instead of leaving it to chance. */
-export interface PersonaWish {
-  readonly patienceMs: number | null
-  readonly staysMs: number | null
+interface Drawn {
+  readonly seed: number
+  readonly pace: Pace
 }
 
-/** A caller whom somebody made to ring. */
-export interface RingWish extends PersonaWish {
-  readonly queueId: QueueId
-  readonly customerId: string | null
-  /** After this they hang up and want to be called back; null to wait on the line. */
-  readonly keepsPlaceMs: number | null
-}
-
-export function personaOf(seed: number, callId: CallId, queueId: QueueId | null, pace: Pace, wish: PersonaWish | null): Persona {
+export function personaOf(stage: Stage, { seed, pace }: Drawn, callId: CallId, queueId: QueueId | null, wish: PersonaWish | null): Persona {
   const chance = chanceOfCall(seed, callId, 'persona')
-  const intent = intentOf(seed, callId, queueId, pace, wish !== null)
-  const medianMs = intent.isWrongNumber ? 22 * SECOND : intent.belongsIn === undefined ? medianBusinessMs(queueId) : 60 * SECOND
+  const intent = intentOf(stage, seed, callId, queueId, pace, wish !== null)
+  const medianMs = intent.isWrongNumber ? 22 * SECOND : intent.belongsIn === undefined ? businessOf(stage, queueId).medianMs : 60 * SECOND
   return {
     intent,
     patienceMs: wish?.patienceMs ?? Math.round(2 * SECOND + chance.logNormal(190 * SECOND, 1.1)),
@@ -49,10 +41,4 @@ export function personaOf(seed: number, callId: CallId, queueId: QueueId | null,
     staysMs: wish?.staysMs ?? Math.round(6 * MINUTE + chance.exponential(4 * MINUTE)),
     breaksOff: intent.isWrongNumber !== true && chance.next() < 0.022,
   }
-}
-
-function medianBusinessMs(queueId: QueueId | null): number {
-  if (queueId === FREIGHT) return 235 * SECOND
-  if (queueId === DISRUPTION) return 165 * SECOND
-  return queueId === ASSISTANCE ? 225 * SECOND : 230 * SECOND
 }

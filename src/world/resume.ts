@@ -1,25 +1,18 @@
 // Going on with live calls after a break of the floor: everybody gets a fresh intention from where they stand.
-
-import type { AgentId, CallId, QueueId } from '@/core/ids'
 import { LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
 import type { FloorState } from '@/core/state'
 import { values } from '@/core/table'
 import { MINUTE, SECOND } from '@/core/time'
-import type { Act } from './act'
 import { isOutside } from './far-ends'
+import { personaIn, type Scene } from './scene'
 
-export function resume(
-  state: FloorState,
-  atMs: number,
-  plays: ReadonlySet<AgentId>,
-  observeOne: (entry: LedgerEntry, state: FloorState) => void,
-  note: (atMs: number, act: Act) => void,
-  personaFor: (callId: CallId, queueId: QueueId | null) => { readonly patienceMs: number },
-): void {
+export function resume(scene: Scene, state: FloorState, atMs: number, observeOne: (entry: LedgerEntry, state: FloorState) => void): void {
+  const { note } = scene
+  const { plays } = scene.memory
   const seen = (event: LedgerEntry['event']) => observeOne({ version: LEDGER_VERSION, seq: state.seq, atMs, causedBy: null, event }, state)
   for (const call of values(state.calls)) {
     if (call.direction === 'inbound' && call.answeredAtMs === null)
-      note(Math.max(atMs + 5 * SECOND, call.offeredAtMs + personaFor(call.id, call.queueId).patienceMs), { kind: 'giveUp', callId: call.id })
+      note(Math.max(atMs + 5 * SECOND, call.offeredAtMs + personaIn(scene, call.id, call.queueId).patienceMs), { kind: 'giveUp', callId: call.id })
     if (call.direction === 'outbound' && call.outsideCount === 0) note(atMs + SECOND, { kind: 'farEnd', callId: call.id, report: 'noAnswer' })
     for (const c of call.connections) {
       if (isOutside(c) && (c.state === 'initiated' || c.state === 'alerting'))

@@ -2,8 +2,8 @@
 import { createChance, seedFor } from '@/core/chance'
 import type { AgentId } from '@/core/ids'
 import type { SetUp } from '@/core/set-up'
-import { LEAVES_IN_A_HURRY } from '@/world/scenario'
 import type { Day } from './calendar'
+import type { Habits } from './stage'
 
 const EACH_QUEUE_HAS = 4
 
@@ -27,8 +27,6 @@ export function onDuty(seed: number, day: Day, setUp: SetUp, plays: readonly Age
   return plays.filter((id) => chosen.has(id))
 }
 
-const HURRIES_OFTEN = 0.05
-
-/** Leaves at the end of the shift without coding the last call, and without signing out. */
-export const hurries = (seed: number, day: Day, id: AgentId): boolean =>
-  createChance(seedFor(seed, `hurry ${id} ${day}`)).next() < (LEAVES_IN_A_HURRY.get(id) ?? HURRIES_OFTEN)
+/** Whether somebody leaves at the end of this shift without coding the last call, and without signing out. */
+export const hurries = ({ hurriesOften }: Habits, seed: number, day: Day, id: AgentId): boolean =>
+  createChance(seedFor(seed, `hurry ${id} ${day}`)).next() < hurriesOften(id)

@@ -1,11 +1,13 @@
+import { deserialize, serialize } from 'node:v8'
 import { describe, expect, test } from 'vitest'
-import { INVARIANTS } from '@/core/floor'
+import { INVARIANTS, openFloor } from '@/core/floor'
 import { createLedgerFolder, type LedgerEntry, toLine } from '@/core/ledger'
-import { createFloor, evolve } from '@/core/state'
-import { type Pace, simulateDay } from '@/world'
-import { FENNHOLM } from './scenario'
+import { copyOf, createFloor, evolve, floorOf } from '@/core/state'
+import { MINUTE } from '@/core/time'
+import { FENNHOLM, FENNHOLM_STAGE } from '@/scenario'
+import { advance, createWorld, type Pace, resumeWorld, simulateDay } from '@/world'
 
-const day = (seed: number, pace: Pace = 'ordinary') => simulateDay({ seed, pace, day: '2026-11-23' })
+const day = (seed: number, pace: Pace = 'ordinary') => simulateDay(FENNHOLM_STAGE, { seed, pace, day: '2026-11-23' })
 const lines = (entries: readonly LedgerEntry[]) => entries.map(toLine).join('\n')
 const ORDINARY = day(7)
 
@@ -35,5 +37,46 @@ describe('a simulated day', () => {
     const numbers = ORDINARY.flatMap(({ event }) => ('number' in event && event.number !== null ? [event.number] : []))
     expect(numbers.filter((n) => !reserved.test(n))).toEqual([])
     expect(numbers.length).toBeGreaterThan(500)
+  })
+})
+
+describe('a world is data', () => {
+  /** The day again, in one piece or laid aside every so often: floor and world are then others, made from what was kept of both. */
+  function played(layAsideEvery: number | null) {
+    const day = '2026-11-23'
+    const opened = openFloor('again', FENNHOLM, Date.UTC(2026, 10, 23))
+    const entries: LedgerEntry[] = [opened]
+    let state = floorOf(opened)
+    const options = {
+      seed: 7,
+      pace: 'storm',
+      plays: FENNHOLM.agents.filter((a) => a.role === 'agent').map((a) => a.id),
+      day: { kind: 'calendar', day },
+    } as const
+    let world = createWorld(FENNHOLM_STAGE, options)
+    world.begin(state, opened.atMs)
+    for (let minute = 0; minute < 13 * 60; minute++) {
+      advance(state, world, opened.atMs + minute * MINUTE, (more) => entries.push(...more))
+      if (layAsideEvery === null || minute % layAsideEvery > 0) continue
+      world = resumeWorld(FENNHOLM_STAGE, deserialize(serialize(world.data())))
+      state = copyOf(state)
+    }
+    return entries
+  }
+
+  test('laid aside, stored and taken up again it plays the same day, byte for byte', () => {
+    const whole = played(null)
+    expect(whole.filter((e) => e.event.kind === 'callQueued').length).toBeGreaterThan(300)
+    expect(lines(played(17))).toBe(lines(whole))
+  })
+
+  test('what goes on does not change what was laid aside', () => {
+    const floor = floorOf(openFloor('aside', FENNHOLM, 0))
+    const world = createWorld(FENNHOLM_STAGE, { seed: 7, pace: 'ordinary', plays: FENNHOLM.agents.map((a) => a.id), day: { kind: 'live' } })
+    world.begin(floor, 0)
+    const aside = world.data()
+    const before = structuredClone(aside)
+    for (const from of [world, resumeWorld(FENNHOLM_STAGE, aside)]) advance(floor, from, 10 * MINUTE, () => {})
+    expect(aside).toEqual(before)
   })
 })

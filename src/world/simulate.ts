@@ -6,10 +6,9 @@ import type { CarriedOver, LedgerEntry } from '@/core/ledger'
 import type { SetUp } from '@/core/set-up'
 import { createKeeper, type FloorState, floorOf, nextDueAtMs } from '@/core/state'
 import { MINUTE } from '@/core/time'
-import { FENNHOLM } from '@/world/scenario'
 import { type Day, startOfDayMs, weekdayOf } from './calendar'
-import { hoursOf } from './pace'
 import type { Pace } from './paces'
+import type { Stage } from './stage'
 import { createWorld, type World } from './world'
 
 export interface DayRequest {
@@ -25,9 +24,9 @@ export interface DayRequest {
 const AFTER_CLOSING_MS = 45 * MINUTE
 
 /** One day of the floor with every seat played by stand-ins. The same request gives the same entries, byte for byte. */
-export function simulateDay(request: DayRequest): readonly LedgerEntry[] {
+export function simulateDay(stage: Stage, request: DayRequest): readonly LedgerEntry[] {
   const entries: LedgerEntry[] = []
-  for (const _ of daySteps(request, (more) => entries.push(...more)));
+  for (const _ of daySteps(stage, request, (more) => entries.push(...more)));
   return entries
 }
 
@@ -35,7 +34,8 @@ type Sink = (entries: readonly LedgerEntry[]) => void
 
 /** The same, one instant at a time: whoever walks it may pause between two. Returns what the day leaves to the next. */
 export function* daySteps(
-  { seed, pace, day, setUp = FENNHOLM, before = null }: DayRequest,
+  stage: Stage,
+  { seed, pace, day, setUp = stage.setUp, before = null }: DayRequest,
   sink: (entries: readonly LedgerEntry[]) => void,
 ): Generator<void, CarriedOver> {
   const zeroMs = startOfDayMs(day, setUp.timeZone)
@@ -50,14 +50,14 @@ export function* daySteps(
   take([opened])
   const state = floorOf(opened)
   if (before !== null) take(takeUp(state, before, { atMs: zeroMs }).entries)
-  const world = createWorld({
+  const world = createWorld(stage, {
     seed: seedFor(seed, day),
     pace,
     plays: setUp.agents.filter((a) => a.role === 'agent').map((a) => a.id),
     day: { kind: 'calendar', day },
   })
   world.begin(state, zeroMs)
-  yield* steps(state, world, zeroMs + hoursOf(weekdayOf(day)).closesMs + AFTER_CLOSING_MS, take)
+  yield* steps(state, world, zeroMs + stage.rhythm.hoursOf(weekdayOf(day)).closesMs + AFTER_CLOSING_MS, take)
   return keeper.leftBy(state, { from: before?.from ?? day, through: day })
 }
 

@@ -12,6 +12,8 @@ export interface Chance {
   pick<T>(items: readonly T[]): T
   /** One of the items, with chance proportional to its weight. */
   weighted<T>(items: readonly { readonly weight: number; readonly item: T }[]): T
+  /** A seed from which another generator goes on as this one would: what to store of it. */
+  seed(): number
 }
 
 export function createChance(seed: number): Chance {
@@ -30,6 +32,7 @@ export function createChance(seed: number): Chance {
   return {
     next,
     pick,
+    seed: () => state,
     exponential: (mean) => -mean * Math.log(1 - next()),
     logNormal: (median, sigma) => {
       const normal = Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next())

@@ -3,15 +3,15 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { type LedgerEntry, toLine } from '@/core/ledger'
 import { copyOf, createFloor, evolve, type FloorState } from '@/core/state'
+import { FENNHOLM, FENNHOLM_STAGE } from '@/scenario'
 import { checksumOf, type KeyValue, memoryStore } from '@/storage'
 import { simulateDay } from '@/world'
-import { FENNHOLM } from '@/world/scenario'
 import { type OpenChunk, readChunk } from './chunks'
 import { chunkKey, chunkRange, createWriter, DAMAGED_KEY, type LedgerWriter, MARK_KEY, NOTHING_RESTORED, restore } from './index'
 import { EMPTY_SHELF, type Shelved } from './shelf'
 
 /** A morning of the scenario in decisions, as the floor appends them. */
-const ENTRIES = simulateDay({ seed: 3, pace: 'ordinary', day: '2026-11-23' }).slice(0, 1_400)
+const ENTRIES = simulateDay(FENNHOLM_STAGE, { seed: 3, pace: 'ordinary', day: '2026-11-23' }).slice(0, 1_400)
 const LAST = ENTRIES.findLastIndex((e) => e.causedBy === null)
 const MORNING = ENTRIES.slice(0, LAST)
 const STATES = new Map<number, FloorState>()

@@ -6,6 +6,7 @@ import { LRUCache } from 'lru-cache'
 import pLimit from 'p-limit'
 import { type CarriedOver, createLedgerFolder, type LedgerEntry, toLine } from '@/core/ledger'
 import { foldedDay, type PastDay } from '@/history/days'
+import { FENNHOLM_STAGE } from '@/scenario'
 import { type Day, type DayRequest, dayAfter, daySteps, type Pace } from '@/world'
 import { inSlices } from './slices'
 
@@ -56,7 +57,7 @@ async function afterTheOneBefore(request: MadeRequest): Promise<MadeDay> {
 async function make(request: DayRequest): Promise<MadeDay> {
   const entries: LedgerEntry[] = []
   const left = await inSlices(
-    daySteps(request, (more) => entries.push(...more)),
+    daySteps(FENNHOLM_STAGE, request, (more) => entries.push(...more)),
     SLICE_MS,
   )
   const folder = createLedgerFolder()

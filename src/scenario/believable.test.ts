@@ -3,9 +3,10 @@ import { describe, expect, test } from 'vitest'
 import { deviceOutside, toCallId } from '@/core/ids'
 import { type CarriedOver, createLedgerFolder, type LedgerEntry } from '@/core/ledger'
 import { HOUR, MINUTE } from '@/core/time'
-import { dayAfter, daySteps } from '@/world'
-import { paceOfDay, startOfDayMs } from './calendar'
-import { FENNHOLM } from './scenario'
+import { dayAfter, daySteps, startOfDayMs } from '@/world'
+import { FENNHOLM } from './set-up'
+import { FENNHOLM_STAGE } from './stage'
+import { paceOfDay } from './weather'
 
 const SEED = 7
 const ZONE = FENNHOLM.timeZone
@@ -21,7 +22,7 @@ function run(from: string, count: number): readonly Made[] {
   for (let i = 0; i < count; i++) {
     const day = dayAfter(from, i)
     const entries: LedgerEntry[] = []
-    const steps = daySteps({ seed: SEED, pace: paceOfDay(SEED, day), day, before: days.at(-1)?.left ?? null }, (more) => entries.push(...more))
+    const steps = daySteps(FENNHOLM_STAGE, { seed: SEED, pace: paceOfDay(SEED, day), day, before: days.at(-1)?.left ?? null }, (more) => entries.push(...more))
     let step = steps.next()
     while (step.done !== true) step = steps.next()
     days.push({ day, entries, left: step.value })

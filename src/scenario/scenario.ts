@@ -4,9 +4,11 @@ import { PLACES, SOUND_LINE } from './places'
 import { customerById, customersByNumber } from './population'
 import { DEMO_SECRETS } from './secrets'
 import { FENNHOLM } from './set-up'
+import { FENNHOLM_STAGE } from './stage'
 
 export const FENNHOLM_LINE = {
   setUp: FENNHOLM,
+  stage: FENNHOLM_STAGE,
   secrets: DEMO_SECRETS,
   places: PLACES.map(({ name, number }) => ({ name, number })),
   people: CUSTOMERS.map(({ id, name, number, mobile, group }) => ({ id, name, number, mobile, group })),

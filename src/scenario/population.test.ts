@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest'
 import { createChance } from '@/core/chance'
-import { customerById, customersByNumber, FENNHOLM, personAt, population, someone, strangersNumber } from '.'
+import { customerById, customersByNumber, personAt, population, someone, strangersNumber } from './population'
+import { FENNHOLM } from './set-up'
 
 const EVERYBODY = Array.from({ length: population() }, (_, i) => personAt(i))
 

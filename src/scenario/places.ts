@@ -1,13 +1,5 @@
 // Places outside the centre that agents call: a menu that listens for keypad digits, and desks that are answered by a person.
-
-export interface Place {
-  readonly name: string
-  readonly number: string
-  /** What is said on answering. */
-  readonly greeting: string
-  /** What each digit leads to; null for a person who listens to words. */
-  readonly menu: Readonly<Record<string, string>> | null
-}
+import type { Place } from '@/world'
 
 export const PLACES: readonly Place[] = [
   {
@@ -23,7 +15,3 @@ export const PLACES: readonly Place[] = [
 
 /** What agents dial from a phone of their own to speak through it. */
 export const SOUND_LINE = '+441632960950'
-
-export const NOT_ON_THE_MENU = 'That is not on offer.'
-
-export const placeByNumber = (number: string | null): Place | undefined => PLACES.find((p) => p.number === number)

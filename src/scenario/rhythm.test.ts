@@ -1,9 +1,11 @@
 import { describe, expect, test } from 'vitest'
 import { createChance } from '@/core/chance'
 import { HOUR } from '@/core/time'
-import { arrivalsPerHour, hoursOf, nextArrivalMs } from './pace'
-import type { Pace } from './paces'
-import { DISRUPTION, SAILINGS } from './scenario'
+import { nextArrivalMs, type Pace } from '@/world'
+import { DISRUPTION, SAILINGS } from './people'
+import { RHYTHM } from './rhythm'
+
+const { arrivalsPerHour, hoursOf, mostPerHour } = RHYTHM
 
 describe.each([
   { pace: 'ordinary' as Pace, queueId: SAILINGS, weekday: 2 },
@@ -17,8 +19,12 @@ describe.each([
   const SEEDS = 12
   for (let seed = 1; seed <= SEEDS; seed++) {
     const chance = createChance(seed)
-    for (let at = nextArrivalMs(chance, rate, 0); at !== null; at = nextArrivalMs(chance, rate, at)) arrived.push(at)
+    for (let at = nextArrivalMs(chance, rate, mostPerHour, 0); at !== null; at = nextArrivalMs(chance, rate, mostPerHour, at)) arrived.push(at)
   }
+
+  test('no rate is above the highest there may be', () => {
+    for (let minute = 0; minute < 24 * 60; minute++) expect(rate((minute * HOUR) / 60)).toBeLessThanOrEqual(mostPerHour)
+  })
 
   test('as many calls come as the rates say, and none while it is closed', () => {
     let expected = 0

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { checkScript } from '@/core/scripts'
 import { checkSetUp, outcomeSetFor, scriptFor } from '@/core/set-up'
-import { FENNHOLM } from '@/world/scenario'
+import { FENNHOLM } from '@/scenario/set-up'
 
 test.each(FENNHOLM.queues.map((q) => ({ name: q.name, id: q.id })))('the script of $name leaves nobody stuck', ({ id }) => {
   const script = scriptFor(FENNHOLM, id)

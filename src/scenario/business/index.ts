@@ -1,0 +1,1 @@
+export { BUSINESS, OTHER_BUSINESS } from './business'

@@ -1,0 +1,49 @@
+// How busy Fennholm Line is: arrivals per queue as a rate that varies over the day and the week, set so that fourteen seats are comfortably
+// busy on an ordinary day and not on a storm day.
+import type { QueueId } from '@/core/ids'
+import { HOUR, MINUTE } from '@/core/time'
+import type { Hours, Pace, Rhythm } from '@/world'
+import { ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS } from './people'
+
+const WEEKDAY: Hours = { opensMs: 8 * HOUR, closesMs: 18 * HOUR, load: 1, seats: null }
+const BY_WEEKDAY: readonly Hours[] = [
+  { opensMs: 10 * HOUR, closesMs: 15 * HOUR, load: 0.36, seats: 9 },
+  // What was left over the weekend comes on Monday.
+  { ...WEEKDAY, load: 1.04 },
+  WEEKDAY,
+  WEEKDAY,
+  WEEKDAY,
+  { ...WEEKDAY, load: 1.02 },
+  { opensMs: 9 * HOUR, closesMs: 16 * HOUR, load: 0.6, seats: 11 },
+]
+
+/** A gale closes two routes at this time of a storm day. */
+const GALE_MS = 11 * HOUR
+const GALE_PEAK_PER_HOUR = 190
+const GALE_DECAY_MS = 2.5 * HOUR
+
+/** Calls an hour for each hour of a weekday from 08:00. */
+const ORDINARY_BY_HOUR = [51, 88, 94, 84, 64, 72, 82, 76, 58, 35]
+const SHARES: readonly (readonly [QueueId, number])[] = [
+  [SAILINGS, 0.62],
+  [FREIGHT, 0.14],
+  [DISRUPTION, 0.14],
+  [ASSISTANCE, 0.1],
+]
+
+function arrivalsPerHour(pace: Pace, queueId: QueueId, timeOfDayMs: number, { opensMs, closesMs, load }: Hours): number {
+  if (pace === 'quiet' || timeOfDayMs < opensMs || timeOfDayMs >= closesMs) return 0
+  const hour = ORDINARY_BY_HOUR[Math.floor((timeOfDayMs - WEEKDAY.opensMs) / HOUR)] ?? 0
+  const share = SHARES.find(([id]) => id === queueId)?.[1] ?? 0
+  const gale =
+    pace === 'storm' && queueId === DISRUPTION && timeOfDayMs >= GALE_MS ? GALE_PEAK_PER_HOUR * Math.exp(-(timeOfDayMs - GALE_MS) / GALE_DECAY_MS) : 0
+  return (hour * share + gale) * load
+}
+
+export const RHYTHM: Rhythm = {
+  hoursOf: (weekday) => (weekday === null ? WEEKDAY : (BY_WEEKDAY[weekday] ?? WEEKDAY)),
+  arrivalsPerHour,
+  mostPerHour: 400,
+  /** Mid-morning, or just before the gale. */
+  liveStartOfDayMs: (pace) => (pace === 'storm' ? GALE_MS - MINUTE : 9 * HOUR + 30 * MINUTE),
+}

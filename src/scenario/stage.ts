@@ -1,0 +1,31 @@
+// Fennholm Line as the stand-ins are told of it.
+import type { Stage } from '@/world'
+import { BUSINESS, OTHER_BUSINESS } from './business'
+import { toCustomer } from './customers'
+import { HABITS } from './habits'
+import { PLACES } from './places'
+import { customerById, customersByNumber, someone, strangersNumber } from './population'
+import { RHYTHM } from './rhythm'
+import { FENNHOLM } from './set-up'
+import { WORDS } from './words'
+
+export const FENNHOLM_STAGE: Stage = {
+  setUp: FENNHOLM,
+  rhythm: RHYTHM,
+  records: {
+    numberOf: (id) => customerById(id)?.number,
+    byNumber: (number, struck) => customersByNumber(number, struck).map(toCustomer),
+    someone: (chance) => someone(chance).number,
+    stranger: strangersNumber,
+  },
+  business: BUSINESS,
+  otherBusiness: OTHER_BUSINESS,
+  words: WORDS,
+  places: PLACES,
+  habits: HABITS,
+  abroad: [
+    { prefix: '+33', timeZone: 'Europe/Paris', isOverseas: false },
+    { prefix: '+1', timeZone: 'America/New_York', isOverseas: true },
+    { prefix: '+61', timeZone: 'Australia/Sydney', isOverseas: true },
+  ],
+}

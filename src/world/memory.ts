@@ -1,0 +1,54 @@
+// What the world remembers from one instant to the next, beside its agenda: plain data, so that a day can be stopped, stored and gone on with.
+import type { Failure } from '@/core/calls'
+import type { AgentId, CallId, QueueId } from '@/core/ids'
+import type { Day } from './calendar'
+import type { Ended } from './ended'
+import type { Pace } from './paces'
+import type { RingWish } from './wish'
+
+export type AnswersAs = 'person' | Exclude<Failure, 'invalid' | 'unreachable'>
+
+export interface WorldOptions {
+  readonly seed: number
+  readonly pace: Pace
+  /** Seats the stand-ins play. */
+  readonly plays: readonly AgentId[]
+  /** `live`: the day begins mid-morning whenever a pace is chosen. Otherwise it is a day of the centre. */
+  readonly day: { readonly kind: 'live' } | { readonly kind: 'calendar'; readonly day: Day }
+}
+
+/** Has one owner, who changes it in place. */
+export interface Memory {
+  readonly seed: number
+  readonly day: WorldOptions['day']
+  readonly plays: ReadonlySet<AgentId>
+  pace: Pace
+  startsMs: number
+  /** Arrivals noted before the pace changed are void. */
+  dayNo: number
+  /** Where the chance of each queue's arrivals stands. */
+  readonly arrivals: Map<QueueId, number>
+  /** Of the caller who is about to be there: who comes next from a command is they. */
+  wished: RingWish | null
+  readonly wishOf: Map<CallId, RingWish>
+  /** How the call ended, where it did not simply. */
+  readonly endOf: Map<CallId, Ended>
+  nextAnswer: AnswersAs | null
+  readonly lastBreakMs: Map<AgentId, number>
+  /** Have left without signing out. */
+  readonly gone: Set<AgentId>
+  /** Who has put a call through has not finished it. */
+  readonly putThrough: Map<CallId, ReadonlySet<AgentId>>
+}
+
+export const newMemory = ({ seed, pace, plays, day }: WorldOptions): Memory => ({
+  ...{ seed, day, pace, plays: new Set(plays), startsMs: 0, dayNo: 0, arrivals: new Map(), wished: null, wishOf: new Map(), endOf: new Map() },
+  ...{ nextAnswer: null, lastBreakMs: new Map(), gone: new Set(), putThrough: new Map() },
+})
+
+/** Of a call that is over and coded the world remembers nothing, or it would grow from day to day. */
+export function forget({ wishOf, endOf, putThrough }: Memory, callId: CallId): void {
+  wishOf.delete(callId)
+  endOf.delete(callId)
+  putThrough.delete(callId)
+}

@@ -1,6 +1,0 @@
-export { CUSTOMERS, type CustomerRecord, toCustomer } from './customers'
-export { ASSISTANCE, DISRUPTION, FREIGHT, LEAVES_IN_A_HURRY, SAILINGS } from './people'
-export { NOT_ON_THE_MENU, PLACES, type Place, placeByNumber, SOUND_LINE } from './places'
-export { customerById, customersByNumber, personAt, population, someone, strangersNumber } from './population'
-export { FENNHOLM_LINE } from './scenario'
-export { FENNHOLM } from './set-up'

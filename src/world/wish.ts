@@ -1,0 +1,15 @@
+import type { QueueId } from '@/core/ids'
+
+/** What a trainer may ask of the next caller instead of leaving it to chance. */
+export interface PersonaWish {
+  readonly patienceMs: number | null
+  readonly staysMs: number | null
+}
+
+/** A caller whom somebody made to ring. */
+export interface RingWish extends PersonaWish {
+  readonly queueId: QueueId
+  readonly customerId: string | null
+  /** After this they hang up and want to be called back; null to wait on the line. */
+  readonly keepsPlaceMs: number | null
+}
