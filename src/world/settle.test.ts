@@ -33,7 +33,10 @@ test.each([
   expect(spells.toSorted((a, b) => order(a).localeCompare(order(b)))).toEqual(plain.intervals(nowMs).toSorted((a, b) => order(a).localeCompare(order(b))))
   // Every event of a settled call stands between its first and its last.
   const seqs = new Map<string, number[]>()
-  for (const { seq, event } of ENTRIES) if ('callId' in event) seqs.set(event.callId, [...(seqs.get(event.callId) ?? []), seq])
-  const inRange = calls.every(({ record, firstSeq, lastSeq }) => seqs.get(record.callId)?.every(({ seq }) => seq >= firstSeq && seq <= lastSeq))
+  for (const { seq, event } of ENTRIES) {
+    const id = 'callId' in event ? event.callId : null
+    if (id !== null) seqs.set(id, [...(seqs.get(id) ?? []), seq])
+  }
+  const inRange = calls.every(({ record, firstSeq, lastSeq }) => seqs.get(record.callId)?.every((seq) => seq >= firstSeq && seq <= lastSeq))
   expect(inRange).toBe(true)
 })
