@@ -7,7 +7,7 @@ export default function DeskPage() {
   const shift = useOnShift()
   return (
     <Page title="Desk" place="desk" fills>
-      {(view) => (shift === null ? <StartShift view={view} /> : <Desk shift={shift} />)}
+      {shift === null ? (view) => <StartShift view={view} /> : <Desk shift={shift} />}
     </Page>
   )
 }

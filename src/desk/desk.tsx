@@ -1,130 +1,74 @@
 'use client'
-// The desk: an agent's screen. Puts the parts together below the frame, and keeps focus where the agent has it.
-import { useRef } from 'react'
+// The desk: an agent's screen. Puts the parts together below the frame.
+import { useMemo, useRef, useState } from 'react'
 import type { Target } from '@/core/calls'
 import type { CallId } from '@/core/ids'
-import { useCommand } from '@/exchange/react'
-import { type OnShift, SHORTCUTS, scriptOf, useShortcuts } from '@/frame'
-import { ReadingPane, type ReadingPaneHandle } from '@/reading'
+import type { FloorView } from '@/exchange/protocol'
+import { useAllSeen } from '@/exchange/react'
+import { type OnShift, useShortcuts } from '@/frame'
+import { useAfterFrame, useStable } from '@/ui'
+import { callerWords, useNumberWords } from '@/words'
+import { Below, type BelowHandle, type Shown } from './below'
 import { Board } from './board/board'
 import { DialLine, type DialLineHandle } from './dial-line'
-import { DragToLine } from './drag-to-line'
-import { EarlierCall } from './earlier-call'
-import { OutcomeTray, type OutcomeTrayHandle } from './outcome/tray'
-import { Record } from './record'
 import { Tour } from './tour'
-import { TodayColumn, WaitingPane } from './waiting'
 
 export function Desk({ shift }: { shift: OnShift }) {
-  const command = useCommand()
-  const { me, view, inFront, rings, ofLine, coding, setCoding, give, panel, setPanel } = shift
-  const pane = useRef<ReadingPaneHandle>(null)
-  const tray = useRef<OutcomeTrayHandle>(null)
+  const seen = useAllSeen(({ centre, calls, work }) => ({ centre, calls, work }))
+  return seen === null ? null : <DeskOf shift={shift} {...seen} />
+}
+
+type Seen = Pick<FloorView, 'centre' | 'calls' | 'work'>
+
+/** What it hands down stays the same until it changes: each part renders when something of its own has. */
+function DeskOf({ shift, centre, calls, work: works }: { shift: OnShift } & Seen) {
+  const { me, inFront, rings, ofLine, coding, setCoding, give, panel, setPanel, say } = shift
+  useNumberWords()
+  const below = useRef<BelowHandle>(null)
   const dialLine = useRef<DialLineHandle>(null)
-  const { centre, calls, seats } = view
-  const agentId = me.id
-  const work = view.work.find((c) => c.id === coding) ?? ofLine
+  const work = works.find((c) => c.id === coding) ?? ofLine
   const call = calls.find((c) => c.call.id === work?.id)?.call
   const ringing = rings && coding === null
+  /** The line somebody is being dragged over. */
+  const [over, setOver] = useState<CallId | null>(null)
 
   useShortcuts({
-    nextPage: () => pane.current?.turn('next'),
-    previousPage: () => pane.current?.turn('back'),
-    notes: () => tray.current?.focusNotes(),
-    save: () => tray.current?.save(),
-    extend: () => tray.current?.extend(),
-    outcome: (key) => tray.current?.choose(key),
+    nextPage: () => below.current?.turn('next'),
+    previousPage: () => below.current?.turn('back'),
+    notes: () => below.current?.focusNotes(),
+    save: () => below.current?.save(),
+    extend: () => below.current?.extend(),
+    outcome: (key) => below.current?.choose(key),
     dial: () => dialLine.current?.focus(),
   })
 
   /** The caller's line, to which somebody may be brought; null while none is on. */
   const pickable = inFront === undefined || rings ? null : (inFront.call.consultFor ?? inFront.call.id)
-  const choose = (callId: CallId, target: Target) => setPanel({ callId, panel: 'transfer', target })
-  /** Whoever has the call codes it, and whoever has left it and owes; others on the line read along. */
-  const mayCode = work !== undefined && !ringing && (work.handledBy === agentId || work.owedBy.includes(agentId))
-  const script = work === undefined ? null : scriptOf(view, work)
-  const setId = centre.queues.find((q) => q.id === work?.queueId)?.outcomeSetId ?? centre.outsideOutcomeSetId
-  const outcomeSet = centre.outcomeSets.find((s) => s.id === setId)
+  const choose = useStable((callId: CallId, target: Target) => setPanel({ callId, panel: 'transfer', target }))
+  const pick = useStable((target: Target) => pickable !== null && choose(pickable, target))
+  const lookUp = useStable((name: string) => dialLine.current?.find(name))
+  const saved = useStable((label: string, kept: boolean) => say(kept ? `Outcome saved: ${label}.` : `Outcome taken: ${label}. It is not on disk.`))
+  const back = useStable(() => setCoding(null))
+  const isEarlier = coding !== null
+  const backTo = !isEarlier ? null : inFront === undefined ? 'Leave it for later' : `Back to ${callerWords(ofLine?.customer?.name, ofLine?.number, 'the call')}`
+  const unknown = work?.customer === null ? call : undefined
+  const { answeredAtMs = ringing ? null : (work?.handledSinceMs ?? null), headStartMs = 0, keptFor = null } = call ?? {}
+  const shown = useMemo(
+    (): Shown => ({ me, centre, work, ringing, backTo, unknown, answeredAtMs, moreHeadStartMs: headStartMs, keptPlace: keptFor !== null }),
+    [me, centre, work, ringing, backTo, unknown, answeredAtMs, headStartMs, keptFor],
+  )
+  // The board and the state answer a press in the next frame; the page and the outcome, which are more to draw, in the one after it.
+  const shownBelow = useAfterFrame(shown)
 
   return (
-    <DragToLine onDrop={choose}>
-      <main className="flex min-h-0 min-w-[1024px] flex-1 flex-col">
-        <h1 tabIndex={-1} className="sr-only">
-          Desk of {me.name}
-        </h1>
-        <Board
-          me={me}
-          centre={centre}
-          queues={view.queues}
-          seats={seats}
-          calls={calls}
-          parked={view.parked}
-          work={view.work}
-          give={give}
-          panel={panel}
-          onPanel={setPanel}
-          problem={shift.trouble}
-        />
-        <Tour me={me} calls={calls} />
-        <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_420px] [contain:strict]">
-          {work === undefined ? (
-            <WaitingPane me={me} centre={centre} queues={view.queues} seats={view.seats} onChoose={(_, name) => dialLine.current?.find(name)} />
-          ) : (
-            <ReadingPane
-              key={work.id}
-              ref={pane}
-              agentName={me.name}
-              work={work}
-              script={script}
-              readOnly={!mayCode || work.run === null}
-              readBy={seats.find((s) => s.id === work.handledBy && s.id !== agentId)?.name ?? null}
-              opensWhen={ringing ? 'youAnswer' : work.run === null && work.endedAtMs === null ? 'theyAnswer' : null}
-              keys={{ next: SHORTCUTS.nextPage.keys, back: SHORTCUTS.previousPage.keys }}
-              actions={{
-                answer: (field, value) => command({ kind: 'answerScript', callId: work.id, field, value }),
-                turn: (direction, pageId) => command({ kind: 'turnPage', callId: work.id, direction, ...(pageId === undefined ? {} : { pageId }) }),
-              }}
-            />
-          )}
-          <aside data-focus-home aria-label="Record and outcome" className="flex min-h-0 flex-col overflow-hidden border-line-strong border-l bg-paper">
-            {work === undefined ? (
-              <TodayColumn me={me} centre={centre} />
-            ) : (
-              <>
-                {coding !== null && <EarlierCall inFront={inFront} ofLine={ofLine} onBack={() => setCoding(null)} />}
-                <Record
-                  work={work}
-                  call={call}
-                  centre={centre}
-                  promised={view.callbacks.find((c) => c.id === work.fromCallbackId)}
-                  seats={seats}
-                  answeredAtMs={call?.answeredAtMs ?? (ringing ? null : work.handledSinceMs)}
-                />
-                {mayCode && outcomeSet !== undefined && (
-                  <OutcomeTray
-                    key={work.id}
-                    ref={tray}
-                    me={me}
-                    work={work}
-                    set={outcomeSet}
-                    script={script}
-                    centre={centre}
-                    onSaved={(label, kept) => shift.say(kept ? `Outcome saved: ${label}.` : `Outcome taken: ${label}. It is not on disk.`)}
-                  />
-                )}
-              </>
-            )}
-          </aside>
-        </div>
-        <DialLine
-          ref={dialLine}
-          me={me}
-          centre={centre}
-          seats={seats}
-          queues={view.queues}
-          onPick={pickable === null ? null : (target) => choose(pickable, target)}
-        />
-      </main>
-    </DragToLine>
+    <main className="flex min-h-0 min-w-[1024px] flex-1 flex-col">
+      <h1 tabIndex={-1} className="sr-only">
+        Desk of {me.name}
+      </h1>
+      <Board me={me} centre={centre} calls={calls} work={works} give={give} panel={panel} onPanel={setPanel} problem={shift.trouble} over={over} />
+      <Tour me={me} calls={calls} />
+      <Below ref={below} shown={shownBelow} onLookUp={lookUp} onSaved={saved} onBack={back} />
+      <DialLine ref={dialLine} me={me} centre={centre} onPick={pickable === null ? null : pick} onDrop={choose} onOver={setOver} />
+    </main>
   )
 }

@@ -1,28 +1,30 @@
 'use client'
 // The dial line: type or paste anything; suggestions open upward; what Enter will do is written beside it. With a call on
 // the board it finds whom to bring to it: Enter opens the choices there, and a suggestion may be dragged onto a line.
-import { useDraggable } from '@dnd-kit/core'
-import clsx from 'clsx'
-import { type ComponentProps, type KeyboardEvent, type Ref, useId, useImperativeHandle, useRef, useState } from 'react'
+import { type KeyboardEvent, type Ref, useId, useImperativeHandle, useRef, useState } from 'react'
 import type { Target } from '@/core/calls'
 import type { NumberReading } from '@/core/directory'
 import { toRefusalText } from '@/core/floor'
-import type { CentreView, MeView, QueueView, SeatView } from '@/exchange/protocol'
-import { useCommand } from '@/exchange/react'
+import type { CallId } from '@/core/ids'
+import type { CentreView, MeView } from '@/exchange/protocol'
+import { useCommand, useSeen } from '@/exchange/react'
 import { SHORTCUTS } from '@/frame'
 import { Button, ShortcutHint, useFinder } from '@/ui'
-import { lackingToDial } from '@/words'
+import { lackingToDial, memoInWords } from '@/words'
 import { type Choice, choicesFor } from './board/targets'
+import { ChoiceRow } from './choice-row'
+import type { DraggableChoices } from './draggable-choices'
 import { useNumberReader } from './number-reader'
 import { WaiverButton } from './waiver'
 
 interface Props {
   readonly me: MeView
   readonly centre: CentreView
-  readonly seats: readonly SeatView[]
-  readonly queues: readonly QueueView[]
   /** Opens the choices for somebody on the line in front; null while no line is on. */
   readonly onPick: ((target: Target) => void) | null
+  /** Somebody was dragged onto a line. */
+  readonly onDrop: (callId: CallId, target: Target) => void
+  readonly onOver: (callId: CallId | null) => void
   readonly ref: Ref<DialLineHandle>
 }
 
@@ -32,9 +34,14 @@ export interface DialLineHandle {
   find(name: string): void
 }
 
-export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
+export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDrop, onOver, ref }: Props) {
+  const [Draggable, loadDraggable] = useDraggable()
   const command = useCommand()
   const [typed, setTyped] = useState('')
+  // Who is there is of use only to what is typed.
+  const isTyped = typed.trim() !== ''
+  const seats = useSeen((view) => (isTyped ? view.seats : NONE)) ?? NONE
+  const queues = useSeen((view) => (isTyped ? view.queues : NONE)) ?? NONE
   const [problem, setProblem] = useState<string | null>(null)
   /** What was refused because of the do-not-call list: a supervisor may let this one call be made. */
   const [withheld, setWithheld] = useState<{ readonly typed: string; readonly says: string } | null>(null)
@@ -106,7 +113,7 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
         <ShortcutHint keys={SHORTCUTS.dial.keys} />
       </label>
       <input
-        {...finder.inputProps({ id, ref: input, onKeyDown })}
+        {...finder.inputProps({ id, ref: input, onKeyDown, onFocus: loadDraggable })}
         aria-invalid={problem !== null || undefined}
         aria-describedby={`${id}-does`}
         autoComplete="off"
@@ -130,8 +137,10 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
         className="absolute bottom-11 left-24 z-20 w-[520px] border border-line-strong bg-raised py-1 shadow-lg"
       >
         {listed &&
-          choices.map((c, i) => (
-            <Suggestion key={c.key} option={finder.optionProps(c, i)} choice={c} draggable={onPick !== null} onChoose={() => finder.mark(i)} />
+          (onPick !== null && Draggable !== null ? (
+            <Draggable choices={choices} optionOf={finder.optionProps} onChoose={finder.mark} onDrop={onDrop} onOver={onOver} />
+          ) : (
+            choices.map((c, i) => <ChoiceRow key={c.key} option={finder.optionProps(c, i)} choice={c} onChoose={() => finder.mark(i)} />)
           ))}
       </div>
       <p id={`${id}-does`} aria-live="polite" className="min-w-0 truncate" title={problem ?? undefined}>
@@ -144,46 +153,19 @@ export function DialLine({ me, centre, seats, queues, onPick, ref }: Props) {
       {problem === null && <span className="ml-auto shrink-0 text-soft">Press ? for the keyboard</span>}
     </footer>
   )
-}
+})
 
-interface SuggestionProps {
-  readonly option: ComponentProps<'div'>
-  readonly choice: Choice
-  readonly draggable: boolean
-  readonly onChoose: () => void
-}
+const NONE = [] as const
 
-function Suggestion({ option, choice, draggable, onChoose }: SuggestionProps) {
-  const { setNodeRef, listeners, isDragging } = useDraggable({ id: `choice ${choice.key}`, data: { choice }, disabled: !draggable })
-  return (
-    <div
-      {...option}
-      ref={(element) => {
-        setNodeRef(element)
-        if (typeof option.ref === 'function') option.ref(element)
-      }}
-      {...listeners}
-      onPointerDown={(event) => {
-        // First the drag, which does not begin on an event that was prevented; then the field keeps the focus, and with it the list.
-        listeners?.onPointerDown?.(event)
-        event.preventDefault()
-        onChoose()
-      }}
-      className={clsx(
-        'grid grid-cols-[1fr_auto] gap-4 px-3 py-1',
-        draggable ? 'cursor-grab' : 'cursor-pointer',
-        option['aria-selected'] === true && 'bg-green-wash',
-        isDragging && 'opacity-50',
-      )}
-    >
-      <span className="truncate">
-        {choice.name} <span className="text-soft">· {choice.kind}</span>
-      </span>
-      <span className={clsx('truncate', choice.target.kind === 'number' ? 'tabular' : choice.isFree ? 'font-semibold text-green' : 'text-soft')}>
-        {choice.state}
-      </span>
-    </div>
-  )
+type Draggable = typeof DraggableChoices
+
+/** What dragging takes is fetched when somebody comes to the dial line, and never for those who only take calls. Without it everything works by keys and presses. */
+function useDraggable(): readonly [Draggable | null, () => void] {
+  const [draggable, setDraggable] = useState<Draggable | null>(null)
+  const load = () => {
+    if (draggable === null) import('./draggable-choices').then((m) => setDraggable(() => m.DraggableChoices), console.error)
+  }
+  return [draggable, load]
 }
 
 interface EnterProps {

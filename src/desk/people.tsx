@@ -2,17 +2,15 @@
 // Everybody of the centre with what they do at this moment, as their work says it; their note, and who covers for them.
 import clsx from 'clsx'
 import { format } from 'date-fns'
-import type { Target } from '@/core/calls'
 import type { MeView, SeatView } from '@/exchange/protocol'
-import { useCommand } from '@/exchange/react'
+import { useCommand, useSeen } from '@/exchange/react'
 import { Button, Clock } from '@/ui'
 import { diversionShort, stateWords } from '@/words'
 
 interface Props {
   readonly me: MeView
-  readonly seats: readonly SeatView[]
   /** Puts somebody into the dial line. */
-  readonly onChoose: (target: Target, name: string) => void
+  readonly onChoose: (name: string) => void
 }
 
 const ORDER = { ready: 0, ringing: 1, onCall: 2, wrapUp: 3, notReady: 4, signedOut: 5 } as const
@@ -26,7 +24,8 @@ const MARKS = {
   signedOut: 'h-px w-3 bg-line-strong',
 } as const
 
-export function People({ me, seats, onChoose }: Props) {
+export function People({ me, onChoose }: Props) {
+  const seats = useSeen((view) => view.seats) ?? []
   const others = seats.filter((s) => s.id !== me.id && s.role === 'agent').toSorted((a, b) => ORDER[a.state] - ORDER[b.state] || a.sinceMs - b.sinceMs)
   const on = others.filter((s) => s.state !== 'signedOut')
   const off = others.filter((s) => s.state === 'signedOut')
@@ -44,7 +43,7 @@ export function People({ me, seats, onChoose }: Props) {
   )
 }
 
-function Person({ me, seat, seats, onChoose }: Props & { seat: SeatView }) {
+function Person({ me, seat, seats, onChoose }: Props & { seat: SeatView; seats: readonly SeatView[] }) {
   const cover = seat.note === null ? undefined : seats.find((s) => s.id === seat.note?.coverId)
   return (
     <li className="grid grid-cols-[160px_170px_52px_minmax(0,1fr)] items-center gap-x-3 py-0.5">
@@ -65,7 +64,7 @@ function Person({ me, seat, seats, onChoose }: Props & { seat: SeatView }) {
           </span>
         )}
         {cover !== undefined && (
-          <Button tone="quiet" className="!h-6 !px-0" onClick={() => onChoose({ kind: 'agent', agentId: cover.id }, cover.name)}>
+          <Button tone="quiet" className="!h-6 !px-0" onClick={() => onChoose(cover.name)}>
             {cover.name} covers
           </Button>
         )}

@@ -6,29 +6,33 @@ import type { Call } from '@/core/calls'
 import type { CallRecord } from '@/core/ledger'
 import { formatClock } from '@/core/time'
 import type { Work } from '@/core/work'
-import type { CallbackView, CentreView, SeatView } from '@/exchange/protocol'
+import type { CallbackView, CentreView } from '@/exchange/protocol'
+import { useSeen } from '@/exchange/react'
 import { useHistory } from '@/history/react'
 import { Clock } from '@/ui'
-import { callerWords, outcomeLabel, resultWords, useNumberWords } from '@/words'
+import { callerWords, memoInWords, outcomeLabel, resultWords, useNumberWords } from '@/words'
 import { WhoCalls } from './who-calls'
 
 interface Props {
   readonly work: Work
-  /** While the call is on: the caller can still be named. */
-  readonly call: Call | undefined
+  /** Of a call that is on with somebody nobody knows: they can be named. */
+  readonly unknown: Call | undefined
+  /** What this call is given on top of its queue's head start. */
+  readonly moreHeadStartMs: number
+  readonly keptPlace: boolean
   readonly centre: CentreView
   readonly answeredAtMs: number | null
   /** What was promised, when the call was made to keep it. */
   readonly promised: CallbackView | undefined
-  readonly seats: readonly SeatView[]
 }
 
-export function Record({ work, call, centre, answeredAtMs, promised, seats }: Props) {
+export const Record = memoInWords(function Record({ work, unknown, moreHeadStartMs, keptPlace, centre, answeredAtMs, promised }: Props) {
+  const promisedBy = useSeen(({ seats }) => seats.find((s) => s.id === promised?.agreedBy)?.name)
   const { customer, number, path, offeredAtMs, direction } = work
   const written = useNumberWords()
   const about = centre.queues.find((q) => q.id === work.queueId)
   const queue = about?.name
-  const headStartMs = (about?.headStartMs ?? 0) + (call?.headStartMs ?? 0)
+  const headStartMs = (about?.headStartMs ?? 0) + moreHeadStartMs
   return (
     // What is known may scroll; the outcome and its Save below stay in view from the first second of the call.
     // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
@@ -37,14 +41,18 @@ export function Record({ work, call, centre, answeredAtMs, promised, seats }: Pr
         {callerWords(customer?.name, number, 'Withheld number')}
       </h2>
       <p className="text-soft">
-        {customer === null ? unknown(number, call?.matches.length ?? 0) : <span className="tabular text-ink">{number !== null && written(number)}</span>}
+        {customer === null ? (
+          unknownWords(number, unknown?.matches.length ?? 0)
+        ) : (
+          <span className="tabular text-ink">{number !== null && written(number)}</span>
+        )}
         {customer !== null && ` · ${customer.group}`}
       </p>
-      {customer === null && call !== undefined && <WhoCalls key={`who ${call.id}`} call={call} centre={centre} />}
+      {unknown !== undefined && <WhoCalls key={`who ${unknown.id}`} call={unknown} centre={centre} />}
       <dl className="mt-2 grid grid-cols-[96px_1fr] gap-y-0.5">
         {promised !== undefined && (
           <Fact label="Callback">
-            {promised.why === 'retry' ? `try ${promised.attempt} of ${promised.atMost}` : 'agreed'} by {seats.find((s) => s.id === promised.agreedBy)?.name} for{' '}
+            {promised.why === 'retry' ? `try ${promised.attempt} of ${promised.atMost}` : 'agreed'} by {promisedBy} for{' '}
             <span className="tabular">{format(promised.dueAtMs, 'd MMM HH:mm')}</span>
             {promised.note !== '' && <span className="block">{promised.note}</span>}
           </Fact>
@@ -67,7 +75,7 @@ export function Record({ work, call, centre, answeredAtMs, promised, seats }: Pr
                 goes first: counts as having waited <span className="tabular">{formatClock(headStartMs)}</span> more
               </Fact>
             )}
-            {call?.keptFor != null && <Fact label="Callback">hung up and kept the place</Fact>}
+            {keptPlace && <Fact label="Callback">hung up and kept the place</Fact>}
           </>
         )}
         {customer?.facts.map((fact) => (
@@ -79,9 +87,9 @@ export function Record({ work, call, centre, answeredAtMs, promised, seats }: Pr
       <PreviousContacts key={work.id} work={work} centre={centre} />
     </section>
   )
-}
+})
 
-const unknown = (number: string | null, matches: number): string =>
+const unknownWords = (number: string | null, matches: number): string =>
   number === null ? 'No number was sent' : matches > 0 ? 'Several people have this number' : 'Nobody we know has this number'
 
 function Fact({ label, children }: { label: string; children: React.ReactNode }) {

@@ -3,27 +3,26 @@
 import { format, startOfDay } from 'date-fns'
 import { useCallback } from 'react'
 import { spentKey } from '@/core/agents'
-import type { Target } from '@/core/calls'
 import { formatClock } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
-import type { CentreView, MeView, QueueView, SeatView } from '@/exchange/protocol'
+import type { CentreView, MeView } from '@/exchange/protocol'
+import { useSeen } from '@/exchange/react'
 import { HistoryProgress } from '@/frame'
 import { LATEST_CALLS } from '@/history/client'
 import { useHistory } from '@/history/react'
 import { Clock, useNowMs } from '@/ui'
-import { callerWords, outcomeLabel, resultWords, spentWords } from '@/words'
+import { callerWords, memoInWords, outcomeLabel, resultWords, spentWords } from '@/words'
 import { CorrectOutcome } from './correct-outcome'
 import { People } from './people'
 
 interface WaitingProps {
   readonly me: MeView
   readonly centre: CentreView
-  readonly queues: readonly QueueView[]
-  readonly seats: readonly SeatView[]
-  readonly onChoose: (target: Target, name: string) => void
+  readonly onChoose: (name: string) => void
 }
 
-export function WaitingPane({ me, centre, queues, seats, onChoose }: WaitingProps) {
+export const WaitingPane = memoInWords(function WaitingPane({ me, centre, onChoose }: WaitingProps) {
+  const queues = useSeen((view) => view.queues) ?? []
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
     <section aria-label="Your queues" tabIndex={0} className="min-h-0 overflow-auto bg-raised px-8 py-5 -outline-offset-4">
@@ -71,10 +70,10 @@ export function WaitingPane({ me, centre, queues, seats, onChoose }: WaitingProp
           ? 'The next call rings on the board above. The script opens here, and the record at the right, as it rings.'
           : 'Press Go ready when you can take a call.'}
       </p>
-      <People me={me} seats={seats} onChoose={onChoose} />
+      <People me={me} onChoose={onChoose} />
     </section>
   )
-}
+})
 
 /** What a caller who joined now could expect. */
 const expectedWords = (ms: number | null) => {
@@ -84,7 +83,7 @@ const expectedWords = (ms: number | null) => {
 
 const SHOWN = 8
 
-export function TodayColumn({ me, centre }: { me: MeView; centre: CentreView }) {
+export const TodayColumn = memoInWords(function TodayColumn({ me, centre }: { me: MeView; centre: CentreView }) {
   const { id } = me
   const { value } = useHistory(
     useCallback(
@@ -131,7 +130,7 @@ export function TodayColumn({ me, centre }: { me: MeView; centre: CentreView }) 
       <HistoryProgress />
     </section>
   )
-}
+})
 
 /** Where the day has gone, the state that is on included; longest first. */
 function TimePerState({ me }: { me: MeView }) {

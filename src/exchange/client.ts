@@ -1,5 +1,6 @@
 // A tab's end of the floor: sends requests with an id and a deadline, keeps the latest view, tells whoever listens. When the floor's worker is gone it
 // opens another one and says again whose tab this is: a desk comes back by itself.
+import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { Ask } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
 import type { Pace, Past } from '@/world'
@@ -27,18 +28,22 @@ export interface FloorClient {
   signOut(): Promise<Reply>
   /** Of this account, or of another one by a set-up owner. */
   setPin(agentId: AgentId, pin: string): Promise<Reply>
-  /** null until the floor has answered; then there whether somebody is signed in or not. */
-  door(): DoorParts | null
-  /** What whoever is signed in sees; null while nobody is. */
-  view(): FloorView | null
-  device(): DeviceView | null
-  subscribe(listener: () => void): () => void
+  readonly shown: StoreApi<Shown>
   onStored(listener: (seq: number) => void): () => void
   /** Hands a port of the history to the floor; false where the tab itself must stand between them. */
   introduce(port: MessagePort): boolean
   /** Called when the floor on the other side is another one than before. */
   onReset(listener: () => void): () => void
   close(): void
+}
+
+/** What this tab shows of the floor. Parts that did not change stay the same values, so that whoever selects one hears of that one only. */
+export interface Shown {
+  /** null until the floor has answered; then there whether somebody is signed in or not. */
+  readonly door: DoorParts | null
+  /** What whoever is signed in sees; null while nobody is. */
+  readonly view: FloorView | null
+  readonly device: DeviceView | null
 }
 
 const DEADLINE_MS = 8_000
@@ -55,12 +60,10 @@ export interface ConnectOptions {
 
 export function connect({ key, device, world, past }: ConnectOptions): FloorClient {
   const pending = new Map<string, (reply: Reply) => void>()
-  const listeners = new Set<() => void>()
+  const shown = createStore<Shown>(() => ({ door: null, view: null, device: null }))
   const storedListeners = new Set<(seq: number) => void>()
   let parts: Partial<TabView> = {}
   let lists: SharedLists = NO_LISTS
-  let door: DoorParts | null = null
-  let view: FloorView | null = null
   let lastId = 0
   let heardAtMs = performance.now()
 
@@ -72,9 +75,11 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
       parts = { door: parts.door, floor: parts.floor, device: parts.device } as Partial<TabView>
       lists = NO_LISTS
     }
-    door = parts.door !== undefined && parts.floor !== undefined ? { door: parts.door, floor: parts.floor } : null
-    view = parts.door?.signedIn != null && parts.account !== undefined && parts.centre !== undefined ? { ...(parts as TabView), ...lists } : null
-    for (const listener of listeners) listener()
+    shown.setState({
+      door: parts.door !== undefined && parts.floor !== undefined ? { door: parts.door, floor: parts.floor } : null,
+      view: parts.door?.signedIn != null && parts.account !== undefined && parts.centre !== undefined ? { ...(parts as TabView), ...lists } : null,
+      device: parts.device ?? null,
+    })
   }
 
   const onMessage = (message: FloorMessage) => {
@@ -152,13 +157,7 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
       if (reply.ok && reply.text !== null) key.set(reply.text)
       return reply
     },
-    door: () => door,
-    view: () => view,
-    device: () => parts.device ?? null,
-    subscribe: (listener) => {
-      listeners.add(listener)
-      return () => listeners.delete(listener)
-    },
+    shown,
     onStored: (listener) => {
       storedListeners.add(listener)
       return () => storedListeners.delete(listener)

@@ -1,9 +1,11 @@
 'use client'
 // The floor for components: one connection per tab, shared through context.
-import { createContext, type ReactNode, useCallback, useContext, useEffect, useState, useSyncExternalStore } from 'react'
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useState } from 'react'
+import { createStore, useStore } from 'zustand'
+import { useShallow } from 'zustand/react/shallow'
 import type { Ask } from '@/core/floor'
 import { toAgentId } from '@/core/ids'
-import { type ConnectOptions, connect, type FloorClient, type Reply, type Witness } from './client'
+import { type ConnectOptions, connect, type FloorClient, type Reply, type Shown, type Witness } from './client'
 import type { DeviceView, DoorParts, FloorView } from './protocol'
 import { tabKey } from './tab-key'
 import { wishedPast, wishedWorld } from './wished'
@@ -20,27 +22,22 @@ export function FloorProvider({ children }: { children: ReactNode }) {
   return <FloorContext value={floor}>{children}</FloorContext>
 }
 
-const NO_SUBSCRIPTION = () => () => {}
+/** Before the floor is connected: nothing is shown. */
+const NOTHING = createStore<Shown>(() => ({ door: null, view: null, device: null }))
 
-function useOfFloor<T>(read: (floor: FloorClient) => T | null): T | null {
-  const floor = useContext(FloorContext)
-  return useSyncExternalStore(
-    floor?.subscribe ?? NO_SUBSCRIPTION,
-    () => (floor === null ? null : read(floor)),
-    () => null,
-  )
-}
+const useShown = <T,>(select: (shown: Shown) => T): T => useStore(useContext(FloorContext)?.shown ?? NOTHING, select)
 
-const readView = (floor: FloorClient): FloorView | null => floor.view()
-const readDoor = (floor: FloorClient): DoorParts | null => floor.door()
-const readDevice = (floor: FloorClient): DeviceView | null => floor.device()
-
-/** The floor as whoever is signed in at this tab sees it; null until it answers, and while nobody is. */
-export const useFloorView = (): FloorView | null => useOfFloor(readView)
+/** One thing of what whoever is signed in at this tab sees; null until the floor answers, and while nobody is. Renders when that one changes. */
+export const useSeen = <T,>(select: (view: FloorView) => T): T | null => useShown(({ view }) => (view === null ? null : select(view)))
+/** Several things, as an object of them. */
+export const useAllSeen = <T extends object>(select: (view: FloorView) => T): T | null =>
+  useShown(useShallow(({ view }: Shown) => (view === null ? null : select(view))))
+/** The whole of it, for pages that show most of it. */
+export const useFloorView = (): FloorView | null => useShown(({ view }) => view)
 /** What is seen without signing in; null until the floor answers. */
-export const useDoor = (): DoorParts | null => useOfFloor(readDoor)
+export const useDoor = (): DoorParts | null => useShown(useShallow(({ door }: Shown) => door))
 /** What the window of a device shows; null in every other tab. */
-export const useDeviceView = (): DeviceView | null => useOfFloor(readDevice)
+export const useDeviceView = (): DeviceView | null => useShown(({ device }) => device)
 
 export const useFloor = (): FloorClient | null => useContext(FloorContext)
 

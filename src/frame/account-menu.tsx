@@ -1,14 +1,14 @@
 'use client'
 // Who is signed in: what colleagues see of them, their own settings, and the way out.
 import { type FormEvent, useState } from 'react'
-import type { FloorView } from '@/exchange/protocol'
-import { useFloor } from '@/exchange/react'
+import type { AccountView } from '@/exchange/protocol'
+import { useAllSeen, useFloor, useSeen } from '@/exchange/react'
 import { worldOfAddress } from '@/exchange/wished'
 import { Button, clearTabComfort, PinField, Popover, Problem } from '@/ui'
 import { Presence } from './presence'
 
-export function AccountMenu({ view }: { view: FloorView }) {
-  const { account, me, seats, centre } = view
+export function AccountMenu({ account }: { account: AccountView }) {
+  const isOnShift = useSeen(({ me }) => me !== null) === true
   return (
     <Popover
       label="You"
@@ -22,16 +22,22 @@ export function AccountMenu({ view }: { view: FloorView }) {
       <h2 className="font-semibold text-lg">{account.name}</h2>
       <p className="text-soft">
         {account.role === 'supervisor' ? 'Supervisor' : 'Agent'}
-        {me === null && ', off shift at this tab'}
+        {!isOnShift && ', off shift at this tab'}
       </p>
-      {me !== null && <Presence me={me} seats={seats} centre={centre} />}
+      {isOnShift && <OnShiftPresence />}
       <OwnPin agentId={account.id} />
-      <SignOut onShift={me !== null} />
+      <SignOut onShift={isOnShift} />
     </Popover>
   )
 }
 
-function OwnPin({ agentId }: { agentId: FloorView['account']['id'] }) {
+/** Looks at the floor only while it is open. */
+function OnShiftPresence() {
+  const seen = useAllSeen(({ me, seats, centre }) => ({ me, seats, centre }))
+  return seen === null || seen.me === null ? null : <Presence {...seen} me={seen.me} />
+}
+
+function OwnPin({ agentId }: { agentId: AccountView['id'] }) {
   const floor = useFloor()
   const [open, setOpen] = useState(false)
   const [pin, setPin] = useState('')

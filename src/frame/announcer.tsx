@@ -1,17 +1,21 @@
 'use client'
 // Tells screen readers what changed on the board, in the board's own words; silent about clocks.
-import type { CallView, MeView } from '@/exchange/protocol'
+import { useMemo } from 'react'
+import type { CallView, CentreView, MeView } from '@/exchange/protocol'
+import { useSeen } from '@/exchange/react'
 import { useNowMs } from '@/ui'
-import { describeBoard, type Names } from '@/words'
+import { describeBoard } from '@/words'
 
 interface Props {
   readonly me: MeView
   readonly calls: readonly CallView[]
-  readonly names: Names
+  readonly centre: CentreView
   readonly said: string
 }
 
-export function Announcer({ me, calls, names, said }: Props) {
+export function Announcer({ me, calls, centre, said }: Props) {
+  const seats = useSeen((view) => view.seats) ?? NOBODY
+  const names = useMemo(() => ({ me, seats, centre }), [me, seats, centre])
   // What is announced has no clocks: a sentence that changed every second would drown the caller.
   const words = describeBoard(me, calls, names, null)
   const nowMs = useNowMs()
@@ -30,3 +34,5 @@ export function Announcer({ me, calls, names, said }: Props) {
     </div>
   )
 }
+
+const NOBODY = [] as const

@@ -2,14 +2,14 @@
 // Callbacks whose time has come: a line on the desk for as long as they are due, a soft sign when one becomes due, and the call one
 // press away. Mine, and those nobody has made that any agent of their queue may make.
 import { useMemo } from 'react'
-import type { CallbackId } from '@/core/ids'
+import type { Ask } from '@/core/floor'
 import { MINUTE } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
 import type { CallbackView, MeView } from '@/exchange/protocol'
-import { useCommand } from '@/exchange/react'
+import { useCommand, useSeen } from '@/exchange/react'
 import { HELD_TOO_LONG } from '@/sound'
 import { Button, Clock, inZone, useNowMs } from '@/ui'
-import { callerWords } from '@/words'
+import { callerWords, memoInWords } from '@/words'
 import { useCadence } from './cadence'
 
 const SOFT = 0.05
@@ -30,12 +30,12 @@ export const useDueCount = (me: MeView, callbacks: readonly CallbackView[]): num
 
 interface Props {
   readonly me: MeView
-  readonly callbacks: readonly CallbackView[]
-  readonly timeZone: string
-  readonly onCall: (callbackId: CallbackId) => void
+  readonly give: (ask: Ask) => Promise<boolean>
 }
 
-export function CallbackAlarm({ me, callbacks, timeZone, onCall }: Props) {
+export const CallbackAlarm = memoInWords(function CallbackAlarm({ me, give }: Props) {
+  const callbacks = useSeen((view) => view.callbacks) ?? NONE
+  const timeZone = useSeen((view) => view.centre.timeZone) ?? 'UTC'
   const now = useNowMs()
   const command = useCommand()
   const due = useMemo(() => dueFor(me, callbacks, now), [me, callbacks, now])
@@ -68,7 +68,12 @@ export function CallbackAlarm({ me, callbacks, timeZone, onCall }: Props) {
         {first.note !== '' && ` · ${first.note}`}
         {due.length > 1 && ` · ${due.length - 1} more`}
       </span>
-      <Button className="!h-6" disabled={talks} title={talks ? 'After this call' : undefined} onClick={() => onCall(first.id)}>
+      <Button
+        className="!h-6"
+        disabled={talks}
+        title={talks ? 'After this call' : undefined}
+        onClick={() => void give({ kind: 'makeCall', typed: '', customer: null, callbackId: first.id })}
+      >
         Call now
       </Button>
       <Button tone="quiet" className="!h-6" onClick={later}>
@@ -76,4 +81,6 @@ export function CallbackAlarm({ me, callbacks, timeZone, onCall }: Props) {
       </Button>
     </section>
   )
-}
+})
+
+const NONE: readonly CallbackView[] = []

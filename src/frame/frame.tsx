@@ -2,10 +2,10 @@
 // The frame above all pages: sign-in, places, and while on shift the bar of its state, what rings and what is said. It never goes away while pages change.
 import dynamic from 'next/dynamic'
 import { usePathname } from 'next/navigation'
-import { type ReactNode, useEffect, useState } from 'react'
+import { type ReactNode, useCallback, useEffect, useState } from 'react'
 import { floorNow } from '@/exchange/floor-time'
-import type { FloorView } from '@/exchange/protocol'
-import { useDoor, useFloorView } from '@/exchange/react'
+import type { AccountView } from '@/exchange/protocol'
+import { useDoor, useSeen } from '@/exchange/react'
 import { setClockSource, setKeysOwner } from '@/ui'
 import { useNumberWords } from '@/words'
 import { CallbackAlarm } from './callback-alarm'
@@ -29,11 +29,11 @@ setClockSource(floorNow)
 export function Frame({ children }: { children: ReactNode }) {
   const path = usePathname()
   const door = useDoor()
-  const view = useFloorView()
+  const account = useSeen((view) => view.account)
   useFocusKeeper()
-  const accountId = view?.account.id ?? null
+  const accountId = account?.id ?? null
   useEffect(() => setKeysOwner(accountId), [accountId])
-  useTitleOf(view === null && door !== null && door.door.signedIn === null ? 'Sign in' : null)
+  useTitleOf(account === null && door !== null && door.door.signedIn === null ? 'Sign in' : null)
   if (DEVICES.includes(path)) return children
   if (door !== null && door.door.signedIn === null)
     return (
@@ -42,61 +42,54 @@ export function Frame({ children }: { children: ReactNode }) {
         <SignIn door={door.door} />
       </>
     )
-  if (view === null)
+  if (account === null)
     return (
       <p role="status" className="px-6 py-10 text-soft">
         Opening the floor…
       </p>
     )
   return (
-    <SignedIn view={view} key={view.account.id}>
+    <SignedIn account={account} key={account.id}>
       {children}
     </SignedIn>
   )
 }
 
-function SignedIn({ view, children }: { view: FloorView; children: ReactNode }) {
+function SignedIn({ account, children }: { account: AccountView; children: ReactNode }) {
+  const floor = useSeen((view) => view.floor)
+  const isOnShift = useSeen(({ me }) => me !== null) === true
   const [standInsOpen, setStandInsOpen] = useState(false)
   const [helpOpen, setHelpOpen] = useState(false)
-  useNumberWords()
+  const openStandIns = useCallback(() => setStandInsOpen(true), [])
+  const openHelp = useCallback(() => setHelpOpen(true), [])
   const inside = (
     <div className="flex h-screen min-h-0 flex-col">
       <header className="shrink-0">
-        <PlacesBar view={view} onStandIns={() => setStandInsOpen(true)} />
+        <PlacesBar account={account} onStandIns={openStandIns} />
         <ShiftPart />
-        <Notices floor={view.floor} account={view.account} />
+        {floor !== null && <Notices floor={floor} account={account} />}
       </header>
       <div data-focus-home className="flex min-h-0 flex-1 flex-col overflow-auto">
         {children}
       </div>
-      {standInsOpen && <StandIns open onOpenChange={setStandInsOpen} view={view} />}
+      {standInsOpen && <StandIns open onOpenChange={setStandInsOpen} />}
       {helpOpen && <ShortcutsDialog open onOpenChange={setHelpOpen} />}
     </div>
   )
-  if (view.me === null) return inside
-  return (
-    <OnShiftProvider view={view} me={view.me} onHelp={() => setHelpOpen(true)}>
-      {inside}
-    </OnShiftProvider>
-  )
+  return isOnShift ? <OnShiftProvider onHelp={openHelp}>{inside}</OnShiftProvider> : inside
 }
 
 /** What stands above every page while on shift. */
 function ShiftPart() {
+  useNumberWords()
   const shift = useOnShift()
   const atDesk = usePathname() === '/'
   if (shift === null) return null
-  const { me, view, give } = shift
   return (
     <>
       <ShiftBar shift={shift} />
       {!atDesk && <LiveLine shift={shift} />}
-      <CallbackAlarm
-        me={me}
-        callbacks={view.callbacks}
-        timeZone={view.centre.timeZone}
-        onCall={(callbackId) => void give({ kind: 'makeCall', typed: '', customer: null, callbackId })}
-      />
+      <CallbackAlarm me={shift.me} give={shift.give} />
     </>
   )
 }

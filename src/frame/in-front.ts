@@ -3,19 +3,19 @@
 import type { Script } from '@/core/scripts'
 import { chosenScriptId } from '@/core/set-up'
 import type { Work } from '@/core/work'
-import type { CallView, FloorView, MeView } from '@/exchange/protocol'
+import type { CallView, CentreView, MeView } from '@/exchange/protocol'
 
 /** The version the run began with; before it begins, the one that will open. */
-export function scriptOf(view: FloorView, work: Work): Script | null {
-  const { scripts, archivedScriptIds } = view.centre
+export function scriptOf(centre: CentreView, work: Work): Script | null {
+  const { scripts, archivedScriptIds } = centre
   const { run } = work
   if (run !== null) return scripts.find((s) => s.id === run.scriptId && s.version === run.version) ?? scripts.findLast((s) => s.id === run.scriptId) ?? null
-  const id = scriptIdFor(view, work)
+  const id = scriptIdFor(centre, work)
   return id === null || archivedScriptIds.includes(id) ? null : (scripts.findLast((s) => s.id === id) ?? null)
 }
 
 /** Which script will open when a ringing call is answered, so that it can be read already. */
-function scriptIdFor({ centre }: FloorView, { queueId, path, customer }: Work): string | null {
+function scriptIdFor(centre: CentreView, { queueId, path, customer }: Work): string | null {
   const queue = centre.queues.find((q) => q.id === queueId)
   return queue === undefined ? null : chosenScriptId(queue, { path, group: customer?.group ?? null })
 }

@@ -1,7 +1,7 @@
 'use client'
 // The agent's ear and mouth: a mixer that is told who hears whom whenever the calls change, the voices of who speaks, the
 // microphone, and the recorder. No part of it ever holds up a call; what is missing is said, and what breaks is tried again.
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { type AgentId, type DeviceId, deviceOfAgent } from '@/core/ids'
 import type { CallView, MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
@@ -114,7 +114,8 @@ export function useLineSound(me: MeView, calls: readonly CallView[], voiceVolume
     },
     [],
   )
-  return { problem, look: useCallback(() => microphone.current?.look() ?? null, []) }
+  const look = useCallback(() => microphone.current?.look() ?? null, [])
+  return useMemo(() => ({ problem, look }), [problem, look])
 }
 
 function connectDesk(context: AudioContext, onProblem: (problem: SoundProblem | null) => void): Desk {

@@ -2,6 +2,7 @@
 // A ring or a live call, on any page but the desk: one line with what matters at this moment, and the way back.
 import clsx from 'clsx'
 import { useRouter } from 'next/navigation'
+import { useAllSeen } from '@/exchange/react'
 import { Button, Clock } from '@/ui'
 import { describeBoard, isMine } from '@/words'
 import type { OnShift } from './on-shift'
@@ -9,9 +10,9 @@ import { SHORTCUTS } from './shortcuts'
 
 export function LiveLine({ shift }: { shift: OnShift }) {
   const router = useRouter()
-  const { me, view, inFront, rings, give, trouble } = shift
-  const { seats, centre } = view
-  if (inFront === undefined) return null
+  const { me, inFront, rings, give, trouble } = shift
+  const names = useAllSeen(({ seats, centre }) => ({ seats, centre }))
+  if (inFront === undefined || names === null) return null
   const { call } = inFront
   const mine = call.connections.find((c) => isMine(c, me.id))
   if (mine === undefined) return null
@@ -28,7 +29,7 @@ export function LiveLine({ shift }: { shift: OnShift }) {
       )}
     >
       <span className="min-w-0 flex-1 truncate font-semibold">
-        {describeBoard(me, [inFront], { me, seats, centre }, null)}
+        {describeBoard(me, [inFront], { me, ...names }, null)}
         {trouble !== null && <span className="ml-3 font-normal text-red">{trouble}</span>}
       </span>
       <Clock sinceMs={mine.sinceMs} />

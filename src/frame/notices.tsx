@@ -1,10 +1,11 @@
 'use client'
 // What the floor has to say about itself: damage, a gap, storage that is refused. Plain sentences, each with its way out.
+import { memo } from 'react'
 import type { AccountView, FloorPart } from '@/exchange/protocol'
 import { useFloor } from '@/exchange/react'
 import { Button, saveFile } from '@/ui'
 
-export function Notices({ floor: view, account }: { floor: FloorPart; account: AccountView | null }) {
+export const Notices = memo(function Notices({ floor: view, account }: { floor: FloorPart; account: AccountView | null }) {
   const floor = useFloor()
   const mayTake = account?.may.includes('supervision') ?? false
   const saveDamaged = async () => {
@@ -37,7 +38,7 @@ export function Notices({ floor: view, account }: { floor: FloorPart; account: A
       ))}
     </>
   )
-}
+})
 
 function Line({ tone, children }: { tone: 'info' | 'loss'; children: React.ReactNode }) {
   return (

@@ -2,15 +2,15 @@
 // What goes on for as long as a shift is at this tab, whatever page is open: sound, ringing, the keys of a call, announcements. Pages come and
 // go below it; a call in progress does not notice.
 import { usePathname, useRouter } from 'next/navigation'
-import { createContext, type ReactNode, useContext, useMemo, useRef, useState } from 'react'
+import { createContext, type ReactNode, useCallback, useContext, useMemo, useRef, useState } from 'react'
 import type { Ask } from '@/core/floor'
 import type { CallId } from '@/core/ids'
 import type { Work } from '@/core/work'
 import type { CallView, FloorView, MeView } from '@/exchange/protocol'
-import { useCommand } from '@/exchange/react'
+import { useAllSeen, useCommand } from '@/exchange/react'
 import { RINGING } from '@/sound'
-import { usePersonalNumber } from '@/ui'
-import { callerWords, isMine } from '@/words'
+import { usePersonalNumber, useStable } from '@/ui'
+import { callerWords, isMine, useNumberWords } from '@/words'
 import { Announcer } from './announcer'
 import { useCadence } from './cadence'
 import { callShortcuts, lineInFront } from './call-shortcuts'
@@ -28,7 +28,6 @@ const RING_LOUDNESS = 0.16
 
 export interface OnShift {
   readonly me: MeView
-  readonly view: FloorView
   /** The line in front of the agent: the one that rings, otherwise the one heard, otherwise the first. */
   readonly inFront: CallView | undefined
   readonly rings: boolean
@@ -61,11 +60,29 @@ const OnShiftContext = createContext<OnShift | null>(null)
 /** null off shift, and at a tab that has not the shift's desk. */
 export const useOnShift = (): OnShift | null => useContext(OnShiftContext)
 
-export function OnShiftProvider({ view, me, onHelp, children }: { view: FloorView; me: MeView; onHelp: () => void; children: ReactNode }) {
+interface Props {
+  readonly onHelp: () => void
+  readonly children: ReactNode
+}
+
+/** Only while somebody is on shift at this tab. */
+export function OnShiftProvider({ onHelp, children }: Props) {
+  const seen = useAllSeen(({ me, calls, work, centre, callbacks }) => ({ me, calls, work, centre, callbacks }))
+  if (seen === null || seen.me === null) return children
+  return (
+    <Shift {...seen} me={seen.me} onHelp={onHelp}>
+      {children}
+    </Shift>
+  )
+}
+
+type Seen = Pick<FloorView, 'calls' | 'work' | 'centre' | 'callbacks'> & { readonly me: MeView }
+
+function Shift({ me, calls, work, centre, callbacks, onHelp, children }: Seen & Props) {
   const command = useCommand()
   const router = useRouter()
   const atDesk = usePathname() === '/'
-  const { calls, work, seats, centre } = view
+  useNumberWords()
   const [notReadyOpen, setNotReadyOpen] = useState(false)
   const [refused, setRefused] = useState<{ readonly says: string; readonly forState: string } | null>(null)
   const [said, setSaid] = useState('')
@@ -86,29 +103,32 @@ export function OnShiftProvider({ view, me, onHelp, children }: { view: FloorVie
     `${callerWords(ofLine?.customer?.name, ofLine?.number, 'A caller')} is ringing`,
     [centre.queues.find((q) => q.id === ofLine?.queueId)?.name, ofLine?.path].filter((t) => t != null).join(' · '),
   )
-  const due = useDueCount(me, view.callbacks)
+  const due = useDueCount(me, callbacks)
   const sound = useLineSound(me, calls, voice)
 
   const stateKey = `${me.state} ${me.sinceMs} ${mine?.state}`
   const latestKey = useRef(stateKey)
   latestKey.current = stateKey
-  const give = async (ask: Ask) => {
-    const reply = await command(ask)
-    setRefused(reply.ok ? null : { says: `${reply.refusal.says} ${reply.refusal.next}`, forState: latestKey.current })
-    return reply.ok
-  }
+  const give = useCallback(
+    async (ask: Ask) => {
+      const reply = await command(ask)
+      setRefused(reply.ok ? null : { says: `${reply.refusal.says} ${reply.refusal.next}`, forState: latestKey.current })
+      return reply.ok
+    },
+    [command],
+  )
   /** Pickers, and what is coded, are on the desk: whoever asks for one from elsewhere is led there. */
   const toDesk = () => {
     if (!atDesk) router.push('/')
   }
-  const setPanel = (next: OpenPanel | null) => {
+  const setPanel = useStable((next: OpenPanel | null) => {
     setOpenPanel(next)
     if (next !== null) toDesk()
-  }
-  const setCoding = (callId: CallId | null) => {
+  })
+  const setCoding = useStable((callId: CallId | null) => {
     setCodingAt(callId)
     if (callId !== null) toDesk()
-  }
+  })
   const lately = me.lately
   useShortcuts({
     ...callShortcuts({ me, calls, inFront, give, onPanel: setPanel, panel }),
@@ -119,17 +139,19 @@ export function OnShiftProvider({ view, me, onHelp, children }: { view: FloorVie
     help: onHelp,
   })
 
-  const names = useMemo(() => ({ me, seats, centre }), [me, seats, centre])
-  const value: OnShift = {
-    ...{ me, view, inFront, rings, ofLine, coding, setCoding, give, panel, setPanel, notReadyOpen, setNotReadyOpen, due, sound, say: setSaid },
-    trouble: refused?.forState === stateKey ? refused.says : null,
-    volumes: { voice, ring, setVoice, setRing },
-  }
+  const trouble = refused?.forState === stateKey ? refused.says : null
+  const volumes = useMemo(() => ({ voice, ring, setVoice, setRing }), [voice, ring, setVoice, setRing])
+  const value = useMemo(
+    (): OnShift => ({
+      ...{ me, inFront, rings, ofLine, coding, setCoding, give, trouble, panel, setPanel, notReadyOpen, setNotReadyOpen, due, sound, volumes, say: setSaid },
+    }),
+    [me, inFront, rings, ofLine, coding, setCoding, give, trouble, panel, setPanel, notReadyOpen, due, sound, volumes],
+  )
   return (
     <OnShiftContext value={value}>
       {children}
       <HeldTooLong me={me} centre={centre} calls={calls} />
-      <Announcer me={me} calls={calls} names={names} said={said} />
+      <Announcer me={me} calls={calls} centre={centre} said={said} />
     </OnShiftContext>
   )
 }

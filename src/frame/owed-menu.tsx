@@ -1,13 +1,16 @@
 'use client'
 // Calls whose outcome is owed: how many, and each one press from being coded.
 import { format } from 'date-fns'
+import { memo } from 'react'
 import type { CallId } from '@/core/ids'
-import type { CentreView, MeView } from '@/exchange/protocol'
+import type { MeView } from '@/exchange/protocol'
+import { useSeen } from '@/exchange/react'
 import { Button, Menu, MenuItem } from '@/ui'
 
-export function OwedMenu({ me, centre, onCode }: { me: MeView; centre: CentreView; onCode: (callId: CallId) => void }) {
+export const OwedMenu = memo(function OwedMenu({ me, onCode }: { me: MeView; onCode: (callId: CallId) => void }) {
+  const centre = useSeen((view) => view.centre)
   const count = me.owed.length
-  if (count === 0) return null
+  if (count === 0 || centre === null) return null
   const tooMany = count > centre.mostOwed
   return (
     <Menu
@@ -36,4 +39,4 @@ export function OwedMenu({ me, centre, onCode }: { me: MeView; centre: CentreVie
       ))}
     </Menu>
   )
-}
+})

@@ -3,7 +3,7 @@
 import { usePathname } from 'next/navigation'
 import { type ReactNode, useEffect, useRef } from 'react'
 import type { FloorView } from '@/exchange/protocol'
-import { useFloorView } from '@/exchange/react'
+import { useFloorView, useSeen } from '@/exchange/react'
 import { useTitleOf } from './frame'
 import { mayEnter, type Place } from './rights'
 
@@ -12,20 +12,26 @@ interface Props {
   readonly place: Place
   /** The page is as high as the window leaves it, and its parts scroll by themselves. */
   readonly fills?: boolean
-  readonly children: (view: FloorView) => ReactNode
+  /** A page that shows most of the floor is given the whole of it. */
+  readonly children: ReactNode | ((view: FloorView) => ReactNode)
 }
 
 export function Page({ title, place, fills = false, children }: Props) {
-  const view = useFloorView()
+  const account = useSeen((view) => view.account)
   useTitleOf(title)
   const page = useRef<HTMLDivElement>(null)
   useFocusOnHeading(page)
-  if (view === null) return null
+  if (account === null) return null
   return (
     <div ref={page} className={fills ? 'flex min-h-0 flex-1 flex-col' : ''}>
-      {mayEnter(view.account, place) ? children(view) : <NotAllowed title={title} owners={view.centre.owners} />}
+      {!mayEnter(account, place) ? <NotAllowed title={title} /> : typeof children === 'function' ? <WholeFloor>{children}</WholeFloor> : children}
     </div>
   )
+}
+
+function WholeFloor({ children }: { children: (view: FloorView) => ReactNode }) {
+  const view = useFloorView()
+  return view === null ? null : children(view)
 }
 
 /** Whoever came here by a link goes on from the heading; whoever came by an address, or is typing, is left alone. */
@@ -50,7 +56,8 @@ function cameByLink(path: string): boolean {
   return came
 }
 
-function NotAllowed({ title, owners }: { title: string; owners: readonly string[] }) {
+function NotAllowed({ title }: { title: string }) {
+  const owners = useSeen(({ centre }) => centre.owners) ?? []
   return (
     <main className="px-6 py-10">
       <h1 className="font-semibold text-2xl">{title}</h1>

@@ -1,7 +1,8 @@
 'use client'
 // The places bar, on every page: the product, where one can go, who is signed in, and in the demonstration the stand-ins.
 import { usePathname } from 'next/navigation'
-import type { FloorView } from '@/exchange/protocol'
+import { memo } from 'react'
+import type { AccountView } from '@/exchange/protocol'
 import { Button, PlaceLink } from '@/ui'
 import { AccountMenu } from './account-menu'
 import { mayEnter, PLACES, type Place } from './rights'
@@ -18,13 +19,13 @@ const UNDER: readonly (readonly [path: string, place: Place])[] = [
 /** The place an address belongs to. */
 export const placeOf = (path: string): Place => UNDER.find(([start]) => path === start || path.startsWith(`${start}/`))?.[1] ?? 'desk'
 
-export function PlacesBar({ view, onStandIns }: { view: FloorView; onStandIns: () => void }) {
+export const PlacesBar = memo(function PlacesBar({ account, onStandIns }: { account: AccountView; onStandIns: () => void }) {
   const here = placeOf(usePathname())
   return (
     <div className="flex h-8 shrink-0 items-center gap-5 border-line border-b bg-raised px-4">
       <span className="whitespace-nowrap font-semibold text-green">Loyal Switchboard</span>
       <nav aria-label="Places" className="flex min-w-0 gap-4">
-        {PLACES.filter(({ id }) => mayEnter(view.account, id)).map(({ id, href, label }) => (
+        {PLACES.filter(({ id }) => mayEnter(account, id)).map(({ id, href, label }) => (
           <PlaceLink key={id} href={href} isHere={id === here} className="py-1">
             {label}
           </PlaceLink>
@@ -34,8 +35,8 @@ export function PlacesBar({ view, onStandIns }: { view: FloorView; onStandIns: (
         <Button tone="quiet" className="!h-7 !px-1" onClick={onStandIns}>
           Stand-ins
         </Button>
-        <AccountMenu view={view} />
+        <AccountMenu account={account} />
       </div>
     </div>
   )
-}
+})

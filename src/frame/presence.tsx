@@ -9,7 +9,7 @@ import { floorNow } from '@/exchange/floor-time'
 import type { CentreView, MeView, SeatView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { Button, Problem, SelectField, TextField } from '@/ui'
-import { diversionWords, numberWords } from '@/words'
+import { diversionWords, numberWords, useNumberWords } from '@/words'
 
 interface Props {
   readonly me: MeView
@@ -18,6 +18,7 @@ interface Props {
 }
 
 export function Presence({ me, seats, centre }: Props) {
+  useNumberWords()
   return (
     <section aria-label="Presence" className="mt-3 border-line border-t pt-3">
       <h3 className="font-semibold">What the others see of you</h3>

@@ -4,17 +4,17 @@
 import { useCallback } from 'react'
 import type { CallId } from '@/core/ids'
 import { dtmfSamples } from '@/core/tones'
-import { useCommand, useFloor, useFloorView } from '@/exchange/react'
+import { useCommand, useFloor, useSeen } from '@/exchange/react'
 import { playSamples } from '@/sound'
 
 /** Resolves with the sentence of a refusal; null when the tones have gone out. */
 export function useSendDigits(): (callId: CallId, digits: string) => Promise<string | null> {
   const command = useCommand()
   const floor = useFloor()
-  const agentId = useFloorView()?.me?.id
+  const agentId = useSeen(({ me }) => me?.id)
   return useCallback(
     async (callId, digits) => {
-      if (agentId === undefined) return 'You are not on shift. Start your shift first.'
+      if (agentId == null) return 'You are not on shift. Start your shift first.'
       const reply = await command({ kind: 'sendDigits', callId, digits })
       if (!reply.ok) return `${reply.refusal.says} ${reply.refusal.next}`
       const samples = dtmfSamples(digits)

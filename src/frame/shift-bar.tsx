@@ -3,8 +3,9 @@
 // diversion, sound that is lost or missing) stands in a line of its own for as long as it lasts.
 import clsx from 'clsx'
 import { useRouter } from 'next/navigation'
-import type { ReactNode } from 'react'
-import type { CentreView, QueueView } from '@/exchange/protocol'
+import { memo, type ReactNode } from 'react'
+import type { CentreView, MeView, QueueView } from '@/exchange/protocol'
+import { useAllSeen, useSeen } from '@/exchange/react'
 import { Button, Clock, Menu, MenuItem, nameIn } from '@/ui'
 import { diversionWords } from '@/words'
 import type { OnShift } from './on-shift'
@@ -13,29 +14,43 @@ import { SoundMenu } from './sound-menu'
 import { StatePart } from './state-part'
 
 export function ShiftBar({ shift }: { shift: OnShift }) {
-  const router = useRouter()
-  const { me, view, due, give, setCoding } = shift
-  const mine = view.queues.filter((q) => me.queueIds.includes(q.id))
+  const { me, due, give, setCoding, notReadyOpen, setNotReadyOpen, sound, volumes } = shift
   return (
     <section aria-label="Shift" className="border-line-strong border-b bg-raised">
       <div className="flex h-11 items-center gap-3 px-4">
-        <StatePart shift={shift} />
-        <OwedMenu me={me} centre={view.centre} onCode={setCoding} />
-        {due > 0 && (
-          <Button tone="brass" className="!px-2" onClick={() => router.push('/callbacks')}>
-            {due === 1 ? '1 callback due' : `${due} callbacks due`}
-          </Button>
-        )}
+        <StatePart me={me} give={give} notReadyOpen={notReadyOpen} setNotReadyOpen={setNotReadyOpen} />
+        <OwedMenu me={me} onCode={setCoding} />
+        <DueCallbacks count={due} />
         <div className="ml-auto flex shrink-0 items-center gap-3">
-          <Waiting queues={mine} />
-          <Served queues={mine} centre={view.centre} />
-          <SoundMenu shift={shift} />
+          <Queues served={me.queueIds} />
+          <SoundMenu me={me} give={give} sound={sound} volumes={volumes} />
         </div>
       </div>
       <Lasting me={me} give={give} />
     </section>
   )
 }
+
+function DueCallbacks({ count }: { count: number }) {
+  const router = useRouter()
+  if (count === 0) return null
+  return (
+    <Button tone="brass" className="!px-2" onClick={() => router.push('/callbacks')}>
+      {count === 1 ? '1 callback due' : `${count} callbacks due`}
+    </Button>
+  )
+}
+
+const Queues = memo(function Queues({ served }: { served: MeView['queueIds'] }) {
+  const queues = useAllSeen((view) => view.queues.filter((q) => served.includes(q.id))) ?? []
+  const about = useSeen((view) => view.centre.queues) ?? []
+  return (
+    <>
+      <Waiting queues={queues} />
+      <Served queues={queues} about={about} />
+    </>
+  )
+})
 
 /** Reasons an agent may give; the floor gives some itself. */
 export const chosenReasons = (centre: CentreView): readonly string[] => centre.notReadyReasons.filter((r) => !r.givenByFloor).map((r) => r.name)
@@ -97,9 +112,9 @@ function Waiting({ queues }: { queues: readonly QueueView[] }) {
 }
 
 /** What is served: one by its name, more of them as a number that opens. */
-function Served({ queues, centre }: { queues: readonly QueueView[]; centre: CentreView }) {
+function Served({ queues, about }: { queues: readonly QueueView[]; about: CentreView['queues'] }) {
   const [only] = queues
-  if (queues.length === 1 && only !== undefined) return <span className="max-w-40 truncate text-soft">{nameIn(centre.queues, only.id)}</span>
+  if (queues.length === 1 && only !== undefined) return <span className="max-w-40 truncate text-soft">{nameIn(about, only.id)}</span>
   return (
     <Menu
       label="What you serve"
@@ -113,7 +128,7 @@ function Served({ queues, centre }: { queues: readonly QueueView[]; centre: Cent
       {queues.map((q) => (
         <MenuItem key={q.id} onSelect={() => {}}>
           <span className="flex justify-between gap-8">
-            <span className="max-w-72 truncate">{nameIn(centre.queues, q.id)}</span>
+            <span className="max-w-72 truncate">{nameIn(about, q.id)}</span>
             <span className={q.waiting > 0 ? 'font-semibold text-brass-text' : 'text-soft'}>{q.waiting === 0 ? 'nobody waits' : `${q.waiting} waiting`}</span>
           </span>
         </MenuItem>

@@ -1,16 +1,17 @@
 'use client'
 // Sound at the desk: which path carries it and how it does, how loud voices and ringing are, and another path to take.
-import { useEffect, useId, useState } from 'react'
+import { memo, useEffect, useId, useState } from 'react'
 import type { SoundView } from '@/exchange/protocol'
+import { useSeen } from '@/exchange/react'
 import type { Heard } from '@/sound'
 import { Level, PATH_WORDS, SoundPathStep } from '@/sound-path'
 import { Button, Popover } from '@/ui'
 import { NotificationSetting } from './notifications'
 import type { OnShift } from './on-shift'
 
-export function SoundMenu({ shift }: { shift: OnShift }) {
-  const { me, view, give, volumes } = shift
-  const { problem, look } = shift.sound
+export const SoundMenu = memo(function SoundMenu({ me, give, sound, volumes }: Pick<OnShift, 'me' | 'give' | 'sound' | 'volumes'>) {
+  const view = useSeen((seen) => seen.sound)
+  const { problem, look } = sound
   const trouble = me.soundLost !== null ? 'lost' : (problem?.inShort ?? (me.soundPath === 'none' ? 'none' : null))
   return (
     <Popover
@@ -30,10 +31,10 @@ export function SoundMenu({ shift }: { shift: OnShift }) {
       <Volume label="Voices" value={volumes.voice} onChange={volumes.setVoice} />
       <Volume label="Ringing" value={volumes.ring} onChange={volumes.setRing} />
       <NotificationSetting />
-      <ChangePath me={me} view={view.sound} give={give} />
+      <ChangePath me={me} view={view} give={give} />
     </Popover>
   )
-}
+})
 
 /** What is chosen here is tried out first; it carries the voice once it is taken. */
 function ChangePath({ me, view, give }: Pick<OnShift, 'me' | 'give'> & { view: SoundView | null }) {

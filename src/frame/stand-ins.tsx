@@ -2,13 +2,12 @@
 // The stand-ins panel: what plays the outside world, plainly marked as such, and steered as a trainer would.
 import { useState } from 'react'
 import type { FloorView } from '@/exchange/protocol'
-import { useFloor } from '@/exchange/react'
+import { useFloor, useFloorView } from '@/exchange/react'
 import { Button, Choice, Dialog, Problem, SelectField } from '@/ui'
 
 interface Props {
   readonly open: boolean
   readonly onOpenChange: (open: boolean) => void
-  readonly view: FloorView
 }
 
 const WORLDS = [
@@ -39,8 +38,10 @@ const STAYS = [
   ['30000', 'Hangs up after 30 seconds'],
 ] as const
 
-export function StandIns({ open, onOpenChange, view }: Props) {
+export function StandIns({ open, onOpenChange }: Props) {
+  const view = useFloorView()
   const floor = useFloor()
+  if (view === null) return null
   return (
     <Dialog
       open={open}

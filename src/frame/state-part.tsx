@@ -3,8 +3,10 @@
 // changes it.
 import clsx from 'clsx'
 import { format } from 'date-fns'
+import { memo } from 'react'
 import type { AgentStateName } from '@/core/agents'
 import { formatClock } from '@/core/time'
+import { useSeen } from '@/exchange/react'
 import { Button, Clock, Menu, MenuItem, useNowMs } from '@/ui'
 import { stateWords } from '@/words'
 import type { OnShift } from './on-shift'
@@ -20,11 +22,14 @@ const MARKS: Record<AgentStateName, string> = {
   wrapUp: 'h-4 w-2 bg-brass',
 }
 
-export function StatePart({ shift }: { shift: OnShift }) {
+type Props = Pick<OnShift, 'me' | 'give' | 'notReadyOpen' | 'setNotReadyOpen'>
+
+export const StatePart = memo(function StatePart(shift: Props) {
   const { me, give } = shift
-  const { centre } = shift.view
+  const reasons = useSeen(({ centre }) => centre.notReadyReasons) ?? []
+  const mostOwed = useSeen(({ centre }) => centre.mostOwed) ?? 0
   const onReady = () => void give({ kind: 'goReady' })
-  const planned = me.state === 'notReady' ? centre.notReadyReasons.find((r) => r.name === me.reason) : undefined
+  const planned = me.state === 'notReady' ? reasons.find((r) => r.name === me.reason) : undefined
   return (
     <div className="flex min-w-0 items-center gap-2">
       <span aria-hidden className={clsx('inline-block shrink-0', MARKS[me.state])} />
@@ -39,17 +44,17 @@ export function StatePart({ shift }: { shift: OnShift }) {
           Go ready
         </Button>
       )}
-      {me.state === 'wrapUp' && me.owed.length < centre.mostOwed && (
+      {me.state === 'wrapUp' && me.owed.length < mostOwed && (
         <Button onClick={onReady} shortcut={SHORTCUTS.state.keys} title="The outcome is owed and stays on your list">
           Go ready, code later
         </Button>
       )}
-      {me.state === 'ready' && <NotReadyMenu shift={shift} label="Go not ready" />}
-      {(me.state === 'onCall' || me.state === 'ringing') && <Afterwards shift={shift} />}
-      <ShiftMenu shift={shift} />
+      {me.state === 'ready' && <NotReadyMenu {...shift} label="Go not ready" />}
+      {(me.state === 'onCall' || me.state === 'ringing') && <Afterwards {...shift} />}
+      <ShiftMenu {...shift} />
     </div>
   )
-}
+})
 
 /** How long the reason is meant to take, and by how much it is over: by word, weight and colour. */
 function Planned({ sinceMs, plannedMs, paid }: { sinceMs: number; plannedMs: number | null; paid: boolean }) {
@@ -74,9 +79,9 @@ function Planned({ sinceMs, plannedMs, paid }: { sinceMs: number; plannedMs: num
 }
 
 /** During a call: what follows it. */
-function Afterwards({ shift }: { shift: OnShift }) {
+function Afterwards(shift: Props) {
   const { me, give } = shift
-  if (me.afterwards.ready) return <NotReadyMenu shift={shift} label="Not ready after this call" />
+  if (me.afterwards.ready) return <NotReadyMenu {...shift} label="Not ready after this call" />
   return (
     <>
       <span className="whitespace-nowrap text-brass-text">then {me.afterwards.reason?.toLowerCase()}</span>
@@ -87,11 +92,11 @@ function Afterwards({ shift }: { shift: OnShift }) {
   )
 }
 
-function NotReadyMenu({ shift, label }: { shift: OnShift; label: string }) {
-  const { give, notReadyOpen, setNotReadyOpen } = shift
+function NotReadyMenu({ give, notReadyOpen, setNotReadyOpen, label }: Props & { readonly label: string }) {
+  const reasons = useSeen(({ centre }) => centre.notReadyReasons) ?? []
   return (
     <Menu label="Why?" open={notReadyOpen} onOpenChange={setNotReadyOpen} trigger={<Button shortcut={SHORTCUTS.state.keys}>{label}</Button>}>
-      {shift.view.centre.notReadyReasons.map(
+      {reasons.map(
         ({ name, paid, plannedMs, givenByFloor }) =>
           !givenByFloor && (
             <MenuItem key={name} onSelect={() => void give({ kind: 'goNotReady', reason: name })}>
@@ -110,8 +115,7 @@ function NotReadyMenu({ shift, label }: { shift: OnShift; label: string }) {
 }
 
 /** Everything about the shift that is not pressed every minute: its end is here, and beside nothing. */
-function ShiftMenu({ shift }: { shift: OnShift }) {
-  const { me, give } = shift
+function ShiftMenu({ me, give }: Props) {
   return (
     <Menu
       label={`On shift since ${format(me.shiftStartedAtMs, 'HH:mm')}`}

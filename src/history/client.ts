@@ -95,8 +95,8 @@ function worker(): { readonly port: Comlink.Endpoint; readonly end: () => void }
 /** The floor as this tab sees it, for a history of its own. */
 function relayed(floor: FloorClient): Pick<FloorEnd, 'read' | 'watch'> & { run(): string; floorId(): string; account(): ReturnType<typeof accountOf> } {
   return {
-    run: () => floor.view()?.floor.floorId ?? '',
-    floorId: () => floor.view()?.floor.floorId ?? '',
+    run: () => floor.shown.getState().view?.floor.floorId ?? '',
+    floorId: () => floor.shown.getState().view?.floor.floorId ?? '',
     async read(afterSeq, throughSeq) {
       const reply = await floor.ask({ kind: 'history', afterSeq, throughSeq })
       return reply.ok ? (reply.text ?? '') : ''
@@ -109,6 +109,6 @@ function relayed(floor: FloorClient): Pick<FloorEnd, 'read' | 'watch'> & { run()
 }
 
 function accountOf(floor: FloorClient) {
-  const account = floor.view()?.account
+  const account = floor.shown.getState().view?.account
   return account === undefined ? null : { id: account.id, everybody: account.may.includes('supervision') }
 }

@@ -27,8 +27,8 @@ export function HistoryProvider({ children }: { children: ReactNode }) {
       return opened
     }
     // Signed out, this tab keeps nothing of what happened.
-    const stop = floor.subscribe(() => {
-      if (floor.view() !== null || history === null || floor.door()?.door.signedIn !== null) return
+    const stop = floor.shown.subscribe(({ view, door }) => {
+      if (view !== null || history === null || door?.door.signedIn !== null) return
       history.close()
       history = null
     })

@@ -18,6 +18,7 @@ interface InputProps {
   readonly id: string
   readonly ref: Ref<HTMLInputElement>
   readonly onKeyDown?: (event: KeyboardEvent) => void
+  readonly onFocus?: () => void
 }
 
 export interface Finder<T> {

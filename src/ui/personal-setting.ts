@@ -36,5 +36,6 @@ export function usePersonalSetting<T extends string>(name: string, initial: T): 
 export function usePersonalNumber(name: string, initial: number): readonly [number, (value: number) => void] {
   const [text, setText] = usePersonalSetting<string>(name, String(initial))
   const value = Number(text)
-  return [value >= 0 && value <= 1 ? value : initial, (next) => setText(String(next))]
+  const set = useCallback((next: number) => setText(String(next)), [setText])
+  return [value >= 0 && value <= 1 ? value : initial, set]
 }

@@ -1,13 +1,24 @@
 'use client'
-// Shortcuts are shown on their controls while Alt is held, and out of the way otherwise.
+// Shortcuts are shown on their controls while Alt is held for a moment, and out of the way otherwise.
 import { useSyncExternalStore } from 'react'
 
+/** Whoever knows the key has pressed it by then, and nothing flashes under their eyes. */
+const SHOWN_AFTER_MS = 250
+
 let held = false
+let timer: ReturnType<typeof setTimeout> | undefined
 const listeners = new Set<() => void>()
-const set = (next: boolean) => {
+const show = (next: boolean) => {
   if (held === next) return
   held = next
   for (const listener of listeners) listener()
+}
+const set = (alt: boolean) => {
+  if (!alt) {
+    clearTimeout(timer)
+    timer = undefined
+    show(false)
+  } else timer ??= setTimeout(() => show(true), SHOWN_AFTER_MS)
 }
 
 if (typeof window !== 'undefined') {

@@ -1,5 +1,5 @@
 // Builders for tests: a small centre, and a floor that is driven by commands and remembers its entries.
-import { type Command, decide, openFloor, takeUp } from '@/core/floor'
+import { brokenBy, type Command, decide, openFloor, takeUp } from '@/core/floor'
 import { toAgentId, toOutcomeSetId, toQueueId, toScriptId } from '@/core/ids'
 import type { CarriedOver, LedgerEntry } from '@/core/ledger'
 import { type SetUp, SetUpSchema } from '@/core/set-up'
@@ -107,7 +107,7 @@ export const SMALL: SetUp = SetUpSchema.parse({
 export interface TestFloor {
   state(): FloorState
   readonly entries: LedgerEntry[]
-  /** Gives a command `inMs` after the last one; `ok` or the reason it was refused for. */
+  /** Gives a command `inMs` after the last one; `ok` or the reason it was refused for. Throws when it leaves behind what must not be on any floor. */
   give(command: Command, inMs?: number): string
 }
 
@@ -125,6 +125,8 @@ export function aFloor(setUp: SetUp = SMALL, { floorId = 'test', startMs = START
       atMs += inMs
       const decision = decide(state, command, { atMs })
       if (!decision.ok) return decision.refusal.reason
+      const laws = brokenBy(state, decision.journal)
+      if (laws.length > 0) throw new Error(`${JSON.stringify(command)} broke: ${laws.join('; ')}`)
       entries.push(...decision.entries)
       return 'ok'
     },

@@ -2,7 +2,7 @@
 // What every part of the board needs: who I am, the names, a way to give commands, and the preview that is shown.
 import { createContext, useCallback, useContext, useRef, useState } from 'react'
 import type { Ask, Preview } from '@/core/floor'
-import type { CallView, CentreView, MeView, ParkedView, QueueView, SeatView } from '@/exchange/protocol'
+import type { CallView, CentreView, MeView, SeatView } from '@/exchange/protocol'
 import { useFloor } from '@/exchange/react'
 
 export interface Shown {
@@ -13,8 +13,6 @@ export interface BoardTools {
   readonly me: MeView
   readonly centre: CentreView
   readonly seats: readonly SeatView[]
-  readonly queues: readonly QueueView[]
-  readonly parked: readonly ParkedView[]
   readonly give: (command: Ask) => Promise<boolean>
   /** Draws the cords as they would be after the command, until `endPreview`. */
   readonly startPreview: (command: Ask) => void

@@ -1,17 +1,19 @@
 'use client'
+import { useMemo } from 'react'
 // The board: who hears whom, drawn as cords. A row a line; what is parked below; one line of words when nothing is on.
 import type { Target } from '@/core/calls'
 import type { Ask } from '@/core/floor'
 import type { CallId } from '@/core/ids'
 import { MISSED_RING } from '@/core/set-up'
 import type { Work } from '@/core/work'
-import type { CallView, CentreView, MeView, ParkedView, QueueView, SeatView } from '@/exchange/protocol'
+import type { CallView, CentreView, MeView } from '@/exchange/protocol'
+import { useSeen } from '@/exchange/react'
 import { SHORTCUTS } from '@/frame'
 import { Button, Clock, nameIn, useNowMs } from '@/ui'
-import { callerWords, describeAfter, nameOf, othersOn, stateWords } from '@/words'
+import { callerWords, describeAfter, memoInWords, nameOf, othersOn, stateWords } from '@/words'
 import { BoardProvider, useBoard, usePreview } from './board-context'
 import type { Panel } from './call-actions'
-import { CallRow } from './call-row'
+import { CallRow, lineOf } from './call-row'
 import { Keypad } from './keypad'
 import { ParkedStrip } from './parked-strip'
 import { Picker } from './picker'
@@ -26,31 +28,34 @@ export interface OpenPanel {
 interface Props {
   readonly me: MeView
   readonly centre: CentreView
-  readonly seats: readonly SeatView[]
-  readonly queues: readonly QueueView[]
   readonly calls: readonly CallView[]
-  readonly parked: readonly ParkedView[]
   readonly work: readonly Work[]
   readonly give: (command: Ask) => Promise<boolean>
   readonly panel: OpenPanel | null
   readonly onPanel: (panel: OpenPanel | null) => void
   readonly problem: string | null
+  /** The line somebody is being dragged over. */
+  readonly over: CallId | null
 }
 
-export function Board({ me, centre, seats, queues, calls, parked, work, give, panel, onPanel, problem }: Props) {
+export const Board = memoInWords(function Board({ me, centre, calls, work, give, panel, onPanel, problem, over }: Props) {
+  // With nobody on, nobody's name is asked for.
+  const seats = useSeen((view) => (calls.length === 0 ? NOBODY : view.seats)) ?? NOBODY
   const { shown, startPreview, endPreview } = usePreview()
   const names = { me, seats, centre }
+  const tools = useMemo(() => ({ me, centre, seats, give, startPreview, endPreview }), [me, centre, seats, give, startPreview, endPreview])
   return (
-    <BoardProvider value={{ me, centre, seats, queues, parked, give, startPreview, endPreview }}>
+    <BoardProvider value={tools}>
       <section aria-label="Board" className="relative shrink-0 border-line-strong border-b bg-paper px-4">
         {calls.length === 0 ? (
-          <IdleLine me={me} centre={centre} queues={queues} work={work} />
+          <IdleLine me={me} centre={centre} work={work} />
         ) : (
           <ul className="max-h-[58vh] divide-y divide-line overflow-auto">
             {calls.map((view) => (
               <CallRow
                 key={view.call.id}
                 view={view}
+                isOver={over === lineOf(view.call)}
                 after={shown?.views.find((v) => v.call.id === view.call.id)}
                 work={work.find((c) => c.id === view.call.id)}
                 silenced={work.find((w) => w.id === view.call.workId)?.ringSilenced ?? false}
@@ -63,7 +68,7 @@ export function Board({ me, centre, seats, queues, calls, parked, work, give, pa
             ))}
           </ul>
         )}
-        <ParkedStrip parked={parked} />
+        <ParkedStrip />
         {panel !== null && <OpenedPanel calls={calls} panel={panel} onClose={() => onPanel(null)} />}
         {shown !== null && (
           // Over the edge of the board, so that nothing below moves while the pointer goes from button to button.
@@ -79,7 +84,9 @@ export function Board({ me, centre, seats, queues, calls, parked, work, give, pa
       </section>
     </BoardProvider>
   )
-}
+})
+
+const NOBODY = [] as const
 
 /** Opens over what lies below the board, so that no line and no field moves under the agent's hand. */
 function OpenedPanel({ calls, panel, onClose }: { calls: readonly CallView[]; panel: OpenPanel; onClose: () => void }) {
@@ -124,10 +131,10 @@ function SavedLately({ me, takeBackMs }: { me: MeView; takeBackMs: number }) {
 }
 
 /** One line when nothing is on: what the desk waits for, or what it still owes. */
-function IdleLine({ me, centre, queues, work }: Pick<Props, 'me' | 'centre' | 'queues' | 'work'>) {
+function IdleLine({ me, centre, work }: Pick<Props, 'me' | 'centre' | 'work'>) {
+  const waiting = useSeen((view) => view.queues.reduce((sum, q) => (me.queueIds.includes(q.id) ? sum + q.waiting : sum), 0)) ?? 0
   const owed = me.wrapUp === null ? undefined : work.find((c) => c.id === me.wrapUp?.callId)
   const served = me.queueIds.map((id) => nameIn(centre.queues, id))
-  const waiting = queues.filter((q) => me.queueIds.includes(q.id)).reduce((sum, q) => sum + q.waiting, 0)
   return (
     <p className="flex h-12 items-center gap-2">
       <span aria-hidden className="inline-block size-3 rounded-full border-2 border-ink bg-raised" />

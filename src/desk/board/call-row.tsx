@@ -1,10 +1,10 @@
 'use client'
 // One line of the board: my plate, the cords, the other parties' plates, and the actions of the call. While an action is
 // pointed at, the cords are drawn as they will be.
-import { useDroppable } from '@dnd-kit/core'
 import clsx from 'clsx'
 import { useState } from 'react'
-import { type Connection, isOnLine } from '@/core/calls'
+import { type Call, type Connection, isOnLine } from '@/core/calls'
+import type { CallId } from '@/core/ids'
 import type { Work } from '@/core/work'
 import type { CallView } from '@/exchange/protocol'
 import { Button, Clock } from '@/ui'
@@ -20,8 +20,13 @@ import { UndoStrip } from './undo-strip'
 /** More other parties than this are folded into a counted stack until it is opened. */
 const UNFOLDED = 3
 
+/** The caller's line: whoever is brought to it is brought to this call, also from the row of a consult about it. */
+export const lineOf = (call: Pick<Call, 'id' | 'consultFor'>): CallId => call.consultFor ?? call.id
+
 interface Props {
   readonly view: CallView
+  /** Somebody is being dragged over it. */
+  readonly isOver: boolean
   /** The same call as an action that is pointed at would make it. */
   readonly after: CallView | undefined
   readonly work: Work | undefined
@@ -36,11 +41,10 @@ interface Props {
   readonly onTryNext: () => void
 }
 
-export function CallRow({ view, after, work, silenced, firstName, consulting, panel, onPanel, onTryNext }: Props) {
+export function CallRow({ view, isOver, after, work, silenced, firstName, consulting, panel, onPanel, onTryNext }: Props) {
   const { me, seats, centre } = useBoard()
   const [open, setOpen] = useState(false)
   const { call } = view
-  const { setNodeRef, isOver } = useDroppable({ id: call.consultFor ?? call.id })
   const mine = call.connections.find((c) => isMine(c, me.id))
   const others = othersOn(view, me.id)
   const folds = others.length > UNFOLDED
@@ -53,12 +57,12 @@ export function CallRow({ view, after, work, silenced, firstName, consulting, pa
   const removing = call.clearing?.what === 'remove' ? call.connections.find((c) => c.deviceId === call.clearing?.deviceId) : undefined
   return (
     <li
-      ref={setNodeRef}
       className={clsx(
         isOver && 'outline outline-2 outline-ink outline-dashed',
         'grid grid-cols-[minmax(160px,214px)_128px_minmax(246px,1fr)_minmax(250px,max-content)] items-center py-2',
       )}
       data-line={second ? 'consult' : 'call'}
+      data-line-of={lineOf(call)}
     >
       <Plate
         name="You"

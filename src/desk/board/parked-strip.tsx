@@ -1,11 +1,12 @@
 'use client'
-import type { ParkedView } from '@/exchange/protocol'
 // Calls anybody can take: parked ones by slot, and what has been ringing at a colleague.
+import { useSeen } from '@/exchange/react'
 import { Clock } from '@/ui'
 import { ActionButton } from './action-button'
 import { useBoard } from './board-context'
 
-export function ParkedStrip({ parked }: { parked: readonly ParkedView[] }) {
+export function ParkedStrip() {
+  const parked = useSeen((view) => view.parked) ?? []
   const { me } = useBoard()
   if (parked.length === 0) return null
   return (

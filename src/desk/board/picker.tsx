@@ -8,6 +8,7 @@ import { type Ask, toRefusalText } from '@/core/floor'
 import type { CallId } from '@/core/ids'
 import { useNumberReader } from '@/desk/number-reader'
 import { numbers } from '@/exchange/numbers'
+import { useSeen } from '@/exchange/react'
 import { Button, Clock, Problem, useFinder, usePersonalSetting } from '@/ui'
 import { useBoard } from './board-context'
 import { type Choice, choicesFor, choicesOf } from './targets'
@@ -30,7 +31,9 @@ interface Props {
 }
 
 export function Picker({ callId, use, target = null, onClose }: Props) {
-  const { me, centre, seats, queues, parked, give, startPreview, endPreview } = useBoard()
+  const { me, centre, seats, give, startPreview, endPreview } = useBoard()
+  const queues = useSeen((view) => view.queues) ?? []
+  const parked = useSeen((view) => view.parked) ?? []
   const [typed, setTyped] = useState('')
   const [problem, setProblem] = useState<string | null>(null)
   const [preferred, setPreferred] = usePersonalSetting<Verb>(`verb of ${use}`, VERBS[use][0] as Verb)

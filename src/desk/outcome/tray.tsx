@@ -9,7 +9,7 @@ import type { CentreView, MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { chosenReasons, SHORTCUTS } from '@/frame'
 import { Button, Problem, ShortcutHint, useDraft } from '@/ui'
-import { numberWords } from '@/words'
+import { memoInWords, numberWords } from '@/words'
 import { CallbackFields, useCallbackDraft } from './callback-fields'
 import { CodeList } from './code-list'
 import { TaskFields, useTaskDraft } from './task-fields'
@@ -34,8 +34,9 @@ export interface OutcomeTrayHandle {
 }
 
 const SEND_NOTES_AFTER_MS = 300
+const LATE_MS = 150
 
-export function OutcomeTray({ me, work, set, script, centre, onSaved, ref }: Props) {
+export const OutcomeTray = memoInWords(function OutcomeTray({ me, work, set, script, centre, onSaved, ref }: Props) {
   const command = useCommand()
   const { id: callId } = work
   const [code, setCode, forgetCode] = useDraft(`${callId} code`, work.outcome?.code ?? '')
@@ -55,7 +56,9 @@ export function OutcomeTray({ me, work, set, script, centre, onSaved, ref }: Pro
   const [problem, setProblem] = useState<string | null>(null)
   /** What speaks against the code that is chosen; saving again means it. */
   const [doubt, setDoubt] = useState<{ readonly code: string; readonly says: string } | null>(null)
-  const [saving, setSaving] = useState(false)
+  /** The floor has the outcome and has not answered; said on the button only once it takes long, for drawing it costs a frame. */
+  const saving = useRef(false)
+  const [isLate, setIsLate] = useState(false)
   const notesField = useRef<HTMLTextAreaElement>(null)
   const codes = useRef<HTMLFieldSetElement>(null)
   const extensionReason = useRef(FIRST_REASON)
@@ -65,8 +68,9 @@ export function OutcomeTray({ me, work, set, script, centre, onSaved, ref }: Pro
   const goesOn = me.wrapUp?.callId === callId || work.endedAtMs === null || me.state === 'notReady'
 
   const save = async () => {
-    if (saving) return
-    setSaving(true)
+    if (saving.current) return
+    saving.current = true
+    const late = setTimeout(() => setIsLate(true), LATE_MS)
     const reply = await command({
       kind: 'saveOutcome',
       callId,
@@ -78,7 +82,9 @@ export function OutcomeTray({ me, work, set, script, centre, onSaved, ref }: Pro
       ...(follows?.kind === 'callback' && callback.value !== undefined ? { callback: callback.value } : {}),
       ...(task === null ? {} : { task: task.value }),
     })
-    setSaving(false)
+    saving.current = false
+    clearTimeout(late)
+    setIsLate(false)
     if (!reply.ok && reply.refusal.reason === 'answersContradict') {
       setProblem(null)
       return setDoubt({ code, says: reply.refusal.says })
@@ -177,13 +183,13 @@ export function OutcomeTray({ me, work, set, script, centre, onSaved, ref }: Pro
       </div>
       <div className="flex shrink-0 items-center gap-2 px-4 pt-1 pb-3">
         {goesOn && <ThenChoice then={then} reasons={chosenReasons(centre)} onChange={setThen} />}
-        <Button tone="primary" className="ml-auto" onClick={() => void save()} disabled={saving} shortcut={SHORTCUTS.save.keys}>
+        <Button tone="primary" className="ml-auto" onClick={() => void save()} disabled={isLate} shortcut={SHORTCUTS.save.keys}>
           Save outcome
         </Button>
       </div>
     </section>
   )
-}
+})
 
 /** What will happen by itself when it is saved. */
 function FollowsWords({ follows, work }: { follows: OutcomeSet['codes'][number]['follows']; work: Work }) {

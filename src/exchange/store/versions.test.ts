@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
-import { INVARIANTS } from '@/core/floor'
+import { broken } from '@/core/floor'
 import { createLedgerFolder, LEDGER_VERSION, type LedgerEntry, parseEntry } from '@/core/ledger'
 import { createFloor, evolve } from '@/core/state'
 import { SMALL } from '@/core/testing'
@@ -23,7 +23,7 @@ describe.each(VERSIONS)('a ledger of version %i', (version) => {
     const state = createFloor('test', SMALL)
     for (const { event, atMs } of entries) evolve(state, event, atMs)
     expect(state.seq).toBe(entries.length)
-    for (const [name, holds] of INVARIANTS) expect(holds(state), name).toBe(true)
+    expect(broken(state)).toEqual([])
   })
 
   test('gives the call records and agent states it gave then', () => {

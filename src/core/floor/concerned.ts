@@ -1,0 +1,75 @@
+// Whom changes to a floor concern: the rows that were touched, and those which have to agree with one of them, as it is and as it was.
+import type { Agent } from '@/core/agents'
+import type { Callback } from '@/core/callbacks'
+import type { Call } from '@/core/calls'
+import type { QueueSetUp } from '@/core/set-up'
+import type { FloorState, Journal, Row, TableName } from '@/core/state'
+import { get, type Table } from '@/core/table'
+import type { Work } from '@/core/work'
+
+export interface Rows {
+  readonly agents: Iterable<Agent>
+  readonly calls: Iterable<Call>
+  readonly work: Iterable<Work>
+  readonly callbacks: Iterable<Callback>
+  readonly queues: Iterable<QueueSetUp>
+}
+
+export function concerned(s: FloorState, { changes }: Journal): Rows {
+  const ids = { agents: new Set<string>(), calls: new Set<string>(), callbacks: new Set<string>() }
+  const look: { readonly [T in TableName]?: (row: Row<T>) => void } = {
+    agents: (agent: Agent) => {
+      ids.agents.add(agent.id)
+      for (const { callId } of [...agent.engagements, ...agent.wrapUps, ...agent.owed]) ids.calls.add(callId)
+    },
+    calls: (call: Call) => {
+      ids.calls.add(call.id)
+      for (const { party } of call.connections) if (party.kind === 'agent') ids.agents.add(party.agentId)
+    },
+    work: (work: Work) => {
+      ids.calls.add(work.id)
+      for (const id of work.owedBy) ids.agents.add(id)
+    },
+    callbacks: (callback: Callback) => {
+      ids.callbacks.add(callback.id)
+      // Another one that is dialled by the same call.
+      for (const other of s.callbacks.values()) if (callback.dialled !== null && other.dialled?.callId === callback.dialled.callId) ids.callbacks.add(other.id)
+    },
+    due: (due) => {
+      if (due.kind === 'wrapUp') ids.agents.add(due.agentId)
+      if (due.kind === 'callback') ids.callbacks.add(due.callbackId)
+    },
+  }
+  let queues: Rows['queues'] = []
+  for (const change of changes) {
+    if ('fact' in change) {
+      if (change.fact === 'waiting' || change.fact === 'setUp') queues = s.setUp.queues
+      // Who is listed where is asked of the calls that came into a line or left one.
+      if (change.fact === 'waiting') for (const id of moved(change.before as FloorState['waiting'], s.waiting)) ids.calls.add(id)
+      if (change.fact === 'setUp') for (const id of s.agents.keys()) ids.agents.add(id)
+      continue
+    }
+    const at = look[change.table] as ((row: unknown) => void) | undefined
+    for (const row of [change.before, get<unknown>(s[change.table] as Table<unknown>, change.key)]) if (row !== undefined) at?.(row)
+  }
+  return {
+    agents: rows(s.agents, ids.agents),
+    calls: rows(s.calls, ids.calls),
+    work: rows(s.work, ids.calls),
+    callbacks: rows(s.callbacks, ids.callbacks),
+    queues,
+  }
+}
+
+const rows = <T>(table: Table<T>, ids: ReadonlySet<string>): readonly T[] => [...ids].flatMap((id) => get(table, id) ?? [])
+
+function moved(before: FloorState['waiting'], now: FloorState['waiting']): ReadonlySet<string> {
+  const ids = new Set<string>()
+  const lines: Readonly<Record<string, readonly string[]>>[] = [before, now]
+  for (const key of new Set(lines.flatMap((line) => Object.keys(line)))) {
+    const [was = [], is = []] = lines.map((line) => line[key])
+    if (was === is) continue
+    for (const id of [...was, ...is]) ids.add(id)
+  }
+  return ids
+}

@@ -1,0 +1,120 @@
+'use client'
+// What lies below the board: the page that is read, the record and the outcome of the call in front; between calls what is waited for and the day so far.
+import { memo, type Ref, useImperativeHandle, useMemo, useRef } from 'react'
+import type { Call } from '@/core/calls'
+import type { CallId } from '@/core/ids'
+import type { Work } from '@/core/work'
+import type { CentreView, MeView } from '@/exchange/protocol'
+import { useCommand, useSeen } from '@/exchange/react'
+import { SHORTCUTS, scriptOf } from '@/frame'
+import { type ReadingActions, ReadingPane, type ReadingPaneHandle } from '@/reading'
+import { memoInWords } from '@/words'
+import { EarlierCall } from './earlier-call'
+import { OutcomeTray, type OutcomeTrayHandle } from './outcome/tray'
+import { Record } from './record'
+import { TodayColumn, WaitingPane } from './waiting'
+
+export interface Shown {
+  readonly me: MeView
+  readonly centre: CentreView
+  readonly work: Work | undefined
+  readonly ringing: boolean
+  /** Another call than the one in front is coded: the words of the way back. */
+  readonly backTo: string | null
+  /** Of a call that is on with somebody nobody knows: they can be named. */
+  readonly unknown: Call | undefined
+  readonly answeredAtMs: number | null
+  readonly moreHeadStartMs: number
+  readonly keptPlace: boolean
+}
+
+/** What shortcuts may ask of it from anywhere. */
+export type BelowHandle = ReadingPaneHandle & OutcomeTrayHandle
+
+interface Props {
+  readonly shown: Shown
+  readonly onLookUp: (name: string) => void
+  readonly onSaved: (label: string, kept: boolean) => void
+  readonly onBack: () => void
+  readonly ref: Ref<BelowHandle>
+}
+
+export const Below = memo(function Below({ shown, onLookUp, onSaved, onBack, ref }: Props) {
+  const { me, centre, work, ringing, backTo, unknown, answeredAtMs, moreHeadStartMs, keptPlace } = shown
+  const pane = useRef<ReadingPaneHandle>(null)
+  const tray = useRef<OutcomeTrayHandle>(null)
+  useImperativeHandle(ref, () => ({
+    turn: (direction) => pane.current?.turn(direction),
+    focusNotes: () => tray.current?.focusNotes(),
+    save: () => tray.current?.save(),
+    extend: () => tray.current?.extend(),
+    choose: (key) => tray.current?.choose(key),
+  }))
+  const readBy = useSeen(({ seats }) =>
+    work?.handledBy == null || work.handledBy === me.id ? null : (seats.find((s) => s.id === work.handledBy)?.name ?? null),
+  )
+  const promised = useSeen(({ callbacks }) => callbacks.find((c) => c.id === work?.fromCallbackId))
+  const actions = useReading(work?.id)
+  /** Whoever has the call codes it, and whoever has left it and owes; others on the line read along. */
+  const mayCode = work !== undefined && !ringing && (work.handledBy === me.id || work.owedBy.includes(me.id))
+  const script = work === undefined ? null : scriptOf(centre, work)
+  const setId = centre.queues.find((q) => q.id === work?.queueId)?.outcomeSetId ?? centre.outsideOutcomeSetId
+  const outcomeSet = centre.outcomeSets.find((s) => s.id === setId)
+  return (
+    <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_420px] [contain:strict]">
+      {work === undefined ? (
+        <WaitingPane me={me} centre={centre} onChoose={onLookUp} />
+      ) : (
+        <Reading
+          key={work.id}
+          ref={pane}
+          agentName={me.name}
+          work={work}
+          script={script}
+          readOnly={!mayCode || work.run === null}
+          readBy={readBy}
+          opensWhen={ringing ? 'youAnswer' : work.run === null && work.endedAtMs === null ? 'theyAnswer' : null}
+          keys={PAGE_KEYS}
+          actions={actions}
+        />
+      )}
+      <aside data-focus-home aria-label="Record and outcome" className="flex min-h-0 flex-col overflow-hidden border-line-strong border-l bg-paper">
+        {work === undefined ? (
+          <TodayColumn me={me} centre={centre} />
+        ) : (
+          <>
+            {backTo !== null && <EarlierCall backTo={backTo} onBack={onBack} />}
+            <Record
+              work={work}
+              unknown={unknown}
+              moreHeadStartMs={moreHeadStartMs}
+              keptPlace={keptPlace}
+              centre={centre}
+              promised={promised ?? undefined}
+              answeredAtMs={answeredAtMs}
+            />
+            {mayCode && outcomeSet !== undefined && (
+              <OutcomeTray key={work.id} ref={tray} me={me} work={work} set={outcomeSet} script={script} centre={centre} onSaved={onSaved} />
+            )}
+          </>
+        )}
+      </aside>
+    </div>
+  )
+})
+
+const Reading = memoInWords(ReadingPane)
+const PAGE_KEYS = { next: SHORTCUTS.nextPage.keys, back: SHORTCUTS.previousPage.keys }
+
+/** What is done on the reading pane of a call. */
+function useReading(callId: CallId | undefined): ReadingActions {
+  const command = useCommand()
+  return useMemo((): ReadingActions => {
+    const nobody = async () => ({ ok: true }) as const
+    if (callId === undefined) return { answer: nobody, turn: nobody }
+    return {
+      answer: (field, value) => command({ kind: 'answerScript', callId, field, value }),
+      turn: (direction, pageId) => command({ kind: 'turnPage', callId, direction, ...(pageId === undefined ? {} : { pageId }) }),
+    }
+  }, [callId, command])
+}
