@@ -27,6 +27,7 @@ export interface Floor {
   readonly now: () => number
   state(): FloorState
   readonly records: Scenario['records']
+  readonly isShared: boolean
   world(): World | null
   /** Starts the world of whoever comes first; a world that runs stays as it is. */
   beginWorld(wanted: { readonly pace: Pace; readonly seed: number } | null, past: Past): void
@@ -191,8 +192,11 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
     }
     case 'doNotCall':
       return done(JSON.stringify(selectDoNotCall(floor.state(), message)))
-    case 'history':
-      return done(await floor.writer.read(message.afterSeq, message.throughSeq ?? Infinity))
+    case 'history': {
+      // Everybody's calls. Only where no worker can be shared must a tab itself hand them to its history, which then asks whose they are.
+      const refused = floor.isShared ? lacks('supervision') : null
+      return refused === null ? done(await floor.writer.read(message.afterSeq, message.throughSeq ?? Infinity)) : no(refused)
+    }
     case 'ledger': {
       const refused = lacks('supervision')
       return refused === null ? done(await floor.writer.read(0)) : no(refused)

@@ -39,6 +39,8 @@ export interface ExchangeOptions {
   readonly floorId: string
   readonly seed: number
   readonly fetchLeft: FetchLeft
+  /** This worker is one for all tabs: the history has a port of its own to it, and no tab stands between them. */
+  readonly isShared: boolean
 }
 
 export interface Exchange {
@@ -258,6 +260,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
 
   const floor: Floor = {
     records: options.scenario.records,
+    isShared: options.isShared,
     accounts: options.accounts,
     devices,
     sessions,

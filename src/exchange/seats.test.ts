@@ -67,6 +67,7 @@ describe('an account', () => {
   test.each([
     { says: 'the set-up', message: { kind: 'setUp' } },
     { says: 'the ledger as a file', message: { kind: 'ledger' } },
+    { says: 'everybody’s history', message: { kind: 'history', afterSeq: 0, throughSeq: null } },
     { says: 'somebody else’s PIN', message: { kind: 'setPin', agentId: KESTER, pin: '1111' } },
     { says: 'a queue switched to storm', message: { kind: 'command', command: { kind: 'switchStorm', queueId: 'queue_sailings', on: true } } },
     { says: 'somebody off the do-not-call list', message: { kind: 'command', command: { kind: 'removeDoNotCall', whom: { person: 'Ida' }, why: 'x' } } },

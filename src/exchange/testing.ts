@@ -25,6 +25,7 @@ export async function aFloor({
   refused = null as string | null,
   startMs = Date.UTC(2026, 10, 24, 9),
   fetchLeft = async (_query: string): Promise<unknown> => null,
+  isShared = true,
 } = {}) {
   let elapsedMs = 0
   let setByMs = 0
@@ -47,6 +48,7 @@ export async function aFloor({
     floorId: 't',
     seed: 7,
     fetchLeft,
+    isShared,
   })
   const pass = (ms: number) => {
     const untilMs = elapsedMs + ms

@@ -41,6 +41,7 @@ async function open(): Promise<Exchange> {
     storageRefused,
     floorId: `live-${startedAtMs.toString(36)}`,
     seed: startedAtMs % 1_000_000,
+    isShared: 'onconnect' in self,
     fetchLeft: async (query) => {
       const response = await fetch(`/api/demo-history/left?${query}`)
       if (!response.ok) throw new Error(`the server answered ${response.status}`)
