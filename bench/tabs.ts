@@ -39,6 +39,7 @@ async function aCommandShown(agentCount: number, tabCount: number) {
     wakeAt: () => {},
     later: () => {},
     scenario: { ...FENNHOLM_LINE, setUp },
+    isShared: true,
     store,
     restored: NOTHING_RESTORED,
     accounts: await openAccounts({ store, now: () => nowMs, initial: new Map(ids.map((id) => [id, secret])), found: new Map() }),

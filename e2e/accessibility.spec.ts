@@ -19,6 +19,7 @@ import {
   sendTo,
   signIn,
   signInAsOwner,
+  signOut,
   startShift,
   state,
   takeCall,
@@ -154,9 +155,7 @@ fresh('readiness and set-up pass axe-core and fit', async ({ page, context }) =>
   await look(page, null)
   await page.keyboard.press('Escape')
   await endShift(page)
-  await button(page, 'Eluned Tarnow, your settings').click()
-  await button(page, 'Sign out').click()
-  await page.waitForURL(/\/($|\?)/)
+  await signOut(page, 'Eluned Tarnow')
   await signInAsOwner(page, '/set-up')
   await button(page, 'Switch to storm: Disruption').click()
   await expect(page.getByText('Disruption is switched to storm.')).toBeVisible()

@@ -41,6 +41,14 @@ export const LINNEA = { name: 'Linnea Wickerby', pin: '1290' }
 /** Signs in as the owner of the set-up, who is a supervisor as well. */
 export const signInAsOwner = (page: Page, address = QUIET): Promise<void> => signIn(page, LINNEA.name, LINNEA.pin, address)
 
+/** The tab is loaded anew by it: whoever goes on before that goes nowhere. */
+export async function signOut(page: Page, name: string): Promise<void> {
+  await button(page, `${name}, your settings`).click()
+  const loaded = page.waitForEvent('load')
+  await button(page, 'Sign out').click()
+  await loaded
+}
+
 export async function startShift(page: Page, name = 'Eluned Tarnow', pin = '2417', address = QUIET): Promise<void> {
   await signIn(page, name, pin, address)
   await button(page, 'Start shift').click()

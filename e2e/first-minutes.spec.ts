@@ -1,6 +1,6 @@
 // Somebody new, in the world the demo begins with, and what a seat is worth: the README's path word for word, a call handled
 // across pages, places by rights, a stranger's tab, letters on other keyboards, and storage that fails in the middle.
-import { board, boardWords, button, goReady, goTo, hangUp, QUIET, quiet, ringMe, signIn, signInAsOwner, startShift, state, takeCall } from './desk'
+import { board, boardWords, button, goReady, goTo, hangUp, QUIET, quiet, ringMe, signIn, signInAsOwner, signOut, startShift, state, takeCall } from './desk'
 import { BASE_URL } from './settings'
 import { type BrowserContext, expect, fresh, type Page, test } from './warm'
 
@@ -116,8 +116,7 @@ test('signed in once, each sees the places of their account; signed out, the com
   await goTo(page, 'Results')
   await expect(page.getByRole('heading', { name: 'Your results' })).toBeFocused()
   await expect(page.getByRole('region', { name: 'Export' })).toBeHidden()
-  await button(page, 'Eluned Tarnow, your settings').click()
-  await button(page, 'Sign out').click()
+  await signOut(page, 'Eluned Tarnow')
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
   await expect(page.getByLabel('PIN')).toHaveValue('')
   expect(await page.evaluate(() => sessionStorage.length)).toBe(0)

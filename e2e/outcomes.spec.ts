@@ -14,6 +14,7 @@ import {
   putIntoUse,
   ringMe,
   signInAsOwner,
+  signOut,
   startShift,
   state,
   takeCall,
@@ -205,9 +206,7 @@ test('never call again: refused when dialled by hand, let through once by a supe
   // An agent may add and read; the list as a file, and taking somebody out, are for supervisors.
   await expect(button(page, 'Export CSV')).toBeDisabled()
   await endShift(page)
-  await button(page, 'Eluned Tarnow, your settings').click()
-  await button(page, 'Sign out').click()
-  await page.waitForURL(/\/($|\?)/)
+  await signOut(page, 'Eluned Tarnow')
   await signInAsOwner(page, '/do-not-call')
   const entries = page.getByRole('region', { name: 'Entries' })
   await expect(entries.getByRole('row', { name: /\+44 1632 960140/ })).toContainText('Coded “Never call this number”')
