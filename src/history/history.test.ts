@@ -24,9 +24,9 @@ const NOW_MS = MIDNIGHT_MS + 2 * DAY
 const BOTH = { fromMs: MIDNIGHT_MS, toMs: NOW_MS }
 const ASKED = { span: BOTH, nowMs: NOW_MS, steps: Array.from({ length: 48 }, (_, i) => MIDNIGHT_MS + i * HOUR), only: null }
 
+const PAST_LINES = [foldedLine(foldDay('2026-11-23', PAST), 1, 1), entriesLine('2026-11-23'), ...PAST.map(toLine)].join('\n')
 function answerOf(status = 200): Response {
-  const lines = [foldedLine(foldDay('2026-11-23', PAST), 1, 1), entriesLine('2026-11-23'), ...PAST.map(toLine)].join('\n')
-  return new Response(new Blob([lines]).stream().pipeThrough(new CompressionStream('gzip')), { status })
+  return new Response(new Blob([PAST_LINES]).stream().pipeThrough(new CompressionStream('gzip')), { status })
 }
 
 /** A floor whose ledger this is, as far as it is stored. */
