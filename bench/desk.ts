@@ -112,7 +112,8 @@ async function sizes(page: Page): Promise<void> {
   await signIn(page, `${url}/?world=quiet&seed=7&days=0`, ELUNED)
   await page.getByRole('button', { name: 'Start shift' }).click()
   await page.getByRole('button', { name: 'Go ready' }).waitFor()
-  await page.waitForLoadState('networkidle')
+  // What comes last is what the history has to say of the day.
+  await page.getByText('None yet today').waitFor()
   print(`JavaScript sent to the desk, compressed (${scripts.size} files)`, `${(bytes / 1000).toFixed(0)} kB`, 'under 250 kB')
   // Whoever comes to the dial line is sent what dragging takes.
   const more = page.waitForResponse((r) => r.request().resourceType() === 'script')
@@ -120,7 +121,7 @@ async function sizes(page: Page): Promise<void> {
   await line.fill('01632 960112')
   await page.getByText('Enter dials').waitFor()
   await (await more).finished()
-  await page.waitForLoadState('networkidle')
+  await page.getByText('Nobody by that name').or(page.getByText('Enter dials')).first().waitFor()
   await line.fill('')
   print(`the same once somebody has been in the dial line (${scripts.size} files)`, `${(bytes / 1000).toFixed(0)} kB`, 'none set')
   const worker = await page.request.get(`${url}/workers/floor.js`)

@@ -94,6 +94,10 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
     clear()
     input.current?.blur()
   }
+  const drop = (callId: CallId, target: Target) => {
+    clear()
+    onDrop(callId, target)
+  }
   const allowed = () => {
     setWithheld(null)
     clear()
@@ -138,7 +142,7 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
       >
         {listed &&
           (onPick !== null && Draggable !== null ? (
-            <Draggable choices={choices} optionOf={finder.optionProps} onChoose={finder.mark} onDrop={onDrop} onOver={onOver} />
+            <Draggable choices={choices} optionOf={finder.optionProps} onChoose={finder.mark} onDrop={drop} onOver={onOver} />
           ) : (
             choices.map((c, i) => <ChoiceRow key={c.key} option={finder.optionProps(c, i)} choice={c} onChoose={() => finder.mark(i)} />)
           ))}

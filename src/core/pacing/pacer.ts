@@ -31,11 +31,11 @@ export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer 
   const landsIn = new Int32Array(QUANTILES)
   const freeBy = new Int32Array(QUANTILES)
   /** By quantile and age: a ringing attempt, or one that was picked up, has become a person by then. */
-  let landing: Float64Array[] = []
-  let picked: Float64Array[] = []
+  const landing = createTables(ring.bins)
+  const picked = createTables(verdict.bins)
   /** By quantile and age: an agent in talk, or in wrap-up, is free by then. */
-  let talks: Float64Array[] = []
-  let wraps: Float64Array[] = []
+  const talks = createTables(LONGEST_TALK_MS / BIN_MS)
+  const wraps = createTables(LONGEST_WRAP_MS / BIN_MS)
   let isLearnt = false
   let [learntAtMs, tablesAtMs] = [-Infinity, -Infinity]
   let [liveRate, medianLandingMs] = [0, 0]
@@ -53,8 +53,8 @@ export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer 
     const v = verdict.wins
     for (let u = 1; u <= bins; u++) {
       let sum = 0
-      for (let j = Math.max(1, u - verdict.bins); j <= Math.min(u, ring.bins); j++)
-        sum += ((ring.wins[j] as number) - (ring.wins[j - 1] as number)) * (v[u - j] as number)
+      for (let j = 1; j <= Math.min(u, ring.bins); j++)
+        sum += ((ring.wins[j] as number) - (ring.wins[j - 1] as number)) * (v[Math.min(verdict.bins, u - j)] as number)
       fresh[u] = sum
     }
     liveRate = Math.max(1e-4, fresh[bins] as number)
@@ -66,7 +66,7 @@ export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer 
       freeBy[i] = u + patience
     }
     medianLandingMs = (((landsIn[2] as number) + (landsIn[3] as number)) / 2) * BIN_MS
-    landing = tables(ring.bins, (age, i) => {
+    landing.are((age, i) => {
       const alive = ring.survives[age] as number
       if (alive < 1e-6) return 0
       let sum = 0
@@ -75,7 +75,7 @@ export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer 
         sum += ((ring.wins[age + j] as number) - (ring.wins[age + j - 1] as number)) * (v[Math.min(verdict.bins, until - j)] as number)
       return sum / alive
     })
-    picked = tables(verdict.bins, (age, i) => {
+    picked.are((age, i) => {
       const alive = verdict.survives[age] as number
       return alive < 1e-6 ? 0 : ((v[Math.min(verdict.bins, age + (landsIn[i] as number))] as number) - (v[age] as number)) / alive
     })
@@ -85,7 +85,7 @@ export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer 
     const [t, w] = [talk.cdf(o.agentsTalking), wrap.cdf(o.agentsInWrapUp)]
     const stays = 1 - breaks / handled
     const [lastT, lastW] = [t.length - 1, w.length - 1]
-    talks = tables(lastT, (age, i) => {
+    talks.are((age, i) => {
       const alive = 1 - (t[age] as number)
       if (alive < 1e-6) return stays
       let sum = 0
@@ -94,7 +94,7 @@ export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer 
         sum += ((t[age + j] as number) - (t[age + j - 1] as number)) * (w[Math.min(lastW, until - j)] as number)
       return Math.min(1, (sum / alive) * stays)
     })
-    wraps = tables(lastW, (age, i) => {
+    wraps.are((age, i) => {
       const alive = 1 - (w[age] as number)
       return alive < 1e-6 ? stays : Math.min(1, (((w[Math.min(lastW, age + (freeBy[i] as number))] as number) - (w[age] as number)) / alive) * stays)
     })
@@ -102,9 +102,8 @@ export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer 
 
   /** What is under way, at one quantile: agents free for certain, and what each chance adds. */
   const reckon = (o: Observation, i: number, chance: (p: number, sign: 1 | -1) => void) => {
-    const each = (of: readonly Since[], table: readonly Float64Array[], sign: 1 | -1) => {
-      const at = table[i] as Float64Array
-      for (const { elapsedMs } of of) chance(at[Math.min(at.length - 1, Math.max(0, Math.round(elapsedMs / BIN_MS)))] as number, sign)
+    const each = (of: readonly Since[], table: Tables, sign: 1 | -1) => {
+      for (const { elapsedMs } of of) chance(table.at(elapsedMs, i), sign)
     }
     each(o.agentsTalking, talks, 1)
     each(o.agentsInWrapUp, wraps, 1)
@@ -151,7 +150,7 @@ export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer 
         lastTaken = chance
         count++
         for (let i = 0; i < QUANTILES; i++) {
-          const p = (landing[i] as Float64Array)[0] as number
+          const p = landing.at(0, i)
           add(moments[i] as Moments, p, 1, -1)
           if (exact) (sums[i] as Convolution).minus(p)
         }
@@ -205,6 +204,29 @@ export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer 
   }
 }
 
-function tables(last: number, of: (age: number, quantile: number) => number): Float64Array[] {
-  return Array.from({ length: QUANTILES }, (_, i) => Float64Array.from({ length: last + 1 }, (__, age) => of(age, i)))
+interface Tables {
+  /** What it is from now on; reckoned when it is first asked for. */
+  are(of: (age: number, quantile: number) => number): void
+  at(elapsedMs: number, quantile: number): number
+}
+
+/** A chance by age in bins and quantile. */
+function createTables(last: number): Tables {
+  const known = Array.from({ length: QUANTILES }, () => new Float64Array(last + 1))
+  let reckon: (age: number, quantile: number) => number = () => 0
+  return {
+    are(of) {
+      reckon = of
+      for (const table of known) table.fill(-1)
+    },
+    at(elapsedMs, quantile) {
+      const age = Math.min(last, Math.max(0, Math.round(elapsedMs / BIN_MS)))
+      const table = known[quantile] as Float64Array
+      const found = table[age] as number
+      if (found >= 0) return found
+      const chance = Math.min(1, Math.max(0, reckon(age, quantile)))
+      table[age] = chance
+      return chance
+    },
+  }
 }

@@ -123,7 +123,7 @@ export function playShift(pacer: Pacer, { world, agents: count, lines, abandonCa
     }
     // Whoever waits longest goes to whoever has been idle longest.
     const waiting = open.filter((a) => a.state === 'waiting').sort((a, b) => a.sinceMs - b.sinceMs || a.id - b.id)
-    const idle = agents.flatMap((a, i) => (a.state === 'idle' ? [i] : [])).sort((a, b) => (agents[a] as Agent).sinceMs - (agents[b] as Agent).sinceMs || a - b)
+    const idle = waiting.length === 0 ? [] : longestIdle()
     for (const attempt of waiting) {
       const i = idle.shift()
       if (i === undefined) break
@@ -155,6 +155,11 @@ export function playShift(pacer: Pacer, { world, agents: count, lines, abandonCa
     worstHour: worst(lives, abandons, world.hours),
     attempts: launched,
     machinesTaken,
+  }
+
+  function longestIdle(): number[] {
+    const ids = agents.flatMap((a, i) => (a.state === 'idle' ? [i] : []))
+    return ids.sort((a, b) => (agents[a] as Agent).sinceMs - (agents[b] as Agent).sinceMs || a - b)
   }
 
   function launch(nowMs: number, share: number): void {
@@ -221,14 +226,14 @@ export function playShift(pacer: Pacer, { world, agents: count, lines, abandonCa
   }
 
   function observe(nowMs: number): Observation {
-    const of = (state: AgentState): Since[] => agents.flatMap((a) => (a.state === state ? [{ elapsedMs: nowMs - a.sinceMs }] : []))
-    const attempts = (state: Attempt['state']): Since[] => open.flatMap((a) => (a.state === state ? [{ elapsedMs: nowMs - a.sinceMs }] : []))
-    const idle = of('idle')
+    const by: Record<AgentState | Attempt['state'], Since[]> = { idle: [], talk: [], wrap: [], break: [], ringing: [], detecting: [], waiting: [] }
+    for (const { state, sinceMs } of agents) by[state].push({ elapsedMs: nowMs - sinceMs })
+    for (const { state, sinceMs } of open) by[state].push({ elapsedMs: nowMs - sinceMs })
+    const { idle, talk, wrap, ringing, detecting, waiting } = by
     return {
       ...{ nowMs, tickMs, abandonCap, linesTotal: lines, linesFree: lines - open.length },
-      ...{ agentsLoggedOn: count, agentsIdle: idle.length, agentsOnBreak: agents.filter((a) => a.state === 'break').length },
-      ...{ idle, agentsTalking: of('talk'), agentsInWrapUp: of('wrap') },
-      ...{ ringing: attempts('ringing'), detecting: attempts('detecting'), waiting: attempts('waiting') },
+      ...{ agentsLoggedOn: count, agentsIdle: idle.length, agentsOnBreak: by.break.length },
+      ...{ idle, agentsTalking: talk, agentsInWrapUp: wrap, ringing, detecting, waiting },
       ...log.summaries(nowMs),
     }
   }

@@ -58,7 +58,7 @@ export function CallRow({ view, isOver, after, work, silenced, firstName, consul
   return (
     <li
       className={clsx(
-        isOver && 'outline outline-2 outline-ink outline-dashed',
+        isOver && 'outline outline-2 outline-ink outline-dashed -outline-offset-2',
         'grid grid-cols-[minmax(160px,214px)_128px_minmax(246px,1fr)_minmax(250px,max-content)] items-center py-2',
       )}
       data-line={second ? 'consult' : 'call'}
