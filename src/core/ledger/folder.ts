@@ -1,36 +1,19 @@
 // Folds entries into call records and agent intervals, one entry at a time, so that a live floor and an archived
 // day use the same code. Keeps its own working memory; what it hands out is plain data.
 import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
-import { CALL_EVENTS, type Call, type CallChange, type CallEvent, type Customer, evolveCalls } from '@/core/calls'
-import { type AgentId, type CallId, type QueueId, toCallId } from '@/core/ids'
-import { evolveRun, type ScriptRun, splitAnswers } from '@/core/scripts'
+import { CALL_EVENTS, type Call, type CallChange, type CallEvent, evolveCalls } from '@/core/calls'
+import { type AgentId, type CallId, toCallId } from '@/core/ids'
+import { evolveRun, splitAnswers } from '@/core/scripts'
 import { agentName, outcomeSetFor, type SetUp, scriptById, scriptVersion } from '@/core/set-up'
 import type { EpochMs } from '@/core/time'
 import { factsOf } from '@/core/work'
 import type { FloorEvent, LedgerEntry } from './entry'
-import { cameLater, createLegs, followLegs, isWrappedUp, type Legs, listLegs, wrapUpLeg } from './legs'
+import { type Correction, createFolderState, type FolderState, type OpenCall, type Settled, type SettledCall, type Shown, type TakenBack } from './folder-state'
+import { cameLater, createLegs, followLegs, isWrappedUp, listLegs, wrapUpLeg } from './legs'
 import type { AgentInterval, CallRecord } from './record'
 import { blankRecord, noteResult, resultOf, transferOf } from './result'
 
 const SHORT_ABANDON_MS = 5_000
-
-interface OpenCall {
-  readonly record: CallRecord
-  readonly legs: Legs
-  call: Call | null
-  /** The queue it waited in last; names may change while a call is on. */
-  queueId: QueueId | null
-  codedBy: AgentId | null
-  run: ScriptRun | null
-  /** What a script's conditions ask about, kept beyond the end of the call. */
-  customer: Customer | null
-  path: string | null
-  ended: boolean
-  /** Who has left it and not coded it yet. */
-  owedBy: AgentId[]
-  readonly firstSeq: number
-  lastSeq: number
-}
 
 export interface LedgerFolder {
   add(entry: LedgerEntry): void
@@ -53,70 +36,8 @@ export interface LedgerFolder {
   state(): FolderState
 }
 
-export interface TakenBack {
-  readonly atMs: EpochMs
-  readonly byAgentId: AgentId
-}
-
-export interface SettledCall {
-  readonly record: CallRecord
-  readonly firstSeq: number
-  readonly lastSeq: number
-}
-
-export interface Settled {
-  readonly calls: readonly SettledCall[]
-  readonly intervals: readonly AgentInterval[]
-}
-
-interface OwedBefore {
-  readonly handledBy: AgentId | null
-  readonly owedBy: readonly AgentId[]
-}
-
-export interface Correction {
-  /** Of the event that says so. */
-  readonly seq: number
-  readonly code: string
-  readonly atMs: EpochMs
-  readonly byId: AgentId
-  readonly by: string
-  /** Of a call that was coded late, with its notes; null for one that had a code. */
-  readonly notes: string | null
-}
-
-export interface FolderState {
-  setUp: SetUp | null
-  readonly calls: Map<CallId, OpenCall>
-  /** A consult is part of the call it is about: its record is that call's. */
-  readonly consults: Map<CallId, { readonly call: Call; readonly about: CallId }>
-  readonly agents: Map<AgentId, Agent>
-  intervals: AgentInterval[]
-  readonly corrections: Map<CallId, Correction>
-  /** Calls of an earlier ledger that are coded in this one. */
-  readonly owedBefore: Map<CallId, OwedBefore>
-  /** The state each agent is reported in, since when: that of the floor, and dialling apart from talking. */
-  readonly shown: Map<AgentId, Shown>
-  readonly takenBack: TakenBack[]
-  /** Calls are spoken of that are not here: they began before, or are settled. */
-  isCut: boolean
-}
-
-const createState = (): FolderState => ({
-  setUp: null,
-  calls: new Map(),
-  consults: new Map(),
-  agents: new Map(),
-  intervals: [],
-  corrections: new Map(),
-  owedBefore: new Map(),
-  shown: new Map(),
-  takenBack: [],
-  isCut: false,
-})
-
 /** Goes on from what another one knew, or begins with nothing. */
-export function createLedgerFolder(state: FolderState = createState()): LedgerFolder {
+export function createLedgerFolder(state: FolderState = createFolderState()): LedgerFolder {
   const { calls, consults, agents, corrections, owedBefore, shown } = state
   let seq = 0
 
@@ -402,14 +323,6 @@ function noteWrapUp(
 const BEGINS_CALL: ReadonlySet<FloorEvent['kind']> = new Set(['callQueued', 'callOriginated', 'consultationOriginated'])
 
 const isCallEvent = (event: FloorEvent): event is CallEvent => CALL_EVENTS.has(event.kind)
-
-interface Shown {
-  readonly state: AgentInterval['state'] | 'signedOut'
-  readonly reason: string | null
-  readonly sinceMs: EpochMs
-  /** Since when the floor has it: a new call after another is a new spell. */
-  readonly stateSinceMs: EpochMs
-}
 
 /** Dialling is no handling: who has called somebody who has not answered talks with nobody yet. */
 function shownState(agent: Agent, callOf: (id: CallId) => Call | undefined): Pick<Shown, 'state' | 'reason'> {

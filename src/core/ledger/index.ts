@@ -1,5 +1,6 @@
 export { type CarriedOver, CarriedOverSchema, type OwedCall, PROMISE_EVENTS, type PromiseEvent } from './carried-over'
 export { type FloorEvent, LEDGER_VERSION, type LedgerEntry, LedgerEntrySchema } from './entry'
-export { type Correction, createLedgerFolder, type FolderState, type LedgerFolder, type Settled, type TakenBack } from './folder'
+export { createLedgerFolder, type LedgerFolder } from './folder'
+export type { Correction, FolderState, Settled, TakenBack } from './folder-state'
 export { type AgentInterval, AgentIntervalSchema, type AgentLeg, type CallRecord, CallRecordSchema, type CallResult, RESULTS } from './record'
 export { type OpenedEntry, parseEntry, toLine } from './upgrade'
