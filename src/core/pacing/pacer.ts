@@ -8,6 +8,8 @@ import { creditOf, riskFor, TUNED, type Tuning } from './steering'
 import { add, Convolution, type Moments, normalTail } from './tail'
 
 const QUANTILES = 6
+const FORGETS_OVER_MS = 720_000
+const RECENT_MS = 300_000
 const LEARNS_EVERY_MS = 1_000
 const TABLES_EVERY_MS = 3_000
 /** So many agents are reckoned with exactly; above, by moments. */
@@ -18,8 +20,8 @@ const LONGEST_TALK_MS = 900_000
 const LONGEST_WRAP_MS = 240_000
 
 export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer {
-  const ring = createRace({ longestMs: Math.max(config.ringLimitMs, 5_000), medianMs: 10_000, sigma: 0.45, share: 0.4, weight: 15, forgetsOver: 350 })
-  const verdict = createRace({ longestMs: 12_000, medianMs: 2_000, sigma: 0.4, share: 0.6, weight: 6, forgetsOver: 250 })
+  const ring = createRace({ longestMs: Math.max(config.ringLimitMs, 5_000), medianMs: 10_000, sigma: 0.45, share: 0.4, weight: 15 })
+  const verdict = createRace({ longestMs: 12_000, medianMs: 2_000, sigma: 0.4, share: 0.6, weight: 6 })
   const talk = createHazard({ medianMs: 55_000, sigma: 1, weight: 15, longestMs: LONGEST_TALK_MS })
   const wrap = createHazard({ medianMs: 17_000, sigma: 0.6, weight: 10, longestMs: LONGEST_WRAP_MS })
   /** Handled, and away afterwards. */
@@ -45,8 +47,10 @@ export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer 
   const moments: readonly Moments[] = Array.from({ length: QUANTILES }, () => ({ mean: 0, variance: 0, third: 0 }))
 
   const learn = (o: Observation) => {
-    ring.learn(o.ringing)
-    verdict.learn(o.detecting)
+    // The answer rate drifts: what was seen of it a quarter of an hour ago is old, but less than so many are chance.
+    const lately = Math.min(700, Math.max(90, FORGETS_OVER_MS * (o.recent.finished / Math.min(RECENT_MS, Math.max(1, o.nowMs)))))
+    ring.learn(o.ringing, lately)
+    verdict.learn(o.detecting, Math.max(60, lately / 2))
     const bins = ring.bins + verdict.bins
     // A fresh attempt: the chance to have become a person by each bin.
     const fresh = new Float64Array(bins + 1)

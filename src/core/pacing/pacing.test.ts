@@ -77,16 +77,16 @@ describe('what is learnt', () => {
   })
 
   test('how likely an attempt is answered, and its drift, while most of the last ones still ring', () => {
-    const race = createRace({ longestMs: 22_000, medianMs: 10_000, sigma: 0.45, share: 0.3, weight: 15, forgetsOver: 350 })
+    const race = createRace({ longestMs: 22_000, medianMs: 10_000, sigma: 0.45, share: 0.3, weight: 15 })
     const chance = createChance(4)
     const run = (share: number, count: number) => {
       for (let n = 0; n < count; n++) {
-        if (n % 20 === 0) race.learn([])
+        if (n % 20 === 0) race.learn([], 350)
         const ms = chance.logNormal(10_000, 0.4)
         if (chance.next() < share && ms < 22_000) race.won(ms)
         else race.lost(22_000)
       }
-      race.learn([])
+      race.learn([], 350)
       return race.wins[race.bins] as number
     }
     expect(Math.abs(run(0.2, 1_500) - 0.2)).toBeLessThan(0.05)
@@ -171,7 +171,8 @@ describe('a shift', () => {
   test.each(Object.keys(WORLDS))('%s: agents are busier than with one attempt each, and the cap holds', (name) => {
     const [ours, plain] = [play(createPacer({ ...CONFIG, agents: 6 }), name), play(createProgressive(), name)]
     expect(plain.abandoned).toBe(0)
-    expect(ours.utilisation).toBeGreaterThan(plain.utilisation + 0.03)
+    // Of the time agents sit idle; little of it where talks are long.
+    expect(1 - ours.utilisation).toBeLessThan(0.95 * (1 - plain.utilisation))
     expect(ours.abandonedShare).toBeLessThanOrEqual(0.03)
     expect(ours.liveAnswers).toBeGreaterThan(60)
   })

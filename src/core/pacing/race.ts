@@ -7,8 +7,8 @@ export interface Race {
   /** The first end, after so long; the other one, after so long. */
   won(ms: number): void
   lost(ms: number): void
-  /** Reckons anew, with the ages of what is going on. */
-  learn(goingOn: readonly { readonly elapsedMs: number }[]): void
+  /** Reckons anew, with the ages of what is going on; the level is from now on that of so many that ended last. */
+  learn(goingOn: readonly { readonly elapsedMs: number }[], forgetsOver?: number): void
   /** The chance of the first end by each bin of age, from the beginning; the last is that of ever. */
   readonly wins: Float64Array
   /** The chance to be still going on at each bin of age. */
@@ -23,11 +23,9 @@ interface Prior {
   /** The share that ends the first way. */
   readonly share: number
   readonly weight: number
-  /** The level forgets over so many that ended: the level of the last ones counts. null keeps all. */
-  readonly forgetsOver: number | null
 }
 
-export function createRace({ longestMs, medianMs, sigma, share, weight, forgetsOver }: Prior): Race {
+export function createRace({ longestMs, medianMs, sigma, share, weight }: Prior): Race {
   const bins = Math.ceil(longestMs / BIN_MS)
   const wonAt = new Float64Array(bins)
   const lostAt = new Float64Array(bins)
@@ -46,7 +44,7 @@ export function createRace({ longestMs, medianMs, sigma, share, weight, forgetsO
     alive = Math.max(1e-9, alive - won - lost)
   }
   let [seen, foreseen] = [0, 0]
-  const keeps = forgetsOver === null ? 1 : 1 - 1 / forgetsOver
+  let keeps = 1
   const binOf = (ms: number) => Math.min(bins - 1, Math.max(0, Math.floor(ms / BIN_MS)))
   const ended = (ms: number, won: boolean) => {
     const last = binOf(ms)
@@ -62,7 +60,8 @@ export function createRace({ longestMs, medianMs, sigma, share, weight, forgetsO
     survives,
     won: (ms) => ended(ms, true),
     lost: (ms) => ended(ms, false),
-    learn(goingOn) {
+    learn(goingOn, forgetsOver) {
+      if (forgetsOver !== undefined) keeps = 1 - 1 / forgetsOver
       for (let k = 0; k < bins; k++) {
         // Smoothed over neighbours of age.
         let [of, over] = [0, 0]
@@ -76,7 +75,7 @@ export function createRace({ longestMs, medianMs, sigma, share, weight, forgetsO
       }
       let soFar = 0
       for (const { elapsedMs } of goingOn) soFar += expected[binOf(elapsedMs)] as number
-      const level = forgetsOver === null ? 1 : (seen + PRIOR_LEVEL) / (foreseen + soFar + PRIOR_LEVEL)
+      const level = (seen + PRIOR_LEVEL) / (foreseen + soFar + PRIOR_LEVEL)
       survives[0] = 1
       for (let k = 0; k < bins; k++) {
         const alive = survives[k] as number
