@@ -37,6 +37,12 @@ test('the whole path by keyboard only', async ({ page }) => {
 
   await press('Alt+o')
   await page.keyboard.type('Wants the ')
+  // Held for a moment, Alt shows the keys on their controls, and they go with it.
+  const hint = button(page, 'Hold').getByText('H', { exact: true })
+  await page.keyboard.down('Alt')
+  await expect(hint).toBeVisible()
+  await page.keyboard.up('Alt')
+  await expect(hint).toBeHidden()
   // Shortcuts work while typing and leave no letter behind.
   await press('Alt+h')
   await expect(button(page, 'Retrieve')).toBeVisible()

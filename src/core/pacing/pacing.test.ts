@@ -161,7 +161,7 @@ describe('any pacer', () => {
 })
 
 describe('a shift', () => {
-  const play = (pacer: Pacer, name = 'usual', hours = 1, agents = 6) =>
+  const play = (pacer: Pacer, name = 'usual', hours = 0.75, agents = 6) =>
     playShift(pacer, { world: { ...(WORLDS[name] ?? USUAL), hours }, agents, lines: 3 * agents, abandonCap: 0.03, seed: 77, tickMs: 250 })
 
   test('is the same again with the same seed', () => {
@@ -174,6 +174,6 @@ describe('a shift', () => {
     // Of the time agents sit idle; little of it where talks are long.
     expect(1 - ours.utilisation).toBeLessThan(0.95 * (1 - plain.utilisation))
     expect(ours.abandonedShare).toBeLessThanOrEqual(0.03)
-    expect(ours.liveAnswers).toBeGreaterThan(60)
+    expect(ours.liveAnswers).toBeGreaterThan(40)
   })
 })
