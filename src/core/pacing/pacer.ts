@@ -117,14 +117,16 @@ export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer 
 
   return {
     decide(o) {
+      const isNew = learntAtMs === -Infinity
       if (o.nowMs - learntAtMs >= LEARNS_EVERY_MS) {
         learn(o)
         learntAtMs = o.nowMs
         isLearnt = true
-        if (o.nowMs - tablesAtMs >= TABLES_EVERY_MS) {
-          learnTalk(o)
-          tablesAtMs = o.nowMs
-        }
+        if (isNew) learnTalk(o)
+      } else if (o.nowMs - tablesAtMs >= TABLES_EVERY_MS) {
+        // Not in the same tick: neither should take long.
+        learnTalk(o)
+        tablesAtMs = o.nowMs
       }
       if (isLearnt) expects = Array.from({ length: QUANTILES }, (_, i) => ahead(o, i))
       isLearnt = false
