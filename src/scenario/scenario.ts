@@ -1,7 +1,7 @@
 // Fennholm Line as whoever runs a floor is told of it.
 import { CUSTOMERS, type CustomerRecord, toCustomer } from './customers'
 import { PLACES, SOUND_LINE } from './places'
-import { customerById, customersByNumber } from './population'
+import { customerById } from './population'
 import { DEMO_SECRETS } from './secrets'
 import { FENNHOLM } from './set-up'
 import { FENNHOLM_STAGE } from './stage'
@@ -14,7 +14,7 @@ export const FENNHOLM_LINE = {
   people: CUSTOMERS.map(({ id, name, number, mobile, group }) => ({ id, name, number, mobile, group })),
   records: {
     byId: (id: string) => customerOf(customerById(id)),
-    byNumber: (...asked: Parameters<typeof customersByNumber>) => customersByNumber(...asked).map(toCustomer),
+    byNumber: FENNHOLM_STAGE.records.byNumber,
   },
   soundLine: SOUND_LINE,
 }

@@ -38,7 +38,6 @@ export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer 
   /** By quantile and age: an agent in talk, or in wrap-up, is free by then. */
   const talks = createTables(LONGEST_TALK_MS / BIN_MS)
   const wraps = createTables(LONGEST_WRAP_MS / BIN_MS)
-  let isLearnt = false
   let [learntAtMs, tablesAtMs] = [-Infinity, -Infinity]
   let [liveRate, medianLandingMs] = [0, 0]
   let said: Pick<PacingReasons, 'risk' | 'lastTaken' | 'firstLeft' | 'credit'> = { risk: 0, lastTaken: null, firstLeft: null, credit: 0 }
@@ -121,15 +120,13 @@ export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer 
       if (o.nowMs - learntAtMs >= LEARNS_EVERY_MS) {
         learn(o)
         learntAtMs = o.nowMs
-        isLearnt = true
         if (isNew) learnTalk(o)
+        expects = Array.from({ length: QUANTILES }, (_, i) => ahead(o, i))
       } else if (o.nowMs - tablesAtMs >= TABLES_EVERY_MS) {
         // Not in the same tick: neither should take long.
         learnTalk(o)
         tablesAtMs = o.nowMs
       }
-      if (isLearnt) expects = Array.from({ length: QUANTILES }, (_, i) => ahead(o, i))
-      isLearnt = false
       const risk = riskFor(o, tuning)
       const certain = o.agentsIdle - o.waiting.length
       const exact = o.agentsLoggedOn <= EXACT_UP_TO
@@ -140,12 +137,13 @@ export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer 
         m.mean = certain
         m.variance = m.third = 0
         reckon(o, i, (p, sign) => {
-          add(m, p, 1, sign)
-          if (exact) sign === 1 ? sum.plus(p) : sum.minus(p)
+          if (!exact) add(m, p, 1, sign)
+          else if (sign === 1) sum.plus(p)
+          else sum.minus(p)
         })
       }
       let count = 0
-      let [lastTaken, firstLeft]: (number | null)[] = [null, null]
+      let [lastTaken, firstLeft]: [number | null, number | null] = [null, null]
       while (count < o.linesFree) {
         let chance = 0
         for (let i = 0; i < QUANTILES; i++) chance += (exact ? (sums[i] as Convolution).notAboveNothing() : normalTail(moments[i] as Moments)) / QUANTILES
@@ -157,11 +155,11 @@ export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer 
         count++
         for (let i = 0; i < QUANTILES; i++) {
           const p = landing.at(0, i)
-          add(moments[i] as Moments, p, 1, -1)
           if (exact) (sums[i] as Convolution).minus(p)
+          else add(moments[i] as Moments, p, 1, -1)
         }
       }
-      said = { risk, lastTaken: lastTaken ?? said.lastTaken, firstLeft: firstLeft ?? null, credit: creditOf(o) }
+      said = { risk, lastTaken: lastTaken ?? said.lastTaken, firstLeft, credit: creditOf(o) }
       return count
     },
 

@@ -1,7 +1,13 @@
 // A shift of one campaign played against a pacer: attempts that ring, are answered or fail, a detector, people who wait for so long, agents who talk, wrap up
 // and take breaks. Seeded; whatever chance decides about an attempt is drawn for that attempt alone, so that two pacers meet the same people.
+import { bisectRight } from 'd3-array'
 import { type Chance, createChance, seedFor } from '@/core/chance'
 import type { Observation, Pacer, PacingEvent, PacingSummary, Since } from './interface'
+
+interface Spread {
+  readonly mean: number
+  readonly sd: number
+}
 
 export interface CampaignWorld {
   readonly hours: number
@@ -11,13 +17,13 @@ export interface CampaignWorld {
   readonly machine: number
   readonly busy: number
   readonly invalid: number
-  readonly ringMs: { readonly mean: number; readonly sd: number }
+  readonly ringMs: Spread
   /** null: whatever picks up is put through. */
   readonly detector: { readonly machineTakesMs: number; readonly fromMs: number; readonly toMs: number; readonly drops: number; readonly passes: number } | null
-  readonly greetingMs: { readonly mean: number; readonly sd: number }
+  readonly greetingMs: Spread
   readonly rightParty: number
-  readonly talkMs: { readonly right: { readonly mean: number; readonly sd: number }; readonly other: { readonly mean: number; readonly sd: number } }
-  readonly wrapMs: { readonly mean: number; readonly sd: number }
+  readonly talkMs: { readonly right: Spread; readonly other: Spread }
+  readonly wrapMs: Spread
   readonly breakEveryMs: number
   readonly breakMs: number
   readonly ringLimitMs: number
@@ -239,7 +245,7 @@ export function playShift(pacer: Pacer, { world, agents: count, lines, abandonCa
   }
 }
 
-const logNormal = (chance: Chance, { mean, sd }: { mean: number; sd: number }): number => {
+const logNormal = (chance: Chance, { mean, sd }: Spread): number => {
   const sigma = Math.sqrt(Math.log(1 + (sd / mean) ** 2))
   return chance.logNormal(mean / Math.exp((sigma * sigma) / 2), sigma)
 }
@@ -256,16 +262,7 @@ function worst(lives: readonly number[], abandons: readonly number[], hours: num
   }
   return most
 }
-const within = (sorted: readonly number[], untilMs: number) => countUpTo(sorted, untilMs) - countUpTo(sorted, untilMs - HOUR_MS)
-function countUpTo(sorted: readonly number[], ms: number): number {
-  let [low, high] = [0, sorted.length]
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if ((sorted[middle] as number) <= ms) low = middle + 1
-    else high = middle
-  }
-  return low
-}
+const within = (sorted: readonly number[], untilMs: number) => bisectRight(sorted, untilMs) - bisectRight(sorted, untilMs - HOUR_MS)
 
 /** Sums over the last minutes, the last hour and the whole shift. */
 function createLog() {

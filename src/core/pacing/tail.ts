@@ -56,14 +56,6 @@ export class Convolution {
     return this.plus(1 - p)
   }
 
-  copyFrom(other: Convolution): this {
-    if (this.of.length < other.of.length) this.of = new Float64Array(other.of.length)
-    for (let k = 0; k < other.length; k++) this.of[k] = other.of[k] as number
-    this.length = other.length
-    this.zero = other.zero
-    return this
-  }
-
   /** P(sum <= 0). */
   notAboveNothing(): number {
     let sum = 0
