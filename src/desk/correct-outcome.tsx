@@ -34,7 +34,7 @@ export function CorrectOutcome({ record, centre, label }: Props) {
 
 function Correction({ record, centre, onClose }: Omit<Props, 'label'> & { onClose: () => void }) {
   const command = useCommand()
-  const set = outcomeSetOf(centre, record.queueId)
+  const set = outcomeSetOf(centre, record)
   const codes = set === undefined ? [] : codesFor(set, record.direction !== 'inbound').filter((c) => c.code !== record.outcome)
   const [code, setCode] = useState(codes[0]?.code ?? '')
   const [why, setWhy] = useState('')
@@ -45,6 +45,7 @@ function Correction({ record, centre, onClose }: Omit<Props, 'label'> & { onClos
       kind: 'correctOutcome',
       callId: toCallId(record.callId),
       queueId: record.queueId,
+      campaignId: record.campaignId,
       direction: record.direction,
       code,
       was: record.outcome,

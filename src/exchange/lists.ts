@@ -7,9 +7,10 @@ const KEYS: { readonly [L in ListName]: (row: SharedLists[L][number]) => string 
   parked: (parked) => parked.callId,
   callbacks: (callback) => callback.id,
   tasks: (task) => task.taskId,
+  campaigns: (campaign) => campaign.id,
 }
 
-export const NO_LISTS: SharedLists = { seats: [], queues: [], parked: [], callbacks: [], tasks: [] }
+export const NO_LISTS: SharedLists = { seats: [], queues: [], parked: [], callbacks: [], tasks: [], campaigns: [] }
 
 /** The lists with what has changed of them. */
 export function withChanges(lists: SharedLists, changes: ListChanges): SharedLists {

@@ -4,13 +4,14 @@ import * as z from 'zod'
 import type { AgentStateName, Diversion, Note, Owed, SoundPath, WrapUp } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import type { Call, Ear } from '@/core/calls'
+import type { CalledRecord, CampaignState, DayCount } from '@/core/campaigns'
 import type { NumberReading } from '@/core/directory'
 import type { DoNotCallEntry } from '@/core/do-not-call'
 import { AskSchema } from '@/core/floor'
-import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, type QueueId, QueueIdSchema } from '@/core/ids'
+import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, type CampaignId, type QueueId, QueueIdSchema } from '@/core/ids'
 import type { OutcomeSet } from '@/core/outcomes'
 import type { Script } from '@/core/scripts'
-import type { Entitlement, QueueSetUp, Reason, SetUp } from '@/core/set-up'
+import type { CampaignSetUp, Entitlement, QueueSetUp, Reason, SetUp } from '@/core/set-up'
 import type { Task } from '@/core/tasks'
 import type { Work } from '@/core/work'
 import { PACES, type Pace } from '@/world'
@@ -139,6 +140,7 @@ export interface SharedLists {
   readonly parked: readonly ParkedView[]
   readonly callbacks: readonly CallbackView[]
   readonly tasks: readonly Task[]
+  readonly campaigns: readonly CampaignView[]
 }
 export type ListName = keyof SharedLists
 
@@ -183,6 +185,23 @@ export interface CentreView {
     /** What is said to callers while the queue is switched to storm. */
     readonly stormAnnouncement: string
   }[]
+  readonly campaigns: readonly Pick<
+    CampaignSetUp,
+    | 'id'
+    | 'name'
+    | 'purpose'
+    | 'manner'
+    | 'scriptId'
+    | 'outcomeSetId'
+    | 'callerId'
+    | 'agentIds'
+    | 'abandonCap'
+    | 'lines'
+    | 'target'
+    | 'attempts'
+    | 'detector'
+    | 'retired'
+  >[]
   /** Queues that take no calls any more: calls of before still speak of them. */
   readonly formerQueues: readonly { readonly id: QueueId; readonly name: string; readonly outcomeSetId: string }[]
   /** Every version of every script, the latest of each last. */
@@ -229,6 +248,35 @@ export interface QueueView {
   readonly storm: boolean
 }
 
+/** A campaign as it runs now. */
+export interface CampaignView {
+  readonly id: CampaignId
+  readonly state: CampaignState
+  readonly sinceMs: number
+  readonly onShift: number
+  readonly ready: number
+  readonly talking: number
+  readonly inWrapUp: number
+  /** Attempts by how far they are. */
+  readonly ringing: number
+  readonly detecting: number
+  readonly waiting: number
+  readonly linesInUse: number
+  readonly conversions: number
+  readonly today: Omit<DayCount, 'day'>
+  /** Over the days its cap of abandoned calls is held against. */
+  readonly window: Omit<DayCount, 'day'>
+  readonly lastLiveAtMs: number | null
+}
+
+/** A record an agent looks at before they call. */
+export interface PreviewView {
+  readonly campaignId: CampaignId
+  readonly record: CalledRecord
+  readonly sinceMs: number
+  readonly dueAtMs: number | null
+}
+
 export interface MeView {
   readonly id: AgentId
   readonly name: string
@@ -237,6 +285,12 @@ export interface MeView {
   readonly sinceMs: number
   readonly shiftStartedAtMs: number
   readonly queueIds: readonly QueueId[]
+  readonly campaignId: CampaignId | null
+  /** Why not ready as soon as nobody is on the way any more. */
+  readonly leaving: string | null
+  /** Somebody has been reached whom nobody but this agent could take. */
+  readonly awaited: boolean
+  readonly preview: PreviewView | null
   readonly muted: boolean
   /** What follows the call or wrap-up that is on; outside of one it is the state itself. */
   readonly afterwards: { readonly ready: boolean; readonly reason: string | null }
@@ -256,7 +310,7 @@ export interface MeView {
   /** The outcome saved last of a call that was over: it can be taken back for the centre's grace. */
   readonly lately: { readonly callId: CallId; readonly savedAtMs: number } | null
   /** Calls that owe an outcome besides the one that is wrapped up, oldest first. */
-  readonly owed: readonly (Owed & { readonly label: string; readonly queueId: QueueId | null })[]
+  readonly owed: readonly (Owed & { readonly label: string; readonly queueId: QueueId | null; readonly campaignId: CampaignId | null })[]
   /** Calls coded on this shift. */
   readonly codedCount: number
 }

@@ -4,7 +4,7 @@ import type { FloorState, TableName } from '@/core/state'
 import { watch } from '@/core/state'
 import { get } from '@/core/table'
 import type { ListChanges, ListName, RowChanges, SharedLists } from './protocol'
-import { callbackView, isParked, parkedView, queueView, seatView } from './views'
+import { callbackView, campaignView, isParked, parkedView, queueView, seatView } from './views'
 
 type Row<L extends ListName> = SharedLists[L][number]
 type Rows<L extends ListName> = ReadonlyMap<string, Row<L>>
@@ -30,6 +30,7 @@ export function createSharedView(state: FloorState): SharedView {
   const parked = createList<'parked'>()
   const callbacks = createList<'callbacks'>()
   const tasks = createList<'tasks'>()
+  const campaigns = createList<'campaigns'>()
   let setUp = state.setUp
 
   const refreshSeats = (ids: ReadonlySet<string> | null) => {
@@ -59,9 +60,14 @@ export function createSharedView(state: FloorState): SharedView {
       note('parked', refreshParked(of('calls')))
       if (touches('callbacks')) note('callbacks', callbacks.replace(byDue([...state.callbacks.values()].map(callbackView)).map((c) => [c.id, c])))
       if (touches('tasks')) note('tasks', tasks.replace(byDue([...state.tasks.values()]).map((t) => [t.taskId, t])))
+      if (touches('campaigns') || touches('attempts') || touches('agents'))
+        note('campaigns', campaigns.replace(state.setUp.campaigns.filter((c) => !c.retired).map((c) => [c.id, campaignView(state, c)])))
       return { lists: Object.keys(lists).length === 0 ? null : lists, changed }
     },
-    whole: () => ({ seats: seats.whole(), queues: queues.whole(), parked: parked.whole(), callbacks: callbacks.whole(), tasks: tasks.whole() }),
+    whole: () => ({
+      ...{ seats: seats.whole(), queues: queues.whole(), parked: parked.whole() },
+      ...{ callbacks: callbacks.whole(), tasks: tasks.whole(), campaigns: campaigns.whole() },
+    }),
   }
 }
 

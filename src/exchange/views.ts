@@ -1,20 +1,24 @@
 // What a tab is shown of the floor, by parts. A part is sent when its JSON differs from what that tab has.
-import { spentToday, type WrapUp } from '@/core/agents'
+import { type AgentStateName, spentToday, type WrapUp } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import { type Call, whoHearsWhom } from '@/core/calls'
+import { countsOver, createRun } from '@/core/campaigns'
 import { callerLabel } from '@/core/directory'
 import type { AgentId, CallId } from '@/core/ids'
 import { isOpen } from '@/core/queues'
+import { linesInUse } from '@/core/rules/campaign'
 import { queueOutlook } from '@/core/rules/door'
-import { type AgentSetUp, agentName, agentSetUp, type QueueSetUp, queueSetUp, setUpOwners } from '@/core/set-up'
+import { isAwaited } from '@/core/rules/shift'
+import { type AgentSetUp, agentName, agentSetUp, type CampaignSetUp, type QueueSetUp, rulesOfBehalf, setUpOwners } from '@/core/set-up'
 import { type FloorState, isMutedOn, type TableName } from '@/core/state'
-import { get } from '@/core/table'
+import { get, values } from '@/core/table'
 import { MINUTE } from '@/core/time'
-import { queueOfPart } from '@/core/work'
+import { behalfOfPart } from '@/core/work'
 import type {
   AccountView,
   CallbackView,
   CallView,
+  CampaignView,
   CentreView,
   DeviceView,
   DoorView,
@@ -62,6 +66,11 @@ export function selectCentre({ setUp, setUpSeq }: FloorState, { places, people }
       .map(({ id, name, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, storm }) => {
         return { id, name, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, stormAnnouncement: storm.announcement }
       }),
+    campaigns: setUp.campaigns.map(
+      ({ id, name, purpose, manner, scriptId, outcomeSetId, callerId, agentIds, abandonCap, lines, target, attempts, detector, retired }) => {
+        return { id, name, purpose, manner, scriptId, outcomeSetId, callerId, agentIds, abandonCap, lines, target, attempts, detector, retired }
+      },
+    ),
     formerQueues: setUp.queues.flatMap((q) => (q.retired ? [{ id: q.id, name: q.name, outcomeSetId: q.outcomeSetId }] : [])),
     scripts: setUp.scripts.toSorted((a, b) => a.version - b.version),
     archivedScriptIds,
@@ -150,6 +159,10 @@ export function selectMe(state: FloorState, agentId: AgentId | null): MeView | n
     sinceMs,
     shiftStartedAtMs: shift.startedAtMs,
     queueIds: shift.queueIds,
+    campaignId: shift.campaignId,
+    leaving: shift.leaving,
+    awaited: isAwaited(state, agent),
+    preview: previewOf(state, id),
     muted,
     afterwards: availability,
     soundPath: shift.soundPath,
@@ -167,10 +180,21 @@ export function selectMe(state: FloorState, agentId: AgentId | null): MeView | n
     wrapUp: wrapUpOf(state, id, wrapUps.at(-1)),
     owed: [...owed, ...wrapUps.slice(0, -1).map((w) => ({ callId: w.callId, sinceMs: w.startedAtMs, because: 'leftForLater' as const }))].map((o) => {
       const work = get(state.work, o.callId)
-      return { ...o, label: work === undefined ? 'A caller' : callerLabel(work), queueId: work === undefined ? null : queueOfPart(work, id) }
+      return {
+        ...o,
+        label: work === undefined ? 'A caller' : callerLabel(work),
+        ...(work === undefined ? { queueId: null, campaignId: null } : behalfOfPart(work, id)),
+      }
     }),
     codedCount: agent.codedCount,
   }
+}
+
+function previewOf(state: FloorState, agentId: AgentId): MeView['preview'] {
+  const preview = get(state.previews, agentId)
+  if (preview === undefined) return null
+  const { campaignId, record, sinceMs, dueAtMs } = preview
+  return { campaignId, record, sinceMs, dueAtMs }
 }
 
 function latelyOf(state: FloorState, agentId: AgentId): MeView['lately'] {
@@ -181,8 +205,8 @@ function latelyOf(state: FloorState, agentId: AgentId): MeView['lately'] {
 function wrapUpOf(state: FloorState, agentId: AgentId, wrapUp: WrapUp | undefined): MeView['wrapUp'] {
   if (wrapUp === undefined) return null
   const work = get(state.work, wrapUp.callId)
-  const queueId = work === undefined ? null : queueOfPart(work, agentId)
-  return { ...wrapUp, extensionMs: queueId === null ? 0 : (queueSetUp(state.setUp, queueId).wrapUpLimit?.extensionMs ?? 0) }
+  const rules = work === undefined ? null : rulesOfBehalf(state.setUp, behalfOfPart(work, agentId))
+  return { ...wrapUp, extensionMs: rules?.wrapUpLimit?.extensionMs ?? 0 }
 }
 
 export function selectMine(state: FloorState, agentId: AgentId | null): Pick<FloorView, 'calls' | 'work'> {
@@ -193,7 +217,7 @@ export function selectMine(state: FloorState, agentId: AgentId | null): Pick<Flo
   const ids = new Set<CallId>([...about, ...[...agent.wrapUps, ...agent.owed].map((w) => w.callId)])
   const work = [...ids].flatMap((id) => get(state.work, id) ?? [])
   // Each agent sees the queue whose rules hold for their own part.
-  const mine = work.map((c) => ({ ...c, queueId: queueOfPart(c, agent.id) }))
+  const mine = work.map((c) => ({ ...c, queueId: behalfOfPart(c, agent.id).queueId }))
   return { calls, work: mine.sort((a, b) => b.offeredAtMs - a.offeredAtMs) }
 }
 
@@ -216,12 +240,31 @@ export function selectDevice(state: FloorState, is: DeviceView['is'], agentId: A
   return { is, agentId, agentName: agentName(state.setUp, agentId), state: rings ? 'ringing' : talks ? 'talking' : 'idle', with: who }
 }
 
+export function campaignView(state: FloorState, { id, abandonCap }: CampaignSetUp): CampaignView {
+  const run = get(state.campaigns, id) ?? createRun(id)
+  const agents = values(state.agents).filter((a) => a.shift?.campaignId === id)
+  const attempts = values(state.attempts).filter((a) => a.campaignId === id)
+  const are = (name: AgentStateName) => agents.filter((a) => a.state.name === name).length
+  return {
+    ...{ id, state: run.state, sinceMs: run.sinceMs, conversions: run.conversions, lastLiveAtMs: run.lastLiveAtMs },
+    ...{ onShift: agents.length, ready: are('ready'), talking: are('onCall'), inWrapUp: are('wrapUp') },
+    ringing: attempts.filter((a) => a.state === 'dialling' || a.state === 'ringing').length,
+    detecting: attempts.filter((a) => a.state === 'detecting').length,
+    waiting: attempts.filter((a) => a.state === 'waiting').length,
+    linesInUse: linesInUse(state, id),
+    today: countsOver(run, 1, state.atMs),
+    window: countsOver(run, abandonCap.overDays, state.atMs),
+  }
+}
+
 /** Whether what an agent sees of their own, their calls and what is theirs to write, may differ after these changes. */
 export function concerns(state: FloorState, agentId: AgentId, changed: ReadonlyMap<TableName, ReadonlySet<string>>): boolean {
   const [agents, calls, work] = [changed.get('agents'), changed.get('calls'), changed.get('work')]
-  if (agents?.has(agentId) || changed.get('lately')?.has(agentId)) return true
+  if (agents?.has(agentId) || changed.get('lately')?.has(agentId) || changed.get('previews')?.has(agentId)) return true
   const agent = get(state.agents, agentId)
   if (agent === undefined) return false
+  // Whether somebody is on the way to them goes by all attempts of their campaign.
+  if (agent.shift?.campaignId != null && (changed.has('attempts') || agents !== undefined)) return true
   if ([...agent.wrapUps, ...agent.owed].some((w) => work?.has(w.callId))) return true
   return agent.engagements.some(({ callId }) => {
     const call = get(state.calls, callId)

@@ -6,7 +6,14 @@ import { type Coding, followCoding } from './coding'
 
 const A = toCallId('call_a')
 const B = toCallId('call_b')
-const owes = (callId: CallId, because: 'limit' | 'leftForLater' = 'leftForLater') => ({ callId, because, sinceMs: 0, label: 'Ida', queueId: null })
+const owes = (callId: CallId, because: 'limit' | 'leftForLater' = 'leftForLater') => ({
+  callId,
+  because,
+  sinceMs: 0,
+  label: 'Ida',
+  queueId: null,
+  campaignId: null,
+})
 const me = (owed: ReturnType<typeof owes>[], wrapUp: CallId | null = null) => ({ owed, wrapUp: wrapUp === null ? null : { callId: wrapUp } })
 const idle: Coding = { callId: null, talksOn: null, wrapUp: null }
 
@@ -30,7 +37,16 @@ describe('callbacks an agent is asked for', () => {
   const ANN = toAgentId('agent_ann')
   const FIRST = toQueueId('queue_first')
   const callback = (more: Partial<CallbackView>): CallbackView => ({
-    ...{ id: toCallbackId('callback_1'), why: 'agreed', number: '+441632960112', name: null, queueId: FIRST, dueAtMs: 1_000, timeZone: 'UTC' },
+    ...{
+      id: toCallbackId('callback_1'),
+      why: 'agreed',
+      number: '+441632960112',
+      name: null,
+      queueId: FIRST,
+      ofCampaign: null,
+      dueAtMs: 1_000,
+      timeZone: 'UTC',
+    },
     ...{ ownerId: ANN, attempt: 1, atMost: null, note: '', agreedBy: ANN, escalatedAtMs: null, dialledBy: null },
     ...more,
   })

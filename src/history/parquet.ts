@@ -3,7 +3,16 @@ import type { BasicType } from 'hyparquet-writer'
 import { ByteWriter, ParquetWriter, schemaFromColumnData } from 'hyparquet-writer'
 
 const CALLS = {
-  ...{ callId: 'STRING', direction: 'STRING', queueId: 'STRING', queue: 'STRING', campaign: 'STRING', number: 'STRING', customer: 'STRING' },
+  ...{
+    callId: 'STRING',
+    direction: 'STRING',
+    queueId: 'STRING',
+    queue: 'STRING',
+    campaign: 'STRING',
+    campaignId: 'STRING',
+    number: 'STRING',
+    customer: 'STRING',
+  },
   ...{ offeredAtMs: 'INT64', answeredAtMs: 'INT64', endedAtMs: 'INT64', result: 'STRING', shortAbandon: 'BOOLEAN', liveAnswerAtMs: 'INT64' },
   ...{ agents: 'JSON', outcome: 'STRING', outcomeAtMs: 'INT64', outcomeById: 'STRING', outcomeBy: 'STRING', notes: 'STRING' },
   ...{ script: 'STRING', scriptVersion: 'INT32', answers: 'JSON', transfers: 'JSON', recordings: 'JSON' },

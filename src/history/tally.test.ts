@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import type { AgentId, QueueId } from '@/core/ids'
+import { type AgentId, type QueueId, toCampaignId } from '@/core/ids'
 import { type AgentInterval, type AgentLeg, type CallRecord, CallRecordSchema, RESULTS } from '@/core/ledger'
 import { byAgent, byQueue, inInterval, measure, occupancy, ofAgent } from '@/core/reports'
 import { packCalls, packStates, recordsOf, stateAt } from './columns'
@@ -40,6 +40,7 @@ const record: fc.Arbitrary<CallRecord> = fc
     queueId: maybe(fc.constantFrom(...QUEUES)),
     queue: maybe(text),
     campaign: maybe(text),
+    campaignId: maybe(fc.constantFrom(toCampaignId('campaign_a'), toCampaignId('campaign_b'))),
     number: maybe(fc.constantFrom('+441632960112', '+4915100000000', '21', '0049', '+0')),
     customer: maybe(text),
     offeredAtMs: fc.integer({ min: START, max: START + 48 * HOURS }),

@@ -29,7 +29,7 @@ export interface ReadingActions {
 export type Done = { readonly ok: true } | { readonly ok: false; readonly refusal: { readonly reason: string; readonly says: string; readonly next: string } }
 
 /** What the pane reads of a call; a rehearsal has as much. */
-export type ReadOf = Pick<Work, 'id' | 'customer' | 'number' | 'path' | 'queueId' | 'run' | 'captions' | 'endedAtMs'>
+export type ReadOf = Pick<Work, 'id' | 'customer' | 'number' | 'path' | 'queueId' | 'campaign' | 'run' | 'captions' | 'endedAtMs'>
 
 interface Props {
   readonly agentName: string

@@ -1,12 +1,13 @@
 // The ledger's events in words, for the page of a single call. Every kind has its sentence; the compiler misses none.
 import { format } from 'date-fns'
 import { FAILURE_WORDS, type Party } from '@/core/calls'
+import type { Becomes } from '@/core/campaigns'
 import { labelOfWhom } from '@/core/do-not-call'
 import type { FloorEvent } from '@/core/ledger'
 import type { AnswerValue } from '@/core/scripts'
 import type { CentreView, SeatView } from '@/exchange/protocol'
 import { nameIn } from '@/ui'
-import { numberWords } from '@/words'
+import { ATTEMPT_WORDS, numberWords } from '@/words'
 
 export interface Names {
   readonly centre: CentreView
@@ -16,6 +17,7 @@ export interface Names {
 export function eventWords(event: FloorEvent, names: Names): string {
   const agent = (id: string) => nameIn(names.seats, id)
   const queue = (id: string) => nameIn(names.centre.queues, id)
+  const campaign = (id: string) => nameIn(names.centre.campaigns, id)
   const device = (id: string) => {
     const rest = id.slice('dev_'.length)
     if (id.startsWith('dev_agent_')) return agent(rest)
@@ -51,6 +53,16 @@ export function eventWords(event: FloorEvent, names: Names): string {
       return `The call entered ${queue(event.queueId)}${event.path === null ? '' : `; the caller had chosen “${event.path}”`}`
     case 'callOriginated':
       return `${agent(event.agentId)} dialled ${numberWords(event.number)}`
+    case 'callPutThrough':
+      return `${numberWords(event.number)} answered, and the dialer put them through to ${agent(event.agentId)}`
+    case 'attemptMade':
+      return `${event.agentId === null ? 'The dialer' : agent(event.agentId)} called ${event.record.person} for ${campaign(event.campaignId)}, try ${event.record.tries + 1}`
+    case 'attemptEnded':
+      return `The attempt ended: ${ATTEMPT_WORDS[event.result]}`
+    case 'recordCoded':
+      return `The record: ${BECOMES_WORDS[event.becomes.kind]}`
+    case 'recordUncoded':
+      return 'The record is as it was before that outcome'
     case 'connectionDelivered':
       return event.party.kind === 'agent' ? `It rang at ${agent(event.party.agentId)}` : 'It rang at the far end'
     case 'connectionEstablished':
@@ -157,6 +169,16 @@ export function eventWords(event: FloorEvent, names: Names): string {
     case 'shiftEnded':
     case 'agentReady':
     case 'agentNotReady':
+    case 'notReadyAsked':
+    case 'campaignStateChanged':
+    case 'attemptRings':
+    case 'attemptAnswered':
+    case 'attemptTakenLive':
+    case 'attemptMessagePlayed':
+    case 'recordOffered':
+    case 'recordReturned':
+    case 'recordBarred':
+    case 'recordReleased':
     case 'muteChanged':
     case 'seatMoved':
     case 'soundPathChosen':
@@ -185,6 +207,15 @@ export const answerWords = (value: AnswerValue): string =>
   typeof value === 'boolean' ? (value ? 'yes' : 'no') : typeof value === 'object' ? value.join(', ') : String(value)
 
 const moment = (atMs: number): string => format(atMs, 'd MMM HH:mm')
+
+const BECOMES_WORDS: Readonly<Record<Becomes['kind'], string>> = {
+  final: 'done',
+  byRule: 'to be tried again by the campaign’s rules',
+  again: 'to be tried again',
+  callback: 'a callback is promised',
+  never: 'never to be called again',
+  wrongNumber: 'this number is not theirs',
+}
 
 const OWED_BECAUSE = {
   limit: 'the wrap-up was over its limit',

@@ -41,7 +41,7 @@ export function useLocalRun(script: Script, caller: MadeUpCaller, homeCountry: s
   const shown = isThere ? run : start
   const { customer, number, path } = caller
   const id = toCallId(`call_rehearsal_${began.current}_${times}`)
-  const work = { id, customer, number, path, queueId: null, run: shown, captions: [], endedAtMs: null }
+  const work = { id, customer, number, path, queueId: null, campaign: null, run: shown, captions: [], endedAtMs: null }
   const facts = factsOf(work)
   const done = (event: ScriptEvent) => {
     fold({ of: start, event })

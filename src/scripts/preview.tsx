@@ -22,7 +22,7 @@ export function Preview({ script, pageId, homeCountry, onSelect }: Props) {
   const [session] = useState(() => Date.now())
   const { customer = null, number = null, path = null } = CALLERS[callerNo] ?? {}
   const run = { scriptId: script.id, version: script.version, pageId, trail: [], seen: [pageId], answers, spentMs: {}, pageSinceMs: 0 }
-  const work = { id: toCallId(`call_preview_${session}`), customer, number, path, queueId: null, run, captions: [], endedAtMs: null }
+  const work = { id: toCallId(`call_preview_${session}`), customer, number, path, queueId: null, campaign: null, run, captions: [], endedAtMs: null }
   return (
     <section aria-label="Preview" className="flex min-h-0 flex-col border-line border-b bg-raised">
       <CallerChoice

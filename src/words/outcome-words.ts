@@ -1,19 +1,36 @@
 // Outcome codes and results in words.
+import type { AttemptResult } from '@/core/campaigns'
 import type { CallRecord, CallResult } from '@/core/ledger'
 import type { OutcomeSet } from '@/core/outcomes'
 import type { CentreView } from '@/exchange/protocol'
 
-export function outcomeSetOf(centre: CentreView, queueId: string | null): OutcomeSet | undefined {
-  const id = [...centre.queues, ...centre.formerQueues].find((q) => q.id === queueId)?.outcomeSetId ?? centre.outsideOutcomeSetId
+/** Of a call of a queue, of a campaign, or of neither. */
+export function outcomeSetOf(
+  centre: CentreView,
+  { queueId, campaignId }: { readonly queueId: string | null; readonly campaignId: string | null },
+): OutcomeSet | undefined {
+  const of = queueId === null ? centre.campaigns.find((c) => c.id === campaignId) : [...centre.queues, ...centre.formerQueues].find((q) => q.id === queueId)
+  const id = of?.outcomeSetId ?? centre.outsideOutcomeSetId
   return centre.outcomeSets.find((s) => s.id === id)
 }
 
 /** By the set of the call's queue; a queue may have had another set when the call was coded, and codes are in one of them for good. */
-export function outcomeLabel(centre: CentreView, { queueId, outcome }: Pick<CallRecord, 'queueId' | 'outcome'>): string {
+export function outcomeLabel(centre: CentreView, { queueId, campaignId, outcome }: Pick<CallRecord, 'queueId' | 'campaignId' | 'outcome'>): string {
   if (outcome === null) return 'No outcome yet'
-  const own = outcomeSetOf(centre, queueId)?.codes ?? []
+  const own = outcomeSetOf(centre, { queueId, campaignId })?.codes ?? []
   const all = centre.outcomeSets.flatMap((s) => s.codes)
   return [...own, ...all].find((c) => c.code === outcome)?.label ?? outcome
+}
+
+export const ATTEMPT_WORDS: Readonly<Record<AttemptResult, string>> = {
+  live: 'a person, put through',
+  machine: 'a machine',
+  busy: 'busy',
+  noAnswer: 'no answer',
+  invalid: 'no number in use',
+  refused: 'refused',
+  abandoned: 'a person, whom nobody could take in time',
+  cancelled: 'given up before anything came of it',
 }
 
 export const RESULT_WORDS: Record<CallResult, string> = {

@@ -5,7 +5,7 @@ import type { AgentId } from '@/core/ids'
 import { codesFor, type OutcomeCode } from '@/core/outcomes'
 import { agentSetUp, outcomeSetFor, type SetUp } from '@/core/set-up'
 import { HOUR, MINUTE } from '@/core/time'
-import { queueOfPart, type Work } from '@/core/work'
+import { behalfOfPart, type Work } from '@/core/work'
 import { dayAfter, dayAt, startOfDayMs, weekdayOf } from './calendar'
 import type { Ended } from './ended'
 import { chanceIn, personaOfWork, type Scene } from './scene'
@@ -27,7 +27,7 @@ export function codeCall(scene: Scene, setUp: SetUp, { agentId, work, ended, atM
   const { intent } = personaOfWork(scene, work)
   const chance = chanceIn(scene, work.id, `code ${agentId}`)
   // Whoever sent no number cannot be called back.
-  const codes = codesFor(outcomeSetFor(setUp, queueOfPart(work, agentId)), work.dialled).filter((c) => c.follows.kind !== 'callback' || work.number !== null)
+  const codes = codesFor(outcomeSetFor(setUp, behalfOfPart(work, agentId)), work.dialled).filter((c) => c.follows.kind !== 'callback' || work.number !== null)
   const careless = ended === 'done' && intent.isWrongNumber !== true && chance.next() < CARELESS_OFTEN
   const code = (careless ? undefined : fitting(stage, codes, work, intent, ended, chance)) ?? usual(codes, chance)
   const notes = ended === 'putThrough' ? putThroughTo(setUp, intent, habits) : chance.pick(habits.callNotes)

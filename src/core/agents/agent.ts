@@ -2,7 +2,7 @@
 // that is shown and reported is computed from them and kept with the instant it began.
 
 import type { CallChange, ConnectionState } from '@/core/calls'
-import type { AgentId, CallId, QueueId } from '@/core/ids'
+import type { AgentId, CallId, CampaignId, QueueId } from '@/core/ids'
 import type { OutcomeEvent, OutcomeTakenBack } from '@/core/outcomes'
 import { type EpochMs, utcDay } from '@/core/time'
 import type { AgentEvent, Diversion, SoundPath } from './event'
@@ -41,6 +41,9 @@ export interface Owed {
 export interface Shift {
   readonly startedAtMs: EpochMs
   readonly queueIds: readonly QueueId[]
+  readonly campaignId: CampaignId | null
+  /** Why they will not be ready once whoever is on the way to them has been there; null while nobody is, or they stay. */
+  readonly leaving: string | null
   readonly seat: 'desk' | 'standIn'
   readonly soundPath: SoundPath
   /** The path has failed, and what was so before it did; null while it works. */
@@ -195,7 +198,10 @@ function applied(agent: Agent, event: AgentEvent | OutcomeEvent | OutcomeTakenBa
     case 'shiftStarted':
       return {
         ...withoutShift(agent),
-        shift: { startedAtMs: atMs, queueIds: event.queueIds, seat: event.seat, soundPath: event.soundPath, soundLost: null, spentMs: {} },
+        shift: {
+          ...{ startedAtMs: atMs, queueIds: event.queueIds, campaignId: event.campaignId, leaving: null },
+          ...{ seat: event.seat, soundPath: event.soundPath, soundLost: null, spentMs: {} },
+        },
         availability: { ready: false, reason: SIGNED_IN_REASON },
       }
     case 'shiftEnded':
@@ -203,9 +209,11 @@ function applied(agent: Agent, event: AgentEvent | OutcomeEvent | OutcomeTakenBa
     case 'seatMoved':
       return agent
     case 'agentReady':
-      return { ...agent, availability: { ready: true, reason: null } }
+      return { ...withShift(agent, { leaving: null }), availability: { ready: true, reason: null } }
     case 'agentNotReady':
-      return { ...agent, availability: { ready: false, reason: event.reason } }
+      return { ...withShift(agent, { leaving: null }), availability: { ready: false, reason: event.reason } }
+    case 'notReadyAsked':
+      return withShift(agent, { leaving: event.reason })
     case 'wrapUpStarted': {
       const { callId, recommendedMs, overMs, limitMs } = event
       return { ...agent, wrapUps: [...agent.wrapUps, { callId, startedAtMs: atMs, recommendedMs, overMs, limitMs, extended: null }] }
@@ -256,4 +264,9 @@ const extended = (wrapUp: WrapUp, { byMs, why }: { readonly byMs: number; readon
   extended: { byMs, why },
 })
 
-const withShift = (agent: Agent, change: Partial<Shift>): Agent => (agent.shift === null ? agent : { ...agent, shift: { ...agent.shift, ...change } })
+const withShift = (agent: Agent, change: Partial<Shift>): Agent => {
+  const { shift } = agent
+  // A shift that stays as it is stays the same value: who serves which queue is counted by it.
+  if (shift === null || (Object.keys(change) as (keyof Shift)[]).every((key) => shift[key] === change[key])) return agent
+  return { ...agent, shift: { ...shift, ...change } }
+}

@@ -1,6 +1,6 @@
 // What can happen to an agent's shift, besides their calls.
 import * as z from 'zod'
-import { AgentIdSchema, CallIdSchema, QueueIdSchema } from '@/core/ids'
+import { AgentIdSchema, CallIdSchema, CampaignIdSchema, QueueIdSchema } from '@/core/ids'
 
 /** Where an agent's sound goes: a device they hear and speak with, or none, which is said for the whole shift. */
 export const SOUND_PATHS = ['computer', 'handset', 'ownPhone', 'none'] as const
@@ -20,6 +20,8 @@ export const AgentEventSchema = z.discriminatedUnion('kind', [
       kind: z.literal('shiftStarted'),
       ...agent,
       queueIds: z.array(QueueIdSchema).readonly(),
+      /** Their line is this campaign's for the whole shift. */
+      campaignId: CampaignIdSchema.nullable().default(null),
       /** A person at a desk, or a colleague played by the stand-ins. */
       seat: z.enum(['desk', 'standIn']),
       soundPath: z.enum(SOUND_PATHS).default('computer'),
@@ -31,6 +33,8 @@ export const AgentEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('agentReady'), ...agent }).readonly(),
   /** While a call or a wrap-up is on it says what follows it. */
   z.object({ kind: z.literal('agentNotReady'), ...agent, reason: z.string() }).readonly(),
+  /** Not ready as soon as whoever the dialer has on the way to them has been put through, or is not there after all. */
+  z.object({ kind: z.literal('notReadyAsked'), ...agent, reason: z.string() }).readonly(),
   z
     .object({
       kind: z.literal('wrapUpStarted'),

@@ -1,6 +1,7 @@
 // A callback that is open, folded from its events. One that is done is in the ledger and nowhere else.
 import type { Customer } from '@/core/calls'
-import type { AgentId, CallbackId, CallId, QueueId } from '@/core/ids'
+import type { CalledRecord } from '@/core/campaigns'
+import type { AgentId, CallbackId, CallId, CampaignId, QueueId } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
 import type { CallbackEvent } from './event'
 
@@ -11,6 +12,7 @@ export interface Callback {
   readonly number: string
   readonly customer: Customer | null
   readonly queueId: QueueId | null
+  readonly ofCampaign: { readonly campaignId: CampaignId; readonly record: CalledRecord } | null
   readonly dueAtMs: EpochMs
   readonly timeZone: string
   /** null: anybody's. */
@@ -28,8 +30,8 @@ export interface Callback {
 /** null once it is closed. Throws when the event speaks of a callback that is not there: damage, never a person's mistake. */
 export function evolveCallback(callback: Callback | undefined, event: CallbackEvent, atMs: EpochMs): Callback | null {
   if (event.kind === 'callbackAgreed') {
-    const { callbackId, callId, why, number, customer, queueId, dueAtMs, timeZone, ownerId, attempt, atMost, note, byAgentId } = event
-    const promise = { callId, why, number, customer, queueId, dueAtMs, timeZone, ownerId, attempt, atMost, note }
+    const { callbackId, callId, why, number, customer, queueId, ofCampaign, dueAtMs, timeZone, ownerId, attempt, atMost, note, byAgentId } = event
+    const promise = { callId, why, number, customer, queueId, ofCampaign, dueAtMs, timeZone, ownerId, attempt, atMost, note }
     return { id: callbackId, ...promise, agreedBy: byAgentId, agreedAtMs: atMs, escalatedAtMs: null, dialled: null }
   }
   if (callback === undefined) throw new Error(`${event.kind} of ${event.callbackId}, which is not open`)

@@ -1,7 +1,8 @@
 // What can happen to a callback: a promise to call somebody at a time.
 import * as z from 'zod'
 import { CustomerSchema } from '@/core/calls'
-import { AgentIdSchema, CallbackIdSchema, CallIdSchema, QueueIdSchema } from '@/core/ids'
+import { CalledRecordSchema } from '@/core/campaigns'
+import { AgentIdSchema, CallbackIdSchema, CallIdSchema, CampaignIdSchema, QueueIdSchema } from '@/core/ids'
 
 const callback = { callbackId: CallbackIdSchema }
 const by = { byAgentId: AgentIdSchema }
@@ -21,6 +22,8 @@ export const CallbackEventSchema = z.discriminatedUnion('kind', [
       number: z.string(),
       customer: CustomerSchema.nullable(),
       queueId: QueueIdSchema.nullable(),
+      /** Somebody of a calling list: calling them is a try of that record. */
+      ofCampaign: z.object({ campaignId: CampaignIdSchema, record: CalledRecordSchema }).readonly().nullable().default(null),
       /** null: whoever is free. */
       ownerId: AgentIdSchema.nullable(),
       /** Which try this one is. */

@@ -168,7 +168,7 @@ export function reportFarEnd(call: Call, farDeviceId: DeviceId, report: NetworkR
   const party = known?.party ?? ({ kind: 'outside', number: call.number, name: call.customer?.name ?? null } as const)
   const at = { callId: call.id, deviceId: farDeviceId }
   if (known?.state === 'connected' || known?.state === 'held') return refuse('alreadyAnswered')
-  if (known === undefined && (call.direction !== 'outbound' || call.outsideCount > 0)) return refuse('noSuchParty')
+  if (known === undefined && ((call.direction !== 'outbound' && call.direction !== 'campaign') || call.outsideCount > 0)) return refuse('noSuchParty')
   if (known?.state === 'failed') return refuse('notRinging')
   if (report === 'ringing') return known?.state === 'alerting' ? refuse('notRinging') : done({ kind: 'connectionDelivered', ...at, party })
   if (report === 'answered') return known?.state === 'alerting' ? done({ kind: 'connectionEstablished', ...at }) : refuse('notRinging')

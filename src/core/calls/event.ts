@@ -53,8 +53,12 @@ export const CallEventSchema = z.discriminatedUnion('kind', [
       queueId: QueueIdSchema.nullable().default(null),
       /** Sent as tones once the number has answered. */
       extension: z.string().nullable().default(null),
+      /** Somebody of a calling list, whom the agent has decided to call. */
+      ofCampaign: z.boolean().default(false),
     })
     .readonly(),
+  /** Somebody whom the dialer has reached is joined to an agent's line, which is open for the campaign (Make Predictive Call, 17.1.21). */
+  z.object({ kind: z.literal('callPutThrough'), ...call, agentId: AgentIdSchema, number: z.string(), customer: CustomerSchema.nullable() }).readonly(),
   /** A second call of an agent, about the first (ECMA-269, 17.1.12): it has no work and owes nothing of its own. */
   z.object({ kind: z.literal('consultationOriginated'), ...call, agentId: AgentIdSchema, consultFor: CallIdSchema }).readonly(),
   /** The network is asked for an outside party; Delivered, Established or Failed follows. */

@@ -1,6 +1,6 @@
 // The fold of events over calls. It never refuses: the event already happened. An event for a call that does not
 // exist throws, because a ledger that says so is damaged.
-import { type CallId, type DeviceId, deviceOfAgent, deviceOfPark, deviceOfQueue } from '@/core/ids'
+import { type CallId, type DeviceId, deviceOfAgent, deviceOfPark, deviceOfQueue, deviceOutside } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
 import { type Call, carriesWork, connectionOf } from './call'
 import { type Connection, type ConnectionState, isPerson, takesPart } from './connection'
@@ -22,7 +22,7 @@ export function evolveCalls(callOf: (id: CallId) => Call | undefined, event: Cal
 }
 
 function evolveCall(before: Call | undefined, event: Exclude<CallEvent, { kind: 'callsJoined' }>, atMs: EpochMs): Call | null {
-  if (event.kind === 'callQueued' || event.kind === 'callOriginated' || event.kind === 'consultationOriginated') return createCall(event, atMs)
+  if (isOpening(event)) return createCall(event, atMs)
   const call = existing(before, event)
   switch (event.kind) {
     case 'connectionInitiated':
@@ -98,7 +98,9 @@ function evolveCall(before: Call | undefined, event: Exclude<CallEvent, { kind: 
 /** What a party says is remembered with it; null when it is no longer there. */
 export const withSaid = (call: Call, deviceId: DeviceId, text: string): Call => changed(call, deviceId, { said: text })
 
-type Opening = Extract<CallEvent, { kind: 'callQueued' | 'callOriginated' | 'consultationOriginated' }>
+type Opening = Extract<CallEvent, { kind: 'callQueued' | 'callOriginated' | 'callPutThrough' | 'consultationOriginated' }>
+const OPENINGS: ReadonlySet<CallEvent['kind']> = new Set(['callQueued', 'callOriginated', 'callPutThrough', 'consultationOriginated'])
+const isOpening = (event: CallEvent): event is Opening => OPENINGS.has(event.kind)
 
 function createCall(event: Opening, atMs: EpochMs): Call {
   const common = {
@@ -130,9 +132,24 @@ function createCall(event: Opening, atMs: EpochMs): Call {
     const connections = [fresh(event.callerDeviceId, caller, 'connected', atMs), fresh(deviceOfQueue(queueId), { kind: 'queue', queueId }, 'queued', atMs)]
     return { ...common, direction: 'inbound', queueId, number, customer, matches, path, headStartMs, place: atMs - headStartMs, outsideCount: 1, connections }
   }
-  const connections = [fresh(deviceOfAgent(event.agentId), { kind: 'agent', agentId: event.agentId }, 'initiated', atMs)]
+  const agent = { kind: 'agent', agentId: event.agentId } as const
+  if (event.kind === 'callPutThrough') {
+    const { callId, number, customer } = event
+    const person: Party = { kind: 'outside', number, name: customer?.name ?? null }
+    const connections = [fresh(deviceOutside(callId, 1), person, 'connected', atMs), fresh(deviceOfAgent(event.agentId), agent, 'connected', atMs)]
+    return { ...common, direction: 'campaign', number, customer, outsideCount: 1, answeredAtMs: atMs, connections }
+  }
+  const connections = [fresh(deviceOfAgent(event.agentId), agent, 'initiated', atMs)]
   if (event.kind === 'consultationOriginated') return { ...common, direction: 'internal', workId: event.consultFor, consultFor: event.consultFor, connections }
-  return { ...common, direction: 'outbound', queueId: event.queueId, number: event.number, extension: event.extension, customer: event.customer, connections }
+  return {
+    ...common,
+    direction: event.ofCampaign ? 'campaign' : 'outbound',
+    queueId: event.queueId,
+    number: event.number,
+    extension: event.extension,
+    customer: event.customer,
+    connections,
+  }
 }
 
 /** The first outside party is the caller, and is called by the name from now on. */

@@ -1,6 +1,7 @@
 // What may be asked of the floor: by people at a desk, and by the network, the stand-ins and time. The schema guards the boundary between tab and
 // worker; inside, the type is enough. The rooms say what they take; here they are put together.
 import * as z from 'zod'
+import { type AttemptReport, CAMPAIGN_ASKS, type CampaignAsk, type DialerCommand } from '@/core/rules/campaign'
 import { CLOSING_ASKS, type ClosingCommand } from '@/core/rules/closing'
 import { DO_NOT_CALL_ASKS, type DoNotCallCommand } from '@/core/rules/do-not-call'
 import type { DoorCommand } from '@/core/rules/door'
@@ -11,13 +12,21 @@ import { type FarEndCommand, TALK_ASKS, type TalkCommand } from '@/core/rules/ta
 import type { PassTime } from './time'
 
 /** What may be asked at a desk. Who asks is not part of it: the exchange knows whose port it came from. */
-export const AskSchema = z.discriminatedUnion('kind', [...SHIFT_ASKS, ...TALK_ASKS, ...CLOSING_ASKS, ...PROMISE_ASKS, ...DO_NOT_CALL_ASKS, ...OWNER_ASKS])
+export const AskSchema = z.discriminatedUnion('kind', [
+  ...SHIFT_ASKS,
+  ...TALK_ASKS,
+  ...CLOSING_ASKS,
+  ...CAMPAIGN_ASKS,
+  ...PROMISE_ASKS,
+  ...DO_NOT_CALL_ASKS,
+  ...OWNER_ASKS,
+])
 export type Ask = z.infer<typeof AskSchema>
 
-/** What comes from outside: callers, the far ends of dialled calls, and time itself. */
-export type NetworkCommand = DoorCommand | FarEndCommand | PassTime
+/** What comes from outside: callers, the far ends of dialled calls, the dialer, and time itself. */
+export type NetworkCommand = DoorCommand | FarEndCommand | AttemptReport | DialerCommand | PassTime
 
 /** What an agent asks for, as it is decided. */
-export type AgentCommand = ShiftCommand | Exclude<TalkCommand, FarEndCommand> | ClosingCommand | PromiseCommand | DoNotCallCommand | OwnerCommand
+export type AgentCommand = ShiftCommand | Exclude<TalkCommand, FarEndCommand> | ClosingCommand | CampaignAsk | PromiseCommand | DoNotCallCommand | OwnerCommand
 
 export type Command = AgentCommand | NetworkCommand

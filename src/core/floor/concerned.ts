@@ -2,6 +2,7 @@
 import type { Agent } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import type { Call } from '@/core/calls'
+import type { Attempt, Preview } from '@/core/campaigns'
 import type { QueueSetUp } from '@/core/set-up'
 import type { FloorState, Journal, Row, TableName } from '@/core/state'
 import { get, type Table } from '@/core/table'
@@ -12,19 +13,38 @@ export interface Rows {
   readonly calls: Iterable<Call>
   readonly work: Iterable<Work>
   readonly callbacks: Iterable<Callback>
+  readonly attempts: Iterable<Attempt>
+  readonly previews: Iterable<Preview>
   readonly queues: Iterable<QueueSetUp>
 }
 
 export function concerned(s: FloorState, { changes }: Journal): Rows {
-  const ids = { agents: new Set<string>(), calls: new Set<string>(), callbacks: new Set<string>() }
+  const ids = { agents: new Set<string>(), calls: new Set<string>(), callbacks: new Set<string>(), attempts: new Set<string>(), previews: new Set<string>() }
+  /** Attempts, and whoever may take them, go by each other. */
+  let campaignsTouched = false
   const look: { readonly [T in TableName]?: (row: Row<T>) => void } = {
     agents: (agent: Agent) => {
       ids.agents.add(agent.id)
+      ids.previews.add(agent.id)
+      // Who waits for an agent waits for any of the campaign.
+      if (agent.shift?.campaignId != null) campaignsTouched = true
       for (const { callId } of [...agent.engagements, ...agent.wrapUps, ...agent.owed]) ids.calls.add(callId)
     },
     calls: (call: Call) => {
       ids.calls.add(call.id)
       for (const { party } of call.connections) if (party.kind === 'agent') ids.agents.add(party.agentId)
+    },
+    attempts: (attempt: Attempt) => {
+      campaignsTouched = true
+      if (attempt.callId !== null) ids.calls.add(attempt.callId)
+    },
+    previews: (preview: Preview) => {
+      ids.previews.add(preview.agentId)
+      ids.agents.add(preview.agentId)
+      campaignsTouched = true
+    },
+    campaigns: () => {
+      campaignsTouched = true
     },
     work: (work: Work) => {
       ids.calls.add(work.id)
@@ -38,6 +58,8 @@ export function concerned(s: FloorState, { changes }: Journal): Rows {
     due: (due) => {
       if (due.kind === 'wrapUp') ids.agents.add(due.agentId)
       if (due.kind === 'callback') ids.callbacks.add(due.callbackId)
+      if (due.kind === 'attempt') ids.attempts.add(due.attemptId)
+      if (due.kind === 'preview') ids.previews.add(due.agentId)
     },
   }
   let queues: Rows['queues'] = []
@@ -52,7 +74,14 @@ export function concerned(s: FloorState, { changes }: Journal): Rows {
     const at = look[change.table] as ((row: unknown) => void) | undefined
     for (const row of [change.before, get<unknown>(s[change.table] as Table<unknown>, change.key)]) if (row !== undefined) at?.(row)
   }
+  if (campaignsTouched) {
+    for (const id of s.attempts.keys()) ids.attempts.add(id)
+    for (const id of s.previews.keys()) ids.previews.add(id)
+    for (const agent of s.agents.values()) if (agent.shift?.campaignId != null) ids.agents.add(agent.id)
+  }
   return {
+    attempts: rows(s.attempts, ids.attempts),
+    previews: rows(s.previews, ids.previews),
     agents: rows(s.agents, ids.agents),
     calls: rows(s.calls, ids.calls),
     work: rows(s.work, ids.calls),

@@ -1,6 +1,7 @@
 // decide: a command into events or a refusal. The floor's only way forward; people, stand-ins and time use it
 // alike. Nothing here reads a clock or rolls dice.
 import { type CarriedOver, LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
+import { CAMPAIGN_RULES } from '@/core/rules/campaign'
 import { CLOSING_RULES } from '@/core/rules/closing'
 import { DO_NOT_CALL_RULES } from '@/core/rules/do-not-call'
 import { DOOR_RULES } from '@/core/rules/door'
@@ -36,6 +37,7 @@ const RULES: Rules<Command, FloorRefusal> = {
   ...DOOR_RULES,
   ...TALK_RULES,
   ...CLOSING_RULES,
+  ...CAMPAIGN_RULES,
   ...PROMISE_RULES,
   ...DO_NOT_CALL_RULES,
   ...OWNER_RULES,

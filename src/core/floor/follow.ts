@@ -1,6 +1,7 @@
 // What follows by itself from what a command did: a call answered opens its script, a handover that failed comes back,
 // a call over owes its outcome, and whoever is free gets the next waiting call. Reactions name the event they follow from.
 import type { FloorEvent } from '@/core/ledger'
+import { farEndDecided, followCampaigns, keepTarget } from '@/core/rules/campaign'
 import { left, openScript, recordPage } from '@/core/rules/closing'
 import { answered, freesSomebody, route } from '@/core/rules/door'
 import { handoverFailed, rescueStranded } from '@/core/rules/talk'
@@ -10,15 +11,17 @@ type Follows<E> = (draft: Draft, seq: number, event: E) => void
 
 /** In the order they are carried out. */
 const FOLLOWS: { readonly [K in FloorEvent['kind']]?: readonly Follows<Extract<FloorEvent, { readonly kind: K }>>[] } = {
-  connectionEstablished: [answered],
+  connectionEstablished: [answered, farEndDecided],
   callsJoined: [openScript],
   scriptPageShown: [recordPage],
-  connectionFailed: [handoverFailed, rescueStranded],
-  connectionCleared: [handoverFailed, left, rescueStranded],
+  connectionFailed: [handoverFailed, rescueStranded, farEndDecided],
+  connectionCleared: [handoverFailed, left, rescueStranded, farEndDecided],
+  recordCoded: [(draft, _seq, { campaignId }) => keepTarget(draft, campaignId)],
 }
 
 export function follow(draft: Draft): void {
   const primary = draft.entries.slice()
   for (const { seq, event } of primary) for (const then of FOLLOWS[event.kind] ?? []) (then as Follows<FloorEvent>)(draft, seq, event)
   if (draft.entries.some(({ event }) => freesSomebody(event))) route(draft)
+  followCampaigns(draft)
 }

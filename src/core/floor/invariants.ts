@@ -3,7 +3,9 @@
 import { type Agent, agentStateName } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import { type Call, carriesWork, isOnLine, isPerson, takesPart, waitsIn, whoHearsWhom } from '@/core/calls'
+import type { Attempt, Preview } from '@/core/campaigns'
 import { deviceOfAgent } from '@/core/ids'
+import { idleOf, isAwaited } from '@/core/rules/shift'
 import type { QueueSetUp } from '@/core/set-up'
 import { type FloorState, isMutedOn, type Journal } from '@/core/state'
 import { get, values } from '@/core/table'
@@ -25,6 +27,8 @@ const OF_AGENTS: Laws<Agent> = {
   'who owes more outcomes than the centre allows is not ready': (a, s) => a.owed.length <= s.setUp.mostOwed || a.state.name !== 'ready',
   'no wrap-up is over its limit without time having said so': (a, s) =>
     a.wrapUps.every((w) => w.limitMs === null || values(s.due).some((d) => d.kind === 'wrapUp' && d.callId === w.callId && d.agentId === a.id)),
+  'who asked to leave is ready, and somebody is on the way to them': (a, s) =>
+    (a.shift?.leaving ?? null) === null || (a.state.name === 'ready' && isAwaited(s, a)),
   'nobody whose sound is lost is offered a call of a queue': (a) => a.shift?.soundLost == null || a.state.name !== 'ready',
 }
 
@@ -86,6 +90,21 @@ const OF_CALLBACKS: Laws<Callback> = {
     c.dialled === null || values(s.callbacks).every((other) => other.id === c.id || other.dialled?.callId !== c.dialled?.callId),
 }
 
+const OF_ATTEMPTS: Laws<Attempt> = {
+  'nobody is called twice at once': (a, s) =>
+    values(s.attempts).every((other) => other.id === a.id || (other.record.number !== a.record.number && other.record.recordId !== a.record.recordId)),
+  'whoever was reached is put through while an agent of the campaign is free': (a, s) => a.state !== 'waiting' || idleOf(s, a.campaignId).length === 0,
+  'every ring, every wait and every message comes to its end by itself': (a, s) =>
+    (a.dueAtMs === null) !== values(s.due).some((d) => d.kind === 'attempt' && d.attemptId === a.id) &&
+    (a.dueAtMs !== null || a.state === 'detecting' || a.callId !== null),
+  'an attempt with an agent on the line has its call': (a, s) => a.callId === null || get(s.calls, a.callId) !== undefined,
+}
+
+const OF_PREVIEWS: Laws<Preview> = {
+  'a record is shown to somebody who is free for it, of a campaign that runs': (p, s) =>
+    get(s.agents, p.agentId)?.state.name === 'ready' && get(s.campaigns, p.campaignId)?.state === 'running',
+}
+
 const OF_QUEUES: Laws<QueueSetUp> = {
   'who waits is a call that is there': (q, s) => lineOf(s, q).every((id) => get(s.calls, id) !== undefined),
   'nobody waits in a queue that is retired': (q, s) => !q.retired || lineOf(s, q).length === 0,
@@ -102,13 +121,14 @@ const OF_FLOOR: Laws<FloorState> = {
 /** The names of what does not hold on this floor; none on any floor that was only ever decided on. */
 export const broken = (s: FloorState): readonly string[] =>
   named(s, {
-    ...{ agents: s.agents.values(), calls: s.calls.values(), work: s.work.values(), callbacks: s.callbacks.values(), queues: s.setUp.queues },
+    ...{ agents: s.agents.values(), calls: s.calls.values(), work: s.work.values(), callbacks: s.callbacks.values() },
+    ...{ attempts: s.attempts.values(), previews: s.previews.values(), queues: s.setUp.queues },
   })
 
 /** The same after changes to a floor on which everything held, by looking at what they concern alone. */
 export const brokenBy = (s: FloorState, journal: Journal): readonly string[] => named(s, concerned(s, journal))
 
-function named(s: FloorState, { agents, calls, work, callbacks, queues }: Rows): readonly string[] {
+function named(s: FloorState, { agents, calls, work, callbacks, attempts, previews, queues }: Rows): readonly string[] {
   const names = new Set<string>()
   const ask = <T>(laws: Laws<T>, rows: Iterable<T>) => {
     for (const row of rows) for (const [name, holds] of Object.entries(laws)) if (!holds(row, s)) names.add(name)
@@ -117,6 +137,8 @@ function named(s: FloorState, { agents, calls, work, callbacks, queues }: Rows):
   ask(OF_CALLS, calls)
   ask(OF_WORK, work)
   ask(OF_CALLBACKS, callbacks)
+  ask(OF_ATTEMPTS, attempts)
+  ask(OF_PREVIEWS, previews)
   ask(OF_QUEUES, queues)
   ask(OF_FLOOR, [s])
   return [...names]

@@ -2,6 +2,7 @@
 import { CALL_WORDS, type CallRefusal } from '@/core/calls'
 import { NUMBER_WORDS, type NumberRefusal } from '@/core/directory'
 import type { RefusalText, WordsOf } from '@/core/refusal'
+import { CAMPAIGN_WORDS, type CampaignRefusal } from '@/core/rules/campaign'
 import { CLOSING_WORDS, type ClosingRefusal } from '@/core/rules/closing'
 import { DO_NOT_CALL_WORDS, type DoNotCallRefusal } from '@/core/rules/do-not-call'
 import { DOOR_WORDS, type DoorRefusal } from '@/core/rules/door'
@@ -20,6 +21,7 @@ export type FloorRefusal =
   | DoorRefusal
   | TalkRefusal
   | ClosingRefusal
+  | CampaignRefusal
   | PromiseRefusal
   | DoNotCallRefusal
   | OwnerRefusal
@@ -34,6 +36,7 @@ const WORDS: WordsOf<FloorRefusal> = {
   ...DOOR_WORDS,
   ...TALK_WORDS,
   ...CLOSING_WORDS,
+  ...CAMPAIGN_WORDS,
   ...PROMISE_WORDS,
   ...DO_NOT_CALL_WORDS,
   ...OWNER_WORDS,

@@ -1,4 +1,5 @@
 // What time itself does: everything whose time has come.
+import { attemptDue, previewDue } from '@/core/rules/campaign'
 import { endAtLimit } from '@/core/rules/closing'
 import { overflow } from '@/core/rules/door'
 import type { Rules } from '@/core/rules/rule'
@@ -15,6 +16,8 @@ const WHEN_DUE: { readonly [K in Due['kind']]: (draft: Draft, due: Extract<Due, 
   note: (draft, { agentId }) => emit(draft, null, { kind: 'noteCleared', agentId, because: 'overdue' }),
   wrapUp: (draft, { agentId, callId }) => endAtLimit(draft, agentId, callId),
   callback: (draft, { callbackId }) => emit(draft, null, { kind: 'callbackEscalated', callbackId }),
+  attempt: attemptDue,
+  preview: previewDue,
   call: callDue,
 }
 

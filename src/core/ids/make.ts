@@ -1,5 +1,5 @@
 // Ids made from other ids, and the checks for text that the product itself has written.
-import type { AgentId, CallbackId, CallId, DeviceId, OutcomeSetId, QueueId, ScriptId, SkillId, TaskId } from './schema'
+import type { AgentId, AttemptId, CallbackId, CallId, CampaignId, DeviceId, ListId, OutcomeSetId, QueueId, RecordId, ScriptId, SkillId, TaskId } from './schema'
 
 /** The device an agent is reached on: one per agent until an agent may have several. */
 export const deviceOfAgent = (agentId: AgentId): DeviceId => toDeviceId(`dev_${agentId}`)
@@ -25,6 +25,10 @@ export const toCallbackId = (text: string): CallbackId => prefixed(text, 'callba
 export const toTaskId = (text: string): TaskId => prefixed(text, 'task_') as TaskId
 export const toSkillId = (text: string): SkillId => prefixed(text, 'skill_') as SkillId
 export const toOutcomeSetId = (text: string): OutcomeSetId => prefixed(text, 'outcomes_') as OutcomeSetId
+export const toCampaignId = (text: string): CampaignId => prefixed(text, 'campaign_') as CampaignId
+export const toListId = (text: string): ListId => prefixed(text, 'list_') as ListId
+export const toRecordId = (text: string): RecordId => prefixed(text, 'record_') as RecordId
+export const toAttemptId = (text: string): AttemptId => prefixed(text, 'attempt_') as AttemptId
 
 function prefixed(text: string, prefix: string): string {
   if (!text.startsWith(prefix)) throw new Error(`"${text}" is not an id that starts with ${prefix}`)

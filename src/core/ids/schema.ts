@@ -14,6 +14,10 @@ export const OutcomeSetIdSchema = begins('outcomes_').brand<'OutcomeSetId'>()
 export const CallbackIdSchema = begins('callback_').brand<'CallbackId'>()
 export const TaskIdSchema = begins('task_').brand<'TaskId'>()
 export const SkillIdSchema = begins('skill_').brand<'SkillId'>()
+export const CampaignIdSchema = begins('campaign_').brand<'CampaignId'>()
+export const ListIdSchema = begins('list_').brand<'ListId'>()
+export const RecordIdSchema = begins('record_').brand<'RecordId'>()
+export const AttemptIdSchema = begins('attempt_').brand<'AttemptId'>()
 
 export type AgentId = z.infer<typeof AgentIdSchema>
 export type QueueId = z.infer<typeof QueueIdSchema>
@@ -26,3 +30,8 @@ export type OutcomeSetId = z.infer<typeof OutcomeSetIdSchema>
 export type CallbackId = z.infer<typeof CallbackIdSchema>
 export type TaskId = z.infer<typeof TaskIdSchema>
 export type SkillId = z.infer<typeof SkillIdSchema>
+export type CampaignId = z.infer<typeof CampaignIdSchema>
+export type ListId = z.infer<typeof ListIdSchema>
+/** Of somebody on a calling list. */
+export type RecordId = z.infer<typeof RecordIdSchema>
+export type AttemptId = z.infer<typeof AttemptIdSchema>

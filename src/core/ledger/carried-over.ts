@@ -2,10 +2,12 @@
 import * as z from 'zod'
 import { CallbackEventSchema } from '@/core/callbacks'
 import { CALL_DIRECTIONS, CustomerSchema } from '@/core/calls'
+import { CampaignRunSchema } from '@/core/campaigns'
 import { DoNotCallEventSchema } from '@/core/do-not-call'
 import { AgentIdSchema, CallIdSchema, QueueIdSchema } from '@/core/ids'
 import { NumberEventSchema } from '@/core/struck'
 import { TaskEventSchema } from '@/core/tasks'
+import { OfCampaignSchema } from '@/core/work'
 
 const ROOMS = [CallbackEventSchema, DoNotCallEventSchema, NumberEventSchema, TaskEventSchema] as const
 export const PromiseEventSchema = z.discriminatedUnion('kind', ROOMS)
@@ -29,6 +31,7 @@ export const OwedCallSchema = z
     endedAtMs: z.number(),
     dialled: z.boolean(),
     notes: z.string(),
+    campaign: OfCampaignSchema.nullable().default(null),
   })
   .readonly()
 export type OwedCall = z.infer<typeof OwedCallSchema>
@@ -43,6 +46,8 @@ export const CarriedOverSchema = z
     owed: z.array(OwedCallSchema).readonly(),
     /** How long agents had a call of each queue, as a running mean, ms. */
     handleMs: z.record(QueueIdSchema, z.number()).readonly(),
+    /** How every campaign runs. */
+    campaigns: z.array(CampaignRunSchema).readonly().default([]),
   })
   .readonly()
 export type CarriedOver = z.infer<typeof CarriedOverSchema>

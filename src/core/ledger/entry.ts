@@ -4,6 +4,7 @@ import * as z from 'zod'
 import { AgentEventSchema } from '@/core/agents'
 import { CallbackEventSchema } from '@/core/callbacks'
 import { CallEventSchema } from '@/core/calls'
+import { AttemptEventSchema, CampaignEventSchema, RecordEventSchema } from '@/core/campaigns'
 import { DoNotCallEventSchema } from '@/core/do-not-call'
 import { AgentIdSchema } from '@/core/ids'
 import { OutcomeCorrectedSchema, OutcomeEventSchema, OutcomeTakenBackSchema } from '@/core/outcomes'
@@ -21,8 +22,9 @@ import { CarriedOverSchema } from './carried-over'
  * 4 added what follows from an outcome (callbacks, tasks, the do-not-call list), corrections, and limits of wrap-up. 5 took the PINs
  * out of the set-up, and says when the clock was moved and when the browser's data was cleared. 6 added what earlier days carry over. 7 added
  * what an end does on a call (listens, whispers, talks) and by which seed stand-ins behave, and days that are over are kept compressed.
+ * 8 added campaigns, attempts, and what becomes of the records of calling lists.
  */
-export const LEDGER_VERSION = 7
+export const LEDGER_VERSION = 8
 
 export const FloorOpenedSchema = z.object({ kind: z.literal('floorOpened'), floorId: z.string().regex(/^[a-z0-9-]+$/), setUp: SetUpSchema }).readonly()
 
@@ -52,6 +54,9 @@ export const FloorEventSchema = z.discriminatedUnion('kind', [
   QueueEventSchema,
   AgentEventSchema,
   CallEventSchema,
+  AttemptEventSchema,
+  CampaignEventSchema,
+  RecordEventSchema,
   WorkEventSchema,
   OutcomeEventSchema,
   OutcomeTakenBackSchema,

@@ -1,10 +1,12 @@
 // What a folder keeps in mind between two entries: plain data, so that it can be stored and gone on from.
 import type { Agent } from '@/core/agents'
 import type { Call, Customer } from '@/core/calls'
-import type { AgentId, CallId, QueueId } from '@/core/ids'
+import type { CalledRecord } from '@/core/campaigns'
+import type { AgentId, AttemptId, CallId, QueueId } from '@/core/ids'
 import type { ScriptRun } from '@/core/scripts'
 import type { SetUp } from '@/core/set-up'
 import type { EpochMs } from '@/core/time'
+import type { OfCampaign } from '@/core/work'
 import type { Legs } from './legs'
 import type { AgentInterval, CallRecord } from './record'
 
@@ -14,6 +16,8 @@ export interface OpenCall {
   call: Call | null
   /** The queue it waited in last; names may change while a call is on. */
   queueId: QueueId | null
+  /** Of a call of a campaign. */
+  campaign: OfCampaign | null
   codedBy: AgentId | null
   run: ScriptRun | null
   /** What a script's conditions ask about, kept beyond the end of the call. */
@@ -71,6 +75,8 @@ export interface FolderState {
   /** The state each agent is reported in, since when: that of the floor, and dialling apart from talking. */
   readonly shown: Map<AgentId, Shown>
   readonly takenBack: TakenBack[]
+  /** People the dialer has under way. */
+  readonly dialled: Map<AttemptId, CalledRecord>
   /** Calls are spoken of that are not here: they began before, or are settled. */
   isCut: boolean
 }
@@ -85,6 +91,7 @@ export const createFolderState = (): FolderState => ({
   owedBefore: new Map(),
   shown: new Map(),
   takenBack: [],
+  dialled: new Map(),
   isCut: false,
 })
 

@@ -4,9 +4,9 @@ import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from
 import { CALL_EVENTS, type Call, type CallChange, type CallEvent, evolveCalls } from '@/core/calls'
 import { type AgentId, type CallId, toCallId } from '@/core/ids'
 import { evolveRun, splitAnswers } from '@/core/scripts'
-import { agentName, outcomeSetFor, type SetUp, scriptById, scriptVersion } from '@/core/set-up'
+import { agentName, campaignSetUp, outcomeSetFor, type SetUp, scriptById, scriptVersion } from '@/core/set-up'
 import type { EpochMs } from '@/core/time'
-import { factsOf } from '@/core/work'
+import { behalfOf, factsOf } from '@/core/work'
 import type { FloorEvent, LedgerEntry } from './entry'
 import { type Correction, createFolderState, type FolderState, type OpenCall, type Settled, type SettledCall, type Shown, type TakenBack } from './folder-state'
 import { cameLater, createLegs, followLegs, isWrappedUp, listLegs, wrapUpLeg } from './legs'
@@ -107,6 +107,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
           legs: createLegs(),
           call: null,
           queueId: null,
+          campaign: null,
           codedBy: null,
           run: null,
           customer: after.customer,
@@ -138,7 +139,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
   /** Only answers the way leads to are reported; the others are kept in the ledger. */
   const reportAnswers = (open: OpenCall) => {
     if (open.run === null) return
-    const facts = factsOf({ customer: open.customer, path: open.path, queueId: open.queueId })
+    const facts = factsOf({ customer: open.customer, path: open.path, queueId: open.queueId, campaign: open.campaign })
     const script = scriptVersion(known(), open.run)
     // Of a version that is no longer there the way cannot be told: every answer counts.
     open.record.answers = { ...(script.version === open.run.version ? splitAnswers(script, open.run, facts).applying : open.run.answers) }
@@ -150,6 +151,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       case 'shiftEnded':
       case 'agentReady':
       case 'agentNotReady':
+      case 'notReadyAsked':
       case 'muteChanged':
       case 'seatMoved':
       case 'soundPathChosen':
@@ -199,7 +201,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
         const { codedBy } = open
         if (codedBy !== null && cameLater(legs, codedBy, event.agentId)) return
         open.codedBy = event.agentId
-        const code = outcomeSetFor(known(), open.queueId).codes.find((c) => c.code === event.code)
+        const code = outcomeSetFor(known(), behalfOf(open)).codes.find((c) => c.code === event.code)
         Object.assign(record, {
           outcome: code?.code ?? event.code,
           outcomeAtMs: atMs,
@@ -261,7 +263,30 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       case 'numberRestored':
       case 'taskFiled':
       case 'taskClosed':
+      case 'campaignStateChanged':
+      case 'attemptRings':
+      case 'attemptAnswered':
+      case 'attemptTakenLive':
+      case 'attemptMessagePlayed':
+      case 'recordOffered':
+      case 'recordReturned':
+      case 'recordCoded':
+      case 'recordUncoded':
+      case 'recordBarred':
+      case 'recordReleased':
         return
+      case 'attemptMade':
+      case 'attemptEnded': {
+        const { attemptId, campaignId, callId } = event
+        const record = event.kind === 'attemptMade' ? event.record : state.dialled.get(attemptId)
+        if (event.kind === 'attemptEnded') state.dialled.delete(attemptId)
+        else if (callId === null) state.dialled.set(attemptId, event.record)
+        const open = callId === null ? undefined : calls.get(callId)
+        if (open === undefined) return
+        if (record !== undefined) open.campaign = { campaignId, attemptId, record }
+        Object.assign(open.record, { campaignId, campaign: campaignSetUp(known(), campaignId).name })
+        return
+      }
     }
   }
 
@@ -320,7 +345,7 @@ function noteWrapUp(
   open.owedBy = kind === 'wrapUpEnded' ? others : [...others, agentId]
 }
 
-const BEGINS_CALL: ReadonlySet<FloorEvent['kind']> = new Set(['callQueued', 'callOriginated', 'consultationOriginated'])
+const BEGINS_CALL: ReadonlySet<FloorEvent['kind']> = new Set(['callQueued', 'callOriginated', 'callPutThrough', 'consultationOriginated'])
 
 const isCallEvent = (event: FloorEvent): event is CallEvent => CALL_EVENTS.has(event.kind)
 

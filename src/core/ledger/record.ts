@@ -1,6 +1,6 @@
 // The call record of MEASURES.md, folded from the ledger. The schema is the contract of `calls.ndjson`.
 import * as z from 'zod'
-import { AgentIdSchema, QueueIdSchema } from '@/core/ids'
+import { AgentIdSchema, CampaignIdSchema, QueueIdSchema } from '@/core/ids'
 import { AnswerValueSchema } from '@/core/scripts'
 
 /** `underWay` is no result yet: a call that waits or is talked on at this moment. It is counted as offered and is in no file. */
@@ -28,6 +28,7 @@ export const CallRecordSchema = z.object({
   queueId: QueueIdSchema.nullable(),
   queue: z.string().nullable(),
   campaign: z.string().nullable(),
+  campaignId: CampaignIdSchema.nullable().default(null),
   number: z.string().nullable().describe('the outside party, E.164'),
   customer: z.string().nullable(),
   offeredAtMs: ms,

@@ -10,6 +10,7 @@ export const blankRecord = (setUp: SetUp, call: Call): CallRecord => ({
   queueId: call.queueId,
   queue: call.queueId === null ? null : queueSetUp(setUp, call.queueId).name,
   campaign: null,
+  campaignId: null,
   number: call.number,
   customer: call.customer?.name ?? null,
   offeredAtMs: call.offeredAtMs,

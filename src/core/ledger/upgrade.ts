@@ -18,6 +18,8 @@ const UPGRADES: readonly Upgrade[] = [
   { from: 5, apply: (stored) => ({ ...stored, version: 6 }) },
   // Version 7 adds a kind of event, and days that are over are kept compressed.
   { from: 6, apply: (stored) => ({ ...stored, version: 7 }) },
+  // Version 8 only adds kinds of event, and settings that have a default.
+  { from: 7, apply: (stored) => ({ ...stored, version: 8 }) },
 ]
 
 /** Until version 2 a reason was a name, and a queue's priority a number of which the smaller went first. */

@@ -23,6 +23,7 @@ const aRecord = (record: Partial<CallRecord>): CallRecord => ({
   direction: 'inbound',
   queueId: toQueueId('queue_first'),
   queue: 'First',
+  campaignId: null,
   campaign: null,
   number: null,
   customer: null,

@@ -1,9 +1,35 @@
 // The set-up of a contact centre: its people, queues, reasons, skills, scripts and outcome sets. It is part of the ledger's
 // first event, and of every event that changes it, so that a ledger explains itself.
 export { type AgentSetUp, AgentSetUpSchema, ENTITLEMENTS, type Entitlement, MOST_SKILLED } from './account'
+export {
+  type AttemptRules,
+  AttemptRulesSchema,
+  type CampaignSetUp,
+  CampaignSetUpSchema,
+  LEAST_RING_MS,
+  type Limits,
+  MANNERS,
+  type Manner,
+  RECORD_ORDERS,
+  type RecordOrder,
+} from './campaign'
 export { checkSetUp, type Finding } from './check'
 export { MISSED_RING, OUTCOME_OWED, SOUND_LOST } from './given-reasons'
-export { agentName, agentSetUp, isChosenReason, outcomeSetFor, queueSetUp, scriptById, scriptFor, scriptsInUse, scriptVersion, setUpOwners } from './lookup'
+export {
+  agentName,
+  agentSetUp,
+  type Behalf,
+  campaignSetUp,
+  isChosenReason,
+  outcomeSetFor,
+  queueSetUp,
+  rulesOfBehalf,
+  scriptById,
+  scriptFor,
+  scriptsInUse,
+  scriptVersion,
+  setUpOwners,
+} from './lookup'
 export { type Opening, type Overflow, type QueueSetUp, QueueSetUpSchema } from './queue'
 export { type Rebased, rebaseSetUp } from './rebase'
 export { type Reason, ReasonSchema, type SetUp, SetUpSchema, type Skill } from './schema'

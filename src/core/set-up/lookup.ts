@@ -1,18 +1,21 @@
 // Looking things up in a set-up. Lookups by id throw on one the set-up does not hold: ids inside the floor come from
 // the same set-up, and nothing is ever taken out of it.
-import type { AgentId, QueueId } from '@/core/ids'
+import type { AgentId, CampaignId, QueueId } from '@/core/ids'
 import type { OutcomeSet } from '@/core/outcomes'
 import type { Script } from '@/core/scripts'
 import type { AgentSetUp } from './account'
+import type { CampaignSetUp } from './campaign'
 import type { QueueSetUp } from './queue'
 import type { SetUp } from './schema'
 import { chosenScriptId, type ScriptSeeker } from './script-choice'
 
 export const queueSetUp = (setUp: SetUp, id: QueueId): QueueSetUp => found(indexOf(setUp).queues.get(id), id)
+export const campaignSetUp = (setUp: SetUp, id: CampaignId): CampaignSetUp => found(indexOf(setUp).campaigns.get(id), id)
 export const agentSetUp = (setUp: SetUp, id: AgentId): AgentSetUp => found(indexOf(setUp).agents.get(id), id)
 
 interface Index {
   readonly queues: ReadonlyMap<QueueId, QueueSetUp>
+  readonly campaigns: ReadonlyMap<CampaignId, CampaignSetUp>
   readonly agents: ReadonlyMap<AgentId, AgentSetUp>
 }
 
@@ -22,7 +25,11 @@ const indexes = new WeakMap<SetUp, Index>()
 function indexOf(setUp: SetUp): Index {
   const known = indexes.get(setUp)
   if (known !== undefined) return known
-  const index = { queues: new Map(setUp.queues.map((q) => [q.id, q])), agents: new Map(setUp.agents.map((a) => [a.id, a])) }
+  const index = {
+    queues: new Map(setUp.queues.map((q) => [q.id, q])),
+    campaigns: new Map(setUp.campaigns.map((c) => [c.id, c])),
+    agents: new Map(setUp.agents.map((a) => [a.id, a])),
+  }
   indexes.set(setUp, index)
   return index
 }
@@ -31,18 +38,31 @@ export const agentName = (setUp: SetUp, id: AgentId): string => agentSetUp(setUp
 /** The names of those who can change what an account may do. */
 export const setUpOwners = (setUp: SetUp): readonly string[] => setUp.agents.filter((a) => !a.retired && a.may.includes('setUp')).map((a) => a.name)
 
-/** The set that codes a call: its queue's, or the one for calls dialled by hand. */
-export function outcomeSetFor(setUp: SetUp, queueId: QueueId | null): OutcomeSet {
-  const id = queueId === null ? setUp.outsideOutcomeSetId : queueSetUp(setUp, queueId).outcomeSetId
+/** On whose business a call is: a queue's, a campaign's, or nobody's. A campaign's call that was handed on to a queue is the queue's from then on. */
+export interface Behalf {
+  readonly queueId: QueueId | null
+  readonly campaignId: CampaignId | null
+}
+
+/** Whose codes, times and script hold; null for a call that is dialled by hand. */
+export function rulesOfBehalf(setUp: SetUp, { queueId, campaignId }: Behalf): QueueSetUp | CampaignSetUp | null {
+  if (queueId !== null) return queueSetUp(setUp, queueId)
+  return campaignId === null ? null : campaignSetUp(setUp, campaignId)
+}
+
+/** The set that codes a call: its queue's or campaign's, or the one for calls dialled by hand. */
+export function outcomeSetFor(setUp: SetUp, behalf: Behalf): OutcomeSet {
+  const id = rulesOfBehalf(setUp, behalf)?.outcomeSetId ?? setUp.outsideOutcomeSetId
   return found(
     setUp.outcomeSets.find((s) => s.id === id),
     id,
   )
 }
 
-/** The script of a call of the queue; a call of no queue has none. */
-export function scriptFor(setUp: SetUp, queueId: QueueId | null, seeker: ScriptSeeker = { path: null, group: null }): Script | null {
-  const id = queueId === null ? null : chosenScriptId(queueSetUp(setUp, queueId), seeker)
+/** The script of a call of a queue or a campaign; one of neither has none. */
+export function scriptFor(setUp: SetUp, behalf: Behalf, seeker: ScriptSeeker = { path: null, group: null }): Script | null {
+  const rules = rulesOfBehalf(setUp, behalf)
+  const id = rules === null ? null : 'scriptChoices' in rules ? chosenScriptId(rules, seeker) : rules.scriptId
   return id === null || setUp.archivedScriptIds.includes(id) ? null : scriptById(setUp, id)
 }
 

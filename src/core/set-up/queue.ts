@@ -35,6 +35,16 @@ export const StormSchema = z
   })
   .readonly()
 
+/** Longer than this a wrap-up does not last: the call then owes its outcome, and the agent is ready or not ready. */
+export const WrapUpLimitSchema = z
+  .object({
+    afterMs: z.number().positive(),
+    andThen: z.enum(['ready', 'notReady']),
+    /** By which the agent may put it off once. */
+    extensionMs: z.number().nonnegative(),
+  })
+  .readonly()
+
 export const QueueSetUpSchema = z
   .object({
     id: QueueIdSchema,
@@ -67,15 +77,7 @@ export const QueueSetUpSchema = z
     /** Over the recommended time: how long that is still a matter of course. */
     overWrapUpMs: z.number().nonnegative().default(MINUTE),
     /** Longer than this a wrap-up does not last: the call then owes its outcome, and the agent is ready or not ready. */
-    wrapUpLimit: z
-      .object({
-        afterMs: z.number().positive(),
-        andThen: z.enum(['ready', 'notReady']),
-        /** By which the agent may put it off once. */ extensionMs: z.number().nonnegative(),
-      })
-      .readonly()
-      .nullable()
-      .default(null),
+    wrapUpLimit: WrapUpLimitSchema.nullable().default(null),
     scriptId: ScriptIdSchema.nullable(),
     /** Other scripts, or none, for callers of a path or a group; null fits any. The first that fits is taken. */
     scriptChoices: z

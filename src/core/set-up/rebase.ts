@@ -28,6 +28,7 @@ export function rebaseSetUp(base: SetUp, mine: SetUp, theirs: SetUp): Rebased {
 /** Lists whose items are the same by this, whatever else of them has changed. */
 const LISTS: Partial<Record<keyof SetUp, (item: Item) => string>> = {
   queues: (q) => String(q.id),
+  campaigns: (c) => String(c.id),
   agents: (a) => String(a.id),
   skills: (s) => String(s.id),
   outcomeSets: (s) => String(s.id),

@@ -5,6 +5,7 @@ import { OutcomeSetSchema } from '@/core/outcomes'
 import { ScriptSchema } from '@/core/scripts'
 import { isTimeZone, MINUTE } from '@/core/time'
 import { AgentSetUpSchema } from './account'
+import { CampaignSetUpSchema } from './campaign'
 import { QueueSetUpSchema } from './queue'
 
 export const ReasonSchema = z
@@ -48,6 +49,7 @@ export const SetUpSchema = z
     skills: z.array(SkillSchema).readonly().default([]),
     agents: z.array(AgentSetUpSchema).readonly(),
     queues: z.array(QueueSetUpSchema).readonly(),
+    campaigns: z.array(CampaignSetUpSchema).readonly().default([]),
     /** Every version that was ever published; the latest of each script is the one that opens. */
     scripts: z.array(ScriptSchema).readonly(),
     /** Scripts that are chosen for no call any more. */

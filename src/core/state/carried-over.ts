@@ -5,7 +5,7 @@ import type { AgentId, CallbackId, QueueId, TaskId } from '@/core/ids'
 import { type CarriedOver, type LedgerEntry, type OwedCall, PROMISE_EVENTS, type PromiseEvent } from '@/core/ledger'
 import type { SetUp } from '@/core/set-up'
 import { get, values } from '@/core/table'
-import { createWork, queueOfPart } from '@/core/work'
+import { behalfOfPart, createWork } from '@/core/work'
 import type { FloorState } from './floor-state'
 import { type Place, put, setFact } from './journal'
 import { evolvePromised } from './promised'
@@ -55,7 +55,7 @@ export function createKeeper(): Keeper {
     },
     leftBy(state, days) {
       const promises = [...lists, ...tasks.values(), ...[...callbacks.values()].flat()].toSorted((a, b) => a.atMs - b.atMs)
-      return { kind: 'carriedOver', ...days, promises, owed: owedIn(state), handleMs: state.handleMs }
+      return { kind: 'carriedOver', ...days, promises, owed: owedIn(state), handleMs: state.handleMs, campaigns: values(state.campaigns) }
     },
   }
 }
@@ -68,20 +68,27 @@ function owedIn(state: FloorState): OwedCall[] {
       const work = get(state.work, callId)
       // What is still talked about is not over yet.
       if (work === undefined || work.endedAtMs === null) return []
-      const { direction, number, customer, path, offeredAtMs, endedAtMs, dialled, notes, handledBy } = work
-      const queueId = queueOfPart(work, id)
-      return [{ callId, agentId: id, handledBy, sinceMs, direction, queueId, number, customer, path, offeredAtMs, endedAtMs, dialled, notes }]
+      const { direction, number, customer, path, offeredAtMs, endedAtMs, dialled, notes, handledBy, campaign } = work
+      const { queueId } = behalfOfPart(work, id)
+      return [{ callId, agentId: id, handledBy, sinceMs, direction, queueId, number, customer, path, offeredAtMs, endedAtMs, dialled, notes, campaign }]
     }),
   )
 }
 
 /** What was carried over to the floor; what it has by itself stays. Throws when a promise speaks of one that is not there. */
-export function takeCarriedOver(place: Place, { promises, owed, handleMs }: CarriedOver): void {
+export function takeCarriedOver(place: Place, { promises, owed, handleMs, campaigns }: CarriedOver): void {
   const { state } = place
   setFact(place, 'handleMs', { ...handleMs, ...state.handleMs })
   for (const { atMs, event } of promises) evolvePromised(place, heldBy(state.setUp, event), atMs)
+  for (const run of campaigns) {
+    const own = get(state.campaigns, run.id)
+    // What this floor has done already is its own.
+    if (own !== undefined && own.state === 'draft' && own.days.length === 0) put(place, 'campaigns', run.id, run)
+  }
   for (const call of owed) takeOwed(place, { ...call, queueId: queueIn(state.setUp, call.queueId) })
 }
+
+const campaignIn = ({ campaigns }: SetUp, of: OwedCall['campaign']): OwedCall['campaign'] => (campaigns.some((c) => c.id === of?.campaignId) ? of : null)
 
 const queueIn = ({ queues }: SetUp, id: QueueId | null): QueueId | null => (queues.some((q) => q.id === id) ? id : null)
 
@@ -90,7 +97,12 @@ function heldBy(setUp: SetUp, event: PromiseEvent): PromiseEvent {
   const agentIn = (id: AgentId | null) => (setUp.agents.some((a) => a.id === id) ? id : null)
   switch (event.kind) {
     case 'callbackAgreed':
-      return { ...event, ownerId: agentIn(event.ownerId), queueId: queueIn(setUp, event.queueId) }
+      return {
+        ...event,
+        ownerId: agentIn(event.ownerId),
+        queueId: queueIn(setUp, event.queueId),
+        ofCampaign: setUp.campaigns.some((c) => c.id === event.ofCampaign?.campaignId) ? event.ofCampaign : null,
+      }
     case 'callbackHandedOver':
       return { ...event, ownerId: agentIn(event.ownerId) }
     case 'taskFiled':
@@ -100,12 +112,19 @@ function heldBy(setUp: SetUp, event: PromiseEvent): PromiseEvent {
   }
 }
 
-function takeOwed(place: Place, { agentId, sinceMs, endedAtMs, dialled, notes, handledBy, callId: id, ...call }: OwedCall): void {
+function takeOwed(place: Place, { agentId, sinceMs, endedAtMs, dialled, notes, handledBy, callId: id, campaign, ...call }: OwedCall): void {
   const { state } = place
   const agent = get(state.agents, agentId)
   if (agent === undefined) return
   // Several agents may owe their parts of one call.
-  const work = get(state.work, id) ?? { ...createWork({ id, ...call }), endedAtMs, dialled, notes, handledBy: agentId }
+  const work = get(state.work, id) ?? {
+    ...createWork({ id, ...call }),
+    endedAtMs,
+    dialled,
+    notes,
+    handledBy: agentId,
+    campaign: campaignIn(state.setUp, campaign),
+  }
   put(place, 'work', id, {
     ...work,
     // Whoever had it last may have coded it already: then it is over with the others.

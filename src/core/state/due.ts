@@ -3,7 +3,7 @@
 import type { WrapUp } from '@/core/agents'
 import { escalationDueAtMs } from '@/core/callbacks'
 import { type Call, ringDueAtMs, waitsIn } from '@/core/calls'
-import type { AgentId, CallbackId, CallId } from '@/core/ids'
+import type { AgentId, AttemptId, CallbackId, CallId } from '@/core/ids'
 import { nextStep, routingRules } from '@/core/queues'
 import { get } from '@/core/table'
 import type { EpochMs } from '@/core/time'
@@ -16,6 +16,8 @@ type Ruled = Pick<FloorState, 'setUp' | 'storm'>
 const NOTE = 'note '
 const CALL = 'call '
 const CALLBACK = 'callback '
+const ATTEMPT = 'attempt '
+const PREVIEW = 'preview '
 const wrapUpKey = (agentId: AgentId, callId: CallId): string => `wrapUp ${agentId} ${callId}`
 
 /** Everything whose time has come by then, in the order it was set in. */
@@ -58,6 +60,15 @@ export function setCallbackDue(place: Place, callbackId: CallbackId): void {
   const callback = get(state.callbacks, callbackId)
   const atMs = callback === undefined ? null : escalationDueAtMs(callback, state.setUp.callbackMissedAfterMs)
   setDue(place, CALLBACK + callbackId, atMs === null ? null : { kind: 'callback', callbackId, atMs })
+}
+
+export function setAttemptDue(place: Place, attemptId: AttemptId, atMs: EpochMs | null): void {
+  const key = ATTEMPT + attemptId
+  if ((get(place.state.due, key)?.atMs ?? null) !== atMs) setDue(place, key, atMs === null ? null : { kind: 'attempt', attemptId, atMs })
+}
+
+export function setPreviewDue(place: Place, agentId: AgentId, atMs: EpochMs | null): void {
+  setDue(place, PREVIEW + agentId, atMs === null ? null : { kind: 'preview', agentId, atMs })
 }
 
 type Unnumbered<T> = T extends unknown ? Omit<T, 'no'> : never

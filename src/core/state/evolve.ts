@@ -1,12 +1,14 @@
 // The fold of the floor's state over events, in place. It never refuses: the event already happened.
 import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
 import { type Call, type CallChange, type CallEvent, carriesWork, evolveCalls, waitsIn, withSaid } from '@/core/calls'
+import { createRun } from '@/core/campaigns'
 import { type AgentId, type CallId, deviceOutside } from '@/core/ids'
 import type { FloorEvent, LedgerEntry } from '@/core/ledger'
 import { dequeue, enqueue, foldHandleMs } from '@/core/queues'
 import { get, must } from '@/core/table'
 import type { EpochMs } from '@/core/time'
-import { createWork, evolveWork, followCall, isClosed, queueOfPart, type Work } from '@/core/work'
+import { behalfOfPart, createWork, evolveWork, followCall, isClosed, type Work } from '@/core/work'
+import { evolveCampaigning } from './campaigning'
 import { takeCarriedOver } from './carried-over'
 import { codedBySomebody, codedKey } from './coded'
 import { setCallDue, setCallsDue, setNoteDue, setWrapUpsDue } from './due'
@@ -60,6 +62,7 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     case 'shiftStarted':
     case 'agentReady':
     case 'agentNotReady':
+    case 'notReadyAsked':
     case 'muteChanged':
     case 'seatMoved':
     case 'soundPathChosen':
@@ -103,6 +106,20 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     case 'taskFiled':
     case 'taskClosed':
       return evolvePromised(place, event, atMs)
+    case 'campaignStateChanged':
+    case 'attemptMade':
+    case 'attemptRings':
+    case 'attemptAnswered':
+    case 'attemptTakenLive':
+    case 'attemptMessagePlayed':
+    case 'attemptEnded':
+    case 'recordOffered':
+    case 'recordReturned':
+    case 'recordCoded':
+    case 'recordUncoded':
+    case 'recordBarred':
+    case 'recordReleased':
+      return evolveCampaigning(place, event, atMs)
     case 'captionSpoken':
       return hearCaption(place, event, atMs)
     case 'notesDrafted':
@@ -126,9 +143,10 @@ export function floorOf({ event, atMs }: Pick<LedgerEntry, 'event' | 'atMs'>): F
   return state
 }
 
-/** Every account of the set-up has its agent; those who were there before keep theirs. */
+/** Every account of the set-up has its agent, and every campaign its run; those who were there before keep theirs. */
 function addAccounts(place: Place): void {
   for (const { id } of place.state.setUp.agents) if (get(place.state.agents, id) === undefined) put(place, 'agents', id, createAgent(id))
+  for (const { id } of place.state.setUp.campaigns) if (get(place.state.campaigns, id) === undefined) put(place, 'campaigns', id, createRun(id))
 }
 
 function changeAgent(place: Place, id: AgentId, change: (agent: Agent) => Agent): void {
@@ -231,7 +249,7 @@ function noteCoded(place: Place, { callId, agentId, code, notes, followUp }: Sav
   const key = codedKey(callId, agentId)
   // A part that is coded again is not one more.
   if (get(state.coded, key) !== undefined) changeAgent(place, agentId, (agent) => ({ ...agent, codedCount: agent.codedCount - 1 }))
-  put(place, 'coded', key, { callId, agentId, queueId: queueOfPart(work, agentId), dialled: work.dialled, code })
+  put(place, 'coded', key, { callId, agentId, ...behalfOfPart(work, agentId), dialled: work.dialled, code })
   const clearing = get(state.calls, callId)?.clearing
   const hangsUp = clearing?.byAgentId === agentId && clearing.what !== 'remove'
   // During the call it is simply saved again.

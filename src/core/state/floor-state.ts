@@ -3,8 +3,9 @@
 import { type Agent, createAgent } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import type { Call } from '@/core/calls'
+import { type Attempt, type CampaignRun, createRun, type Preview } from '@/core/campaigns'
 import type { DoNotCallList } from '@/core/do-not-call'
-import { type AgentId, type CallId, type QueueId, toAgentId, toCallId } from '@/core/ids'
+import { type AgentId, type AttemptId, type CallId, type QueueId, toAgentId, toAttemptId, toCallId } from '@/core/ids'
 import type { Waiting } from '@/core/queues'
 import type { SetUp } from '@/core/set-up'
 import { get, type Table } from '@/core/table'
@@ -23,6 +24,12 @@ export interface FloorTables {
   /** Tasks that are open in the customer record system. */
   readonly tasks: Table<Task>
   readonly doNotCall: DoNotCallList
+  /** Every campaign of the set-up, as it runs. */
+  readonly campaigns: Table<CampaignRun>
+  /** People of calling lists who are being called; who was put through is a call. */
+  readonly attempts: Table<Attempt>
+  /** Records that an agent looks at before they call, by agent. */
+  readonly previews: Table<Preview>
   /** Calls coded by agents who are still on that shift, by `codedKey`: what each of them may correct. */
   readonly coded: Table<Coded>
   /** The outcome each agent saved last of a call that was over, with the work as it was: what can be taken back. */
@@ -38,6 +45,7 @@ export interface FloorState extends FloorTables {
   readonly seq: number
   readonly atMs: EpochMs
   readonly callCount: number
+  readonly attemptCount: number
   /** How often something was made due. */
   readonly dueCount: number
   readonly waiting: Waiting
@@ -55,7 +63,20 @@ export interface FloorState extends FloorTables {
 }
 
 /** The names of the tables, in the order they are written down. */
-export const TABLES = ['agents', 'calls', 'work', 'callbacks', 'tasks', 'doNotCall', 'coded', 'lately', 'due'] as const satisfies readonly (keyof FloorTables)[]
+export const TABLES = [
+  'agents',
+  'calls',
+  'work',
+  'callbacks',
+  'tasks',
+  'doNotCall',
+  'campaigns',
+  'attempts',
+  'previews',
+  'coded',
+  'lately',
+  'due',
+] as const satisfies readonly (keyof FloorTables)[]
 export type TableName = (typeof TABLES)[number]
 export type Row<T extends TableName> = FloorTables[T] extends Table<infer R> ? R : never
 
@@ -67,11 +88,27 @@ export function createFloor(floorId: string, setUp: SetUp): FloorState {
     callbacks: new Map(),
     tasks: new Map(),
     doNotCall: new Map(),
+    campaigns: new Map(setUp.campaigns.map(({ id }) => [id, createRun(id)])),
+    attempts: new Map(),
+    previews: new Map(),
     coded: new Map(),
     lately: new Map(),
     due: new Map(),
   }
-  const began = { seq: 0, atMs: 0, callCount: 0, dueCount: 0, waiting: {}, struck: [], standIns: null, storm: [], setUpSeq: 0, setUpBy: null, handleMs: {} }
+  const began = {
+    seq: 0,
+    atMs: 0,
+    callCount: 0,
+    attemptCount: 0,
+    dueCount: 0,
+    waiting: {},
+    struck: [],
+    standIns: null,
+    storm: [],
+    setUpSeq: 0,
+    setUpBy: null,
+    handleMs: {},
+  }
   return { floorId, setUp, ...began, ...tables }
 }
 
@@ -85,6 +122,8 @@ export function copyOf(state: FloorState): FloorState {
 export const agentOfDevice = (deviceId: string): AgentId | null => (deviceId.startsWith('dev_agent_') ? toAgentId(deviceId.slice('dev_'.length)) : null)
 
 export const nextCallId = (state: FloorState): CallId => toCallId(`call_${state.floorId}_${state.callCount + 1}`)
+
+export const nextAttemptId = (state: FloorState): AttemptId => toAttemptId(`attempt_${state.floorId}_${state.attemptCount + 1}`)
 
 /** Whether an agent has muted themselves, as `whoHearsWhom` asks. */
 export const isMutedOn =

@@ -11,6 +11,7 @@ export {
   type FloorState,
   type FloorTables,
   isMutedOn,
+  nextAttemptId,
   nextCallId,
   type Row,
   recordingIdFor,

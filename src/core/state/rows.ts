@@ -1,6 +1,6 @@
 // Values of the floor's own tables; those of the rooms are in the rooms.
 
-import type { AgentId, CallbackId, CallId, QueueId } from '@/core/ids'
+import type { AgentId, AttemptId, CallbackId, CallId, CampaignId, QueueId } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
 import type { Work } from '@/core/work'
 
@@ -14,6 +14,8 @@ export type Due =
   | ({ readonly kind: 'note'; readonly agentId: AgentId } & Dated)
   | ({ readonly kind: 'wrapUp'; readonly agentId: AgentId; readonly callId: CallId } & Dated)
   | ({ readonly kind: 'callback'; readonly callbackId: CallbackId } & Dated)
+  | ({ readonly kind: 'attempt'; readonly attemptId: AttemptId } & Dated)
+  | ({ readonly kind: 'preview'; readonly agentId: AgentId } & Dated)
 
 export interface Struck {
   readonly number: string
@@ -26,6 +28,7 @@ export interface Coded {
   readonly callId: CallId
   readonly agentId: AgentId
   readonly queueId: QueueId | null
+  readonly campaignId: CampaignId | null
   readonly dialled: boolean
   readonly code: string
 }

@@ -1,10 +1,12 @@
 // What a wish comes to: the command it stands for on a floor at a moment, aimed at what is there, so that long and deep runs come about.
 import { agentsOn, type Target } from '@/core/calls'
+import type { Attempt } from '@/core/campaigns'
 import type { AgentCommand, Command } from '@/core/floor'
-import { type AgentId, type CallId, toCallbackId, toCallId, toDeviceId, toTaskId } from '@/core/ids'
+import { type AgentId, type CallId, type CampaignId, toAttemptId, toCallbackId, toCallId, toDeviceId, toTaskId } from '@/core/ids'
+import type { AttemptReport } from '@/core/rules/campaign'
 import type { SetUp } from '@/core/set-up'
 import { get, values } from '@/core/table'
-import { AGENT_COUNT, MANY, OUTSIDE_PARTIES, queuesOf } from './crowded'
+import { AGENT_COUNT, aRecord, CAMPAIGNS, MANY, OUTSIDE_PARTIES, queuesOf } from './crowded'
 import { FIRST, SECOND_QUEUE, type TestFloor } from './small'
 import { fits, sooner, suited, type Wish } from './wishes'
 
@@ -34,7 +36,9 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
   const awaited = nth(
     values(state.calls).flatMap((c) => {
       const dialled = c.connections.flatMap((x) => (x.party.kind === 'outside' && (x.state === 'initiated' || x.state === 'alerting') ? [x.deviceId] : []))
-      return c.direction === 'outbound' && c.outsideCount === 0 ? [{ callId: c.id }] : dialled.map((d) => ({ callId: c.id, deviceId: d }))
+      return (c.direction === 'outbound' || c.direction === 'campaign') && c.outsideCount === 0
+        ? [{ callId: c.id }]
+        : dialled.map((d) => ({ callId: c.id, deviceId: d }))
     }),
     pick,
   )
@@ -46,7 +50,13 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
   const target = targetOf(party, flag)
   switch (kind) {
     case 'startShift':
-      return { kind, agentId, queueIds: flag ? [SECOND_QUEUE] : queuesOf(agentId), seat: pick % 5 === 0 ? 'standIn' : 'desk' }
+      return {
+        kind,
+        agentId,
+        queueIds: flag ? [SECOND_QUEUE] : queuesOf(agentId),
+        campaignId: party % 3 === 0 ? (nth(CAMPAIGNS, pick) ?? null) : null,
+        seat: pick % 5 === 0 ? 'standIn' : 'desk',
+      }
     case 'moveSeat':
       return { kind, agentId }
     case 'chooseSoundPath':
@@ -113,6 +123,29 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
       return { kind, agentId, callId: get(state.lately, agentId)?.work.id ?? callId }
     case 'extendWrapUp':
       return { kind, ...on, why: 'Much to write.' }
+    case 'makeAttempt':
+      return { kind, campaignId: nth(CAMPAIGNS, pick) as CampaignId, record: aRecord(party) }
+    case 'offerRecord':
+      return { kind, campaignId: me?.shift?.campaignId ?? (nth(CAMPAIGNS, pick) as CampaignId), agentId, record: aRecord(party) }
+    case 'reportAttempt': {
+      const attempt = nth(
+        values(state.attempts).filter((a) => a.callId === null || pick % 9 === 0),
+        pick,
+      )
+      const of = { kind, attemptId: attempt?.id ?? toAttemptId('attempt_none') } as const
+      return { ...of, report: reportFor(attempt?.state ?? 'dialling', party) }
+    }
+    case 'callRecord':
+      return { kind, agentId }
+    case 'skipRecord':
+      return { kind, agentId, why: party % 4 === 0 ? ' ' : 'Known to be away.' }
+    case 'startCampaign':
+    case 'pauseCampaign':
+    case 'finishCampaign':
+      return { kind, agentId, campaignId: nth(CAMPAIGNS, party) as CampaignId }
+    case 'listDone':
+      // Rarely: nothing comes after it but a supervisor who starts it again.
+      return flag && party % 5 === 0 ? { kind, campaignId: nth(CAMPAIGNS, party) as CampaignId } : { kind: 'passTime' }
     case 'callArrives':
       return {
         kind,
@@ -172,6 +205,23 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
       return { kind, ...on, text: 'half', followUp: '' }
     default:
       return { kind, ...on } as AgentCommand
+  }
+}
+
+/** What a network might say of an attempt in this state, and now and then what it could not. */
+function reportFor(state: Attempt['state'], n: number): AttemptReport['report'] {
+  const [, , ...later] = ['rings', 'answered', 'hungUp', 'machine', 'refused'] as const
+  if (n % 11 === 0) return { is: nth(later, n) ?? 'hungUp' }
+  switch (state) {
+    case 'dialling':
+      return { is: nth(['rings', 'rings', 'answered', 'busy', 'invalid'] as const, n) ?? 'rings' }
+    case 'ringing':
+      return { is: nth(['answered', 'answered', 'refused'] as const, n) ?? 'answered' }
+    case 'detecting':
+      return n % 4 === 0 ? { is: 'machine' } : { is: 'live', sinceGreetingMs: 300 }
+    case 'waiting':
+    case 'told':
+      return { is: 'hungUp' }
   }
 }
 

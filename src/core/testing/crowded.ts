@@ -1,6 +1,7 @@
 // A crowded centre for property tests: twelve agents of every level, overflow, limits, graces, and a code for everything that can follow.
-import { type AgentId, toAgentId } from '@/core/ids'
-import { ENTITLEMENTS, type SetUp, SetUpSchema } from '@/core/set-up'
+import type { CalledRecord } from '@/core/campaigns'
+import { type AgentId, type CampaignId, toAgentId, toCampaignId, toListId, toRecordId } from '@/core/ids'
+import { ENTITLEMENTS, MANNERS, type SetUp, SetUpSchema } from '@/core/set-up'
 import { aFloor, FIRST, SECOND_QUEUE, SMALL, type TestFloor } from './small'
 
 export const AGENT_COUNT = 12
@@ -26,6 +27,9 @@ const FOLLOWED = [
   follows,
   onlyDialled: follows.kind === 'retry',
 }))
+
+/** A campaign of each manner; every second agent may work each of them. */
+export const CAMPAIGNS: readonly CampaignId[] = MANNERS.map((manner) => toCampaignId(`campaign_${manner}`))
 
 /** The small centre with twelve agents of every level, overflow, a full limit and a grace for taking back. */
 export const CROWDED: SetUp = SetUpSchema.parse({
@@ -68,15 +72,40 @@ export const CROWDED: SetUp = SetUpSchema.parse({
           storm: { announcement: 'Storm.', headStartMs: 90_000, overflow: [{ afterMs: 0, to: 'anyLevel' }] },
         },
   ),
+  campaigns: MANNERS.map((manner, i) => ({
+    ...{ id: CAMPAIGNS[i], name: `Campaign ${i}`, purpose: 'For tests.', manner, callerId: '+441632960100', lines: 4 },
+    ...{ scriptId: 'script_small', outcomeSetId: 'outcomes_small', agentIds: MANY, timeZone: 'UTC', abandonedMessage: 'Sorry.' },
+    ...{ previewLimitMs: 20_000, machineGets: (['nothing', 'message', 'agent'] as const)[i], machineMessage: 'Hello, machine.', recommendedWrapUpMs: 5_000 },
+    ...{ wrapUpLimit: { afterMs: 10_000, andThen: 'ready', extensionMs: 0 }, records: i === 1, target: i === 0 ? 6 : null },
+  })),
 })
 
 export const queuesOf = (agentId: AgentId) => [...(CROWDED.agents.find((a) => a.id === agentId)?.queueIds ?? [])]
 
-/** The crowded centre with everybody on shift and ready. */
+/** A third of them work a campaign besides their queues. */
+export function campaignOf(agentId: AgentId): CampaignId | null {
+  const i = MANY.indexOf(agentId)
+  return i % 3 === 0 ? (CAMPAIGNS[(i / 3) % CAMPAIGNS.length] as CampaignId) : null
+}
+
+/** Somebody of a list, of whom there are as many as numbers. */
+export const aRecord = (n: number): CalledRecord => ({
+  recordId: toRecordId(`record_list_crowd_${n % OUTSIDE_PARTIES}`),
+  listId: toListId('list_crowd'),
+  key: String(n),
+  person: n % 7 === 0 ? 'Passholder' : `Person ${n}`,
+  number: `+4416329601${String(n % OUTSIDE_PARTIES).padStart(2, '0')}`,
+  zones: ['UTC'],
+  fields: { Group: 'Pass' },
+  tries: n % 3,
+})
+
+/** The crowded centre with everybody on shift and ready, and a campaign of each manner running. */
 export function aCrowdedFloor(): TestFloor {
   const floor = aFloor(CROWDED)
+  for (const campaignId of CAMPAIGNS) floor.give({ kind: 'startCampaign', agentId: MANY[1] as AgentId, campaignId }, 10)
   for (const agentId of MANY) {
-    floor.give({ kind: 'startShift', agentId, queueIds: queuesOf(agentId), seat: 'desk' }, 10)
+    floor.give({ kind: 'startShift', agentId, queueIds: queuesOf(agentId), campaignId: campaignOf(agentId), seat: 'desk' }, 10)
     floor.give({ kind: 'goReady', agentId }, 10)
   }
   return floor

@@ -18,7 +18,7 @@ export interface Wish {
 }
 
 const KINDS = [
-  ...(['startShift', 'startShift', 'startShift', 'goReady', 'goReady', 'goReady', 'goNotReady', 'endShift', 'setMute', 'makeCall'] as const),
+  ...(['startShift', 'startShift', 'startShift', 'goReady', 'goReady', 'goReady', 'goNotReady', 'endShift', 'setMute', 'setMute', 'makeCall'] as const),
   ...([
     'callArrives',
     'callArrives',
@@ -45,13 +45,32 @@ const KINDS = [
     'identifyCaller',
   ] as const),
   ...(['switchStorm', 'changeSetUp'] as const),
+  ...([
+    'makeAttempt',
+    'makeAttempt',
+    'reportAttempt',
+    'reportAttempt',
+    'reportAttempt',
+    'offerRecord',
+    'offerRecord',
+    'callRecord',
+    'skipRecord',
+    'startCampaign',
+    'pauseCampaign',
+    'finishCampaign',
+    'listDone',
+  ] as const),
   ...(['answer', 'answer', 'answer', 'answer', 'answer', 'decline', 'silence', 'divert'] as const),
-  ...(['hold', 'retrieve', 'alternate', 'hangUp', 'hangUp', 'takeBack', 'endNow', 'sendDigits', 'moveCall', 'record'] as const),
+  ...(['hold', 'hold', 'retrieve', 'retrieve', 'alternate', 'hangUp', 'hangUp', 'takeBack', 'takeBack', 'endNow', 'endNow', 'sendDigits', 'moveCall', 'record'] as const),
   ...([
     'consult',
     'consult',
     'consult',
+    'consult',
+    'consult',
     'endConsult',
+    'completeTransfer',
+    'completeTransfer',
     'completeTransfer',
     'completeTransfer',
     'transfer',
@@ -64,6 +83,8 @@ const KINDS = [
     'addParty',
   ] as const),
   ...([
+    'muteParty',
+    'muteParty',
     'muteParty',
     'muteParty',
     'removeParty',
@@ -84,8 +105,11 @@ const KINDS = [
     'moveCallback',
     'moveCallback',
     'moveCallback',
+    'moveCallback',
+    'moveCallback',
     'handOverCallback',
     'handOverCallback',
+    'dropCallback',
     'dropCallback',
     'closeTask',
     'addDoNotCall',
@@ -122,6 +146,8 @@ const WHILE_HELD: readonly string[] = ['retrieve', 'alternate']
 export function sooner(state: FloorState, kind: Wish['kind']): Wish['kind'] {
   if (kind === 'moveCallback' || kind === 'handOverCallback' || kind === 'dropCallback') return count(state.callbacks) === 0 ? 'saveOutcome' : kind
   if (kind === 'takeBackOutcome') return values(state.lately).some((l) => state.atMs - l.savedAtMs < TAKE_BACK_MS) ? kind : 'saveOutcome'
+  if (kind === 'callRecord' || kind === 'skipRecord') return count(state.previews) === 0 ? 'offerRecord' : kind
+  if (kind === 'reportAttempt') return count(state.attempts) === 0 ? 'makeAttempt' : kind
   if (kind === 'closeTask') return count(state.tasks) === 0 ? 'saveOutcome' : kind
   if (kind === 'endAside') return values(state.calls).some((c) => c.aside !== null) ? kind : 'startAside'
   return kind
@@ -133,7 +159,13 @@ export function suited(state: FloorState, kind: Wish['kind']): readonly AgentId[
     if (kind === 'takeBackOutcome') return state.atMs - (get(state.lately, a.id)?.savedAtMs ?? 0) < TAKE_BACK_MS && a.engagements.length === 0
     if (kind === 'correctOutcome') return values(state.coded).some((c) => c.agentId === a.id)
     if (AFTERWARDS.includes(kind)) return a.wrapUps.length + (kind === 'saveOutcome' ? a.owed.length : 0) > 0
+    if (kind === 'callRecord' || kind === 'skipRecord') return get(state.previews, a.id) !== undefined
+    if (kind === 'offerRecord') return a.shift?.campaignId != null && a.state.name === 'ready' && get(state.previews, a.id) === undefined
+    if (kind === 'startCampaign' || kind === 'pauseCampaign' || kind === 'finishCampaign') return a.id !== 'agent_6'
     if (kind === 'startShift') return a.shift === null
+    if (kind === 'goReady') return a.shift !== null && !a.availability.ready
+    if (kind === 'goNotReady') return a.state.name === 'ready'
+    if (kind === 'clearNote') return a.note !== null
     if (kind === 'chooseSoundPath') return a.shift?.soundLost != null
     if (kind === 'reportSoundLost') return a.shift?.soundPath !== 'none'
     if (kind === 'endAside') return values(state.calls).some((c) => c.aside?.byAgentId === a.id)

@@ -1,12 +1,15 @@
 export { factsOf, mergeValuesOf } from './facts'
 export {
+  behalfOf,
+  behalfOfPart,
   type Caption,
   createWork,
   evolveWork,
   followCall,
   isClosed,
   mayWrite,
-  queueOfPart,
+  type OfCampaign,
+  OfCampaignSchema,
   type Work,
   type WorkEvent,
   WorkEventSchema,

@@ -4,9 +4,21 @@ import * as z from 'zod'
 import type { AgentEvent } from '@/core/agents'
 import type { CallbackEvent } from '@/core/callbacks'
 import { type Call, type CallDirection, type CallEvent, type Customer, isOnLine } from '@/core/calls'
-import { type AgentId, AgentIdSchema, type CallbackId, CallIdSchema, DeviceIdSchema, type QueueId, type WorkId } from '@/core/ids'
+import { CalledRecordSchema } from '@/core/campaigns'
+import {
+  type AgentId,
+  AgentIdSchema,
+  AttemptIdSchema,
+  type CallbackId,
+  CallIdSchema,
+  CampaignIdSchema,
+  DeviceIdSchema,
+  type QueueId,
+  type WorkId,
+} from '@/core/ids'
 import type { OutcomeEvent } from '@/core/outcomes'
 import { evolveRun, type ScriptEvent, type ScriptRun } from '@/core/scripts'
+import type { Behalf } from '@/core/set-up'
 import type { EpochMs } from '@/core/time'
 
 export const WorkEventSchema = z.discriminatedUnion('kind', [
@@ -33,6 +45,10 @@ export interface Caption {
 export const CHANNELS = ['call'] as const
 export type Channel = (typeof CHANNELS)[number]
 
+/** What a call of a campaign knows of its record. */
+export const OfCampaignSchema = z.object({ campaignId: CampaignIdSchema, attemptId: AttemptIdSchema, record: CalledRecordSchema }).readonly()
+export type OfCampaign = z.infer<typeof OfCampaignSchema>
+
 export interface Work {
   /** A call that carries work has the same id as its work. */
   readonly id: WorkId
@@ -40,6 +56,8 @@ export interface Work {
   readonly direction: CallDirection
   /** The queue it came through, or was handed on to last. */
   readonly queueId: QueueId | null
+  /** The campaign it is a call of, and whom of its list; null for every other call. */
+  readonly campaign: OfCampaign | null
   readonly number: string | null
   readonly customer: Customer | null
   readonly path: string | null
@@ -78,6 +96,7 @@ export const createWork = (call: Pick<Call, 'id' | 'direction' | 'queueId' | 'nu
   channel: 'call',
   direction: call.direction,
   queueId: call.queueId,
+  campaign: null,
   number: call.number,
   customer: call.customer,
   path: call.path,
@@ -105,11 +124,19 @@ export const createWork = (call: Pick<Call, 'id' | 'direction' | 'queueId' | 'nu
 export const isClosed = ({ endedAtMs, owedBy, handledBy, codedBy }: Work): boolean =>
   endedAtMs !== null && owedBy.length === 0 && (handledBy === null || codedBy.includes(handledBy))
 
-/** The queue whose codes and times hold for this agent's part of it. */
-export const queueOfPart = ({ takenFrom, queueId }: Pick<Work, 'takenFrom' | 'queueId'>, agentId: AgentId): QueueId | null => {
+/** Whose codes and times hold for this agent's part of it. */
+export function behalfOfPart({ takenFrom, queueId, campaign }: Pick<Work, 'takenFrom' | 'queueId' | 'campaign'>, agentId: AgentId): Behalf {
   const part = takenFrom.find((t) => t.agentId === agentId)
-  return part === undefined ? queueId : part.queueId
+  return behalf(part === undefined ? queueId : part.queueId, campaign)
 }
+
+/** On whose business it is now. */
+export const behalfOf = ({ queueId, campaign }: Pick<Work, 'queueId' | 'campaign'>): Behalf => behalf(queueId, campaign)
+
+const behalf = (queueId: QueueId | null, campaign: OfCampaign | null): Behalf => ({
+  queueId,
+  campaignId: queueId === null ? (campaign?.campaignId ?? null) : null,
+})
 
 /** Who may write notes and the outcome: who handles it, and who owes. */
 export const mayWrite = (work: Work, agentId: AgentId): boolean => work.handledBy === agentId || work.owedBy.includes(agentId)

@@ -42,8 +42,9 @@ export function createSnapshots(store: KeyValue, found: readonly string[] = []):
       const changed = changes.take()
       if (changed === null) dirty = null
       else if (dirty !== null) for (const [table, keys] of changed) for (const key of keys) dirty.add(partOf(table, key))
-      const { agents, calls, work, callbacks, tasks, doNotCall, coded, lately, due, ...facts } = state
-      return { seq: state.seq, facts, rows: rowsOf({ agents, calls, work, callbacks, tasks, doNotCall, coded, lately, due }, dirty) }
+      const { agents, calls, work, callbacks, tasks, doNotCall, campaigns, attempts, previews, coded, lately, due, ...facts } = state
+      const tables = { agents, calls, work, callbacks, tasks, doNotCall, campaigns, attempts, previews, coded, lately, due }
+      return { seq: state.seq, facts, rows: rowsOf(tables, dirty) }
     },
     async write({ seq, facts, rows }) {
       const parts: Record<string, string> = { ...kept }
@@ -119,6 +120,7 @@ export async function readSnapshot(store: KeyValue, key: string): Promise<FloorS
   const facts = content.facts as unknown as Captured['facts']
   const state = { ...createFloor(facts.floorId, facts.setUp), ...facts }
   state.agents = new Map()
+  state.campaigns = new Map()
   const parts = await Promise.all(Object.entries(content.parts).map(async ([name, at]) => [name, PartSchema.safeParse(await store.get(at))] as const))
   for (const [name, part] of parts) {
     if (!part.success || checksumOf(part.data.text) !== part.data.checksum) return null

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
 import { broken } from '@/core/floor'
-import { createLedgerFolder, LEDGER_VERSION, type LedgerEntry, parseEntry } from '@/core/ledger'
+import { CallRecordSchema, createLedgerFolder, LEDGER_VERSION, type LedgerEntry, parseEntry } from '@/core/ledger'
 import { createFloor, evolve } from '@/core/state'
 import { SMALL } from '@/core/testing'
 
@@ -30,9 +30,12 @@ describe.each(VERSIONS)('a ledger of version %i', (version) => {
     const folder = createLedgerFolder()
     for (const entry of entries) folder.add(entry)
     const nowMs = (entries.at(-1) as LedgerEntry).atMs
-    expect({ records: folder.records(), intervals: folder.intervals(nowMs) }).toEqual(JSON.parse(fixture(`version-${version}.folded.json`)))
+    expect({ records: folder.records(), intervals: folder.intervals(nowMs) }).toEqual(asNow(JSON.parse(fixture(`version-${version}.folded.json`))))
   })
 })
+
+/** What was added to records since then has its default. */
+const asNow = ({ records, intervals }: { records: unknown[]; intervals: unknown[] }) => ({ records: records.map((r) => CallRecordSchema.parse(r)), intervals })
 
 test.each([
   { says: 'a newer version', line: '{"version":99,"seq":1}', reason: 'savedByNewerVersion' },

@@ -1,6 +1,6 @@
 // Call records in columns: some thousands of them, such as those of a day, in the order they were offered. A block never changes; a call that
 // is corrected gets a new one. It is plain data, so that it can be stored and handed to another thread as it is.
-import { toAgentId, toQueueId } from '@/core/ids'
+import { toAgentId, toCampaignId, toQueueId } from '@/core/ids'
 import type { AgentLeg, CallRecord } from '@/core/ledger'
 import { type IndexBy, packIndex } from './index-by'
 import { packStarts, placesOf } from './lists'
@@ -22,6 +22,8 @@ export interface CallsBlock {
   readonly queueId: Words
   readonly queue: Words
   readonly campaign: Words
+  /** Not in blocks of before there were campaigns. */
+  readonly campaignId?: Words
   /** E.164 numbers without their plus; others, such as internal ones, as they are. */
   readonly number: Numbers
   readonly otherNumber: Words
@@ -80,6 +82,7 @@ export function packCalls(unsorted: readonly CallRecord[]): CallsBlock {
     queueId: words((r) => r.queueId),
     queue: words((r) => r.queue),
     campaign: words((r) => r.campaign),
+    campaignId: words((r) => r.campaignId),
     number: numbers((r) => digitsOf(r.number)),
     otherNumber: words((r) => (digitsOf(r.number) === null ? r.number : null)),
     byNumber: packIndex(records.map((r) => r.number)),
@@ -141,6 +144,7 @@ export const idAt = (block: CallsBlock, row: number): string => numberedAt(block
 export function recordAt(block: CallsBlock, row: number): CallRecord {
   const callId = idAt(block, row)
   const queueId = wordAt(block.queueId, row)
+  const campaignId = block.campaignId === undefined ? null : wordAt(block.campaignId, row)
   const outcomeById = wordAt(block.outcomeById, row)
   return {
     callId,
@@ -148,6 +152,7 @@ export function recordAt(block: CallsBlock, row: number): CallRecord {
     queueId: queueId === null ? null : toQueueId(queueId),
     queue: wordAt(block.queue, row),
     campaign: wordAt(block.campaign, row),
+    campaignId: campaignId === null ? null : toCampaignId(campaignId),
     number: phoneAt(block, row),
     customer: textAt(block.customer, row),
     offeredAtMs: valueAt(block.offeredAtMs, row),

@@ -1,6 +1,6 @@
 // What an agent asks about the business of a call: its script, its notes, its outcome and what follows from that.
 import * as z from 'zod'
-import { CallIdSchema, QueueIdSchema } from '@/core/ids'
+import { CallIdSchema, CampaignIdSchema, QueueIdSchema } from '@/core/ids'
 import { ThenSchema } from '@/core/outcomes'
 import { type By, InstantSchema, type Ruling as RulingFor } from '@/core/rules/rule'
 import { AnswerValueSchema } from '@/core/scripts'
@@ -15,6 +15,7 @@ export const CLOSING_ASKS = [
       kind: z.literal('correctOutcome'),
       ...mine,
       queueId: QueueIdSchema.nullable(),
+      campaignId: CampaignIdSchema.nullable().optional(),
       direction: z.string(),
       code: z.string(),
       was: z.string().nullable(),

@@ -2,18 +2,19 @@
 // is emitted; withdrawn when the same call gets another outcome.
 import type { Agent } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
+import type { Becomes } from '@/core/campaigns'
 import { readNumber } from '@/core/directory'
 import { groundsOf, keyOf } from '@/core/do-not-call'
 import { toCallbackId, toTaskId } from '@/core/ids'
-import type { OutcomeCode } from '@/core/outcomes'
+import { codeOf, type OutcomeCode } from '@/core/outcomes'
 import { checkWhen } from '@/core/rules/promises'
 import { type Refused, refuse } from '@/core/rules/rule'
 import { mergeFields } from '@/core/scripts'
-import { agentName } from '@/core/set-up'
+import { agentName, outcomeSetFor } from '@/core/set-up'
 import { type Draft, emit, type FloorState } from '@/core/state'
 import { get, values } from '@/core/table'
 import { A_YEAR_MS } from '@/core/time'
-import { mergeValuesOf, queueOfPart, type Work } from '@/core/work'
+import { behalfOfPart, mergeValuesOf, type OfCampaign, type Work } from '@/core/work'
 import type { Of } from './commands'
 import type { RulingRefusal } from './refusals'
 
@@ -55,12 +56,14 @@ export function checkConsequence(
 /** Emits what follows, caused by the outcome at `seq`. What followed from an earlier outcome of the same call is withdrawn first. */
 export function carryOutConsequence(draft: Draft, agent: Agent, work: Work, consequence: Consequence, seq: number): void {
   const { id: callId, number, customer } = work
-  const queueId = queueOfPart(work, agent.id)
+  const { queueId, campaignId } = behalfOfPart(work, agent.id)
+  const campaign = campaignId === null ? null : work.campaign
   const { code, agreed, task } = consequence
   const by = { byAgentId: agent.id }
   const tried = work.tries > 0 ? work.tries : (servedBy(draft.state, work)?.attempt ?? 0)
   closeServed(draft, agent, work, code, seq)
   withdraw(draft, agent, work, seq)
+  if (campaign !== null && code.follows.kind !== 'callback') becomeOfRecord(draft, agent, work, campaign, code, null, seq)
   switch (code.follows.kind) {
     case 'nothing':
       return
@@ -68,6 +71,8 @@ export function carryOutConsequence(draft: Draft, agent: Agent, work: Work, cons
     case 'retry': {
       const { follows } = code
       const retry = follows.kind === 'retry' ? follows : null
+      // Of a record another try is the dialer's.
+      if (retry !== null && campaign !== null) return
       const to = agreed?.number ?? number
       const attempt = retry === null ? 1 : tried + 1
       if (to === null || (retry !== null && attempt > retry.atMost)) return
@@ -75,8 +80,11 @@ export function carryOutConsequence(draft: Draft, agent: Agent, work: Work, cons
       const timeZone = agreed?.timeZone ?? draft.state.setUp.timeZone
       const ownerId = agreed?.owner === 'mine' ? agent.id : null
       const promise = { dueAtMs, timeZone, number: to, customer, queueId, ownerId, attempt, atMost: retry?.atMost ?? null, note: work.notes }
+      const ofCampaign =
+        campaign === null ? null : { campaignId: campaign.campaignId, record: { ...campaign.record, number: to, tries: campaign.record.tries + 1 } }
       const callbackId = toCallbackId(`callback_${draft.state.floorId}_${draft.state.seq + 1}`)
-      emit(draft, seq, { kind: 'callbackAgreed', callbackId, callId, ...by, why: retry === null ? 'agreed' : 'retry', ...promise })
+      emit(draft, seq, { kind: 'callbackAgreed', callbackId, callId, ...by, why: retry === null ? 'agreed' : 'retry', ...promise, ofCampaign })
+      if (campaign !== null) becomeOfRecord(draft, agent, work, campaign, code, { kind: 'callback', callbackId, dueAtMs }, seq)
       return
     }
     case 'neverCall': {
@@ -95,6 +103,35 @@ export function carryOutConsequence(draft: Draft, agent: Agent, work: Work, cons
       emit(draft, seq, { kind: 'taskFiled', taskId, callId, ...by, customer: customer?.name ?? null, number, title, text, dueAtMs, assigneeId })
       return
     }
+  }
+}
+
+/** What becomes of somebody of a calling list. */
+function becomeOfRecord(
+  draft: Draft,
+  agent: Agent,
+  { id: callId, number }: Work,
+  campaign: OfCampaign,
+  code: OutcomeCode,
+  promised: Becomes | null,
+  seq: number,
+): void {
+  const { campaignId, record } = campaign
+  const by = { campaignId, recordId: record.recordId, callId, agentId: agent.id }
+  const becomes = promised ?? becomesBy(code, record.tries + 1, number, draft.atMs)
+  emit(draft, seq, { kind: 'recordCoded', ...by, code: code.code, label: code.label, becomes, conversion: code.counts.conversion })
+}
+
+function becomesBy({ follows, counts }: OutcomeCode, tries: number, number: string | null, atMs: number): Becomes {
+  switch (follows.kind) {
+    case 'retry':
+      return tries >= follows.atMost ? { kind: 'final' } : { kind: 'again', notBeforeMs: atMs + follows.afterMs }
+    case 'neverCall':
+      return { kind: 'never' }
+    case 'wrongNumber':
+      return number === null ? { kind: 'byRule' } : { kind: 'wrongNumber', number }
+    default:
+      return counts.final ? { kind: 'final' } : { kind: 'byRule' }
   }
 }
 
@@ -117,7 +154,13 @@ function servedBy(state: FloorState, { fromCallbackId, id: callId, direction, nu
 }
 
 /** What followed from this agent's outcome of the call so far, while it can be: a callback that is being called goes on. */
-export function withdraw(draft: Draft, agent: Agent, { id: callId, number, customer }: Work, seq: number): void {
+export function withdraw(draft: Draft, agent: Agent, work: Work, seq: number): void {
+  const { id: callId, number, customer, campaign, outcome } = work
+  if (campaign !== null && outcome !== null && behalfOfPart(work, agent.id).campaignId !== null) {
+    const code = codeOf(outcomeSetFor(draft.state.setUp, behalfOfPart(work, agent.id)), outcome.code)
+    const { campaignId, record } = campaign
+    emit(draft, seq, { kind: 'recordUncoded', campaignId, recordId: record.recordId, callId, agentId: agent.id, conversion: code?.counts.conversion ?? false })
+  }
   const { callbacks, doNotCall, tasks, struck } = draft.state
   const by = { byAgentId: agent.id }
   const why = 'The call got another outcome'

@@ -38,10 +38,11 @@ export function correctOutcome(draft: Draft, command: Of<'correctOutcome'>): Rul
   const refused = noAccount(draft.state, agentId)
   if (refused !== null) return refused
   if (known?.agentId !== agentId && unentitled(draft.state, agentId, 'supervision') !== null) return refuse({ reason: 'notYoursToCorrect' })
-  const { queueId, was, dialled } =
-    known === undefined ? { ...command, dialled: command.direction !== 'inbound' } : { queueId: known.queueId, was: known.code, dialled: known.dialled }
+  const { queueId, campaignId, was, dialled } =
+    known === undefined ? { ...command, campaignId: command.campaignId ?? null, dialled: command.direction !== 'inbound' } : { ...known, was: known.code }
   if (queueId !== null && !draft.state.setUp.queues.some((q) => q.id === queueId)) return refuse({ reason: 'targetUnknown' })
-  const code = codesFor(outcomeSetFor(draft.state.setUp, queueId), dialled).find((c) => c.code === command.code)
+  const campaignHere = draft.state.setUp.campaigns.some((c) => c.id === campaignId) ? campaignId : null
+  const code = codesFor(outcomeSetFor(draft.state.setUp, { queueId, campaignId: campaignHere }), dialled).find((c) => c.code === command.code)
   if (code === undefined) return refuse({ reason: 'unknownCode', code: command.code })
   if (was === code.code) return refuse({ reason: 'codeUnchanged' })
   if (why.trim() === '') return refuse({ reason: 'whyMissing' })

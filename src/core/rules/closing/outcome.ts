@@ -8,7 +8,7 @@ import { type Known, questionOf } from '@/core/scripts'
 import { isChosenReason, OUTCOME_OWED, outcomeSetFor } from '@/core/set-up'
 import { type Draft, emit } from '@/core/state'
 import { get } from '@/core/table'
-import { queueOfPart, type Work } from '@/core/work'
+import { behalfOfPart, type Work } from '@/core/work'
 import type { Of, Ruling } from './commands'
 import { carryOutConsequence, checkConsequence } from './consequences'
 import type { ClosingRefusal } from './refusals'
@@ -29,7 +29,7 @@ export function draftNotes(draft: Draft, agent: Agent, work: Work, command: Of<'
  */
 export function saveOutcome(draft: Draft, agent: Agent, work: Work, command: Of<'saveOutcome'>): Ruling {
   if (command.code === null) return refuse({ reason: 'outcomeMissing' })
-  const code = codesFor(outcomeSetFor(draft.state.setUp, queueOfPart(work, agent.id)), work.dialled).find((c) => c.code === command.code)
+  const code = codesFor(outcomeSetFor(draft.state.setUp, behalfOfPart(work, agent.id)), work.dialled).find((c) => c.code === command.code)
   if (code === undefined) return refuse({ reason: 'unknownCode', code: command.code })
   const { andThen, notes, followUp } = command
   if (andThen.state === 'notReady' && !isChosenReason(draft.state.setUp, andThen.reason)) return refuse({ reason: 'unknownReason' })

@@ -6,7 +6,7 @@ import { checkAnswer, type Known, nextPage, pageOf, previousPage, type Script, s
 import { scriptFor, scriptVersion } from '@/core/set-up'
 import { type Draft, emit, rowBefore } from '@/core/state'
 import { get } from '@/core/table'
-import { factsOf, type Work } from '@/core/work'
+import { behalfOf, factsOf, type Work } from '@/core/work'
 import type { Of, Ruling } from './commands'
 
 /** To the next page, back, or at once to one that was seen. */
@@ -47,7 +47,7 @@ export function recordPage(draft: Draft, causedBy: number, { callId }: { readonl
 export function openScript(draft: Draft, causedBy: number, { callId }: { readonly callId: WorkId }): void {
   const work = get(draft.state.work, callId)
   if (work === undefined) return
-  const script = scriptFor(draft.state.setUp, work.queueId, { path: work.path, group: work.customer?.group ?? null })
+  const script = scriptFor(draft.state.setUp, behalfOf(work), { path: work.path, group: work.customer?.group ?? null })
   if (work.run !== null || work.handledBy === null || script === null) return
   emit(draft, causedBy, { kind: 'scriptStarted', callId, scriptId: script.id, version: script.version, pageId: script.startPage })
 }

@@ -3,19 +3,16 @@ import type { Agent } from '@/core/agents'
 import type { AgentId, WorkId } from '@/core/ids'
 import { refuse } from '@/core/rules/rule'
 import { keepOwedLimit, setNotReady } from '@/core/rules/shift'
-import { agentSetUp, queueSetUp, type SetUp } from '@/core/set-up'
+import { agentSetUp, rulesOfBehalf, type SetUp } from '@/core/set-up'
 import { type Draft, emit } from '@/core/state'
 import { get } from '@/core/table'
-import { queueOfPart, type Work } from '@/core/work'
+import { behalfOfPart, type Work } from '@/core/work'
 import type { Of, Ruling } from './commands'
 
 /** Wrap-up after a call that no queue gives times for. */
 const OUTSIDE = { recommendedWrapUpMs: 30_000, overWrapUpMs: 60_000, wrapUpLimit: null }
 
-const wrapUpRules = (setUp: SetUp, work: Work, agentId: AgentId) => {
-  const queueId = queueOfPart(work, agentId)
-  return queueId === null ? OUTSIDE : queueSetUp(setUp, queueId)
-}
+const wrapUpRules = (setUp: SetUp, work: Work, agentId: AgentId) => rulesOfBehalf(setUp, behalfOfPart(work, agentId)) ?? OUTSIDE
 
 /** The call is over for this agent and not coded: it is wrapped up, or only owed where they take no wrap-up. */
 export function beginWrapUp(draft: Draft, causedBy: number, agentId: AgentId, work: Work): void {

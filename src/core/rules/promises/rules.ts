@@ -54,7 +54,11 @@ export function dropCallback(draft: Draft, agent: Agent, { callbackId, why }: Of
   const found = openCallback(draft, agent, callbackId)
   if (!found.ok) return found
   if (why.trim() === '') return refuse({ reason: 'whyMissing' })
-  return emit(draft, null, { kind: 'callbackClosed', callbackId, byAgentId: agent.id, because: 'dropped', why: why.trim() })
+  emit(draft, null, { kind: 'callbackClosed', callbackId, byAgentId: agent.id, because: 'dropped', why: why.trim() })
+  const { ofCampaign } = found.callback
+  if (ofCampaign === null) return null
+  const { campaignId, record } = ofCampaign
+  return emit(draft, draft.state.seq, { kind: 'recordReleased', campaignId, recordId: record.recordId, callbackId })
 }
 
 /** Refused: noSuchTask. */

@@ -1,7 +1,7 @@
 // What an agent asks about their shift: its start and end, readiness, sound path, and what the others see of them.
 import * as z from 'zod'
 import { SOUND_PATHS } from '@/core/agents'
-import { AgentIdSchema, QueueIdSchema } from '@/core/ids'
+import { AgentIdSchema, CampaignIdSchema, QueueIdSchema } from '@/core/ids'
 import { type By, InstantSchema, type Ruling as RulingFor } from '@/core/rules/rule'
 import type { RulingRefusal } from './refusals'
 
@@ -16,6 +16,7 @@ export const SHIFT_ASKS = [
     .object({
       kind: z.literal('startShift'),
       queueIds: z.array(QueueIdSchema),
+      campaignId: CampaignIdSchema.nullable().optional(),
       seat: z.enum(['desk', 'standIn']),
       soundPath: z.enum(SOUND_PATHS).optional(),
     })

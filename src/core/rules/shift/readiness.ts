@@ -1,30 +1,44 @@
 // Rules of the shift: who may start one, and when an agent may go ready, not ready or home.
 import type { Agent } from '@/core/agents'
-import type { QueueId } from '@/core/ids'
-import { openAccount } from '@/core/rules/rights'
+import type { AgentId, CampaignId, QueueId } from '@/core/ids'
+import { openAccount, type RightsRefusal, unentitled } from '@/core/rules/rights'
 import { type Refused, refuse } from '@/core/rules/rule'
 import { isChosenReason, queueSetUp } from '@/core/set-up'
 import { type Draft, emit, type FloorState, partyOfCall } from '@/core/state'
 import { get } from '@/core/table'
 import type { Of, Ruling } from './commands'
+import { isAwaited } from './on-the-way'
 import { leaveForLater, owesTooMuch } from './owed'
 import type { ShiftRefusal } from './refusals'
 
 type Busy = Refused<ShiftRefusal> | null
 
-/** Refused: noSuchAccount, seatTaken, noQueueTicked, queueNotYours, in this order. */
+/** Refused: noSuchAccount, seatTaken, noQueueTicked, queueNotYours, and what `mayWork` refuses, in this order. */
 export function startShift(draft: Draft, command: Of<'startShift'>): Ruling {
   const { setUp, agents } = draft.state
   const account = openAccount(setUp, command.agentId)
   if (account === undefined) return refuse({ reason: 'noSuchAccount' })
   const shift = get(agents, account.id)?.shift
   if (shift) return refuse({ reason: 'seatTaken', name: account.name, seat: shift.seat })
-  if (command.queueIds.length === 0) return refuse({ reason: 'noQueueTicked' })
+  const { campaignId = null } = command
+  if (command.queueIds.length === 0 && campaignId === null) return refuse({ reason: 'noQueueTicked' })
   const inUse = new Set(setUp.queues.filter((q) => !q.retired).map((q) => q.id))
   const strange = command.queueIds.find((id) => !account.queueIds.includes(id) || !inUse.has(id))
   if (strange !== undefined) return refuse({ reason: 'queueNotYours', queue: queueName(draft.state, strange) })
+  const refused = campaignId === null ? null : mayWork(draft.state, account.id, campaignId)
+  if (refused !== null) return refused
   const { queueIds, seat, soundPath = 'computer' } = command
-  return emit(draft, null, { kind: 'shiftStarted', agentId: account.id, queueIds, seat, soundPath })
+  return emit(draft, null, { kind: 'shiftStarted', agentId: account.id, queueIds, campaignId, seat, soundPath })
+}
+
+/** Refused: notEntitled, campaignNotYours, campaignClosed unless it runs or is paused. */
+function mayWork(state: FloorState, agentId: AgentId, campaignId: CampaignId): Refused<ShiftRefusal | RightsRefusal> | null {
+  const campaign = state.setUp.campaigns.find((c) => c.id === campaignId && !c.retired)
+  const refused = unentitled(state, agentId, 'campaigns')
+  if (refused !== null) return refused
+  if (campaign === undefined || !campaign.agentIds.includes(agentId)) return refuse({ reason: 'campaignNotYours', campaign: campaign?.name ?? campaignId })
+  const runs = get(state.campaigns, campaignId)?.state
+  return runs === 'running' || runs === 'paused' ? null : refuse({ reason: 'campaignClosed', campaign: campaign.name, finished: runs === 'finished' })
 }
 
 /** The shift goes on at another desk. Refused: noSuchAccount, notOnShift, seatTaken where the stand-ins play it. */
@@ -39,6 +53,7 @@ export function moveSeat(draft: Draft, { agentId }: Of<'moveSeat'>): Ruling {
 
 /** Refused while a call is under way or an outcome is owed, naming what is left to do. */
 export function endShift(draft: Draft, agent: Agent): Ruling {
+  if (isAwaited(draft.state, agent)) return refuse({ reason: 'personOnTheWay' })
   return busy(draft.state, agent) ?? owes(draft.state, agent) ?? emit(draft, null, { kind: 'shiftEnded', agentId: agent.id })
 }
 
@@ -53,17 +68,22 @@ export function goReady(draft: Draft, agent: Agent): Ruling {
     if (refused !== null) return refused
   }
   if (agent.shift?.soundLost) return refuse({ reason: 'soundIsLost' })
-  if (agent.availability.ready && (!free || agent.wrapUps.length === 0)) return refuse({ reason: 'alreadyReady' })
+  if (agent.availability.ready && agent.shift?.leaving == null && (!free || agent.wrapUps.length === 0)) return refuse({ reason: 'alreadyReady' })
   if (free) leaveForLater(draft, agent)
-  if (agent.availability.ready) return null
+  if (agent.availability.ready && agent.shift?.leaving == null) return null
   return emit(draft, null, { kind: 'agentReady', agentId: agent.id })
 }
 
-/** At once when nothing is on; otherwise after the call and its wrap-up. Refused: unknownReason, alreadyNotReady. */
+/**
+ * At once when nothing is on; otherwise after the call and its wrap-up. Whoever the dialer has on the way to this agent alone is put through first. Refused:
+ * unknownReason, alreadyNotReady.
+ */
 export function goNotReady(draft: Draft, agent: Agent, { reason }: Of<'goNotReady'>): Ruling {
   if (!isChosenReason(draft.state.setUp, reason)) return refuse({ reason: 'unknownReason' })
   if (!agent.availability.ready && agent.availability.reason === reason) return refuse({ reason: 'alreadyNotReady' })
-  return emit(draft, null, { kind: 'agentNotReady', agentId: agent.id, reason })
+  if (agent.shift?.leaving === reason) return refuse({ reason: 'alreadyNotReady' })
+  const kind = isAwaited(draft.state, agent) ? 'notReadyAsked' : 'agentNotReady'
+  return emit(draft, null, { kind, agentId: agent.id, reason })
 }
 
 export function setMute(draft: Draft, agent: Agent, { muted }: Of<'setMute'>): Ruling {

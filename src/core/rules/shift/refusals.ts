@@ -9,6 +9,9 @@ import type { AnyRefusal } from '@/core/rules/rule'
 export type ShiftRefusal =
   | { readonly reason: 'noQueueTicked' }
   | { readonly reason: 'queueNotYours'; readonly queue: string }
+  | { readonly reason: 'campaignNotYours'; readonly campaign: string }
+  | { readonly reason: 'campaignClosed'; readonly campaign: string; readonly finished: boolean }
+  | { readonly reason: 'personOnTheWay' }
   | { readonly reason: 'seatTaken'; readonly name: string; readonly seat: 'desk' | 'standIn' }
   | { readonly reason: 'alreadyReady' }
   | { readonly reason: 'alreadyNotReady' }
@@ -30,8 +33,20 @@ export type ShiftRefusal =
 export type RulingRefusal = ShiftRefusal | AnyRefusal | RightsRefusal | DoNotCallRefusal | NumberRefusal | CallRefusal
 
 export const SHIFT_WORDS: WordsOf<ShiftRefusal> = {
-  noQueueTicked: () => ({ says: 'No queue is ticked, so no call could reach you.', next: 'Tick at least one queue.' }),
+  noQueueTicked: () => ({
+    says: 'No queue is ticked and no campaign chosen, so no call could reach you.',
+    next: 'Tick at least one queue, or choose a campaign.',
+  }),
   queueNotYours: (refusal) => ({ says: `Your account does not serve ${refusal.queue}.`, next: 'Untick it, or ask a supervisor to add it to your account.' }),
+  campaignNotYours: ({ campaign }) => ({ says: `Your account does not work ${campaign}.`, next: 'Choose another one, or ask a supervisor to add you to it.' }),
+  campaignClosed: ({ campaign, finished }) => ({
+    says: `${campaign} ${finished ? 'is finished' : 'has not been started yet'}.`,
+    next: 'Choose another one, or ask a supervisor to start it.',
+  }),
+  personOnTheWay: () => ({
+    says: 'Somebody has just been reached and is on the way to you.',
+    next: 'Go not ready; you may leave as soon as nobody is on the way.',
+  }),
   seatTaken: (refusal) =>
     refusal.seat === 'standIn'
       ? { says: `${refusal.name} is played by the stand-ins at the moment.`, next: 'Choose a name that is free.' }

@@ -14,7 +14,7 @@ import { type Reaching, reach } from './reach'
 
 /**
  * Single Step Transfer: the agent leaves at once, the others wait for the target; what fails comes back. Where the target is
- * a queue, whoever was being brought in no longer rings. A colleague who is on a call is refused beforehand. Refused: notOnCall, nobodyToConsultAbout, targetOnCall, and as reaching does.
+ * a queue, or a queue has the caller besides, whoever was being brought in no longer rings. A colleague who is on a call is refused beforehand. Refused: notOnCall, nobodyToConsultAbout, targetOnCall, and as reaching does.
  */
 export function transfer(draft: Draft, agent: Agent, call: Call, { target }: Of<'transfer'>): Ruling {
   const mine = services.ownEnd(call, agent.id)
@@ -25,7 +25,8 @@ export function transfer(draft: Draft, agent: Agent, call: Call, { target }: Of<
   if (!reaching.ok) return refuse(reaching.refusal)
   const { party, deviceId, events } = reaching.reached
   // Whom the sender was bringing in would come to a caller who waits for an agent of the queue.
-  const attended = party.kind !== 'queue' || call.connections.some((c) => c !== mine && c.party.kind === 'agent' && isOnLine(c))
+  const waits = party.kind === 'queue' || call.connections.some((c) => c.state === 'queued')
+  const attended = !waits || call.connections.some((c) => c !== mine && c.party.kind === 'agent' && isOnLine(c))
   const invited = attended ? [] : call.connections.filter((c) => c !== mine && (c.state === 'alerting' || c.state === 'initiated'))
   return emit(
     draft,

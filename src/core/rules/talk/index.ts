@@ -1,5 +1,6 @@
 export { carryOutClearing } from './clearing'
 export { type FarEndCommand, TALK_ASKS, type TalkCommand } from './commands'
+export { dialRecord } from './dial-record'
 export { handoverFailed, rescueStranded, returnCall } from './handover'
 export { TALK_WORDS, type TalkRefusal } from './refusals'
 export { ringOut } from './ring-out'

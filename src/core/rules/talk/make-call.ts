@@ -9,6 +9,7 @@ import { refuse } from '@/core/rules/rule'
 import { busy } from '@/core/rules/shift'
 import { type Draft, emit, nextCallId } from '@/core/state'
 import type { Of, Ruling } from './commands'
+import { dialRecord } from './dial-record'
 
 /** Refused: what a callback, reading the number, the account and the calls under way refuse; onDoNotCall without a waiver that holds. */
 export function makeCall(draft: Draft, agent: Agent, command: Of<'makeCall'>): Ruling {
@@ -26,15 +27,19 @@ export function makeCall(draft: Draft, agent: Agent, command: Of<'makeCall'>): R
   const withheld = listed !== null && waiver !== undefined ? checkWaiver(draft, waiver) : listed
   if (withheld !== null) return withheld
   const callId = nextCallId(draft.state)
-  emit(draft, null, {
-    kind: 'callOriginated',
-    callId,
-    agentId: agent.id,
-    number,
-    customer,
-    queueId: callback?.queueId ?? null,
-    extension: reading.number.extension,
-  })
+  const ofCampaign = callback?.ofCampaign ?? null
+  if (ofCampaign !== null) dialRecord(draft, agent, ofCampaign.campaignId, { ...ofCampaign.record, number })
+  else
+    emit(draft, null, {
+      kind: 'callOriginated',
+      callId,
+      agentId: agent.id,
+      number,
+      customer,
+      queueId: callback?.queueId ?? null,
+      extension: reading.number.extension,
+      ofCampaign: false,
+    })
   if (listed !== null && waiver !== undefined)
     emit(draft, null, { kind: 'doNotCallWaived', callId, number, agentId: agent.id, byAgentId: waiver.agentId, why: waiver.why.trim() })
   if (callback !== null) emit(draft, null, { kind: 'callbackDialled', callbackId: callback.id, byAgentId: agent.id, callId, attempt: callback.attempt })

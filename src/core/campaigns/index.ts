@@ -1,0 +1,30 @@
+export {
+  ATTEMPT_RESULTS,
+  type Attempt,
+  type AttemptEvent,
+  AttemptEventSchema,
+  type AttemptResult,
+  type CalledRecord,
+  CalledRecordSchema,
+  evolveAttempt,
+} from './attempt'
+export { type CallingHours, createCallingHours, dayAt } from './calling-hours'
+export { customerOf, fieldName, recordValues } from './fields'
+export { evolveLife, FRESH, type LifeEvent, type ListedNumber, type ListedRecord, type RecordLife, type Try } from './record'
+export { type Becomes, BecomesSchema, type Preview, type RecordEvent, RecordEventSchema } from './record-event'
+export {
+  CAMPAIGN_STATES,
+  type CampaignEvent,
+  CampaignEventSchema,
+  type CampaignRun,
+  CampaignRunSchema,
+  type CampaignState,
+  countConversion,
+  countResult,
+  countsOver,
+  createRun,
+  type DayCount,
+  inState,
+} from './run'
+export { RECORD_STATES, type RecordState, type Standing, type StandingRules, standingOf } from './standing'
+export { zonesOfCountry } from './zones'

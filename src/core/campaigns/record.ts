@@ -1,0 +1,97 @@
+// Somebody on a calling list, and what they have been through: a fold of attempts and outcomes. Where that leaves them is reckoned from it (standing.ts).
+import type { AttemptId, CallId, ListId, RecordId } from '@/core/ids'
+import type { EpochMs } from '@/core/time'
+import type { AttemptEvent, AttemptResult } from './attempt'
+import type { Becomes, RecordEvent } from './record-event'
+
+export interface ListedNumber {
+  /** In E.164. */
+  readonly number: string
+  readonly zones: readonly string[]
+}
+
+/** As it was imported. */
+export interface ListedRecord {
+  readonly recordId: RecordId
+  readonly listId: ListId
+  /** Of the list's owner, by which a second import finds them again; null where the list has none. */
+  readonly key: string | null
+  readonly person: string
+  /** In the order in which they are tried. */
+  readonly numbers: readonly ListedNumber[]
+  /** 0 is usual, more goes first. */
+  readonly priority: number
+  /** Further columns, by their names. */
+  readonly fields: Readonly<Record<string, string>>
+}
+
+export interface Try {
+  readonly attemptId: AttemptId
+  readonly number: string
+  readonly atMs: EpochMs
+  /** null while it is under way. */
+  readonly result: AttemptResult | null
+  readonly callId: CallId | null
+  /** What it was coded as; null until it is. */
+  readonly label: string | null
+}
+
+export interface RecordLife {
+  readonly tries: readonly Try[]
+  /** What the last outcome asked for, and which call it was of; null while the campaign's rules decide. */
+  readonly becomes: (Becomes & { readonly atMs: EpochMs; readonly callId: CallId; readonly label: string }) | null
+  /** Numbers that are not theirs or of nobody, and numbers that may not be called. */
+  readonly struck: readonly string[]
+  readonly barred: readonly string[]
+  /** Tries before this no longer count; 0 for never. */
+  readonly putBackAtMs: EpochMs
+}
+
+export const FRESH: RecordLife = { tries: [], becomes: null, struck: [], barred: [], putBackAtMs: 0 }
+
+/** A supervisor gives it another chance. */
+export interface RecordPutBack {
+  readonly kind: 'recordPutBack'
+}
+
+export type LifeEvent = Extract<AttemptEvent, { kind: 'attemptMade' | 'attemptEnded' }> | RecordEvent | RecordPutBack
+
+export function evolveLife(life: RecordLife, event: LifeEvent, atMs: EpochMs): RecordLife {
+  switch (event.kind) {
+    case 'attemptMade': {
+      const { attemptId, record, callId } = event
+      // An entry that is folded in again changes nothing.
+      if (life.tries.some((t) => t.attemptId === attemptId)) return life
+      return { ...life, tries: [...life.tries, { attemptId, number: record.number, atMs, result: null, callId, label: null }] }
+    }
+    case 'attemptEnded': {
+      const { attemptId, result, callId } = event
+      const tries = life.tries.map((t) => (t.attemptId === attemptId ? { ...t, result, callId: callId ?? t.callId } : t))
+      const number = life.tries.find((t) => t.attemptId === attemptId)?.number
+      return { ...life, tries, struck: result === 'invalid' && number !== undefined ? added(life.struck, number) : life.struck }
+    }
+    case 'recordCoded': {
+      const { becomes, callId, label } = event
+      const tries = life.tries.map((t) => (t.callId === callId ? { ...t, label } : t))
+      const struck = becomes.kind === 'wrongNumber' ? added(life.struck, becomes.number) : life.struck
+      return { ...life, tries, struck, becomes: { ...becomes, atMs, callId, label } }
+    }
+    case 'recordUncoded': {
+      if (life.becomes?.callId !== event.callId) return life
+      const { becomes } = life
+      const struck = becomes.kind === 'wrongNumber' ? life.struck.filter((n) => n !== becomes.number) : life.struck
+      return { ...life, struck, becomes: null, tries: life.tries.map((t) => (t.callId === event.callId ? { ...t, label: null } : t)) }
+    }
+    case 'recordBarred':
+      return { ...life, barred: added(life.barred, event.number) }
+    case 'recordPutBack':
+      return { ...life, becomes: null, putBackAtMs: atMs }
+    case 'recordReleased':
+      return life.becomes?.kind === 'callback' && life.becomes.callbackId === event.callbackId ? { ...life, becomes: null } : life
+    case 'recordOffered':
+    case 'recordReturned':
+      return life
+  }
+}
+
+const added = (all: readonly string[], one: string): readonly string[] => (all.includes(one) ? all : [...all, one])

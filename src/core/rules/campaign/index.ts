@@ -1,0 +1,7 @@
+export { attemptDue, callingHours, linesInUse } from './attempt'
+export { type AttemptReport, AttemptReportSchema, CAMPAIGN_ASKS, type CampaignAsk, type CampaignCommand, DIALER_COMMANDS, type DialerCommand } from './commands'
+export { followCampaigns } from './follow'
+export { farEndDecided, previewDue } from './preview'
+export { CAMPAIGN_WORDS, type CampaignRefusal } from './refusals'
+export { keepTarget } from './state'
+export { CAMPAIGN_RULES } from './table'

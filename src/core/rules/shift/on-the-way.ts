@@ -1,0 +1,42 @@
+// Who of a campaign is free, and who the dialer has on the way to them.
+import type { Agent } from '@/core/agents'
+import type { Attempt } from '@/core/campaigns'
+import type { CampaignId } from '@/core/ids'
+import { type FloorState, readyAgents } from '@/core/state'
+import { get } from '@/core/table'
+
+/** Ready, with nothing in hand, longest first; who is about to leave comes last. */
+export function idleOf(state: FloorState, campaignId: CampaignId): readonly Agent[] {
+  const idle: Agent[] = []
+  for (const id of readyAgents(state)) {
+    const agent = get(state.agents, id)
+    if (agent?.shift?.campaignId === campaignId && agent.engagements.length === 0 && get(state.previews, id) === undefined) idle.push(agent)
+  }
+  const leaves = (a: Agent) => (a.shift?.leaving === null ? 0 : 1)
+  return idle.sort((a, b) => leaves(a) - leaves(b) || a.state.sinceMs - b.state.sinceMs || (a.id < b.id ? -1 : 1))
+}
+
+/**
+ * People who may need an agent within moments: whoever has picked up. Where there is one attempt for each idle agent, whoever rings as well: nobody else is
+ * there for them.
+ */
+export function onTheWay(state: FloorState, campaignId: CampaignId): readonly Attempt[] {
+  const rings = state.setUp.campaigns.find((c) => c.id === campaignId)?.manner === 'progressive'
+  const found: Attempt[] = []
+  for (const attempt of state.attempts.values())
+    if (
+      attempt.campaignId === campaignId &&
+      attempt.callId === null &&
+      (attempt.state === 'detecting' || attempt.state === 'waiting' || (rings && attempt.state !== 'told'))
+    )
+      found.push(attempt)
+  return found
+}
+
+/** Whether somebody is on the way whom nobody could take but this agent. */
+export function isAwaited(state: FloorState, agent: Agent): boolean {
+  const campaignId = agent.shift?.campaignId ?? null
+  if (campaignId === null || agent.state.name !== 'ready') return false
+  const others = idleOf(state, campaignId).filter((a) => a.id !== agent.id && a.shift?.leaving === null)
+  return onTheWay(state, campaignId).length > others.length
+}
