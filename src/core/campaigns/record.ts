@@ -1,6 +1,6 @@
 // Somebody on a calling list, and what they have been through: a fold of attempts and outcomes. Where that leaves them is reckoned from it (standing.ts).
 import type { AttemptId, CallId, ListId, RecordId } from '@/core/ids'
-import type { EpochMs } from '@/core/time'
+import { type EpochMs, HOUR, MINUTE } from '@/core/time'
 import type { AttemptEvent, AttemptResult } from './attempt'
 import type { Becomes, RecordEvent } from './record-event'
 
@@ -45,9 +45,13 @@ export interface RecordLife {
   readonly barred: readonly string[]
   /** Tries before this no longer count; 0 for never. */
   readonly putBackAtMs: EpochMs
+  /** An agent looks at it before they call. */
+  readonly shown: boolean
+  /** An agent passed it over, and until when it rests; null for never. */
+  readonly rests: { readonly untilMs: EpochMs; readonly why: string } | null
 }
 
-export const FRESH: RecordLife = { tries: [], becomes: null, struck: [], barred: [], putBackAtMs: 0 }
+export const FRESH: RecordLife = { tries: [], becomes: null, struck: [], barred: [], putBackAtMs: 0, shown: false, rests: null }
 
 /** A supervisor gives it another chance. */
 export interface RecordPutBack {
@@ -62,7 +66,9 @@ export function evolveLife(life: RecordLife, event: LifeEvent, atMs: EpochMs): R
       const { attemptId, record, callId } = event
       // An entry that is folded in again changes nothing.
       if (life.tries.some((t) => t.attemptId === attemptId)) return life
-      return { ...life, tries: [...life.tries, { attemptId, number: record.number, atMs, result: null, callId, label: null }] }
+      // What the last outcome asked for is done with; one that said no more stands, whoever calls all the same.
+      const becomes = life.becomes?.kind === 'never' || life.becomes?.kind === 'final' ? life.becomes : null
+      return { ...life, becomes, tries: [...life.tries, { attemptId, number: record.number, atMs, result: null, callId, label: null }] }
     }
     case 'attemptEnded': {
       const { attemptId, result, callId } = event
@@ -85,13 +91,23 @@ export function evolveLife(life: RecordLife, event: LifeEvent, atMs: EpochMs): R
     case 'recordBarred':
       return { ...life, barred: added(life.barred, event.number) }
     case 'recordPutBack':
-      return { ...life, becomes: null, putBackAtMs: atMs }
+      return { ...life, becomes: null, rests: null, putBackAtMs: atMs }
     case 'recordReleased':
       return life.becomes?.kind === 'callback' && life.becomes.callbackId === event.callbackId ? { ...life, becomes: null } : life
     case 'recordOffered':
-    case 'recordReturned':
-      return life
+      return { ...life, shown: true }
+    case 'recordReturned': {
+      const restsMs = RESTS_MS[event.because] ?? 0
+      return {
+        ...life,
+        shown: false,
+        rests: restsMs === 0 ? life.rests : { untilMs: atMs + restsMs, why: event.why === '' ? 'nobody decided in time' : `skipped: ${event.why}` },
+      }
+    }
   }
 }
+
+/** So that whoever was passed over does not come again at once. */
+const RESTS_MS: Partial<Record<string, number>> = { skipped: HOUR, timeOver: 15 * MINUTE }
 
 const added = (all: readonly string[], one: string): readonly string[] => (all.includes(one) ? all : [...all, one])

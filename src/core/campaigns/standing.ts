@@ -23,8 +23,10 @@ export type StandingRules = Pick<CampaignSetUp, 'attempts' | 'manner' | 'hours'>
 export function standingOf(record: ListedRecord, life: RecordLife, rules: StandingRules, hours: CallingHours, nowMs: EpochMs): Standing {
   const last = life.tries.at(-1)
   if (last !== undefined && last.result === null) return over('inProgress', 'is being called')
-  if (last?.result === 'live' && life.becomes === null && last.label === null && last.atMs >= life.putBackAtMs)
+  // An agent had the call, whatever came of it.
+  if (last !== undefined && last.callId !== null && last.label === null && last.atMs >= life.putBackAtMs)
     return over('inProgress', 'the outcome of the last call is owed')
+  if (life.shown) return over('inProgress', 'an agent is looking at it')
   const { becomes } = life
   if (becomes?.kind === 'final') return over('final', `coded “${becomes.label}”`)
   if (becomes?.kind === 'never') return over('never', `coded “${becomes.label}”`)
@@ -90,6 +92,7 @@ function earliestFor({ number, zones }: ListedNumber, life: RecordLife, rules: S
     if (atMs > candidate.atMs) candidate = { atMs, why }
   }
   const last = life.tries.at(-1)
+  if (life.rests !== null) push(life.rests.untilMs, life.rests.why)
   if (life.becomes?.kind === 'again') push(life.becomes.notBeforeMs, `coded “${life.becomes.label}”`)
   else if (last !== undefined && last.atMs >= life.putBackAtMs) push(...gapAfter(last, zone, rules))
   // Days and weeks are counted whatever was put back: whoever is called does not care why.

@@ -15,7 +15,7 @@ import {
   standingOf,
 } from '@/core/campaigns'
 import type { CampaignSetUp } from '@/core/set-up'
-import type { EpochMs } from '@/core/time'
+import { type EpochMs, MINUTE } from '@/core/time'
 import { type AnswerRates, createAnswerRates } from './answer-rates'
 import { createDueIndex, type Place } from './due-index'
 
@@ -53,6 +53,8 @@ export interface CallingList {
   nextAtMs(atMs: EpochMs): EpochMs | null
   rates(): AnswerRates
 }
+
+const GIVEN_BACK_MS = MINUTE
 
 /** A thousand million records keep their order within one priority. */
 const RANK_STEP = 2 ** 30
@@ -111,7 +113,13 @@ export function createCallingList(source: ListSource, rules: ListRules, startMs:
         if (number !== null && nextAtMs !== null) index.set(place, zoneKey(number.zones), rank(place, source.lifeAt(place)?.tries.length ?? 0), nextAtMs)
       }
     },
-    giveBack: settle,
+    giveBack(place, atMs) {
+      settle(place, atMs)
+      const { nextAtMs, number } = standing(place, atMs)
+      // What kept them from being called now will not be over with the next tick.
+      if (nextAtMs !== null && number !== null)
+        index.set(place, zoneKey(number.zones), rank(place, source.lifeAt(place)?.tries.length ?? 0), Math.max(nextAtMs, atMs + GIVEN_BACK_MS))
+    },
     fold(place, event, atMs) {
       const before = source.lifeAt(place) ?? FRESH
       const life = evolveLife(before, event, atMs)

@@ -1,5 +1,6 @@
 export { type GuardedPacer, guarded } from './guarded'
 export type { Observation, Pacer, PacerConfig, PacingEvent, PacingReasons, PacingSummary, Since } from './interface'
+export { createPacingLog, type PacingLog } from './log'
 export { createPacer } from './pacer'
 export { createPreview, createProgressive } from './progressive'
 export { type CampaignWorld, playShift, type Shift, type Shown } from './simulate'

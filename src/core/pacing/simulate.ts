@@ -2,7 +2,8 @@
 // and take breaks. Seeded; whatever chance decides about an attempt is drawn for that attempt alone, so that two pacers meet the same people.
 import { bisectRight } from 'd3-array'
 import { type Chance, createChance, seedFor } from '@/core/chance'
-import type { Observation, Pacer, PacingEvent, PacingSummary, Since } from './interface'
+import type { Observation, Pacer, PacingEvent, Since } from './interface'
+import { createPacingLog } from './log'
 
 interface Spread {
   readonly mean: number
@@ -54,7 +55,6 @@ export interface Shown {
 
 const WARM_UP_MS = 20 * 60_000
 const HOUR_MS = 3_600_000
-const RECENT_MS = 300_000
 
 type AgentState = 'idle' | 'talk' | 'wrap' | 'break'
 interface Agent {
@@ -85,7 +85,7 @@ export function playShift(pacer: Pacer, { world, agents: count, lines, abandonCa
   })
   const handling = createChance(seedFor(seed, 'handling'))
   const open: Attempt[] = []
-  const log = createLog()
+  const log = createPacingLog()
   let launched = 0
   let [busyMs, presentMs, machinesTaken] = [0, 0, 0]
   const lives: number[] = []
@@ -263,88 +263,3 @@ function worst(lives: readonly number[], abandons: readonly number[], hours: num
   return most
 }
 const within = (sorted: readonly number[], untilMs: number) => bisectRight(sorted, untilMs) - bisectRight(sorted, untilMs - HOUR_MS)
-
-/** Sums over the last minutes, the last hour and the whole shift. */
-function createLog() {
-  const zero = () => ({
-    attempts: 0,
-    finished: 0,
-    answered: 0,
-    liveAnswers: 0,
-    connects: 0,
-    abandons: 0,
-    handled: 0,
-    ringMs: 0,
-    talkMs: 0,
-    wrapMs: 0,
-    talks: 0,
-  })
-  type Sums = ReturnType<typeof zero>
-  const spans = [
-    { ms: RECENT_MS, from: 0, sums: zero() },
-    { ms: HOUR_MS, from: 0, sums: zero() },
-    { ms: Infinity, from: 0, sums: zero() },
-  ]
-  const events: PacingEvent[] = []
-  const count = (sums: Sums, e: PacingEvent, by: 1 | -1) => {
-    switch (e.type) {
-      case 'launch':
-        sums.attempts += by
-        return
-      case 'answered':
-        sums.answered += by
-        sums.ringMs += by * e.ringMs
-        return
-      case 'failed':
-      case 'machine':
-        sums.finished += by
-        return
-      case 'live':
-        sums.liveAnswers += by
-        sums.finished += by
-        return
-      case 'connect':
-        sums.connects += by
-        return
-      case 'abandon':
-        sums.abandons += by
-        return
-      case 'talkEnd':
-        sums.talks += by
-        sums.talkMs += by * e.talkMs
-        return
-      case 'wrapEnd':
-        sums.handled += by
-        sums.wrapMs += by * e.wrapMs
-    }
-  }
-  const mean = (sum: number, of: number) => (of === 0 ? 0 : sum / of)
-  const summary = (s: Sums): PacingSummary => ({
-    ...{
-      attempts: s.attempts,
-      finished: s.finished,
-      answered: s.answered,
-      liveAnswers: s.liveAnswers,
-      connects: s.connects,
-      abandons: s.abandons,
-      handled: s.handled,
-    },
-    ...{ meanRingMs: mean(s.ringMs, s.answered), meanTalkMs: mean(s.talkMs, s.talks), meanWrapMs: mean(s.wrapMs, s.handled) },
-    meanHandleMs: mean(s.talkMs, s.talks) + mean(s.wrapMs, s.handled),
-  })
-  return {
-    take(e: PacingEvent) {
-      events.push(e)
-      for (const { sums } of spans) count(sums, e, 1)
-    },
-    summaries(nowMs: number) {
-      for (const span of spans)
-        for (let e = events[span.from]; e !== undefined && e.nowMs <= nowMs - span.ms; e = events[span.from]) {
-          count(span.sums, e, -1)
-          span.from++
-        }
-      const [recent, recentHour, totals] = spans.map((s) => summary(s.sums)) as [PacingSummary, PacingSummary, PacingSummary]
-      return { recent, recentHour, totals }
-    },
-  }
-}
