@@ -3,7 +3,12 @@
 import { build, context } from 'esbuild'
 
 const options = {
-  entryPoints: { floor: 'src/exchange/worker.ts', history: 'src/history/worker.ts', 'list-reader': 'src/exchange/list-reader/worker.ts' },
+  entryPoints: {
+    floor: 'src/exchange/worker.ts',
+    history: 'src/history/worker.ts',
+    lists: 'src/lists/worker.ts',
+    'list-reader': 'src/exchange/list-reader/worker.ts',
+  },
   outdir: 'public/workers',
   bundle: true,
   minify: true,

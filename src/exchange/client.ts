@@ -30,8 +30,8 @@ export interface FloorClient {
   setPin(agentId: AgentId, pin: string): Promise<Reply>
   readonly shown: StoreApi<Shown>
   onStored(listener: (seq: number) => void): () => void
-  /** Hands a port of the history to the floor; false where the tab itself must stand between them. */
-  introduce(port: MessagePort): boolean
+  /** Hands ports of another worker to the floor; false where workers cannot be shared. */
+  introduce: FloorPort['introduce']
   /** Called when the floor on the other side is another one than before. */
   onReset(listener: () => void): () => void
   close(): void
@@ -162,7 +162,7 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
       storedListeners.add(listener)
       return () => storedListeners.delete(listener)
     },
-    introduce: (brought) => port.introduce(brought),
+    introduce: (kind, ...brought) => port.introduce(kind, ...brought),
     onReset: (listener) => {
       resetListeners.add(listener)
       return () => resetListeners.delete(listener)

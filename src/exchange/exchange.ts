@@ -2,8 +2,10 @@
 // tab its part. What each message may do is in answers.ts, who may speak for whom in sessions.ts. Clock, timer and storage come in, so that
 // tests drive it by hand.
 import { createChance, seedFor } from '@/core/chance'
+import { createDialer } from '@/core/dialer'
 import { type AgentCommand, decide, type FloorRefusal, happened, openFloor, takeUp } from '@/core/floor'
 import type { LedgerEntry } from '@/core/ledger'
+import type { DialerCommand } from '@/core/rules/campaign'
 import { queueSetUp } from '@/core/set-up'
 import { type FloorState, floorOf, nextDueAtMs, revisionOf } from '@/core/state'
 import { get, values } from '@/core/table'
@@ -16,6 +18,8 @@ import { createCatchUp, type FetchLeft } from './catch-up'
 import { type Clocks, createFloorClock } from './clock'
 import { createDevices } from './devices'
 import { createForHistory, type FloorForHistory } from './for-history'
+import type { FloorForLists } from './for-lists'
+import { createListFeed, type ListsEnd } from './list-feed'
 import { type Notice, type TabMessage, TabMessageSchema, type TabView } from './protocol'
 import type { Scenario } from './scenario'
 import { createSessions } from './sessions'
@@ -44,7 +48,9 @@ export interface ExchangeOptions {
 }
 
 export interface Exchange {
-  attach(port: TabPort): { receive(data: unknown): void; detach(): void; forHistory(): FloorForHistory }
+  attach(port: TabPort): { receive(data: unknown): void; detach(): void; forHistory(): FloorForHistory; forLists(): FloorForLists }
+  /** The calling lists are at the other end. */
+  attachLists(end: ListsEnd): void
   /** Resolves when everything decided so far is stored, or is known not to be. */
   settled(): Promise<boolean>
   state(): FloorState
@@ -105,7 +111,20 @@ export function createExchange(options: ExchangeOptions): Exchange {
   })
   const forHistory = createForHistory(`${options.floorId} ${clock.now()}`, () => state, writer)
 
-  const record = (entries: readonly LedgerEntry[]) => writer.append(entries, state)
+  const feed = createListFeed(() => turn(false))
+  const dialer = createDialer({
+    seed: options.seed,
+    onFault: (campaignId, why) => {
+      const name = state.setUp.campaigns.find((c) => c.id === campaignId)?.name ?? campaignId
+      notice(`pacing ${campaignId}`, 'loss', `The pacing of ${name} failed (${why}). From now on one person is called for each agent who is free.`)
+    },
+  })
+
+  const record = (entries: readonly LedgerEntry[]) => {
+    writer.append(entries, state)
+    dialer.observe(entries)
+    feed.observe(entries)
+  }
 
   const note = (event: Parameters<typeof happened>[1]) => record([happened(state, event, now())])
 
@@ -163,6 +182,15 @@ export function createExchange(options: ExchangeOptions): Exchange {
     else notice('clock', 'info', `This computer’s clock leapt ahead by ${by}. What was due in between has happened.`)
   }
 
+  /** What the dialer wants of the floor; the reason it is refused for, null when it was done. */
+  const dial = (command: DialerCommand): string | null => {
+    const decided = decide(state, command, { atMs: now() })
+    if (!decided.ok) return decided.refusal.reason
+    record(decided.entries)
+    world?.observe(decided.entries, state)
+    return null
+  }
+
   /** Everything that is due happens, then the tabs see it, then the timer is set for what comes next. */
   const turn = (everything = true) => {
     guarded('the floor’s own business', () => {
@@ -174,8 +202,13 @@ export function createExchange(options: ExchangeOptions): Exchange {
         for (const { event } of entries) if (event.kind === 'callTurnedAway') sayTurnedAway(event)
       })
     })
+    guarded('the dialer', () => {
+      const atMs = now()
+      feed.tend(state, atMs)
+      if ((dialer.nextTickAtMs(state) ?? Infinity) <= atMs) dialer.tick(state, atMs, feed, dial)
+    })
     broadcast(everything)
-    const next = Math.min(world?.nextAtMs() ?? Infinity, nextDueAtMs(state) ?? Infinity)
+    const next = Math.min(world?.nextAtMs() ?? Infinity, nextDueAtMs(state) ?? Infinity, dialer.nextTickAtMs(state) ?? Infinity)
     if (next < Infinity) options.wakeAt(Math.max(0, next - now()), () => turn(false))
   }
 
@@ -291,6 +324,8 @@ export function createExchange(options: ExchangeOptions): Exchange {
     },
   }
 
+  const forLists = (tab: Tab): FloorForLists => ({ ...forHistory.of(tab), campaigns: () => state.setUp.campaigns, nowMs: now, figuresAre: feed.figuresAre })
+
   const detach = (tab: Tab) => {
     if (!tabs.delete(tab) || tab.device === null) return
     const { is, agentId } = tab.device
@@ -323,8 +358,9 @@ export function createExchange(options: ExchangeOptions): Exchange {
     attach(port) {
       const tab = createTab(port)
       tabs.add(tab)
-      return { receive: (data) => void receive(tab, data), detach: () => detach(tab), forHistory: () => forHistory.of(tab) }
+      return { receive: (data) => void receive(tab, data), detach: () => detach(tab), forHistory: () => forHistory.of(tab), forLists: () => forLists(tab) }
     },
+    attachLists: (end) => void feed.attach(end).catch(() => {}),
     settled: () => writer.flushed(),
     state: () => state,
   }

@@ -2,16 +2,16 @@
 // it is by a lock, and the others speak to that one; when it closes, the next in line opens the floor from what is stored.
 import type { FloorMessage, TabMessage } from './protocol'
 
-/** With a port for the history; only where ports can be handed on. */
-export interface ForHistory {
-  readonly kind: 'forHistory'
+/** With a port for the history, or two for the lists; only where ports can be handed on. */
+export interface Introduction {
+  readonly kind: 'forHistory' | 'forLists'
 }
 export type Outgoing = TabMessage | 'bye'
 
 export interface FloorPort {
   post(message: Outgoing): void
-  /** Hands the history's port to the floor; false where that is not possible, and the tab itself stands between them. */
-  introduce(port: MessagePort): boolean
+  /** Hands ports of another worker to the floor; false where that is not possible. */
+  introduce(kind: Introduction['kind'], ...ports: readonly MessagePort[]): boolean
   close(): void
 }
 
@@ -40,8 +40,8 @@ function directPort(floor: MessagePort | Worker, onMessage: (message: FloorMessa
   floor.onmessage = (event: MessageEvent) => onMessage(event.data as FloorMessage)
   return {
     post: (message) => floor.postMessage(message),
-    introduce(brought) {
-      floor.postMessage({ kind: 'forHistory' } satisfies ForHistory, [brought])
+    introduce(kind, ...brought) {
+      floor.postMessage({ kind } satisfies Introduction, [...brought])
       return true
     },
     close,

@@ -4,6 +4,7 @@ import { FENNHOLM_LINE } from '@/scenario'
 import { browserStore, type KeyValue, memoryStore } from '@/storage'
 import { openAccounts } from './accounts'
 import { createExchange, type Exchange } from './exchange'
+import type { ListsEnd } from './list-feed'
 import { NOTHING_RESTORED, restore } from './store'
 
 declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
@@ -55,16 +56,19 @@ const readOnly = (store: KeyValue): KeyValue => ({ ...store, set: async () => {}
 
 type Port = Pick<MessagePort, 'postMessage'> & { onmessage: ((event: MessageEvent) => void) | null }
 
-const isForHistory = (data: unknown): boolean => typeof data === 'object' && data !== null && 'kind' in data && data.kind === 'forHistory'
+const isKind = (kind: string, data: unknown): boolean => typeof data === 'object' && data !== null && 'kind' in data && data.kind === kind
 
 function serve(port: Port): void {
   // Messages that arrive while the floor is being restored wait in this chain, in order.
   const attached = exchange.then((floor) => floor.attach({ postMessage: (message) => port.postMessage(message) }))
   port.onmessage = (event: MessageEvent) => {
     // A tab that has the floor for all of them brings a port for each of the others.
-    const [brought] = event.ports
-    if (brought !== undefined && isForHistory(event.data)) attached.then((tab) => Comlink.expose(tab.forHistory(), brought))
-    else if (brought !== undefined) serve(brought)
+    const [brought, lists] = event.ports
+    if (brought !== undefined && isKind('forHistory', event.data)) attached.then((tab) => Comlink.expose(tab.forHistory(), brought))
+    else if (brought !== undefined && lists !== undefined && isKind('forLists', event.data)) {
+      attached.then((tab) => Comlink.expose(tab.forLists(), brought))
+      exchange.then((floor) => floor.attachLists(Comlink.wrap<ListsEnd>(lists) as unknown as ListsEnd))
+    } else if (brought !== undefined) serve(brought)
     else if (event.data === 'bye') attached.then((tab) => tab.detach())
     else attached.then((tab) => tab.receive(event.data))
   }

@@ -37,7 +37,7 @@ export function openHistory(floor: FloorClient, past: Past, onProgress: (progres
 
   const introduce = () => {
     const { port1, port2 } = new MessageChannel()
-    if (!floor.introduce(port2)) Comlink.expose(relayed(floor), port2)
+    if (!floor.introduce('forHistory', port2)) Comlink.expose(relayed(floor), port2)
     void api.introduce(Comlink.transfer(port1, [port1])).then(tell)
   }
   introduce()

@@ -1,5 +1,5 @@
 // How people at Fennholm Line do things.
-import { MINUTE } from '@/core/time'
+import { MINUTE, SECOND } from '@/core/time'
 import type { Codes, Habits } from '@/world'
 import { LEAVES_IN_A_HURRY } from './people'
 
@@ -32,6 +32,8 @@ export const HABITS: Habits = {
     { reason: 'Lunch', weight: 3, lastsMs: 30 * MINUTE },
     { reason: 'Training', weight: 1, lastsMs: 20 * MINUTE },
   ],
+  readsRecordMs: 8 * SECOND,
+  numbersOutOfUse: 0.04,
   afterCall: 'Paperwork',
   awayNotes: ['Back soon.', 'Out for some air.', 'In the back room if it burns.', 'With the trainer.'],
   callNotes: [

@@ -1,5 +1,7 @@
 export { BUSINESS } from './business'
+export { ISLAND_PASS, WINTER_TIMETABLE } from './campaigns'
 export { CUSTOMERS } from './customers'
+export { FENNHOLM_LISTS } from './lists'
 export { ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS } from './people'
 export { PLACES } from './places'
 export { personAt, population } from './population'

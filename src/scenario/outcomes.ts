@@ -30,6 +30,23 @@ const WRONG = code('9', 'wrong-number', 'Wrong number', NOT, 'They meant to call
 /** Of a callback that was made for a queue. */
 const NOBODY = code('7', 'no-answer', 'Nobody answered', NOT, 'We called back and nobody answered.', { ...AGAIN, onlyDialled: true })
 
+/** Codes of every call of a campaign. */
+const calledOf = (afterMs: number): readonly OutcomeCode[] => [
+  code('4', 'not-there', 'Not there', LATER, 'Somebody else answered; the person is to be tried again.', {
+    ...{ rightParty: false, final: false, follows: { kind: 'retry', afterMs, atMost: 6 } },
+  }),
+  code('5', 'callback-agreed', 'Callback agreed', LATER, 'We call them again at a time they named.', CALLBACK),
+  code('6', 'message-left', 'Machine', NOT, 'A machine answered, with or without a message left.', {
+    ...{ contact: false, rightParty: false, final: false, follows: { kind: 'retry', afterMs, atMost: 6 } },
+  }),
+  code('7', 'no-answer', 'Nobody answered', NOT, 'It rang and nobody answered, or the line was busy.', { contact: false, rightParty: false, final: false }),
+  code('8', 'wrong-number', 'Wrong number', NOT, 'Nobody of that name is there: the next number is tried, if there is one.', {
+    ...{ rightParty: false, final: false, follows: { kind: 'wrongNumber' } },
+    doubts: [{ when: { field: 'speaking', is: 'booker' }, says: 'The script says that the right person was on the line. Was it a wrong number?' }],
+  }),
+  code('9', 'never-call', 'Never call again', DONE, 'They asked us not to call them again, on any number.', { follows: { kind: 'neverCall', whom: 'person' } }),
+]
+
 export const OUTCOME_SETS: readonly OutcomeSet[] = [
   {
     id: toOutcomeSetId('outcomes_sailings'),
@@ -114,6 +131,36 @@ export const OUTCOME_SETS: readonly OutcomeSet[] = [
       NOBODY,
       HUNG_UP,
       WRONG,
+    ],
+  },
+  {
+    id: toOutcomeSetId('outcomes_winter'),
+    name: 'Winter timetable',
+    codes: [
+      code('1', 'booking-moved', 'Booking moved', DONE, 'They travel on another sailing.', {
+        conversion: true,
+        doubts: [{ when: { field: 'wish', is: 'refund' }, says: 'The script says that they want the fare back. Was the booking moved?' }],
+      }),
+      code('2', 'fare-back', 'Fare back', DONE, 'They give the booking up and have the fare back.', {
+        doubts: [{ when: { field: 'wish', is: 'take' }, says: 'The script says that they take the other sailing. Do they give the booking up?' }],
+      }),
+      code('3', 'knows-already', 'Knows already', DONE, 'They have moved the booking themselves.'),
+      ...calledOf(3 * HOUR),
+    ],
+  },
+  {
+    id: toOutcomeSetId('outcomes_island-pass'),
+    name: 'Island Pass renewal',
+    codes: [
+      code('1', 'renewed', 'Renewed', DONE, 'The pass runs for another year.', {
+        conversion: true,
+        doubts: [{ when: { field: 'wish', is: 'no' }, says: 'The script says that they let the pass end. Was it renewed?' }],
+      }),
+      code('2', 'declined', 'Declined', DONE, 'They let the pass end.', {
+        doubts: [{ when: { field: 'wish', is: 'renew' }, says: 'The script says that they renew it. Did they decline?' }],
+      }),
+      code('3', 'moved-away', 'Moved away', DONE, 'They no longer live or travel here.'),
+      ...calledOf(4 * HOUR),
     ],
   },
   {

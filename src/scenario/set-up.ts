@@ -3,6 +3,7 @@ import type * as z from 'zod'
 import { toOutcomeSetId, toScriptId } from '@/core/ids'
 import { MISSED_RING, OUTCOME_OWED, SetUpSchema, SOUND_LOST } from '@/core/set-up'
 import { MINUTE, SECOND } from '@/core/time'
+import { CAMPAIGNS } from './campaigns'
 import { OUTCOME_SETS } from './outcomes'
 import { AGENTS, ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS, SKILL_CARE, SKILL_FREIGHT, SKILL_REBOOKING, SKILLS } from './people'
 import { SCRIPTS } from './scripts'
@@ -95,6 +96,7 @@ export const FENNHOLM = SetUpSchema.parse({
       ],
     }),
   ],
+  campaigns: [...CAMPAIGNS],
   scripts: [...SCRIPTS],
   outcomeSets: [...OUTCOME_SETS],
   outsideOutcomeSetId: toOutcomeSetId('outcomes_outside'),

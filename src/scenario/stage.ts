@@ -1,6 +1,8 @@
 // Fennholm Line as the stand-ins are told of it.
+import { toAgentId } from '@/core/ids'
 import type { Stage } from '@/world'
 import { BUSINESS, OTHER_BUSINESS } from './business'
+import { CAMPAIGNING } from './campaigning'
 import { toCustomer } from './customers'
 import { HABITS } from './habits'
 import { PLACES } from './places'
@@ -20,6 +22,8 @@ export const FENNHOLM_STAGE: Stage = {
   },
   business: BUSINESS,
   otherBusiness: OTHER_BUSINESS,
+  campaigns: CAMPAIGNING,
+  opensCampaigns: toAgentId('agent_linnea-wickerby'),
   words: WORDS,
   places: PLACES,
   habits: HABITS,

@@ -1,9 +1,17 @@
 // Everything a stand-in may mean to do. Plain data, so that an agenda can be looked at.
 import type { Failure } from '@/core/calls'
-import type { AgentId, CallbackId, CallId, DeviceId, QueueId, TaskId } from '@/core/ids'
+import type { AgentId, AttemptId, CallbackId, CallId, CampaignId, DeviceId, QueueId, TaskId } from '@/core/ids'
 import type { RingWish } from './wish'
 
-export type Act = CallerAct | ColleagueAct | PromiseAct
+export type Act = CallerAct | ColleagueAct | PromiseAct | AttemptAct
+
+export type AttemptReportIs = 'rings' | 'answered' | 'live' | 'machine' | 'busy' | 'invalid' | 'refused' | 'hungUp'
+
+/** What comes of people of calling lists, and who sees to campaigns. */
+type AttemptAct =
+  | { readonly kind: 'attempt'; readonly attemptId: AttemptId; readonly is: AttemptReportIs; readonly sinceGreetingMs?: number }
+  | { readonly kind: 'callRecord'; readonly agentId: AgentId }
+  | { readonly kind: 'openCampaign'; readonly campaignId: CampaignId }
 
 type CallerAct =
   | { readonly kind: 'arrive'; readonly queueId: QueueId; readonly dayNo: number }

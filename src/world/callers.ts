@@ -7,6 +7,7 @@ import { agentOfDevice, type FloorState } from '@/core/state'
 import { get } from '@/core/table'
 import { HOUR, MINUTE, SECOND } from '@/core/time'
 import type { Work } from '@/core/work'
+import { isMachineOn } from './attempts'
 import { lineOf, turnsOf } from './conversation'
 import { isHeld, isOutside } from './far-ends'
 import { type Acts, chanceIn, personaIn, personaOfWork, type Scene, type Sees } from './scene'
@@ -85,7 +86,13 @@ export const CALLERS_SEE: Sees = {
     const work = get(floor.work, callId)
     const agentId = agentOfDevice(deviceId)
     if (work?.handledBy == null || isPlayed(scene, agentId)) return
-    if (agentId === null && work.direction === 'outbound' && isPlayed(scene, work.handledBy)) return
+    if (agentId === null && work.direction !== 'inbound' && isPlayed(scene, work.handledBy)) return
+    talks(scene, work, agentId, atMs)
+  },
+  /** Somebody the dialer has reached says good day, or a machine speaks. */
+  callPutThrough(scene, { callId, agentId }, floor, atMs) {
+    const work = get(floor.work, callId)
+    if (work === undefined || isPlayed(scene, agentId) || isMachineOn(scene, floor, callId)) return
     talks(scene, work, agentId, atMs)
   },
   scriptPageShown: (scene, { callId }, floor, atMs) => goesOn(scene, callId, false, floor, atMs),

@@ -58,7 +58,7 @@ const putThroughTo = ({ queues }: SetUp, { belongsIn }: Intent, { noteWhenPutThr
 function fitting(
   stage: Stage,
   codes: readonly OutcomeCode[],
-  { dialled, queueId, number }: Work,
+  { dialled, queueId, campaign, number }: Work,
   intent: Intent,
   ended: Ended,
   chance: Chance,
@@ -68,7 +68,7 @@ function fitting(
   if (ended !== 'done') return first(...known.ended[ended])
   // A place is always there.
   if (placeAt(stage, number) !== undefined) return first(known.placeReached)
-  if (dialled && queueId === null) return first(chance.weighted(known.byHand))
+  if (dialled && queueId === null && campaign === null) return first(chance.weighted(known.byHand))
   return first(intent.code, ...known.otherwise)
 }
 

@@ -8,6 +8,7 @@ import { get, values } from '@/core/table'
 import { MINUTE, SECOND } from '@/core/time'
 import type { ColleagueAct } from './act'
 import { ask, askedEnough } from './asks'
+import { isMachineOn } from './attempts'
 import { awayMs, breakNote, dueBreak } from './breaks'
 import { codeCall } from './codes'
 import type { Ended } from './ended'
@@ -38,10 +39,14 @@ function mindOwed({ note }: Scene, agentId: AgentId, owed: readonly { readonly c
 
 export const COLLEAGUES: Acts<ColleagueAct['kind']> = {
   note: (scene, { agentId, untilMs }, floor) => breakNote(scene, floor, agentId, untilMs),
-  clockOn({ memory }, { agentId }, { setUp }) {
+  clockOn({ memory, stage }, { agentId }, { setUp, campaigns }) {
     const account = setUp.agents.find((a) => a.id === agentId)
     if (account === undefined || memory.pace === 'quiet') return []
-    return [{ kind: 'startShift', agentId, queueIds: [...account.queueIds], seat: 'standIn' }]
+    const works =
+      memory.day.kind !== 'live'
+        ? undefined
+        : [...stage.campaigns].find(([id, { agentIds }]) => agentIds.includes(agentId) && get(campaigns, id)?.state === 'running')
+    return [{ kind: 'startShift', agentId, queueIds: [...account.queueIds], campaignId: works?.[0] ?? null, seat: 'standIn' }]
   },
   clockOff: (scene, { agentId }, floor, atMs) => clockOff(scene, agentId, floor, atMs),
   goReady: ({ memory }, { agentId }) => (memory.gone.has(agentId) ? [] : [{ kind: 'goReady', agentId }]),
@@ -88,6 +93,10 @@ export const COLLEAGUES_SEE: Sees = {
     // Whoever dials talks with nobody yet.
     if (agentId !== null && plays.has(agentId) && work.direction === 'inbound') goesOnTalking(scene, callId, agentId, floor, atMs)
     if (agentId === null && work.direction === 'outbound' && plays.has(work.handledBy)) hasDialled(scene, callId, work.handledBy, atMs)
+    if (agentId === null && work.direction === 'campaign' && plays.has(work.handledBy)) goesOnTalking(scene, callId, work.handledBy, floor, atMs)
+  },
+  callPutThrough(scene, { callId, agentId }, floor, atMs) {
+    if (scene.memory.plays.has(agentId) && !isMachineOn(scene, floor, callId)) goesOnTalking(scene, callId, agentId, floor, atMs)
   },
   contactTaken(scene, { callId, agentId }, floor, atMs) {
     if (scene.memory.plays.has(agentId)) goesOnTalking(scene, callId, agentId, floor, atMs)

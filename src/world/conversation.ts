@@ -2,14 +2,14 @@
 // goes on in the script or after a while of listening.
 import type { Work } from '@/core/work'
 import { chanceOfCall } from './chance-of-call'
-import { businessOf, type Intent, type Lines, type Stage } from './stage'
+import { businessIdOf, businessOf, type Intent, type Lines, type Stage } from './stage'
 
-type Asked = Pick<Work, 'queueId' | 'direction'>
+type Asked = Pick<Work, 'queueId' | 'campaign' | 'direction'>
 
-function linesFor(stage: Stage, { queueId, direction }: Asked, { wants, isWrongNumber }: Intent): Lines {
-  if (direction === 'outbound') return stage.words.dialled
+function linesFor(stage: Stage, work: Asked, { wants, isWrongNumber }: Intent): Lines {
+  if (work.direction === 'outbound') return stage.words.dialled
   if (isWrongNumber) return stage.words.wrongNumber
-  const { lines, instead } = businessOf(stage, queueId)
+  const { lines, instead } = businessOf(stage, businessIdOf(work))
   return lines.map((choices, turn) => instead[wants]?.[turn] ?? choices)
 }
 

@@ -1,6 +1,7 @@
 // What the world remembers from one instant to the next, beside its agenda: plain data, so that a day can be stopped, stored and gone on with.
 import type { Failure } from '@/core/calls'
-import type { AgentId, CallId, QueueId } from '@/core/ids'
+import type { AgentId, AttemptId, CallId, QueueId } from '@/core/ids'
+import type { PicksUp } from './attempts'
 import type { Day } from './calendar'
 import type { Ended } from './ended'
 import type { Pace } from './paces'
@@ -34,6 +35,8 @@ export interface Memory {
   /** How the call ended, where it did not simply. */
   readonly endOf: Map<CallId, Ended>
   nextAnswer: AnswersAs | null
+  /** Of attempts under way: what picked up, or would. */
+  readonly picksUp: Map<AttemptId, PicksUp>
   readonly lastBreakMs: Map<AgentId, number>
   /** Have left without signing out. */
   readonly gone: Set<AgentId>
@@ -43,7 +46,7 @@ export interface Memory {
 
 export const newMemory = ({ seed, pace, plays, day }: WorldOptions): Memory => ({
   ...{ seed, day, pace, plays: new Set(plays), startsMs: 0, dayNo: 0, arrivals: new Map(), wished: null, wishOf: new Map(), endOf: new Map() },
-  ...{ nextAnswer: null, lastBreakMs: new Map(), gone: new Set(), putThrough: new Map() },
+  ...{ nextAnswer: null, picksUp: new Map(), lastBreakMs: new Map(), gone: new Set(), putThrough: new Map() },
 })
 
 /** Of a call that is over and coded the world remembers nothing, or it would grow from day to day. */

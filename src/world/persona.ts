@@ -1,11 +1,11 @@
 // With how much patience somebody calls, and how long their business takes. A pure function of the day's seed and the
 // call, so that a floor that comes back after a break meets the same people.
-import type { CallId, QueueId } from '@/core/ids'
+import type { CallId } from '@/core/ids'
 import { MINUTE, SECOND } from '@/core/time'
 import { chanceOfCall } from './chance-of-call'
 import { intentOf } from './intent'
 import type { Pace } from './paces'
-import { businessOf, type Intent, type Stage } from './stage'
+import { type BusinessId, businessOf, type Intent, type Stage } from './stage'
 import type { PersonaWish } from './wish'
 
 export interface Persona {
@@ -28,10 +28,10 @@ interface Drawn {
   readonly pace: Pace
 }
 
-export function personaOf(stage: Stage, { seed, pace }: Drawn, callId: CallId, queueId: QueueId | null, wish: PersonaWish | null): Persona {
+export function personaOf(stage: Stage, { seed, pace }: Drawn, callId: CallId, of: BusinessId | null, wish: PersonaWish | null): Persona {
   const chance = chanceOfCall(seed, callId, 'persona')
-  const intent = intentOf(stage, seed, callId, queueId, pace, wish !== null)
-  const medianMs = intent.isWrongNumber ? 22 * SECOND : intent.belongsIn === undefined ? businessOf(stage, queueId).medianMs : 60 * SECOND
+  const intent = intentOf(stage, seed, callId, of, pace, wish !== null)
+  const medianMs = intent.isWrongNumber ? 22 * SECOND : intent.belongsIn === undefined ? businessOf(stage, of).medianMs : 60 * SECOND
   return {
     intent,
     patienceMs: wish?.patienceMs ?? Math.round(2 * SECOND + chance.logNormal(190 * SECOND, 1.1)),

@@ -3,6 +3,7 @@ import { LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
 import type { FloorState } from '@/core/state'
 import { values } from '@/core/table'
 import { MINUTE, SECOND } from '@/core/time'
+import { resumeAttempts } from './attempts'
 import { isOutside } from './far-ends'
 import { personaIn, type Scene } from './scene'
 
@@ -13,7 +14,8 @@ export function resume(scene: Scene, state: FloorState, atMs: number, observeOne
   for (const call of values(state.calls)) {
     if (call.direction === 'inbound' && call.answeredAtMs === null)
       note(Math.max(atMs + 5 * SECOND, call.offeredAtMs + personaIn(scene, call.id, call.queueId).patienceMs), { kind: 'giveUp', callId: call.id })
-    if (call.direction === 'outbound' && call.outsideCount === 0) note(atMs + SECOND, { kind: 'farEnd', callId: call.id, report: 'noAnswer' })
+    if ((call.direction === 'outbound' || call.direction === 'campaign') && call.outsideCount === 0)
+      note(atMs + SECOND, { kind: 'farEnd', callId: call.id, report: 'noAnswer' })
     for (const c of call.connections) {
       if (isOutside(c) && (c.state === 'initiated' || c.state === 'alerting'))
         note(atMs + SECOND, { kind: 'farEnd', callId: call.id, deviceId: c.deviceId, report: 'noAnswer' })
@@ -25,10 +27,13 @@ export function resume(scene: Scene, state: FloorState, atMs: number, observeOne
       if (c.state === 'held') note(atMs + MINUTE, { kind: 'fedUp', callId: call.id, heldSinceMs: c.sinceMs })
     }
   }
+  resumeAttempts(scene, state, atMs)
   for (const agent of values(state.agents)) {
     if (agent.shift === null || !plays.has(agent.id)) continue
     for (const { callId, recommendedMs, overMs, limitMs } of agent.wrapUps)
       seen({ kind: 'wrapUpStarted', agentId: agent.id, callId, recommendedMs, overMs, limitMs })
+    const preview = state.previews.get(agent.id)
+    if (preview !== undefined) seen({ kind: 'recordOffered', ...preview })
     if (agent.state.name === 'notReady') note(atMs + 5 * SECOND, { kind: 'goReady', agentId: agent.id })
   }
 }

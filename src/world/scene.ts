@@ -1,7 +1,7 @@
 // What every stand-in is handed: the stage, what the world remembers, and its agenda. What they do and what they see are tables, of which
 // each kind of stand-in brings its part.
 import type { Command } from '@/core/floor'
-import type { CallId, QueueId } from '@/core/ids'
+import type { CallId } from '@/core/ids'
 import type { LedgerEntry } from '@/core/ledger'
 import type { FloorState } from '@/core/state'
 import type { Work } from '@/core/work'
@@ -9,7 +9,7 @@ import type { Act } from './act'
 import { chanceOfCall } from './chance-of-call'
 import type { Memory } from './memory'
 import { type Persona, personaOf } from './persona'
-import type { Stage } from './stage'
+import { type BusinessId, businessIdOf, type Stage } from './stage'
 
 export interface Scene {
   readonly stage: Stage
@@ -29,9 +29,9 @@ export type Sees = {
   readonly [Kind in FloorEvent['kind']]?: (scene: Scene, event: Extract<FloorEvent, { kind: Kind }>, floor: FloorState, atMs: number) => void
 }
 
-export const personaIn = ({ stage, memory }: Scene, callId: CallId, queueId: QueueId | null): Persona =>
-  personaOf(stage, memory, callId, queueId, memory.wishOf.get(callId) ?? null)
+export const personaIn = ({ stage, memory }: Scene, callId: CallId, of: BusinessId | null): Persona =>
+  personaOf(stage, memory, callId, of, memory.wishOf.get(callId) ?? null)
 
-export const personaOfWork = (scene: Scene, { id, queueId }: Pick<Work, 'id' | 'queueId'>): Persona => personaIn(scene, id, queueId)
+export const personaOfWork = (scene: Scene, work: Pick<Work, 'id' | 'queueId' | 'campaign'>): Persona => personaIn(scene, work.id, businessIdOf(work))
 
 export const chanceIn = ({ memory }: Scene, callId: CallId, purpose: string) => chanceOfCall(memory.seed, callId, purpose)

@@ -1,10 +1,11 @@
 // What the stand-ins are told of the centre they play and of the country around it: a port, so that nothing here knows whose centre it is.
 import type { Customer } from '@/core/calls'
 import type { Chance } from '@/core/chance'
-import type { AgentId, QueueId } from '@/core/ids'
+import type { AgentId, CampaignId, QueueId } from '@/core/ids'
 import type { AnswerValue } from '@/core/scripts'
 import type { SetUp } from '@/core/set-up'
 import type { FloorState } from '@/core/state'
+import type { Work } from '@/core/work'
 import type { Ended } from './ended'
 import type { Pace } from './paces'
 
@@ -13,15 +14,31 @@ export interface Stage {
   readonly setUp: SetUp
   readonly rhythm: Rhythm
   readonly records: CustomerRecords
-  /** What is wanted of each queue; `otherBusiness` of one the stage knows nothing of. */
-  readonly business: ReadonlyMap<QueueId, Business>
+  /** What is wanted of each queue, and what those called by a campaign have to say; `otherBusiness` of one the stage knows nothing of. */
+  readonly business: ReadonlyMap<BusinessId, Business>
   readonly otherBusiness: Business
+  readonly campaigns: ReadonlyMap<CampaignId, Campaigning>
+  /** Who starts campaigns that are drafts when the day begins; null for nobody. */
+  readonly opensCampaigns: AgentId | null
   readonly words: Words
   readonly places: readonly Place[]
   readonly habits: Habits
   /** Countries callers come from, other than the centre's own. */
   readonly abroad: readonly Abroad[]
 }
+
+/** People who are called, and colleagues who call them. */
+export interface Campaigning {
+  /** The chance that a person answers: by weekday (1 Monday to 7 Sunday) and hour at their place, in a world of this pace. */
+  answering(day: number, hour: number, pace: Pace): number
+  /** Colleagues who work it on a live day, besides their queues. */
+  readonly agentIds: readonly AgentId[]
+}
+
+/** Whose business a call is. */
+export type BusinessId = QueueId | CampaignId
+
+export const businessIdOf = ({ queueId, campaign }: Pick<Work, 'queueId' | 'campaign'>): BusinessId | null => queueId ?? campaign?.campaignId ?? null
 
 /** How busy the centre is. Times count from the start of its day. */
 export interface Rhythm {
@@ -120,6 +137,10 @@ export interface Habits {
   hurriesOften(agentId: AgentId): number
   /** Reasons to be away, how often each is taken and for how long. */
   readonly breaks: readonly { readonly reason: string; readonly weight: number; readonly lastsMs: number }[]
+  /** How long somebody looks at a record before they call, at most. */
+  readonly readsRecordMs: number
+  /** How many numbers of a list are in use no more, 0 to 1. */
+  readonly numbersOutOfUse: number
   /** Not ready for a moment after a call, to telephone. */
   readonly afterCall: string
   readonly awayNotes: readonly string[]
@@ -154,7 +175,6 @@ export interface Abroad {
 
 export const placeAt = ({ places }: Stage, number: string | null): Place | undefined => places.find((p) => p.number === number)
 
-export const businessOf = ({ business, otherBusiness }: Stage, queueId: QueueId | null): Business =>
-  (queueId === null ? undefined : business.get(queueId)) ?? otherBusiness
+export const businessOf = ({ business, otherBusiness }: Stage, of: BusinessId | null): Business => (of === null ? undefined : business.get(of)) ?? otherBusiness
 
 export const abroadOf = ({ abroad }: Stage, number: string | null): Abroad | undefined => abroad.find(({ prefix }) => number?.startsWith(prefix))

@@ -8,6 +8,7 @@ import { get } from '@/core/table'
 import type { Act } from './act'
 import { type AgendaData, createAgenda } from './agenda'
 import { ARRIVALS } from './arrival'
+import { ATTEMPTS, ATTEMPTS_SEE } from './attempts'
 import { CALLERS, CALLERS_SEE } from './callers'
 import { COLLEAGUES, COLLEAGUES_SEE } from './colleagues'
 import { startDay } from './days'
@@ -46,9 +47,9 @@ export interface WorldData {
   readonly agenda: AgendaData<Act>
 }
 
-const ACTS: Acts = { ...ARRIVALS, ...CALLERS, ...COLLEAGUES, ...PROMISES, ...DIALLED, ...FAR_ENDS }
+const ACTS: Acts = { ...ATTEMPTS, ...ARRIVALS, ...CALLERS, ...COLLEAGUES, ...PROMISES, ...DIALLED, ...FAR_ENDS }
 /** In this order each makes of an event what is theirs. */
-const SEES: readonly Sees[] = [DIALLED_SEE, FAR_ENDS_SEE, COLLEAGUES_SEE, CALLERS_SEE]
+const SEES: readonly Sees[] = [ATTEMPTS_SEE, DIALLED_SEE, FAR_ENDS_SEE, COLLEAGUES_SEE, CALLERS_SEE]
 
 export const createWorld = (stage: Stage, options: WorldOptions): World => worldOf(stage, { memory: newMemory(options), agenda: { noted: [], count: 0 } })
 

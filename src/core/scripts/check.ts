@@ -160,7 +160,7 @@ function checkFields(page: Page, questions: Questions): ScriptFinding[] {
     ...page.say.flatMap((s) => (typeof s === 'string' ? [] : fieldsOf(s.when))),
   ]
   const merged = page.say.flatMap((s) => mergedNames(textOf(s))).map((name) => name.replace(/^answers\./, ''))
-  const unknown = [...new Set([...asked, ...merged])].filter((f) => !questions.has(f) && !(FACTS as readonly string[]).includes(f))
+  const unknown = [...new Set([...asked, ...merged])].filter((f) => !questions.has(f) && !(FACTS as readonly string[]).includes(f) && !isOfRecord(f))
   return unknown.map((f) =>
     finding('error', page, 'unknownField', `It speaks of “${f}”, which no page asks and nothing knows.`, 'Choose one of the fields, or ask for it on a page.'),
   )
@@ -250,3 +250,6 @@ function reachesEnd(script: Script): ReadonlySet<string> {
   }
   return seen
 }
+
+/** A column of a calling list: which there are is the list's to say. */
+const isOfRecord = (field: string): boolean => field.startsWith('record.')

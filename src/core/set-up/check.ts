@@ -4,6 +4,7 @@ import type { QueueId } from '@/core/ids'
 import type { OutcomeSet } from '@/core/outcomes'
 import { fieldsOf, patternFindings, type Script } from '@/core/scripts'
 import type { AgentSetUp } from './account'
+import { checkCampaigns } from './check-campaigns'
 import { MISSED_RING, OUTCOME_OWED, SOUND_LOST } from './given-reasons'
 import { scriptsInUse } from './lookup'
 import type { QueueSetUp } from './queue'
@@ -34,6 +35,11 @@ export function checkSetUp(setUp: SetUp): readonly Finding[] {
     ...scriptsInUse(setUp).flatMap(checkForms),
     ...twice('Outcome set', setUp.outcomeSets),
     ...twice('Queue', queues),
+    ...checkCampaigns(setUp),
+    ...twice(
+      'Campaign',
+      setUp.campaigns.filter((c) => !c.retired),
+    ),
     ...twice('Agent', agents),
     ...twice('Skill', setUp.skills),
     ...twice('Reason', setUp.notReadyReasons),
@@ -123,7 +129,8 @@ function checkOutcomeSet(setUp: SetUp, set: OutcomeSet): Finding[] {
     ),
   )
   const usedBy = setUp.queues.filter((q) => q.outcomeSetId === set.id && !q.retired)
-  const ids = usedBy.flatMap((q) => [q.scriptId, ...q.scriptChoices.map((c) => c.scriptId)])
+  const ofCampaigns = setUp.campaigns.filter((c) => c.outcomeSetId === set.id && !c.retired).map((c) => c.scriptId)
+  const ids = [...usedBy.flatMap((q) => [q.scriptId, ...q.scriptChoices.map((c) => c.scriptId)]), ...ofCampaigns]
   const scripts = scriptsInUse(setUp).filter((s) => ids.includes(s.id))
   if (scripts.length === 0) return findings
   const asked = new Set(scripts.flatMap((s) => s.pages.flatMap((p) => p.questions.map((q) => q.field))))

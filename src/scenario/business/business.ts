@@ -1,18 +1,21 @@
-// What is wanted of each queue.
-import type { QueueId } from '@/core/ids'
+// What is wanted of each queue, and what is said to each campaign.
+import { ISLAND_PASS, WINTER_TIMETABLE } from '@/scenario/campaigns'
 import { ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS } from '@/scenario/people'
-import type { Business } from '@/world'
+import type { Business, BusinessId } from '@/world'
 import { SPEAKING } from './any'
 import { assistance } from './assistance'
+import { islandPass, winter } from './campaigns'
 import { disruption } from './disruption'
 import { freight } from './freight'
 import { sailings } from './sailings'
 
-export const BUSINESS: ReadonlyMap<QueueId, Business> = new Map([
+export const BUSINESS: ReadonlyMap<BusinessId, Business> = new Map<BusinessId, Business>([
   [SAILINGS, sailings],
   [FREIGHT, freight],
   [DISRUPTION, disruption],
   [ASSISTANCE, assistance],
+  [WINTER_TIMETABLE, winter],
+  [ISLAND_PASS, islandPass],
 ])
 
 /** Of a queue somebody has added: they only want to know something. */

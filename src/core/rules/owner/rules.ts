@@ -63,7 +63,7 @@ function onlyQueueLost(draft: Draft, setUp: SetUp): string | null {
 const busyQueue = (draft: Draft, queueId: SetUp['queues'][number]['id']): boolean => values(draft.state.calls).some((c) => c.queueId === queueId)
 
 function forgets(before: SetUp, after: SetUp): string | null {
-  const lists = ['agents', 'queues', 'skills', 'scripts', 'outcomeSets'] as const
+  const lists = ['agents', 'queues', 'campaigns', 'skills', 'scripts', 'outcomeSets'] as const
   for (const list of lists) {
     const kept = new Set<string>(after[list].map((item) => item.id))
     const gone = before[list].find((item) => !kept.has(item.id))

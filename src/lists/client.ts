@@ -1,0 +1,26 @@
+// A tab's end of the calling lists. The tab only introduces them to the floor; the two speak without it from then on.
+import * as Comlink from 'comlink'
+import type { FloorClient } from '@/exchange/client'
+import type { ListsConnection } from './service'
+
+export type { ListMeta } from './chunks'
+export type { CampaignFigures } from './lists'
+
+export type ListsApi = Comlink.Remote<ListsConnection<MessagePort>>
+
+const WORKER_URL = '/workers/lists.js'
+
+/** null where workers cannot be shared: lists would be one a tab then, and people called twice. */
+export function openLists(floor: FloorClient): ListsApi | null {
+  if (typeof SharedWorker === 'undefined') return null
+  const { port } = new SharedWorker(WORKER_URL, { name: 'lists' })
+  const api = Comlink.wrap<ListsConnection<MessagePort>>(port)
+  const introduce = () => {
+    const [asked, asks] = [new MessageChannel(), new MessageChannel()]
+    if (floor.introduce('forLists', asked.port2, asks.port2))
+      void api.introduce(Comlink.transfer(asked.port1, [asked.port1]), Comlink.transfer(asks.port1, [asks.port1]))
+  }
+  introduce()
+  floor.onReset(introduce)
+  return api
+}

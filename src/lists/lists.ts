@@ -1,0 +1,211 @@
+// The calling lists at work: who is next, what becomes of them as the floor tells it, and how many stand where. The floor's ledger is the truth: what is kept
+// here of what records have been through is folded from it, and gone on from where that had come to.
+import type { CalledRecord, RecordLife, RecordState } from '@/core/campaigns'
+import { calledAs, lifeEventOf } from '@/core/dialer'
+import type { CampaignId, ListId } from '@/core/ids'
+import { parseEntry } from '@/core/ledger'
+import { type CallingList, createCallingList, type Place } from '@/core/lists'
+import type { CampaignSetUp } from '@/core/set-up'
+import { type KeyValue, storageWords } from '@/storage'
+import { CHUNK_ROWS, type Chunk, chunkedSource, type ListMeta, placeOfRecord } from './chunks'
+import { type FollowedTo, readChunks, readFollowed, readIndex, readLives, tidy, writeFollowed, writeLives } from './kept'
+
+/** The floor, as the lists ask it. */
+export interface ListsFeed {
+  /** Of the ledger. */
+  floorId(): Promise<string> | string
+  /** NDJSON of stored entries after this one. */
+  read(afterSeq: number, throughSeq: number | null): Promise<string>
+  campaigns(): Promise<readonly CampaignSetUp[]> | readonly CampaignSetUp[]
+  nowMs(): Promise<number> | number
+}
+
+export interface CampaignFigures {
+  readonly campaignId: CampaignId
+  readonly loaded: number
+  readonly states: Readonly<Record<RecordState, number>>
+  /** When the next one may be called; null when nobody waits, 0 when somebody could be called now. */
+  readonly nextAtMs: number | null
+}
+
+export interface Lists {
+  /** Follows the floor to the end of what is stored. Call it whenever more is. */
+  follow(floor: ListsFeed): Promise<void>
+  /** Takes out who is next: they come back by what becomes of them, or by `giveBack`. Nobody, until the floor has been followed once. */
+  next(campaignId: CampaignId, atMost: number, atMs: number): readonly CalledRecord[]
+  giveBack(recordIds: readonly string[], atMs: number): void
+  figures(atMs: number): readonly CampaignFigures[]
+  metas(): readonly ListMeta[]
+  /** Resolves when what is known is kept, or throws storage's reason. */
+  keep(): Promise<void>
+  /** What storage said when it last refused; null while it keeps everything. */
+  trouble(): string | null
+}
+
+interface Held {
+  readonly meta: ListMeta
+  readonly chunks: readonly Chunk[]
+  readonly lives: Map<Place, RecordLife>
+  /** Made when the campaign is known, and anew when its rules change. */
+  list: CallingList | null
+  rules: string
+  readonly dirty: Set<number>
+}
+
+/** Everything that is kept, read back. What cannot be read is left out, and said. */
+export async function openLists(store: KeyValue, onTrouble: (says: string) => void = () => {}): Promise<Lists> {
+  const held = new Map<ListId, Held>()
+  for (const meta of await readIndex(store)) {
+    const chunkCount = Math.ceil(meta.count / CHUNK_ROWS)
+    try {
+      const [chunks, lives] = await Promise.all([readChunks(store, meta, chunkCount), readLives(store, meta.id, chunkCount)])
+      held.set(meta.id, { meta, chunks, lives, list: null, rules: '', dirty: new Set() })
+    } catch (error) {
+      onTrouble(storageWords(error))
+    }
+  }
+  void tidy(store).catch(() => {})
+  let followed: FollowedTo | null = await readFollowed(store)
+  let campaigns: readonly CampaignSetUp[] = []
+  let isReady = false
+  let trouble: string | null = null
+  let following: Promise<void> = Promise.resolve()
+
+  const listOf = (of: Held, atMs: number): CallingList | null => {
+    const campaign = campaigns.find((c) => c.id === of.meta.campaignId)
+    if (campaign === undefined) return null
+    const { attempts, manner, hours, fromDay, toDay, leftOutDays, order } = campaign
+    const rules = { attempts, manner, hours, fromDay, toDay, leftOutDays, order }
+    const asText = JSON.stringify(rules)
+    if (of.list === null || of.rules !== asText) {
+      of.list = createCallingList(
+        chunkedSource(of.meta, of.chunks, of.lives, (no) => of.dirty.add(no)),
+        rules,
+        atMs,
+      )
+      of.rules = asText
+    }
+    return of.list
+  }
+  const listsOf = (campaignId: CampaignId) => [...held.values()].filter((h) => h.meta.campaignId === campaignId)
+  const heldBy = (recordId: string): { readonly of: Held; readonly place: Place } | null => {
+    for (const of of held.values()) {
+      const place = placeOfRecord(of.meta.id, recordId)
+      if (place !== null && place < of.meta.count) return { of, place }
+    }
+    return null
+  }
+
+  const take = async (floor: ListsFeed) => {
+    const [floorId, nowMs] = [await floor.floorId(), await floor.nowMs()]
+    if (followed?.floorId !== floorId) followed = { floorId, seq: 0 }
+    campaigns = await floor.campaigns()
+    // An index is made once for what is known at the time: the first is cheap, whatever is folded in.
+    for (const of of held.values()) listOf(of, nowMs)
+    const text = await floor.read(followed.seq, null)
+    let seq = followed.seq
+    for (const line of text.split('\n')) {
+      if (line === '') continue
+      // Most entries are no business of a list: they are passed over without being read.
+      if (!OURS.test(line)) {
+        const found = SEQ.exec(line)
+        if (found !== null) seq = Number(found[1])
+        continue
+      }
+      const opened = parseEntry(line)
+      if (!opened.ok) break
+      const { entry } = opened
+      seq = entry.seq
+      if (entry.event.kind === 'setUpChanged') {
+        campaigns = await floor.campaigns()
+        for (const of of held.values()) listOf(of, nowMs)
+      }
+      const life = lifeEventOf(entry.event)
+      const found = life === null ? null : heldBy(life.recordId)
+      if (life !== null && found !== null) listOf(found.of, nowMs)?.fold(found.place, life.event, entry.atMs)
+    }
+    followed = { floorId, seq }
+    isReady = true
+  }
+
+  const keep = async () => {
+    for (const { meta, lives, dirty } of held.values())
+      for (const no of [...dirty]) {
+        // What changes while it is written is written again.
+        dirty.delete(no)
+        const part: (readonly [Place, RecordLife])[] = []
+        for (let place = no * CHUNK_ROWS; place < Math.min(meta.count, (no + 1) * CHUNK_ROWS); place++) {
+          const life = lives.get(place)
+          if (life !== undefined) part.push([place, life])
+        }
+        try {
+          await writeLives(store, meta.id, no, part)
+        } catch (error) {
+          dirty.add(no)
+          throw error
+        }
+      }
+    // Only now: entries after it are folded in again, which changes nothing that was there already.
+    if (followed !== null) await writeFollowed(store, followed)
+  }
+
+  return {
+    follow(floor) {
+      following = following.then(() => take(floor))
+      return following
+    },
+    next(campaignId, atMost, atMs) {
+      if (!isReady) return []
+      const found: CalledRecord[] = []
+      for (const of of listsOf(campaignId))
+        while (found.length < atMost) {
+          const next = listOf(of, atMs)?.next(atMs)
+          if (next === undefined) break
+          found.push(calledAs(next))
+        }
+      return found
+    },
+    giveBack(recordIds, atMs) {
+      for (const id of recordIds) {
+        const found = heldBy(id)
+        if (found !== null) listOf(found.of, atMs)?.giveBack(found.place, atMs)
+      }
+    },
+    figures(atMs) {
+      const byCampaign = new Map<CampaignId, CampaignFigures>()
+      for (const of of held.values()) {
+        const list = listOf(of, atMs)
+        if (list === null) continue
+        const states = list.figures()
+        const nextAtMs = list.nextAtMs(atMs)
+        const { campaignId, count } = of.meta
+        const before = byCampaign.get(campaignId)
+        byCampaign.set(
+          campaignId,
+          before === undefined
+            ? { campaignId, loaded: count, states, nextAtMs }
+            : { campaignId, loaded: before.loaded + count, states: added(before.states, states), nextAtMs: sooner(before.nextAtMs, nextAtMs) },
+        )
+      }
+      return [...byCampaign.values()]
+    },
+    metas: () => [...held.values()].map((h) => h.meta),
+    async keep() {
+      try {
+        await keep()
+        trouble = null
+      } catch (error) {
+        trouble = storageWords(error)
+        throw error
+      }
+    },
+    trouble: () => trouble,
+  }
+}
+
+const OURS = /"kind":"(?:attemptMade|attemptEnded|recordOffered|recordReturned|recordCoded|recordUncoded|recordBarred|recordReleased|setUpChanged)"/
+const SEQ = /"seq":(\d+)/
+
+const sooner = (a: number | null, b: number | null): number | null => (a === null ? b : b === null ? a : Math.min(a, b))
+const added = (a: CampaignFigures['states'], b: CampaignFigures['states']): CampaignFigures['states'] =>
+  Object.fromEntries(Object.entries(a).map(([state, n]) => [state, n + b[state as RecordState]])) as CampaignFigures['states']
