@@ -18,8 +18,8 @@ export function startDay(scene: Scene, floor: FloorState, atMs: number): void {
   const hours = hoursToday(stage, memory)
   const opensAtMs = memory.startsMs + hours.opensMs
   for (const { id } of floor.setUp.queues) beginArrivals(scene, id, Math.max(atMs, opensAtMs))
-  for (const { id, retired } of floor.setUp.campaigns)
-    if (!retired) note(Math.max(atMs, day.kind === 'calendar' ? opensAtMs : 0), { kind: 'openCampaign', campaignId: id })
+  // Past days were days of the queues.
+  if (day.kind === 'live') for (const { id, retired } of floor.setUp.campaigns) if (!retired) note(atMs, { kind: 'openCampaign', campaignId: id })
   const all = [...plays]
   const onShift = day.kind === 'calendar' ? onDuty(seed, day.day, floor.setUp, all, hours.seats) : all
   for (const id of onShift) noteShift(scene, floor, id, atMs)
