@@ -28,7 +28,16 @@ function hearing(): void {
   const callId = toCallId('call_bench_1')
   const opened = evolveCalls(
     () => undefined,
-    { kind: 'callOriginated', callId, agentId: toAgentId('agent_bench_0'), number: '+441632960112', customer: null, queueId: null, extension: null, ofCampaign: false },
+    {
+      kind: 'callOriginated',
+      callId,
+      agentId: toAgentId('agent_bench_0'),
+      number: '+441632960112',
+      customer: null,
+      queueId: null,
+      extension: null,
+      ofCampaign: false,
+    },
     1,
   )
   let call = opened[0]?.after as Call

@@ -3,14 +3,15 @@
 import { memo, type Ref, useImperativeHandle, useMemo, useRef } from 'react'
 import type { Call } from '@/core/calls'
 import type { CallId } from '@/core/ids'
-import type { Work } from '@/core/work'
+import { behalfOf, type Work } from '@/core/work'
 import type { CentreView, MeView } from '@/exchange/protocol'
 import { useCommand, useSeen } from '@/exchange/react'
 import { SHORTCUTS, scriptOf } from '@/frame'
 import { type ReadingActions, ReadingPane, type ReadingPaneHandle } from '@/reading'
-import { memoInWords } from '@/words'
+import { memoInWords, outcomeSetOf } from '@/words'
 import { EarlierCall } from './earlier-call'
 import { OutcomeTray, type OutcomeTrayHandle } from './outcome/tray'
+import { PreviewPane } from './preview-pane'
 import { Record } from './record'
 import { TodayColumn, WaitingPane } from './waiting'
 
@@ -58,11 +59,12 @@ export const Below = memo(function Below({ shown, onLookUp, onSaved, onBack, ref
   /** Whoever has the call codes it, and whoever has left it and owes; others on the line read along. */
   const mayCode = work !== undefined && !ringing && (work.handledBy === me.id || work.owedBy.includes(me.id))
   const script = work === undefined ? null : scriptOf(centre, work)
-  const setId = centre.queues.find((q) => q.id === work?.queueId)?.outcomeSetId ?? centre.outsideOutcomeSetId
-  const outcomeSet = centre.outcomeSets.find((s) => s.id === setId)
+  const outcomeSet = work === undefined ? undefined : outcomeSetOf(centre, behalfOf(work))
   return (
     <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_420px] [contain:strict]">
-      {work === undefined ? (
+      {work === undefined && me.preview !== null ? (
+        <PreviewPane key={`${me.preview.record.recordId} ${me.preview.sinceMs}`} me={me} centre={centre} preview={me.preview} />
+      ) : work === undefined ? (
         <WaitingPane me={me} centre={centre} onChoose={onLookUp} />
       ) : (
         <Reading

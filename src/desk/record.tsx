@@ -28,7 +28,8 @@ interface Props {
 
 export const Record = memoInWords(function Record({ work, unknown, moreHeadStartMs, keptPlace, centre, answeredAtMs, promised }: Props) {
   const promisedBy = useSeen(({ seats }) => seats.find((s) => s.id === promised?.agreedBy)?.name)
-  const { customer, number, path, offeredAtMs, direction } = work
+  const { customer, number, path, offeredAtMs, direction, campaign } = work
+  const ofCampaign = centre.campaigns.find((c) => c.id === campaign?.campaignId)
   const written = useNumberWords()
   const about = centre.queues.find((q) => q.id === work.queueId)
   const queue = about?.name
@@ -56,6 +57,15 @@ export const Record = memoInWords(function Record({ work, unknown, moreHeadStart
             <span className="tabular">{format(promised.dueAtMs, 'd MMM HH:mm')}</span>
             {promised.note !== '' && <span className="block">{promised.note}</span>}
           </Fact>
+        )}
+        {campaign !== null && (
+          <>
+            <Fact label="Campaign">{ofCampaign?.name}</Fact>
+            <Fact label="Try">
+              {campaign.record.tries + 1}
+              {ofCampaign !== undefined && <span className="text-soft"> of at most {ofCampaign.attempts.perRecord.inAll}</span>}
+            </Fact>
+          </>
         )}
         {direction === 'inbound' && (
           <>
@@ -128,7 +138,7 @@ function PreviousContact({ record, centre }: { record: CallRecord; centre: Centr
       <span className="tabular text-soft text-xs leading-5">{format(record.offeredAtMs, 'd MMM HH:mm')}</span>
       <span className="min-w-0 truncate">
         {record.outcome === null ? resultWords(record.result) : outcomeLabel(centre, record)}
-        <span className="text-soft"> · {record.queue ?? 'dialled by us'}</span>
+        <span className="text-soft"> · {record.queue ?? record.campaign ?? 'dialled by us'}</span>
         {record.notes !== '' && <span className="text-soft"> · {record.notes}</span>}
       </span>
     </li>

@@ -12,6 +12,7 @@ import { LATEST_CALLS } from '@/history/client'
 import { useHistory } from '@/history/react'
 import { Clock, useNowMs } from '@/ui'
 import { callerWords, memoInWords, outcomeLabel, resultWords, spentWords } from '@/words'
+import { CampaignWaiting } from './campaign-waiting'
 import { CorrectOutcome } from './correct-outcome'
 import { People } from './people'
 
@@ -22,11 +23,25 @@ interface WaitingProps {
 }
 
 export const WaitingPane = memoInWords(function WaitingPane({ me, centre, onChoose }: WaitingProps) {
+  return (
+    <section
+      aria-label={me.campaignId === null ? 'Your queues' : 'What you wait for'}
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
+      tabIndex={0}
+      className="min-h-0 overflow-auto bg-raised px-8 py-5 -outline-offset-4"
+    >
+      {me.campaignId !== null && <CampaignWaiting me={me} centre={centre} />}
+      {me.queueIds.length > 0 && <Queues me={me} centre={centre} />}
+      <People me={me} onChoose={onChoose} />
+    </section>
+  )
+})
+
+function Queues({ me, centre }: Omit<WaitingProps, 'onChoose'>) {
   const queues = useSeen((view) => view.queues) ?? []
   return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
-    <section aria-label="Your queues" tabIndex={0} className="min-h-0 overflow-auto bg-raised px-8 py-5 -outline-offset-4">
-      <h2 className="font-semibold text-lg">Your queues now</h2>
+    <>
+      <h2 className={`font-semibold text-lg ${me.campaignId === null ? '' : 'mt-6'}`}>Your queues now</h2>
       <table className="mt-3 w-full max-w-[760px]">
         <thead>
           <tr className="border-line-strong border-b text-left">
@@ -65,15 +80,16 @@ export const WaitingPane = memoInWords(function WaitingPane({ me, centre, onChoo
             })}
         </tbody>
       </table>
-      <p className="mt-3 max-w-[66ch] font-serif text-[17px] text-soft leading-7">
-        {me.state === 'ready'
-          ? 'The next call rings on the board above. The script opens here, and the record at the right, as it rings.'
-          : 'Press Go ready when you can take a call.'}
-      </p>
-      <People me={me} onChoose={onChoose} />
-    </section>
+      {me.campaignId === null && (
+        <p className="mt-3 max-w-[66ch] font-serif text-[17px] text-soft leading-7">
+          {me.state === 'ready'
+            ? 'The next call rings on the board above. The script opens here, and the record at the right, as it rings.'
+            : 'Press Go ready when you can take a call.'}
+        </p>
+      )}
+    </>
   )
-})
+}
 
 /** What a caller who joined now could expect. */
 const expectedWords = (ms: number | null) => {

@@ -1,8 +1,9 @@
 // What each message of a tab does, and who may send it. Rights are asked here, in the worker: what a screen hides is no protection.
 
+import type { DialerReasons } from '@/core/dialer'
 import { readNumber, writeNumber } from '@/core/directory'
 import { type AgentCommand, type Ask, type FloorRefusal, preview, refusalFor, toRefusalText } from '@/core/floor'
-import type { AgentId } from '@/core/ids'
+import type { AgentId, CampaignId } from '@/core/ids'
 import { openAccount, unentitled } from '@/core/rules/rights'
 import type { Entitlement } from '@/core/set-up'
 import type { FloorState } from '@/core/state'
@@ -39,6 +40,7 @@ export interface Floor {
   turn(everything?: boolean): void
   broadcast(): void
   isKept(): boolean
+  pacing(campaignId: CampaignId): DialerReasons | null
   damaged(): Promise<string>
   dismiss(noticeId: string): void
 }
@@ -54,7 +56,19 @@ const KEPT_FIRST: readonly Ask['kind'][] = [
 ]
 
 /** Commands of whoever is at work: only at the tab where their shift is. */
-const WITHOUT_SEAT: readonly Ask['kind'][] = ['startShift', 'moveSeat', 'switchStorm', 'changeSetUp', 'addDoNotCall', 'removeDoNotCall', 'correctOutcome']
+const WITHOUT_SEAT: readonly Ask['kind'][] = [
+  'startShift',
+  'moveSeat',
+  'switchStorm',
+  'changeSetUp',
+  'addDoNotCall',
+  'removeDoNotCall',
+  'correctOutcome',
+  'startCampaign',
+  'pauseCampaign',
+  'finishCampaign',
+  'putBackRecords',
+]
 
 export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Promise<Answer> {
   const done = (text: string | null = null): Answer => ({ ok: true, kept: floor.isKept(), text })
@@ -196,6 +210,10 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       // Everybody's calls. Only where no worker can be shared must a tab itself hand them to its history, which then asks whose they are.
       const refused = floor.isShared ? lacks('supervision') : null
       return refused === null ? done(await floor.writer.read(message.afterSeq, message.throughSeq ?? Infinity)) : no(refused)
+    }
+    case 'pacing': {
+      const refused = lacks('supervision')
+      return refused === null ? done(JSON.stringify(floor.pacing(message.campaignId))) : no(refused)
     }
     case 'ledger': {
       const refused = lacks('supervision')

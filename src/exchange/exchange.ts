@@ -66,7 +66,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
   const opened = options.restored.state === null ? openFloor(options.floorId, options.scenario.setUp, now()) : null
   const state = options.restored.state ?? floorOf(opened as LedgerEntry)
   let centre = selectCentre(state, options.scenario)
-  const shared = createSharedView(state)
+  const shared = createSharedView(state, (id) => ({ left: feed.left(id), reasons: dialer.reasons(id) }))
 
   let codes = 0
   const devices = createDevices({
@@ -318,6 +318,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     turn,
     broadcast,
     isKept: () => storageReason === null,
+    pacing: dialer.reasons,
     damaged: async () => JSON.stringify((await options.store.get(DAMAGED_KEY)) ?? [], null, 1),
     dismiss: (noticeId) => {
       notices = notices.filter((n) => n.id !== noticeId)

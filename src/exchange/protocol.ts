@@ -8,13 +8,14 @@ import type { CalledRecord, CampaignState, DayCount } from '@/core/campaigns'
 import type { NumberReading } from '@/core/directory'
 import type { DoNotCallEntry } from '@/core/do-not-call'
 import { AskSchema } from '@/core/floor'
-import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, type CampaignId, type QueueId, QueueIdSchema } from '@/core/ids'
+import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, type CampaignId, CampaignIdSchema, type QueueId, QueueIdSchema } from '@/core/ids'
 import type { OutcomeSet } from '@/core/outcomes'
 import type { Script } from '@/core/scripts'
 import type { CampaignSetUp, Entitlement, QueueSetUp, Reason, SetUp } from '@/core/set-up'
 import type { Task } from '@/core/tasks'
 import type { Work } from '@/core/work'
 import { PACES, type Pace } from '@/world'
+import type { Left } from './list-feed'
 
 const requestId = z.string().min(1)
 
@@ -104,6 +105,8 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
         .readonly(),
     })
     .readonly(),
+  /** Why a campaign is dialled as fast as it is, as the JSON of a `DialerReasons`; of one that is not dialled, `null`. */
+  z.object({ kind: z.literal('pacing'), requestId, campaignId: CampaignIdSchema }).readonly(),
   /** Asks nothing: whether the floor is still there. */
   z.object({ kind: z.literal('ping'), requestId }).readonly(),
 ])
@@ -267,6 +270,10 @@ export interface CampaignView {
   /** Over the days its cap of abandoned calls is held against. */
   readonly window: Omit<DayCount, 'day'>
   readonly lastLiveAtMs: number | null
+  /** About how long until the next person for somebody who is ready; null when too little was seen. */
+  readonly expectedMs: number | null
+  /** How many records stand where; null while the lists have not been heard of. */
+  readonly left: Left | null
 }
 
 /** A record an agent looks at before they call. */

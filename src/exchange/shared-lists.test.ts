@@ -7,9 +7,11 @@ import type { SharedLists } from './protocol'
 import { createSharedView } from './shared-lists'
 import { concerns, selectMe, selectMine } from './views'
 
+const NOTHING = { left: null, reasons: null }
+
 /** What a tab would be shown that asks for everything now. */
 const anew = (state: Parameters<typeof createSharedView>[0]): SharedLists => {
-  const view = createSharedView(state)
+  const view = createSharedView(state, () => NOTHING)
   view.refresh()
   return withChanges(NO_LISTS, view.whole())
 }
@@ -21,7 +23,7 @@ describe('what is shown of a floor', () => {
     fc.assert(
       fc.property(steps(160), (sequence) => {
         const floor = aCrowdedFloor()
-        const shared = createSharedView(floor.state())
+        const shared = createSharedView(floor.state(), () => NOTHING)
         shared.refresh()
         let tab = withChanges(NO_LISTS, structuredClone(shared.whole()))
         for (const [wanted, inMs] of sequence) {

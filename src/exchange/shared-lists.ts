@@ -1,10 +1,11 @@
 // What everybody who is signed in sees of the floor, kept as rows by key and made anew only where something changed: the change of one seat costs one
 // row for every tab, and nothing is computed that nobody is shown.
+import type { CampaignId } from '@/core/ids'
 import type { FloorState, TableName } from '@/core/state'
 import { watch } from '@/core/state'
 import { get } from '@/core/table'
 import type { ListChanges, ListName, RowChanges, SharedLists } from './protocol'
-import { callbackView, campaignView, isParked, parkedView, queueView, seatView } from './views'
+import { callbackView, campaignView, type Dialled, isParked, parkedView, queueView, seatView } from './views'
 
 type Row<L extends ListName> = SharedLists[L][number]
 type Rows<L extends ListName> = ReadonlyMap<string, Row<L>>
@@ -23,7 +24,8 @@ export interface SharedView {
   whole(): ListChanges
 }
 
-export function createSharedView(state: FloorState): SharedView {
+/** `dialled` says what the dialer and the lists know of a campaign. */
+export function createSharedView(state: FloorState, dialled: (id: CampaignId) => Dialled): SharedView {
   const takeChanged = watch(state)
   const seats = createList<'seats'>()
   const queues = createList<'queues'>()
@@ -60,8 +62,7 @@ export function createSharedView(state: FloorState): SharedView {
       note('parked', refreshParked(of('calls')))
       if (touches('callbacks')) note('callbacks', callbacks.replace(byDue([...state.callbacks.values()].map(callbackView)).map((c) => [c.id, c])))
       if (touches('tasks')) note('tasks', tasks.replace(byDue([...state.tasks.values()]).map((t) => [t.taskId, t])))
-      if (touches('campaigns') || touches('attempts') || touches('agents'))
-        note('campaigns', campaigns.replace(state.setUp.campaigns.filter((c) => !c.retired).map((c) => [c.id, campaignView(state, c)])))
+      note('campaigns', campaigns.replace(state.setUp.campaigns.filter((c) => !c.retired).map((c) => [c.id, campaignView(state, c, dialled(c.id))])))
       return { lists: Object.keys(lists).length === 0 ? null : lists, changed }
     },
     whole: () => ({

@@ -3,6 +3,7 @@ import { type AgentStateName, spentToday, type WrapUp } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import { type Call, whoHearsWhom } from '@/core/calls'
 import { countsOver, createRun } from '@/core/campaigns'
+import type { DialerReasons } from '@/core/dialer'
 import { callerLabel } from '@/core/directory'
 import type { AgentId, CallId } from '@/core/ids'
 import { isOpen } from '@/core/queues'
@@ -14,6 +15,7 @@ import { type FloorState, isMutedOn, type TableName } from '@/core/state'
 import { get, values } from '@/core/table'
 import { MINUTE } from '@/core/time'
 import { behalfOfPart } from '@/core/work'
+import type { Left } from './list-feed'
 import type {
   AccountView,
   CallbackView,
@@ -240,7 +242,13 @@ export function selectDevice(state: FloorState, is: DeviceView['is'], agentId: A
   return { is, agentId, agentName: agentName(state.setUp, agentId), state: rings ? 'ringing' : talks ? 'talking' : 'idle', with: who }
 }
 
-export function campaignView(state: FloorState, { id, abandonCap }: CampaignSetUp): CampaignView {
+/** What the dialer and the lists know of a campaign besides the floor. */
+export interface Dialled {
+  readonly left: Left | null
+  readonly reasons: DialerReasons | null
+}
+
+export function campaignView(state: FloorState, { id, abandonCap }: CampaignSetUp, { left, reasons }: Dialled): CampaignView {
   const run = get(state.campaigns, id) ?? createRun(id)
   const agents = values(state.agents).filter((a) => a.shift?.campaignId === id)
   const attempts = values(state.attempts).filter((a) => a.campaignId === id)
@@ -254,7 +262,15 @@ export function campaignView(state: FloorState, { id, abandonCap }: CampaignSetU
     linesInUse: linesInUse(state, id),
     today: countsOver(run, 1, state.atMs),
     window: countsOver(run, abandonCap.overDays, state.atMs),
+    expectedMs: reasons === null ? null : untilNextMs(reasons),
+    left,
   }
+}
+
+/** At the pace of the last minutes, shared by those who are ready: too few say nothing. */
+function untilNextMs({ observation: { agentsIdle, recent, recentHour } }: DialerReasons): number | null {
+  const [of, lastsMs] = recent.connects >= 5 ? [recent.connects, 5 * MINUTE] : [recentHour.connects, 60 * MINUTE]
+  return of < 5 ? null : (lastsMs / of) * Math.max(1, agentsIdle)
 }
 
 /** Whether what an agent sees of their own, their calls and what is theirs to write, may differ after these changes. */

@@ -6,6 +6,7 @@ import { type ReactNode, useCallback, useEffect, useState } from 'react'
 import { floorNow } from '@/exchange/floor-time'
 import type { AccountView } from '@/exchange/protocol'
 import { useDoor, useSeen } from '@/exchange/react'
+import { ListsAtWork } from '@/lists/react'
 import { setClockSource, setKeysOwner } from '@/ui'
 import { useNumberWords } from '@/words'
 import { CallbackAlarm } from './callback-alarm'
@@ -64,6 +65,7 @@ function SignedIn({ account, children }: { account: AccountView; children: React
   const openHelp = useCallback(() => setHelpOpen(true), [])
   const inside = (
     <div className="flex h-screen min-h-0 flex-col">
+      <ListsAtWork />
       <header className="shrink-0">
         <PlacesBar account={account} onStandIns={openStandIns} />
         <ShiftPart />

@@ -15,7 +15,8 @@ export function scriptOf(centre: CentreView, work: Work): Script | null {
 }
 
 /** Which script will open when a ringing call is answered, so that it can be read already. */
-function scriptIdFor(centre: CentreView, { queueId, path, customer }: Work): string | null {
+function scriptIdFor(centre: CentreView, { queueId, path, customer, campaign }: Work): string | null {
+  if (queueId === null && campaign !== null) return centre.campaigns.find((c) => c.id === campaign.campaignId)?.scriptId ?? null
   const queue = centre.queues.find((q) => q.id === queueId)
   return queue === undefined ? null : chosenScriptId(queue, { path, group: customer?.group ?? null })
 }

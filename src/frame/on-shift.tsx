@@ -135,7 +135,10 @@ function Shift({ me, calls, work, centre, callbacks, onHelp, children }: Seen & 
     mute: () => void give({ kind: 'setMute', muted: !me.muted }),
     ...(lately !== null && calls.length === 0 ? { undo: () => void give({ kind: 'takeBackOutcome', callId: lately.callId }) } : {}),
     // Within a call the key is about what follows it.
-    state: () => (me.afterwards.ready && (me.state !== 'wrapUp' || me.owed.length >= centre.mostOwed) ? setNotReadyOpen(true) : void give({ kind: 'goReady' })),
+    state: () =>
+      me.afterwards.ready && me.leaving === null && (me.state !== 'wrapUp' || me.owed.length >= centre.mostOwed)
+        ? setNotReadyOpen(true)
+        : void give({ kind: 'goReady' }),
     help: onHelp,
   })
 

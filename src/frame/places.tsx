@@ -10,6 +10,7 @@ import { mayEnter, PLACES, type Place } from './rights'
 const UNDER: readonly (readonly [path: string, place: Place])[] = [
   ['/callbacks', 'callbacks'],
   ['/do-not-call', 'callbacks'],
+  ['/campaigns', 'campaigns'],
   ['/results', 'results'],
   ['/set-up', 'set-up'],
   ['/outcomes', 'set-up'],

@@ -4,6 +4,7 @@ import type { AccountView } from '@/exchange/protocol'
 export const PLACES = [
   { id: 'desk', href: '/', label: 'Desk' },
   { id: 'callbacks', href: '/callbacks', label: 'Callbacks' },
+  { id: 'campaigns', href: '/campaigns', label: 'Campaigns' },
   { id: 'results', href: '/results', label: 'Results' },
   { id: 'set-up', href: '/set-up', label: 'Set-up' },
 ] as const
@@ -13,6 +14,7 @@ export type Place = (typeof PLACES)[number]['id']
 const NEEDS: Record<Place, (account: AccountView) => boolean> = {
   desk: ({ queueIds }) => queueIds.length > 0,
   callbacks: () => true,
+  campaigns: ({ may }) => may.includes('supervision'),
   /** An agent sees their own. */
   results: () => true,
   'set-up': ({ may }) => may.includes('setUp'),

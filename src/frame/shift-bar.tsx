@@ -22,7 +22,8 @@ export function ShiftBar({ shift }: { shift: OnShift }) {
         <OwedMenu me={me} onCode={setCoding} />
         <DueCallbacks count={due} />
         <div className="ml-auto flex shrink-0 items-center gap-3">
-          <Queues served={me.queueIds} />
+          {me.campaignId !== null && <Campaign id={me.campaignId} />}
+          {me.queueIds.length > 0 && <Queues served={me.queueIds} />}
           <SoundMenu me={me} give={give} sound={sound} volumes={volumes} />
         </div>
       </div>
@@ -38,6 +39,18 @@ function DueCallbacks({ count }: { count: number }) {
     <Button tone="brass" className="!px-2" onClick={() => router.push('/callbacks')}>
       {count === 1 ? '1 callback due' : `${count} callbacks due`}
     </Button>
+  )
+}
+
+/** What is worked besides queues: by its name, and said when it stands still. */
+function Campaign({ id }: { id: NonNullable<MeView['campaignId']> }) {
+  const name = useSeen((view) => nameIn(view.centre.campaigns, id))
+  const state = useSeen((view) => view.campaigns.find((c) => c.id === id)?.state)
+  return (
+    <span className="max-w-48 truncate" title={name ?? ''}>
+      {name}
+      {state !== undefined && state !== 'running' && <span className="font-semibold text-brass-text"> · {state}</span>}
+    </span>
   )
 }
 

@@ -49,7 +49,15 @@ export const StatePart = memo(function StatePart(shift: Props) {
           Go ready, code later
         </Button>
       )}
-      {me.state === 'ready' && <NotReadyMenu {...shift} label="Go not ready" />}
+      {me.state === 'ready' && me.leaving === null && <NotReadyMenu {...shift} label="Go not ready" />}
+      {me.leaving !== null && (
+        <>
+          <span className="whitespace-nowrap text-brass-text">{me.leaving.toLowerCase()} after who is on the way</span>
+          <Button onClick={onReady} shortcut={SHORTCUTS.state.keys}>
+            Stay ready
+          </Button>
+        </>
+      )}
       {(me.state === 'onCall' || me.state === 'ringing') && <Afterwards {...shift} />}
       <ShiftMenu {...shift} />
     </div>
@@ -92,10 +100,15 @@ function Afterwards(shift: Props) {
   )
 }
 
-function NotReadyMenu({ give, notReadyOpen, setNotReadyOpen, label }: Props & { readonly label: string }) {
+function NotReadyMenu({ me, give, notReadyOpen, setNotReadyOpen, label }: Props & { readonly label: string }) {
   const reasons = useSeen(({ centre }) => centre.notReadyReasons) ?? []
   return (
-    <Menu label="Why?" open={notReadyOpen} onOpenChange={setNotReadyOpen} trigger={<Button shortcut={SHORTCUTS.state.keys}>{label}</Button>}>
+    <Menu
+      label={me.awaited ? 'Somebody is on the way to you and comes first. Then why?' : 'Why?'}
+      open={notReadyOpen}
+      onOpenChange={setNotReadyOpen}
+      trigger={<Button shortcut={SHORTCUTS.state.keys}>{label}</Button>}
+    >
       {reasons.map(
         ({ name, paid, plannedMs, givenByFloor }) =>
           !givenByFloor && (

@@ -13,7 +13,10 @@ export function useZipTone(me: MeView, calls: readonly CallView[], volume: numbe
   useEffect(() => {
     const wasReady = before.current === 'ready'
     before.current = me.state
-    const putThrough = wasReady && me.state === 'onCall' && calls.some((v) => v.call.direction === 'inbound')
+    const putThrough =
+      wasReady &&
+      me.state === 'onCall' &&
+      calls.some((v) => v.call.direction === 'inbound' || (v.call.direction === 'campaign' && v.call.answeredAtMs !== null))
     if (!putThrough || me.soundPath === 'none') return
     void play(ZIP, ZIP_LOUDNESS * volume).then((started) => {
       if (started.ok) setTimeout(started.stop, ZIP_LASTS_MS)

@@ -5,13 +5,14 @@ import type { ListsConnection } from './service'
 
 export type { ListMeta } from './chunks'
 export type { CampaignFigures } from './lists'
+export type { OneRecord, RecordRow, RecordsAsked, RecordsPage } from './pages'
 
 export type ListsApi = Comlink.Remote<ListsConnection<MessagePort>>
 
 const WORKER_URL = '/workers/lists.js'
 
 /** null where workers cannot be shared: lists would be one a tab then, and people called twice. */
-export function openLists(floor: FloorClient): ListsApi | null {
+export function openLists(floor: FloorClient, onChange: () => void): ListsApi | null {
   if (typeof SharedWorker === 'undefined') return null
   const { port } = new SharedWorker(WORKER_URL, { name: 'lists' })
   const api = Comlink.wrap<ListsConnection<MessagePort>>(port)
@@ -22,5 +23,10 @@ export function openLists(floor: FloorClient): ListsApi | null {
   }
   introduce()
   floor.onReset(introduce)
+  const subscribe = () => void api.subscribe(Comlink.proxy(onChange))
+  subscribe()
+  // A tab that is left must not be told for ever; one that is shown again from the browser's memory is told again.
+  addEventListener('pagehide', () => void api.close())
+  addEventListener('pageshow', (event: PageTransitionEvent) => event.persisted && subscribe())
   return api
 }

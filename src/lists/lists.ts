@@ -1,6 +1,6 @@
 // The calling lists at work: who is next, what becomes of them as the floor tells it, and how many stand where. The floor's ledger is the truth: what is kept
 // here of what records have been through is folded from it, and gone on from where that had come to.
-import type { CalledRecord, RecordLife, RecordState } from '@/core/campaigns'
+import { type CalledRecord, FRESH, isPutBackBy, type PutBack, type RecordLife, type RecordState } from '@/core/campaigns'
 import { calledAs, lifeEventOf } from '@/core/dialer'
 import type { CampaignId, ListId } from '@/core/ids'
 import { parseEntry } from '@/core/ledger'
@@ -9,6 +9,7 @@ import type { CampaignSetUp } from '@/core/set-up'
 import { type KeyValue, storageWords } from '@/storage'
 import { CHUNK_ROWS, type Chunk, chunkedSource, type ListMeta, placeOfRecord } from './chunks'
 import { type FollowedTo, readChunks, readFollowed, readIndex, readLives, tidy, writeFollowed, writeLives } from './kept'
+import { found, type OneRecord, type RecordRow, type RecordsAsked, type RecordsPage, rowOf } from './pages'
 
 /** The floor, as the lists ask it. */
 export interface ListsFeed {
@@ -36,6 +37,11 @@ export interface Lists {
   giveBack(recordIds: readonly string[], atMs: number): void
   figures(atMs: number): readonly CampaignFigures[]
   metas(): readonly ListMeta[]
+  page(asked: RecordsAsked, atMs: number): RecordsPage
+  /** null of nobody here. */
+  record(recordId: string, atMs: number): OneRecord | null
+  /** How many would be put back. */
+  matching(campaignId: CampaignId, which: PutBack, atMs: number): number
   /** Resolves when what is known is kept, or throws storage's reason. */
   keep(): Promise<void>
   /** What storage said when it last refused; null while it keeps everything. */
@@ -50,6 +56,12 @@ interface Held {
   list: CallingList | null
   rules: string
   readonly dirty: Set<number>
+  source: ReturnType<typeof chunkedSource> | null
+}
+
+function sourceOf(of: Held): ReturnType<typeof chunkedSource> {
+  of.source ??= chunkedSource(of.meta, of.chunks, of.lives, (no) => of.dirty.add(no))
+  return of.source
 }
 
 /** Everything that is kept, read back. What cannot be read is left out, and said. */
@@ -59,7 +71,7 @@ export async function openLists(store: KeyValue, onTrouble: (says: string) => vo
     const chunkCount = Math.ceil(meta.count / CHUNK_ROWS)
     try {
       const [chunks, lives] = await Promise.all([readChunks(store, meta, chunkCount), readLives(store, meta.id, chunkCount)])
-      held.set(meta.id, { meta, chunks, lives, list: null, rules: '', dirty: new Set() })
+      held.set(meta.id, { meta, chunks, lives, list: null, rules: '', dirty: new Set(), source: null })
     } catch (error) {
       onTrouble(storageWords(error))
     }
@@ -78,11 +90,7 @@ export async function openLists(store: KeyValue, onTrouble: (says: string) => vo
     const rules = { attempts, manner, hours, fromDay, toDay, leftOutDays, order }
     const asText = JSON.stringify(rules)
     if (of.list === null || of.rules !== asText) {
-      of.list = createCallingList(
-        chunkedSource(of.meta, of.chunks, of.lives, (no) => of.dirty.add(no)),
-        rules,
-        atMs,
-      )
+      of.list = createCallingList(sourceOf(of), rules, atMs)
       of.rules = asText
     }
     return of.list
@@ -94,6 +102,24 @@ export async function openLists(store: KeyValue, onTrouble: (says: string) => vo
       if (place !== null && place < of.meta.count) return { of, place }
     }
     return null
+  }
+
+  const one = (of: Held, list: CallingList, place: Place, atMs: number): OneRecord => {
+    return { record: sourceOf(of).recordAt(place), life: of.lives.get(place) ?? FRESH, standing: list.standing(place, atMs) }
+  }
+  /** Only who was tried can be put back. */
+  const meant = function* (campaignId: CampaignId, which: PutBack, atMs: number) {
+    for (const of of listsOf(campaignId)) {
+      const list = listOf(of, atMs)
+      if (list === null) continue
+      for (const [place, life] of of.lives) {
+        const state = list.stateAt(place)
+        if (state !== undefined && isPutBackBy(which, life, state, atMs)) yield { list, place }
+      }
+    }
+  }
+  const putBack = (campaignId: CampaignId, which: PutBack, atMs: number) => {
+    for (const { list, place } of [...meant(campaignId, which, atMs)]) list.fold(place, { kind: 'recordPutBack' }, atMs)
   }
 
   const take = async (floor: ListsFeed) => {
@@ -120,9 +146,10 @@ export async function openLists(store: KeyValue, onTrouble: (says: string) => vo
         campaigns = await floor.campaigns()
         for (const of of held.values()) listOf(of, nowMs)
       }
+      if (entry.event.kind === 'recordsPutBack') putBack(entry.event.campaignId, entry.event.which, entry.atMs)
       const life = lifeEventOf(entry.event)
-      const found = life === null ? null : heldBy(life.recordId)
-      if (life !== null && found !== null) listOf(found.of, nowMs)?.fold(found.place, life.event, entry.atMs)
+      const at = life === null ? null : heldBy(life.recordId)
+      if (life !== null && at !== null) listOf(at.of, nowMs)?.fold(at.place, life.event, entry.atMs)
     }
     followed = { floorId, seq }
     isReady = true
@@ -190,6 +217,25 @@ export async function openLists(store: KeyValue, onTrouble: (says: string) => vo
       return [...byCampaign.values()]
     },
     metas: () => [...held.values()].map((h) => h.meta),
+    page(asked, atMs) {
+      const rows: RecordRow[] = []
+      let count = 0
+      for (const of of listsOf(asked.campaignId)) {
+        const list = listOf(of, atMs)
+        if (list === null) continue
+        for (const place of found({ chunks: of.chunks, count: of.meta.count, list }, asked)) {
+          if (count >= asked.from && rows.length < asked.atMost) rows.push(rowOf(one(of, list, place, atMs)))
+          count++
+        }
+      }
+      return { found: count, rows }
+    },
+    record(recordId, atMs) {
+      const at = heldBy(recordId)
+      const list = at === null ? null : listOf(at.of, atMs)
+      return at === null || list === null ? null : one(at.of, list, at.place, atMs)
+    },
+    matching: (campaignId, which, atMs) => [...meant(campaignId, which, atMs)].length,
     async keep() {
       try {
         await keep()
@@ -203,7 +249,8 @@ export async function openLists(store: KeyValue, onTrouble: (says: string) => vo
   }
 }
 
-const OURS = /"kind":"(?:attemptMade|attemptEnded|recordOffered|recordReturned|recordCoded|recordUncoded|recordBarred|recordReleased|setUpChanged)"/
+const OURS =
+  /"kind":"(?:attemptMade|attemptEnded|recordOffered|recordReturned|recordCoded|recordUncoded|recordBarred|recordReleased|recordsPutBack|setUpChanged)"/
 const SEQ = /"seq":(\d+)/
 
 const sooner = (a: number | null, b: number | null): number | null => (a === null ? b : b === null ? a : Math.min(a, b))

@@ -1,8 +1,11 @@
 // Who asks the lists: the floor for people to call, and each tab for what may be seen of them. One for all tabs of the browser.
+
+import type { PutBack } from '@/core/campaigns'
 import type { AgentId, CampaignId } from '@/core/ids'
 import type { ListsEnd } from '@/exchange/list-feed'
 import type { ListMeta } from './chunks'
 import type { CampaignFigures, Lists, ListsFeed } from './lists'
+import type { OneRecord, RecordsAsked, RecordsPage } from './pages'
 
 /** The floor's end of a port, as it is called across it. */
 export interface FloorEnd extends ListsFeed {
@@ -17,6 +20,12 @@ export interface ListsConnection<Port> {
   introduce(asked: Port, asks: Port): Promise<void>
   figures(): Promise<readonly CampaignFigures[]>
   metas(): Promise<readonly ListMeta[]>
+  page(asked: RecordsAsked): Promise<RecordsPage>
+  record(recordId: string): Promise<OneRecord | null>
+  matching(campaignId: CampaignId, which: PutBack): Promise<number>
+  /** Called whenever something of the lists has changed. */
+  subscribe(tell: () => void): Promise<void>
+  close(): void
 }
 
 interface Ends<Port> {
@@ -29,6 +38,7 @@ const KEEPS_EVERY_MS = 2_000
 
 /** `run` names this worker; `later` is a timer. */
 export function createService(opening: Promise<Lists>, run: string, later: (inMs: number, again: () => void) => void) {
+  const listeners = new Set<() => void>()
   let followed = ''
   let keeping = false
 
@@ -62,6 +72,7 @@ export function createService(opening: Promise<Lists>, run: string, later: (inMs
       const asText = JSON.stringify(figures)
       if (asText !== told) await floor.figuresAre(figures)
       told = asText
+      for (const tell of listeners) tell()
     }
     await floor.watch(callable(() => void more()))
     await more()
@@ -70,6 +81,13 @@ export function createService(opening: Promise<Lists>, run: string, later: (inMs
   return {
     attach<Port>({ floorAt, answerOn, callable }: Ends<Port>): ListsConnection<Port> {
       let floor: FloorEnd | null = null
+      const mine: (() => void)[] = []
+      /** Everybody's records are for those who answer for the floor, and the floor says who that is. */
+      const nowOfSupervisor = async (): Promise<number> => {
+        const account = await floor?.account()
+        if (floor === null || account == null || !account.everybody) throw new Error('records of a list are for those who answer for the floor')
+        return floor.nowMs()
+      }
       return {
         async introduce(asked, asks) {
           answerOn(asks, end)
@@ -78,6 +96,16 @@ export function createService(opening: Promise<Lists>, run: string, later: (inMs
         },
         figures: async () => (await opening).figures(floor === null ? 0 : await floor.nowMs()),
         metas: async () => (await opening).metas(),
+        page: async (asked) => (await opening).page(asked, await nowOfSupervisor()),
+        record: async (recordId) => (await opening).record(recordId, await nowOfSupervisor()),
+        matching: async (campaignId, which) => (await opening).matching(campaignId, which, await nowOfSupervisor()),
+        async subscribe(tell) {
+          listeners.add(tell)
+          mine.push(tell)
+        },
+        close() {
+          for (const tell of mine.splice(0)) listeners.delete(tell)
+        },
       }
     },
   }

@@ -179,6 +179,7 @@ export function eventWords(event: FloorEvent, names: Names): string {
     case 'recordReturned':
     case 'recordBarred':
     case 'recordReleased':
+    case 'recordsPutBack':
     case 'muteChanged':
     case 'seatMoved':
     case 'soundPathChosen':

@@ -3,6 +3,7 @@ import { readComfort, writeComfort } from '@/ui'
 
 export interface LastChoice {
   readonly queueIds: readonly string[]
+  readonly campaignId: string | null
   readonly path: (typeof PATHS)[number]
 }
 
@@ -11,9 +12,12 @@ const keyOf = (agentId: string) => `last shift ${agentId}`
 
 /** null when there is none, or what is stored is not one: this page loads no schema library for two fields. */
 export function lastChoice(agentId: string): LastChoice | null {
-  const [path, ...queueIds] = (readComfort(keyOf(agentId)) ?? '').split(' ')
+  const [path, ...ids] = (readComfort(keyOf(agentId)) ?? '').split(' ')
   const known = PATHS.find((p) => p === path)
-  return known === undefined ? null : { path: known, queueIds }
+  return known === undefined
+    ? null
+    : { path: known, queueIds: ids.filter((id) => id.startsWith('queue_')), campaignId: ids.find((id) => id.startsWith('campaign_')) ?? null }
 }
 
-export const rememberChoice = (agentId: string, { path, queueIds }: LastChoice): void => writeComfort(keyOf(agentId), [path, ...queueIds].join(' '))
+export const rememberChoice = (agentId: string, { path, queueIds, campaignId }: LastChoice): void =>
+  writeComfort(keyOf(agentId), [path, ...queueIds, ...(campaignId === null ? [] : [campaignId])].join(' '))

@@ -2,17 +2,24 @@
 // Start of shift: what you serve, and the sound path as a step of its own that proves itself. Who you are is known already. Whoever is on shift at
 // another tab moves their seat here.
 import { type FormEvent, useEffect, useRef, useState } from 'react'
+import type { CampaignId } from '@/core/ids'
 import type { AccountView, FloorView } from '@/exchange/protocol'
 import { useCommand, useFloor } from '@/exchange/react'
 import { PATH_WORDS, SoundPathStep } from '@/sound-path'
 import { Button, Problem } from '@/ui'
+import { CampaignChoice } from './campaign-choice'
 import { QueueChoice } from './queue-choice'
 import { lastChoice, rememberChoice } from './remembered'
 
-type Trouble = { readonly at: 'queues' | 'form'; readonly says: string }
+type Trouble = { readonly at: 'queues' | 'campaign' | 'form'; readonly says: string }
 type Path = 'computer' | 'handset' | 'ownPhone'
 
-const FIELD_OF_REASON: Readonly<Record<string, Trouble['at']>> = { noQueueTicked: 'queues', queueNotYours: 'queues' }
+const FIELD_OF_REASON: Readonly<Record<string, Trouble['at']>> = {
+  noQueueTicked: 'queues',
+  queueNotYours: 'queues',
+  campaignNotYours: 'campaign',
+  campaignClosed: 'campaign',
+}
 
 export function StartShift({ view }: { view: FloorView }) {
   if (view.account.shift === 'elsewhere') return <AtAnotherTab view={view} />
@@ -39,6 +46,7 @@ function NewShift({ view }: { view: FloorView }) {
   const command = useCommand()
   const floor = useFloor()
   const [ticked, setTicked] = useState<readonly string[]>(() => firstTicks(account))
+  const [campaignId, setCampaignId] = useState<CampaignId | null>(null)
   const [path, setPath] = useState<Path>(() => lastChoice(account.id)?.path ?? 'computer')
   const [computer, setComputer] = useState<'unchecked' | 'works' | 'failed'>('unchecked')
   const [trouble, setTrouble] = useState<Trouble | null>(null)
@@ -53,14 +61,19 @@ function NewShift({ view }: { view: FloorView }) {
 
   const fail = (next: Trouble) => {
     setTrouble(next)
-    form.current?.querySelector<HTMLElement>({ queues: 'fieldset input:not(:disabled)', form: 'button[type=submit]' }[next.at])?.focus()
+    form.current
+      ?.querySelector<HTMLElement>(
+        { queues: 'fieldset input:not(:disabled)', campaign: 'input[name=campaign]:not(:disabled)', form: 'button[type=submit]' }[next.at],
+      )
+      ?.focus()
   }
   const start = async (soundPath: Path | 'none') => {
     setStarting(true)
-    const reply = await command({ kind: 'startShift', queueIds: account.queueIds.filter((id) => ticked.includes(id)), seat: 'desk', soundPath })
+    const queueIds = account.queueIds.filter((id) => ticked.includes(id))
+    const reply = await command({ kind: 'startShift', queueIds, campaignId, seat: 'desk', soundPath })
     setStarting(false)
     if (!reply.ok) return fail({ at: FIELD_OF_REASON[reply.refusal.reason] ?? 'form', says: `${reply.refusal.says} ${reply.refusal.next}` })
-    rememberChoice(account.id, { queueIds: [...ticked], path })
+    rememberChoice(account.id, { queueIds: [...ticked], campaignId, path })
   }
   const submit = (event: FormEvent) => {
     event.preventDefault()
@@ -91,10 +104,16 @@ function NewShift({ view }: { view: FloorView }) {
             setTicked(next)
           }}
         />
-        <fieldset className="mt-5">
-          <legend className="font-semibold">Campaign</legend>
-          <p className="mt-1 text-soft">No outbound campaign is open to this account.</p>
-        </fieldset>
+        <CampaignChoice
+          centre={centre}
+          account={account}
+          chosen={campaignId}
+          problem={problemAt('campaign')}
+          onChoose={(next) => {
+            setTrouble(null)
+            setCampaignId(next)
+          }}
+        />
         <div className="mt-6 flex items-center gap-4">
           <Button type="submit" tone="primary" size="large" disabled={starting}>
             {starting ? 'Starting…' : 'Start shift'}

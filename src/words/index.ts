@@ -1,3 +1,12 @@
+export {
+  becomesWords,
+  CAMPAIGN_STATE_WORDS,
+  leftIn,
+  MANNER_MEANS,
+  MANNER_WORDS,
+  percent,
+  RECORD_STATE_WORDS,
+} from './campaign-words'
 export { describeAfter, describeBoard, failureWords, isMine, listed, type Names, nameOf, othersOn } from './describe'
 export { lacking, lackingToDial } from './entitled'
 export { callerWords, memoInWords, numberWords, useNumberWords } from './number-words'

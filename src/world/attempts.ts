@@ -10,10 +10,8 @@ import type { FloorState } from '@/core/state'
 import { get } from '@/core/table'
 import { SECOND } from '@/core/time'
 import type { AttemptReportIs } from './act'
+import type { PicksUp } from './picks-up'
 import type { Acts, Scene, Sees } from './scene'
-
-/** What picks up, or does not. */
-export type PicksUp = 'person' | 'machine' | 'busy' | 'noAnswer' | 'invalid' | 'refused'
 
 const MACHINE_TAKES_MS = 2.5 * SECOND
 /** The detector takes so many people for machines, and lets so many machines pass. */

@@ -1,10 +1,10 @@
 // What the world remembers from one instant to the next, beside its agenda: plain data, so that a day can be stopped, stored and gone on with.
 import type { Failure } from '@/core/calls'
 import type { AgentId, AttemptId, CallId, QueueId } from '@/core/ids'
-import type { PicksUp } from './attempts'
 import type { Day } from './calendar'
 import type { Ended } from './ended'
 import type { Pace } from './paces'
+import type { PicksUp } from './picks-up'
 import type { RingWish } from './wish'
 
 export type AnswersAs = 'person' | Exclude<Failure, 'invalid' | 'unreachable'>

@@ -19,7 +19,7 @@ export function fieldName(column: string): string {
 export const customerOf = ({ person, fields }: Pick<CalledRecord, 'person' | 'fields'>): Customer => ({
   name: person,
   group: fields.Group ?? '',
-  facts: Object.entries(fields).map(([label, value]) => ({ label, value })),
+  facts: Object.entries(fields).flatMap(([label, value]) => (label === 'Group' ? [] : [{ label, value }])),
 })
 
 export const recordValues = (fields: Readonly<Record<string, string>>): Readonly<Record<string, string>> =>

@@ -10,6 +10,7 @@ export {
 } from './attempt'
 export { type CallingHours, createCallingHours, dayAt } from './calling-hours'
 export { customerOf, fieldName, recordValues } from './fields'
+export { isPutBackBy } from './put-back'
 export { evolveLife, FRESH, type LifeEvent, type ListedNumber, type ListedRecord, type RecordLife, type Try } from './record'
 export { type Becomes, BecomesSchema, type Preview, type RecordEvent, RecordEventSchema } from './record-event'
 export {
@@ -27,4 +28,5 @@ export {
   inState,
 } from './run'
 export { RECORD_STATES, type RecordState, type Standing, type StandingRules, standingOf } from './standing'
+export { type PutBack, PutBackSchema } from './which'
 export { zonesOfCountry } from './zones'

@@ -2,6 +2,7 @@
 import * as z from 'zod'
 import { AgentIdSchema, CallbackIdSchema, CallIdSchema, CampaignIdSchema, RecordIdSchema } from '@/core/ids'
 import { CalledRecordSchema } from './attempt'
+import { PutBackSchema } from './which'
 
 /** What a code asks for of a record. `byRule`: the campaign's own rules say when it is tried again. */
 export const BecomesSchema = z.discriminatedUnion('kind', [
@@ -56,6 +57,8 @@ export const RecordEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('recordUncoded'), ...of, callId: CallIdSchema, agentId: AgentIdSchema, conversion: z.boolean() }).readonly(),
   /** It was its turn, and the number is on the do-not-call list. */
   z.object({ kind: z.literal('recordBarred'), ...of, number: z.string() }).readonly(),
+  /** A supervisor gives all of these another chance: tries before this count no more, save for the limits of a day and a week. */
+  z.object({ kind: z.literal('recordsPutBack'), campaignId: CampaignIdSchema, byAgentId: AgentIdSchema, which: PutBackSchema }).readonly(),
   /** What was promised is closed without a call: the dialer may have it again. */
   z.object({ kind: z.literal('recordReleased'), ...of, callbackId: CallbackIdSchema }).readonly(),
 ])

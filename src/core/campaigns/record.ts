@@ -58,7 +58,7 @@ export interface RecordPutBack {
   readonly kind: 'recordPutBack'
 }
 
-export type LifeEvent = Extract<AttemptEvent, { kind: 'attemptMade' | 'attemptEnded' }> | RecordEvent | RecordPutBack
+export type LifeEvent = Extract<AttemptEvent, { kind: 'attemptMade' | 'attemptEnded' }> | Exclude<RecordEvent, { kind: 'recordsPutBack' }> | RecordPutBack
 
 export function evolveLife(life: RecordLife, event: LifeEvent, atMs: EpochMs): RecordLife {
   switch (event.kind) {

@@ -274,6 +274,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       case 'recordUncoded':
       case 'recordBarred':
       case 'recordReleased':
+      case 'recordsPutBack':
         return
       case 'attemptMade':
       case 'attemptEnded': {

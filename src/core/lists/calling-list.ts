@@ -47,6 +47,8 @@ export interface CallingList {
   giveBack(place: Place, atMs: EpochMs): void
   fold(place: Place, event: LifeEvent, atMs: EpochMs): void
   standing(place: Place, atMs: EpochMs): Standing
+  /** As `figures` counts it; undefined beyond the list. */
+  stateAt(place: Place): RecordState | undefined
   /** How many stand where. Who waits for hours is counted as fresh or again: that changes with the clock. */
   figures(): Readonly<Record<RecordState, number>>
   /** null when nobody waits; 0 when somebody could be called now. */
@@ -128,6 +130,7 @@ export function createCallingList(source: ListSource, rules: ListRules, startMs:
       settle(place, atMs)
     },
     standing,
+    stateAt: (place) => RECORD_STATES[(states[place] ?? 0) - 1],
     figures: () => ({ ...figures }),
     nextAtMs: (atMs) => index.nextAtMs((zone) => isOpen(zone, atMs)),
     rates: () => rates,

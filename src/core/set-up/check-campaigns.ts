@@ -1,7 +1,7 @@
 // The checker of campaigns: what would keep one from calling anybody, from being worked, or from keeping the law.
 import { isTimeZone } from '@/core/time'
 import type { CampaignSetUp } from './campaign'
-import type { Finding } from './check'
+import type { Finding } from './finding'
 import type { SetUp } from './schema'
 
 /** 16 CFR 310.4(b)(4)(i). */

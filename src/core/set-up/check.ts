@@ -5,18 +5,11 @@ import type { OutcomeSet } from '@/core/outcomes'
 import { fieldsOf, patternFindings, type Script } from '@/core/scripts'
 import type { AgentSetUp } from './account'
 import { checkCampaigns } from './check-campaigns'
+import type { Finding } from './finding'
 import { MISSED_RING, OUTCOME_OWED, SOUND_LOST } from './given-reasons'
 import { scriptsInUse } from './lookup'
 import type { QueueSetUp } from './queue'
 import type { SetUp } from './schema'
-
-export interface Finding {
-  readonly grade: 'error' | 'warning'
-  /** `Queue Sailings`, `Agent Bo`. */
-  readonly place: string
-  readonly says: string
-  readonly cure: string
-}
 
 /** All findings, errors first; empty when there are none. Looks at every pair of queues and agents once. */
 export function checkSetUp(setUp: SetUp): readonly Finding[] {

@@ -13,7 +13,8 @@ export {
   RECORD_ORDERS,
   type RecordOrder,
 } from './campaign'
-export { checkSetUp, type Finding } from './check'
+export { checkSetUp } from './check'
+export type { Finding } from './finding'
 export { MISSED_RING, OUTCOME_OWED, SOUND_LOST } from './given-reasons'
 export {
   agentName,

@@ -40,6 +40,7 @@ export function evolveCampaigning(place: Place, event: AttemptEvent | CampaignEv
       return
     case 'recordBarred':
     case 'recordReleased':
+    case 'recordsPutBack':
       return
   }
 }

@@ -143,6 +143,13 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
     case 'pauseCampaign':
     case 'finishCampaign':
       return { kind, agentId, campaignId: nth(CAMPAIGNS, party) as CampaignId }
+    case 'putBackRecords':
+      return {
+        kind,
+        agentId,
+        campaignId: nth(CAMPAIGNS, party) as CampaignId,
+        which: { lastResult: 'busy', label: null, triesAtLeast: null, restedHours: null },
+      }
     case 'listDone':
       // Rarely: nothing comes after it but a supervisor who starts it again.
       return flag && party % 5 === 0 ? { kind, campaignId: nth(CAMPAIGNS, party) as CampaignId } : { kind: 'passTime' }

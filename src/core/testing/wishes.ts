@@ -57,6 +57,7 @@ const KINDS = [
     'skipRecord',
     'startCampaign',
     'pauseCampaign',
+    'putBackRecords',
     'finishCampaign',
     'listDone',
   ] as const),
@@ -178,7 +179,7 @@ export function suited(state: FloorState, kind: Wish['kind']): readonly AgentId[
     if (AFTERWARDS.includes(kind)) return a.wrapUps.length + (kind === 'saveOutcome' ? a.owed.length : 0) > 0
     if (kind === 'callRecord' || kind === 'skipRecord') return get(state.previews, a.id) !== undefined
     if (kind === 'offerRecord') return a.shift?.campaignId != null && a.state.name === 'ready' && get(state.previews, a.id) === undefined
-    if (kind === 'startCampaign' || kind === 'pauseCampaign' || kind === 'finishCampaign') return a.id !== 'agent_6'
+    if (kind === 'startCampaign' || kind === 'pauseCampaign' || kind === 'finishCampaign' || kind === 'putBackRecords') return a.id !== 'agent_6'
     if (kind === 'startShift') return a.shift === null
     if (kind === 'goReady') return a.shift !== null && !a.availability.ready
     if (kind === 'goNotReady') return a.state.name === 'ready'

@@ -134,7 +134,7 @@ function SavedLately({ me, takeBackMs }: { me: MeView; takeBackMs: number }) {
 function IdleLine({ me, centre, work }: Pick<Props, 'me' | 'centre' | 'work'>) {
   const waiting = useSeen((view) => view.queues.reduce((sum, q) => (me.queueIds.includes(q.id) ? sum + q.waiting : sum), 0)) ?? 0
   const owed = me.wrapUp === null ? undefined : work.find((c) => c.id === me.wrapUp?.callId)
-  const served = me.queueIds.map((id) => nameIn(centre.queues, id))
+  const served = [...(me.campaignId === null ? [] : [nameIn(centre.campaigns, me.campaignId)]), ...me.queueIds.map((id) => nameIn(centre.queues, id))]
   return (
     <p className="flex h-12 items-center gap-2">
       <span aria-hidden className="inline-block size-3 rounded-full border-2 border-ink bg-raised" />

@@ -9,7 +9,7 @@ import type { CentreView, MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { chosenReasons, SHORTCUTS } from '@/frame'
 import { Button, Problem, ShortcutHint, useDraft } from '@/ui'
-import { memoInWords, numberWords } from '@/words'
+import { becomesWords, memoInWords, numberWords } from '@/words'
 import { CallbackFields, useCallbackDraft } from './callback-fields'
 import { CodeList } from './code-list'
 import { TaskFields, useTaskDraft } from './task-fields'
@@ -42,7 +42,8 @@ export const OutcomeTray = memoInWords(function OutcomeTray({ me, work, set, scr
   const [code, setCode, forgetCode] = useDraft(`${callId} code`, work.outcome?.code ?? '')
   const [notes, setNotes, forgetNotes] = useDraft(`${callId} notes`, work.notes)
   const [followUp, setFollowUp, forgetFollowUp] = useDraft(`${callId} follow-up`, work.followUp)
-  const follows = set.codes.find((c) => c.code === code)?.follows ?? null
+  const chosenCode = set.codes.find((c) => c.code === code)
+  const follows = chosenCode?.follows ?? null
   const callback = useCallbackDraft(work, centre)
   const [openedAtMs] = useState(() => Date.now())
   const task = useTaskDraft(work, follows?.kind === 'task' ? follows : null, me.name, openedAtMs, centre.timeZone)
@@ -156,6 +157,9 @@ export const OutcomeTray = memoInWords(function OutcomeTray({ me, work, set, scr
         {follows?.kind === 'callback' && <CallbackFields draft={callback} number={work.number} centre={centre} />}
         {task !== null && <TaskFields draft={task} />}
         {follows !== null && <FollowsWords follows={follows} work={work} />}
+        {chosenCode !== undefined && work.campaign !== null && work.queueId === null && (
+          <p className="mt-1 border-line-strong border-l-2 pl-2 text-soft">{becomesWords(chosenCode, work.campaign.record.tries)}</p>
+        )}
         <label htmlFor={`${id}-notes`} className="relative mt-2 block font-semibold">
           Notes
           <ShortcutHint keys={SHORTCUTS.notes.keys} />
@@ -197,9 +201,11 @@ function FollowsWords({ follows, work }: { follows: OutcomeSet['codes'][number][
   return says === null ? null : <p className="mt-1 border-line-strong border-l-2 pl-2 text-soft">{says}</p>
 }
 
-function followsWords(follows: OutcomeSet['codes'][number]['follows'], { number, customer, tries }: Work): string | null {
+function followsWords(follows: OutcomeSet['codes'][number]['follows'], { number, customer, tries, campaign, queueId }: Work): string | null {
   switch (follows.kind) {
     case 'retry':
+      // Of a record the dialer tries again.
+      if (campaign !== null && queueId === null) return null
       return tries >= follows.atMost
         ? `This was try ${tries} of ${follows.atMost}: nobody will try again.`
         : `Will be tried again in ${Math.round(follows.afterMs / 60_000)} min: try ${tries + 1} of ${follows.atMost}.`

@@ -1,6 +1,6 @@
 // What is asked about campaigns: by supervisors, by agents who work them, by the dialer, and what the network reports of attempts.
 import * as z from 'zod'
-import { CalledRecordSchema } from '@/core/campaigns'
+import { CalledRecordSchema, PutBackSchema } from '@/core/campaigns'
 import { AgentIdSchema, AttemptIdSchema, CampaignIdSchema } from '@/core/ids'
 import type { By, Ruling as RulingFor } from '@/core/rules/rule'
 import type { RulingRefusal } from './refusals'
@@ -9,6 +9,7 @@ export const CAMPAIGN_ASKS = [
   z.object({ kind: z.literal('startCampaign'), campaignId: CampaignIdSchema }).readonly(),
   z.object({ kind: z.literal('pauseCampaign'), campaignId: CampaignIdSchema }).readonly(),
   z.object({ kind: z.literal('finishCampaign'), campaignId: CampaignIdSchema }).readonly(),
+  z.object({ kind: z.literal('putBackRecords'), campaignId: CampaignIdSchema, which: PutBackSchema }).readonly(),
   /** Calls the record that is shown before it is called. */
   z.object({ kind: z.literal('callRecord') }).readonly(),
   z.object({ kind: z.literal('skipRecord'), why: z.string() }).readonly(),

@@ -15,6 +15,7 @@ export type CampaignRefusal =
   | { readonly reason: 'outsideHours'; readonly number: string }
   | { readonly reason: 'agentNotFree' }
   | { readonly reason: 'nothingShown' }
+  | { readonly reason: 'nothingNamed' }
   | { readonly reason: 'noSuchAttempt' }
   | { readonly reason: 'notInThatState' }
 
@@ -34,6 +35,7 @@ export const CAMPAIGN_WORDS: WordsOf<CampaignRefusal> = {
   }),
   agentNotFree: () => ({ says: 'That agent is not free for a record.', next: 'Wait until they are ready.' }),
   nothingShown: () => ({ says: 'No record waits for your decision any more.', next: 'Wait for the next one.' }),
+  nothingNamed: () => ({ says: 'Nothing says which records are meant.', next: 'Choose a result, an outcome, a number of tries or an age.' }),
   noSuchAttempt: () => ({ says: 'That attempt is over.', next: 'Nothing needs to be done.' }),
   notInThatState: () => ({ says: 'That attempt is in another state by now.', next: 'Nothing needs to be done.' }),
 }

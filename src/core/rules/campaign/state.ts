@@ -28,6 +28,15 @@ export const changeState =
     return emit(draft, null, { kind: 'campaignStateChanged', campaignId, to, byAgentId: agentId, because: 'asked' })
   }
 
+/** Refused: noSuchAccount, notEntitled, targetUnknown, nothingNamed when it would be everybody. */
+export function putBackRecords(draft: Draft, { agentId, campaignId, which }: Of<'putBackRecords'>): Ruling {
+  const refused = noAccount(draft.state, agentId) ?? unentitled(draft.state, agentId, 'supervision')
+  if (refused !== null) return refused
+  if (!draft.state.setUp.campaigns.some((c) => c.id === campaignId && !c.retired)) return refuse({ reason: 'targetUnknown' })
+  if (Object.values(which).every((by) => by === null)) return refuse({ reason: 'nothingNamed' })
+  return emit(draft, null, { kind: 'recordsPutBack', campaignId, byAgentId: agentId, which })
+}
+
 /** Everybody of the list stands at an end. */
 export function listDone(draft: Draft, { campaignId }: Of<'listDone'>): Ruling {
   finish(draft, campaignId, 'listDone')

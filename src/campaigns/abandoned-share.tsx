@@ -1,0 +1,29 @@
+'use client'
+// The share of people who answered and whom no agent reached in time, against the cap and the rule it comes from.
+import clsx from 'clsx'
+import type { CampaignView, CentreView } from '@/exchange/protocol'
+import { percent } from '@/words'
+
+interface Props {
+  readonly counts: CampaignView['window']
+  readonly cap: CentreView['campaigns'][number]['abandonCap']
+  readonly short?: boolean
+}
+
+export function AbandonedShare({ counts, cap, short = false }: Props) {
+  if (counts.live === 0) return <span className="text-soft">nobody reached yet</span>
+  const share = counts.abandoned / counts.live
+  const isOver = share > cap.share
+  const isNear = !isOver && share > cap.share * 0.8
+  return (
+    <>
+      <span className={clsx('tabular', isOver && 'font-semibold text-red', isNear && 'font-semibold text-brass-text')}>{percent(share)}</span>
+      <span className="text-soft"> of at most {percent(cap.share)}</span>
+      {isOver && <span className="block font-semibold text-red text-xs">over the cap</span>}
+      <span className="block text-soft text-xs">
+        {counts.abandoned.toLocaleString('en-GB')} of {counts.live.toLocaleString('en-GB')} people, {cap.overDays} days
+        {!short && ` (${cap.rule})`}
+      </span>
+    </>
+  )
+}

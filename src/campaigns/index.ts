@@ -1,0 +1,2 @@
+export { CampaignScreen } from './campaign-screen'
+export { CampaignsScreen } from './campaigns-screen'
