@@ -21,7 +21,7 @@ export function AbandonedShare({ counts, cap, short = false }: Props) {
       <span className="text-soft"> of at most {percent(cap.share)}</span>
       {isOver && <span className="block font-semibold text-red text-xs">over the cap</span>}
       <span className="block text-soft text-xs">
-        {counts.abandoned.toLocaleString('en-GB')} of {counts.live.toLocaleString('en-GB')} people, {cap.overDays} days
+        {counts.abandoned.toLocaleString('en-GB')} of {counts.live.toLocaleString('en-GB')} people, {cap.overDays === 1 ? 'today' : `${cap.overDays} days`}
         {!short && ` (${cap.rule})`}
       </span>
     </>

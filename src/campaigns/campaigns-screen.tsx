@@ -102,7 +102,7 @@ const COLUMNS: readonly Column<Row>[] = [
     id: 'attempts',
     heading: 'Attempts today',
     width: 'w-24',
-    align: 'right',
+
     className: 'align-top py-2 tabular',
     cell: ({ view }) => view.today.attempts.toLocaleString('en-GB'),
     sortBy: ({ view }) => view.today.attempts,
@@ -111,7 +111,7 @@ const COLUMNS: readonly Column<Row>[] = [
     id: 'live',
     heading: 'Reached today',
     width: 'w-24',
-    align: 'right',
+
     className: 'align-top py-2 tabular',
     cell: ({ view }) => view.today.live.toLocaleString('en-GB'),
     sortBy: ({ view }) => view.today.live,
@@ -120,7 +120,7 @@ const COLUMNS: readonly Column<Row>[] = [
     id: 'abandoned',
     heading: 'Abandoned',
     width: 'w-44',
-    className: 'align-top py-2 pl-6',
+    className: 'align-top py-2',
     cell: ({ view, campaign }) => <AbandonedShare counts={view.window} cap={campaign.abandonCap} short />,
     sortBy: ({ view }) => (view.window.live === 0 ? null : view.window.abandoned / view.window.live),
   },

@@ -35,7 +35,7 @@ export function Pace({ campaign, view }: { readonly campaign: CentreView['campai
         <p className="text-soft">{view.state === 'running' ? 'Nobody works it, so nobody is called.' : 'It is not running, so nobody is called.'}</p>
       ) : (
         <div className="mt-1 grid grid-cols-1 gap-x-10 lg:grid-cols-[1fr_360px]">
-          <Chart ahead={reasons.ahead} />
+          <Chart ahead={[{ inMs: 0, agentsFree: reasons.observation.agentsIdle, people: view.waiting }, ...reasons.ahead]} />
           <div>
             {reasons.fault !== null && (
               <p className="mb-2 border-red border-l-4 bg-red-wash px-2 py-1 text-red">
@@ -79,7 +79,7 @@ const HEIGHT = 170
 const MARGIN = { top: 10, right: 110, bottom: 24, left: 32 }
 
 function Chart({ ahead }: { ahead: DialerReasons['ahead'] }) {
-  if (ahead.length === 0) return <p className="text-soft">It has not looked ahead yet.</p>
+  if (ahead.length < 2) return <p className="text-soft">It has not looked ahead yet.</p>
   const x = scaleLinear()
     .domain([0, Math.max(1, ahead.at(-1)?.inMs ?? 1) / 1000])
     .range([MARGIN.left, WIDTH - MARGIN.right])
@@ -96,14 +96,17 @@ function Chart({ ahead }: { ahead: DialerReasons['ahead'] }) {
   return (
     <figure>
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full" role="img" aria-label={inWords(ahead)}>
-        {y.ticks(4).map((tick) => (
-          <g key={tick} transform={`translate(0 ${y(tick)})`}>
-            <line x1={MARGIN.left} x2={WIDTH - MARGIN.right} stroke="var(--color-line)" />
-            <text x={MARGIN.left - 6} dy="0.32em" textAnchor="end" fontSize="11" fill="var(--color-soft)">
-              {tick}
-            </text>
-          </g>
-        ))}
+        {y
+          .ticks(4)
+          .filter(Number.isInteger)
+          .map((tick) => (
+            <g key={tick} transform={`translate(0 ${y(tick)})`}>
+              <line x1={MARGIN.left} x2={WIDTH - MARGIN.right} stroke="var(--color-line)" />
+              <text x={MARGIN.left - 6} dy="0.32em" textAnchor="end" fontSize="11" fill="var(--color-soft)">
+                {tick}
+              </text>
+            </g>
+          ))}
         {x.ticks(5).map((tick) => (
           <text key={tick} x={x(tick)} y={HEIGHT - 8} textAnchor="middle" fontSize="11" fill="var(--color-soft)">
             {tick === 0 ? 'now' : `${tick} s`}

@@ -184,6 +184,10 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
     case 'nextAnswer':
       world?.setNextAnswer(message.as)
       return done()
+    case 'listAnswers':
+      world?.setListAnswers(message.as)
+      floor.broadcast()
+      return done()
     case 'soundHere':
       tab.soundHere = message.on
       floor.broadcast()

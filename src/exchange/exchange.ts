@@ -240,6 +240,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     const floor = {
       floorId: state.floorId,
       pace: world?.pace() ?? ('quiet' as const),
+      listAnswers: world?.listAnswers() ?? null,
       storage: storageReason === null ? ('kept' as const) : ('notKept' as const),
       storageReason,
       notices,

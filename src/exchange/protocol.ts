@@ -14,7 +14,7 @@ import type { Script } from '@/core/scripts'
 import type { CampaignSetUp, Entitlement, QueueSetUp, Reason, SetUp } from '@/core/set-up'
 import type { Task } from '@/core/tasks'
 import type { Work } from '@/core/work'
-import { PACES, type Pace } from '@/world'
+import { PACES, type Pace, PICKS_UP, type PicksUp } from '@/world'
 import type { Left } from './list-feed'
 
 const requestId = z.string().min(1)
@@ -67,6 +67,8 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('ringMe'), requestId, ...callerWish }).readonly(),
   z.object({ kind: z.literal('callerIntoQueue'), requestId, ...callerWish }).readonly(),
   z.object({ kind: z.literal('nextAnswer'), requestId, as: z.enum(['person', 'busy', 'noAnswer', 'machine', 'refused']) }).readonly(),
+  /** How people of calling lists answer from now on; null for as chance has it. */
+  z.object({ kind: z.literal('listAnswers'), requestId, as: z.enum(PICKS_UP).nullable() }).readonly(),
   /** What a command would do to who hears whom, as the JSON of a `Preview`; nothing happens. */
   z.object({ kind: z.literal('preview'), requestId, command: AskSchema }).readonly(),
   /** Sound that leaves this desk on a call: tones, as samples at `TONE_RATE_HERTZ`. Whoever hears the agent hears it. */
@@ -417,6 +419,7 @@ export type TabView = DoorParts & Omit<FloorView, 'floor' | ListName>
 export interface FloorPart {
   readonly floorId: string
   readonly pace: Pace
+  readonly listAnswers: PicksUp | null
   readonly storage: 'kept' | 'notKept'
   readonly storageReason: string | null
   readonly notices: readonly Notice[]

@@ -53,6 +53,7 @@ export function StandIns({ open, onOpenChange }: Props) {
       <Choice label="World" value={view.floor.pace} options={WORLDS} onChange={(value) => void floor?.ask({ kind: 'setPace', pace: value })} />
       <ACaller view={view} onDone={() => onOpenChange(false)} />
       <NumbersDialled />
+      {view.centre.campaigns.length > 0 && <PeopleOfLists as={view.floor.listAnswers} />}
     </Dialog>
   )
 }
@@ -122,6 +123,37 @@ function ACaller({ view, onDone }: { view: FloorView; onDone: () => void }) {
       </div>
       <p className="mt-2 text-soft">The first rings at this desk, the second at whoever is longest ready.</p>
       {problem !== null && <Problem>{problem}</Problem>}
+    </section>
+  )
+}
+
+const PICK_UP = [
+  ['person', 'People, at once'],
+  ['machine', 'Machines'],
+  ['busy', 'Busy lines'],
+  ['noAnswer', 'Nobody'],
+  ['invalid', 'Numbers not in use'],
+  ['refused', 'People who refuse the call'],
+] as const
+
+/** Whom the dialer meets, for trying a campaign out. */
+function PeopleOfLists({ as }: { as: FloorView['floor']['listAnswers'] }) {
+  const floor = useFloor()
+  return (
+    <section aria-label="People of campaigns" className="mt-5 border-line border-t pt-4">
+      <SelectField
+        label="Campaigns reach"
+        className="w-60"
+        value={as ?? ''}
+        onChange={(e) => void floor?.ask({ kind: 'listAnswers', as: PICK_UP.find(([value]) => value === e.target.value)?.[0] ?? null })}
+      >
+        <option value="">Whoever is there, by hour and place</option>
+        {PICK_UP.map(([value, label]) => (
+          <option key={value} value={value}>
+            {label}
+          </option>
+        ))}
+      </SelectField>
     </section>
   )
 }

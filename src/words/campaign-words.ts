@@ -17,7 +17,7 @@ export const MANNER_MEANS: Readonly<Record<Manner, string>> = {
 
 export const RECORD_STATE_WORDS: Readonly<Record<RecordState, string>> = {
   fresh: 'Not tried yet',
-  inProgress: 'Being called',
+  inProgress: 'Under way',
   again: 'To be tried again',
   callback: 'Callback promised',
   final: 'Done',

@@ -38,13 +38,15 @@ export const ATTEMPTS_SEE: Sees = {
     if (callId !== null) return
     const { memory } = scene
     const chance = chanceOf(scene, attemptId)
-    const is: PicksUp = memory.nextAnswer ?? picksUp(scene, campaignId, record.number, record.zones[0] ?? floor.setUp.timeZone, chance, atMs)
+    const asked = memory.nextAnswer ?? memory.listAnswers
+    const is: PicksUp = asked ?? picksUp(scene, campaignId, record.number, record.zones[0] ?? floor.setUp.timeZone, chance, atMs)
     memory.nextAnswer = null
     memory.picksUp.set(attemptId, is)
     const report = (inMs: number, next: AttemptReportIs) => scene.note(atMs + inMs, { kind: 'attempt', attemptId, is: next })
     if (is === 'invalid' || is === 'busy') return report(is === 'invalid' ? 1_500 : 2_500, is)
     report(700, 'rings')
-    const ringMs = 1_200 + chance.logNormal(9_000, 0.45)
+    // Whoever a trainer asked for is not waited for.
+    const ringMs = asked === null ? 1_200 + chance.logNormal(9_000, 0.45) : 2_000
     if (is === 'noAnswer') return
     if (is === 'refused') return report(Math.min(ringMs, ringLimitMs - 500), 'refused')
     if (ringMs < ringLimitMs) report(ringMs, 'answered')

@@ -35,6 +35,8 @@ export interface Memory {
   /** How the call ended, where it did not simply. */
   readonly endOf: Map<CallId, Ended>
   nextAnswer: AnswersAs | null
+  /** How everybody of a calling list answers; null for as chance has it. */
+  listAnswers: PicksUp | null
   /** Of attempts under way: what picked up, or would. */
   readonly picksUp: Map<AttemptId, PicksUp>
   readonly lastBreakMs: Map<AgentId, number>
@@ -46,7 +48,7 @@ export interface Memory {
 
 export const newMemory = ({ seed, pace, plays, day }: WorldOptions): Memory => ({
   ...{ seed, day, pace, plays: new Set(plays), startsMs: 0, dayNo: 0, arrivals: new Map(), wished: null, wishOf: new Map(), endOf: new Map() },
-  ...{ nextAnswer: null, picksUp: new Map(), lastBreakMs: new Map(), gone: new Set(), putThrough: new Map() },
+  ...{ nextAnswer: null, listAnswers: null, picksUp: new Map(), lastBreakMs: new Map(), gone: new Set(), putThrough: new Map() },
 })
 
 /** Of a call that is over and coded the world remembers nothing, or it would grow from day to day. */

@@ -16,6 +16,7 @@ import { DIALLED, DIALLED_SEE } from './dialled'
 import { FAR_ENDS, FAR_ENDS_SEE, hear } from './far-ends'
 import { type AnswersAs, forget, type Memory, newMemory, type WorldOptions } from './memory'
 import type { Pace } from './paces'
+import type { PicksUp } from './picks-up'
 import { PROMISES } from './promises'
 import { resume } from './resume'
 import type { Acts, Scene, Sees } from './scene'
@@ -36,6 +37,9 @@ export interface World {
   /** Sound that an agent sends into a call: whoever out there hears them may make something of it. */
   hear(callId: CallId, agentId: AgentId | null, samples: Float32Array, state: FloorState, atMs: number): void
   setNextAnswer(answersAs: AnswersAs): void
+  /** How people of calling lists answer from now on; null for as chance has it. */
+  setListAnswers(as: PicksUp | null): void
+  listAnswers(): PicksUp | null
   pace(): Pace
   /** Everything there is of it, as plain data of its own: `resumeWorld` goes on from it to the same end. */
   data(): WorldData
@@ -88,6 +92,10 @@ function worldOf(stage: Stage, { memory, agenda: noted }: WorldData): World {
     setNextAnswer: (answersAs) => {
       memory.nextAnswer = answersAs
     },
+    setListAnswers: (as) => {
+      memory.listAnswers = as
+    },
+    listAnswers: () => memory.listAnswers,
     pace: () => memory.pace,
     data: () => structuredClone({ memory, agenda: agenda.data() }),
   }

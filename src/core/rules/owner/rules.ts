@@ -46,6 +46,8 @@ export function changeSetUp(draft: Draft, command: Of<'changeSetUp'>): Ruling {
   }
   const lost = onlyQueueLost(draft, setUp)
   if (lost !== null) return refuse({ reason: 'worksThere', name: lost, what: 'the only queue they serve' })
+  const idle = setUp.campaigns.find((c) => c.retired && values(draft.state.agents).some((a) => a.shift?.campaignId === c.id))
+  if (idle !== undefined) return refuse({ reason: 'worksThere', name: idle.name, what: 'the campaign' })
   const retired = setUp.queues.find((q) => q.retired && busyQueue(draft, q.id))
   if (retired !== undefined) return refuse({ reason: 'worksThere', name: retired.name, what: 'the queue' })
   emit(draft, null, { kind: 'setUpChanged', byAgentId: agentId, setUp })
@@ -56,7 +58,10 @@ export function changeSetUp(draft: Draft, command: Of<'changeSetUp'>): Ruling {
 /** Somebody on shift whose every queue would be retired. */
 function onlyQueueLost(draft: Draft, setUp: SetUp): string | null {
   const inUse = new Set(setUp.queues.filter((q) => !q.retired).map((q) => q.id))
-  const left = values(draft.state.agents).find((a) => a.shift !== null && !a.shift.queueIds.some((id) => inUse.has(id)))
+  const worked = new Set(setUp.campaigns.filter((c) => !c.retired).map((c) => c.id))
+  const left = values(draft.state.agents).find(
+    ({ shift }) => shift !== null && !shift.queueIds.some((id) => inUse.has(id)) && (shift.campaignId === null || !worked.has(shift.campaignId)),
+  )
   return left === undefined ? null : agentName(draft.state.setUp, left.id)
 }
 
