@@ -168,8 +168,9 @@ test('preview: the record first, skipped with a reason, called; a call of a queu
   await ringMe(page)
   await expect(shown).toBeHidden()
   await button(page, 'Answer').click()
-  await expect(record(page)).toHaveText('Ottoline Fjelding')
+  await expect(page.getByRole('radio', { name: 'Information given' })).toBeVisible()
   await page.keyboard.press('Alt+4')
+  await expect(page.getByRole('radio', { name: 'Information given' })).toBeChecked()
   await page.keyboard.press('Alt+Q')
   await page.keyboard.press('Alt+Enter')
   await expect(shown).toBeVisible()
@@ -177,6 +178,7 @@ test('preview: the record first, skipped with a reason, called; a call of a queu
   const called = (await shown.getByRole('heading').textContent()) ?? ''
   await button(page, 'Call').click()
   await expect(page.getByText(`Am I speaking with ${called}?`)).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByRole('radio', { name: 'Fare back' })).toBeVisible()
   await page.keyboard.press('Alt+2')
   await page.keyboard.press('Alt+Q')
   await page.keyboard.press('Alt+Enter')
