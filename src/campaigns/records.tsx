@@ -10,6 +10,7 @@ import type { RecordRow, RecordsPage } from '@/lists/client'
 import { useAskedLists } from '@/lists/react'
 import { Button, SelectField, TextField } from '@/ui'
 import { ATTEMPT_WORDS, numberWords, RECORD_STATE_WORDS, useNumberWords } from '@/words'
+import { ImportDialog } from './import-dialog'
 import { nextWords } from './next-words'
 import { OneRecordDialog } from './one-record'
 import { PutBackDialog } from './put-back'
@@ -29,6 +30,7 @@ export function Records({ campaignId, state, onState }: Props) {
   const [from, setFrom] = useState(0)
   const [open, setOpen] = useState<string | null>(null)
   const [putsBack, setPutsBack] = useState(false)
+  const [imports, setImports] = useState(false)
   useNumberWords()
   // biome-ignore lint/correctness/useExhaustiveDependencies: another question begins at its first row
   useEffect(() => setFrom(0), [search, state])
@@ -54,9 +56,10 @@ export function Records({ campaignId, state, onState }: Props) {
         <span role="status" className="pb-1.5 text-soft">
           {value === null ? 'Looking…' : value.found === 1 ? '1 record' : `${value.found.toLocaleString('en-GB')} records`}
         </span>
-        <Button className="ml-auto" onClick={() => setPutsBack(true)}>
-          Put back…
-        </Button>
+        <span className="ml-auto flex gap-2">
+          <Button onClick={() => setImports(true)}>Import a list…</Button>
+          <Button onClick={() => setPutsBack(true)}>Put back…</Button>
+        </span>
       </div>
       {problem !== null && <p className="mt-2 text-red">The records could not be read: {problem}</p>}
       {value !== null &&
@@ -66,6 +69,7 @@ export function Records({ campaignId, state, onState }: Props) {
           <Rows page={value} from={from} onFrom={setFrom} onOpen={setOpen} />
         ))}
       {open !== null && <OneRecordDialog recordId={open} onClose={() => setOpen(null)} />}
+      {imports && <ImportDialog campaignId={campaignId} onClose={() => setImports(false)} />}
       {putsBack && <PutBackDialog campaignId={campaignId} onClose={() => setPutsBack(false)} />}
     </section>
   )

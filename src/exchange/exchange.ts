@@ -3,6 +3,7 @@
 // tests drive it by hand.
 import { createChance, seedFor } from '@/core/chance'
 import { createDialer } from '@/core/dialer'
+import { forbids } from '@/core/do-not-call'
 import { type AgentCommand, decide, type FloorRefusal, happened, openFloor, takeUp } from '@/core/floor'
 import type { LedgerEntry } from '@/core/ledger'
 import type { DialerCommand } from '@/core/rules/campaign'
@@ -326,7 +327,15 @@ export function createExchange(options: ExchangeOptions): Exchange {
     },
   }
 
-  const forLists = (tab: Tab): FloorForLists => ({ ...forHistory.of(tab), campaigns: () => state.setUp.campaigns, nowMs: now, figuresAre: feed.figuresAre })
+  const forLists = (tab: Tab): FloorForLists => ({
+    homeCountry: () => state.setUp.homeCountry,
+    running: () => values(state.campaigns).flatMap((c) => (c.state === 'running' ? [c.id] : [])),
+    listed: (people) => people.map(({ person, numbers }) => numbers.some((n) => forbids(state.doNotCall, n, person) !== undefined)),
+    ...forHistory.of(tab),
+    campaigns: () => state.setUp.campaigns,
+    nowMs: now,
+    figuresAre: feed.figuresAre,
+  })
 
   const detach = (tab: Tab) => {
     if (!tabs.delete(tab) || tab.device === null) return

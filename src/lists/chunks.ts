@@ -24,6 +24,8 @@ export interface ListMeta {
   /** Zones that occur, as they are joined. */
   readonly zones: readonly string[]
   readonly count: number
+  /** Which writing of its rows counts: a second import writes them anew beside the first. */
+  readonly generation: number
   readonly importedAtMs: number
 }
 
@@ -71,6 +73,27 @@ export function placeOfRecord(listId: ListId, recordId: string): Place | null {
   return recordId.startsWith(prefix) && Number.isInteger(place) ? place : null
 }
 
+/** The rows of a chunk taken apart. */
+export function recordsOfChunk(
+  { id, columns, zones }: Pick<ListMeta, 'id' | 'columns' | 'zones'>,
+  { text, priorities }: Chunk,
+  chunkNo: number,
+): readonly ListedRecord[] {
+  const taken = zones.map((zone) => zone.split(' '))
+  return text.split('\n').map((line, i): ListedRecord => {
+    const [key, person, numbers, ...values] = JSON.parse(line) as Row
+    return {
+      recordId: recordIdAt(id, chunkNo * CHUNK_ROWS + i),
+      listId: id,
+      key,
+      person,
+      numbers: numbers.map(([number, zone]) => ({ number, zones: taken[zone] ?? [] })),
+      priority: priorities[i] ?? 0,
+      fields: Object.fromEntries(columns.flatMap((column, c) => (values[c] === undefined || values[c] === '' ? [] : [[column, values[c]]]))),
+    }
+  })
+}
+
 const PARSED_CHUNKS = 40
 
 /** A list as what dials it asks for it, over chunks that are in memory as they are kept. `onLife` hears which chunk has a life that is new. */
@@ -81,23 +104,10 @@ export function chunkedSource(
   onLife: (chunkNo: number) => void,
 ): ListSource & { rowsOf(chunkNo: number): readonly ListedRecord[] } {
   const parsed = new LRUCache<number, readonly ListedRecord[]>({ max: PARSED_CHUNKS })
-  const zones = meta.zones.map((zone) => zone.split(' '))
   const rowsOf = (chunkNo: number): readonly ListedRecord[] => {
     const known = parsed.get(chunkNo)
     if (known !== undefined) return known
-    const { text, priorities } = chunkAt(chunkNo)
-    const rows = text.split('\n').map((line, i): ListedRecord => {
-      const [key, person, numbers, ...values] = JSON.parse(line) as Row
-      return {
-        recordId: recordIdAt(meta.id, chunkNo * CHUNK_ROWS + i),
-        listId: meta.id,
-        key,
-        person,
-        numbers: numbers.map(([number, zone]) => ({ number, zones: zones[zone] ?? [] })),
-        priority: priorities[i] ?? 0,
-        fields: Object.fromEntries(meta.columns.flatMap((column, c) => (values[c] === undefined || values[c] === '' ? [] : [[column, values[c]]]))),
-      }
-    })
+    const rows = recordsOfChunk(meta, chunkAt(chunkNo), chunkNo)
     parsed.set(chunkNo, rows)
     return rows
   }

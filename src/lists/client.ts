@@ -4,6 +4,11 @@ import type { FloorClient } from '@/exchange/client'
 import type { ListsConnection } from './service'
 
 export type { ListMeta } from './chunks'
+export { ROLE_WORDS, ROLES, type Role, rolesProblem } from './import/columns'
+export { ENCODING_WORDS } from './import/encoding'
+export { LEFT_OUT, LEFT_OUT_WORDS } from './import/left-out'
+export type { Look, Looked } from './import/look'
+export type { Imported, ImportProgress } from './import/run'
 export type { CampaignFigures } from './lists'
 export type { OneRecord, RecordRow, RecordsAsked, RecordsPage } from './pages'
 

@@ -17,6 +17,7 @@ const MetaSchema = z.object({
   columns: z.array(z.string()),
   zones: z.array(z.string()),
   count: z.number().int(),
+  generation: z.number().int(),
   importedAtMs: z.number(),
 })
 const IndexSchema = z.object({ version: z.literal(1), lists: z.array(MetaSchema) })
@@ -25,21 +26,27 @@ const SeqSchema = z.object({ floorId: z.string(), seq: z.number().int() })
 /** Up to which entry of which floor's ledger lives have been followed. */
 export type FollowedTo = z.infer<typeof SeqSchema>
 
-export const rowsKey = (listId: ListId, chunkNo: number): string => `rows/${listId}/${chunkNo}`
+const rowsKey = (listId: ListId, generation: number, chunkNo: number): string => `rows/${listId}/${generation}/${chunkNo}`
 const livesKey = (listId: ListId, chunkNo: number): string => `lives/${listId}/${chunkNo}`
 
 export const readIndex = async (store: KeyValue): Promise<readonly ListMeta[]> => IndexSchema.safeParse(await store.get(INDEX_KEY)).data?.lists ?? []
 export const writeIndex = (store: KeyValue, lists: readonly ListMeta[]): Promise<void> => store.set(INDEX_KEY, { version: 1, lists })
-export const writeChunk = (store: KeyValue, listId: ListId, chunkNo: number, chunk: Chunk): Promise<void> => store.set(rowsKey(listId, chunkNo), chunk)
+export const writeChunk = (store: KeyValue, listId: ListId, generation: number, chunkNo: number, chunk: Chunk): Promise<void> =>
+  store.set(rowsKey(listId, generation, chunkNo), chunk)
+
+/** Of one writing of a list. */
+export async function removeRows(store: KeyValue, listId: ListId, generation: number): Promise<void> {
+  for (const key of await store.keys()) if (key.startsWith(`rows/${listId}/${generation}/`)) await store.remove(key)
+}
 
 export const readFollowed = async (store: KeyValue): Promise<FollowedTo | null> => SeqSchema.safeParse(await store.get(SEQ_KEY)).data ?? null
 export const writeFollowed = (store: KeyValue, followed: FollowedTo): Promise<void> => store.set(SEQ_KEY, followed)
 
 /** Throws, naming the list, when a chunk is missing. */
-export async function readChunks(store: KeyValue, { id, name }: ListMeta, chunkCount: number): Promise<Chunk[]> {
+export async function readChunks(store: KeyValue, { id, name, generation }: ListMeta, chunkCount: number): Promise<Chunk[]> {
   return Promise.all(
     Array.from({ length: chunkCount }, async (_, no) => {
-      const chunk = (await store.get(rowsKey(id, no))) as Chunk | null
+      const chunk = (await store.get(rowsKey(id, generation, no))) as Chunk | null
       if (chunk === null) throw new Error(`a part of the list “${name}” is missing`)
       return chunk
     }),
@@ -57,9 +64,10 @@ export const writeLives = (store: KeyValue, listId: ListId, chunkNo: number, liv
 
 /** Everything of lists that are not in the index: imports that were broken off, and lists that were removed. */
 export async function tidy(store: KeyValue): Promise<void> {
-  const there = new Set((await readIndex(store)).map((l) => l.id as string))
+  const there = new Map((await readIndex(store)).map((l) => [l.id as string, String(l.generation)]))
   for (const key of await store.keys()) {
-    const [kind, listId] = key.split('/')
-    if ((kind === 'rows' || kind === 'lives') && listId !== undefined && !there.has(listId)) await store.remove(key)
+    const [kind, listId = '', generation] = key.split('/')
+    if (kind === 'rows' && there.get(listId) !== generation) await store.remove(key)
+    if (kind === 'lives' && !there.has(listId)) await store.remove(key)
   }
 }

@@ -7,7 +7,7 @@ import { parseEntry } from '@/core/ledger'
 import { type CallingList, createCallingList, type Place } from '@/core/lists'
 import type { CampaignSetUp } from '@/core/set-up'
 import { type KeyValue, storageWords } from '@/storage'
-import { CHUNK_ROWS, type Chunk, chunkedSource, type ListMeta, placeOfRecord } from './chunks'
+import { CHUNK_ROWS, type Chunk, chunkedSource, type ListMeta, placeOfRecord, recordsOfChunk } from './chunks'
 import { type FollowedTo, readChunks, readFollowed, readIndex, readLives, tidy, writeFollowed, writeLives } from './kept'
 import { found, type OneRecord, type RecordRow, type RecordsAsked, type RecordsPage, rowOf } from './pages'
 
@@ -37,6 +37,12 @@ export interface Lists {
   giveBack(recordIds: readonly string[], atMs: number): void
   figures(atMs: number): readonly CampaignFigures[]
   metas(): readonly ListMeta[]
+  /** The list of this id with its rows, for an import into it. */
+  listOf(listId: ListId): { readonly meta: ListMeta; readonly chunks: readonly Chunk[] } | null
+  /** Numbers of all lists of other campaigns that run. */
+  numbersElsewhere(campaignId: CampaignId, isRunning: (id: CampaignId) => boolean): ReadonlySet<number>
+  /** A list as it has just been written; what its records have been through goes on. */
+  adopt(meta: ListMeta, chunks: readonly Chunk[]): void
   page(asked: RecordsAsked, atMs: number): RecordsPage
   /** null of nobody here. */
   record(recordId: string, atMs: number): OneRecord | null
@@ -77,6 +83,8 @@ export async function openLists(store: KeyValue, onTrouble: (says: string) => vo
     }
   }
   void tidy(store).catch(() => {})
+  /** Taken out, and nothing has been heard of them yet. */
+  const out = new Set<string>()
   let followed: FollowedTo | null = await readFollowed(store)
   let campaigns: readonly CampaignSetUp[] = []
   let isReady = false
@@ -92,6 +100,11 @@ export async function openLists(store: KeyValue, onTrouble: (says: string) => vo
     if (of.list === null || of.rules !== asText) {
       of.list = createCallingList(sourceOf(of), rules, atMs)
       of.rules = asText
+      // Whoever is out with the dialer is not taken out a second time.
+      for (const id of out) {
+        const place = placeOfRecord(of.meta.id, id)
+        if (place !== null && place < of.meta.count) of.list.hold(place)
+      }
     }
     return of.list
   }
@@ -149,6 +162,7 @@ export async function openLists(store: KeyValue, onTrouble: (says: string) => vo
       if (entry.event.kind === 'recordsPutBack') putBack(entry.event.campaignId, entry.event.which, entry.atMs)
       const life = lifeEventOf(entry.event)
       const at = life === null ? null : heldBy(life.recordId)
+      if (life !== null) out.delete(life.recordId)
       if (life !== null && at !== null) listOf(at.of, nowMs)?.fold(at.place, life.event, entry.atMs)
     }
     followed = { floorId, seq }
@@ -188,12 +202,14 @@ export async function openLists(store: KeyValue, onTrouble: (says: string) => vo
         while (found.length < atMost) {
           const next = listOf(of, atMs)?.next(atMs)
           if (next === undefined) break
+          out.add(next.record.recordId)
           found.push(calledAs(next))
         }
       return found
     },
     giveBack(recordIds, atMs) {
       for (const id of recordIds) {
+        out.delete(id)
         const found = heldBy(id)
         if (found !== null) listOf(found.of, atMs)?.giveBack(found.place, atMs)
       }
@@ -217,6 +233,22 @@ export async function openLists(store: KeyValue, onTrouble: (says: string) => vo
       return [...byCampaign.values()]
     },
     metas: () => [...held.values()].map((h) => h.meta),
+    listOf(listId) {
+      const of = held.get(listId)
+      return of === undefined ? null : { meta: of.meta, chunks: of.chunks }
+    },
+    numbersElsewhere(campaignId, isRunning) {
+      const numbers = new Set<number>()
+      for (const { meta, chunks } of held.values())
+        if (meta.campaignId !== campaignId && isRunning(meta.campaignId))
+          for (const [no, chunk] of chunks.entries())
+            for (const record of recordsOfChunk(meta, chunk, no)) for (const n of record.numbers) numbers.add(Number(n.number.slice(1)))
+      return numbers
+    },
+    adopt(meta, chunks) {
+      const before = held.get(meta.id)
+      held.set(meta.id, { meta, chunks, lives: before?.lives ?? new Map(), list: null, rules: '', dirty: new Set(before?.dirty), source: null })
+    },
     page(asked, atMs) {
       const rows: RecordRow[] = []
       let count = 0

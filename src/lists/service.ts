@@ -1,9 +1,14 @@
 // Who asks the lists: the floor for people to call, and each tab for what may be seen of them. One for all tabs of the browser.
 
+import * as z from 'zod'
 import type { PutBack } from '@/core/campaigns'
-import type { AgentId, CampaignId } from '@/core/ids'
+import { type AgentId, type CampaignId, type ListId, toListId } from '@/core/ids'
 import type { ListsEnd } from '@/exchange/list-feed'
+import type { KeyValue } from '@/storage'
 import type { ListMeta } from './chunks'
+import { ROLES, shapeKey } from './import/columns'
+import { type Look, type Looked, lookAt } from './import/look'
+import { type ImportAsked, type Imported, type ImportProgress, runImport } from './import/run'
 import type { CampaignFigures, Lists, ListsFeed } from './lists'
 import type { OneRecord, RecordsAsked, RecordsPage } from './pages'
 
@@ -13,6 +18,9 @@ export interface FloorEnd extends ListsFeed {
   watch(tell: () => void): Promise<void>
   account(): Promise<{ readonly id: AgentId; readonly everybody: boolean } | null>
   figuresAre(figures: readonly CampaignFigures[]): Promise<void>
+  homeCountry(): Promise<string>
+  running(): Promise<readonly CampaignId[]>
+  listed(people: readonly { readonly person: string; readonly numbers: readonly string[] }[]): Promise<readonly boolean[]>
 }
 
 export interface ListsConnection<Port> {
@@ -23,9 +31,20 @@ export interface ListsConnection<Port> {
   page(asked: RecordsAsked): Promise<RecordsPage>
   record(recordId: string): Promise<OneRecord | null>
   matching(campaignId: CampaignId, which: PutBack): Promise<number>
+  /** What a file is, and with which roles a file of its shape was taken before. */
+  look(file: Blob): Promise<Look>
+  importFile(asked: ImportWish, onProgress: (progress: ImportProgress) => void): Promise<Imported>
+  /** What is being imported is called off; the list is as it was. */
+  cancelImport(): void
   /** Called whenever something of the lists has changed. */
   subscribe(tell: () => void): Promise<void>
   close(): void
+}
+
+/** `listId` null for a new list. */
+export type ImportWish = Pick<ImportAsked, 'file' | 'roles' | 'campaignId' | 'name' | 'leavesOutOthers'> & {
+  readonly looked: Looked
+  readonly listId: ListId | null
 }
 
 interface Ends<Port> {
@@ -36,8 +55,13 @@ interface Ends<Port> {
 
 const KEEPS_EVERY_MS = 2_000
 
-/** `run` names this worker; `later` is a timer. */
-export function createService(opening: Promise<Lists>, run: string, later: (inMs: number, again: () => void) => void) {
+interface Opened {
+  readonly lists: Lists
+  readonly store: KeyValue
+}
+
+/** `run` names this worker; `later` is a timer, `nowMs` a clock that rates are taken by. */
+export function createService(opening: Promise<Opened>, run: string, later: (inMs: number, again: () => void) => void, nowMs: () => number) {
   const listeners = new Set<() => void>()
   let followed = ''
   let keeping = false
@@ -49,33 +73,60 @@ export function createService(opening: Promise<Lists>, run: string, later: (inMs
     later(KEEPS_EVERY_MS, async () => {
       keeping = false
       // A store that refuses is tried again with the next change; the ledger still has what it did not take.
-      await (await opening).keep().catch(() => {})
+      await (await opening).lists.keep().catch(() => {})
     })
   }
 
   const end: ListsEnd = {
     run: async () => run,
-    next: async (campaignId: CampaignId, atMost, atMs) => (await opening).next(campaignId, atMost, atMs),
-    giveBack: async (recordIds, atMs) => (await opening).giveBack(recordIds, atMs),
+    next: async (campaignId: CampaignId, atMost, atMs) => (await opening).lists.next(campaignId, atMost, atMs),
+    giveBack: async (recordIds, atMs) => (await opening).lists.giveBack(recordIds, atMs),
   }
 
   const follow = async (floor: FloorEnd, callable: Ends<unknown>['callable']) => {
     const its = await floor.run()
     if (its === followed) return
     followed = its
-    const lists = await opening
-    let told = ''
+    const { lists } = await opening
     const more = async () => {
       await lists.follow(floor)
       keepSoon()
-      const figures = lists.figures(await floor.nowMs())
-      const asText = JSON.stringify(figures)
-      if (asText !== told) await floor.figuresAre(figures)
-      told = asText
-      for (const tell of listeners) tell()
+      await tellFigures(floor)
     }
     await floor.watch(callable(() => void more()))
     await more()
+  }
+
+  let told = ''
+  const tellFigures = async (floor: FloorEnd) => {
+    const { lists } = await opening
+    const figures = lists.figures(await floor.nowMs())
+    const asText = JSON.stringify(figures)
+    if (asText !== told) await floor.figuresAre(figures)
+    told = asText
+    for (const tell of listeners) tell()
+  }
+
+  /** One file at a time, whoever asks. */
+  let [isImporting, isCancelled] = [false, false]
+  const importInto = async ({ lists, store }: Opened, floor: FloorEnd, wish: ImportWish, onProgress: (progress: ImportProgress) => void): Promise<Imported> => {
+    const [campaigns, running, homeCountry] = await Promise.all([floor.campaigns(), floor.running(), floor.homeCountry()])
+    const campaign = campaigns.find((c) => c.id === wish.campaignId)
+    if (campaign === undefined) return { ok: false, cancelled: false, says: 'The campaign is not there any more. Choose another one.' }
+    const listId = wish.listId ?? newListId(wish.campaignId, lists.metas())
+    const elsewhere = wish.leavesOutOthers ? lists.numbersElsewhere(wish.campaignId, (id) => running.includes(id)) : new Set<number>()
+    const asked = { ...wish, listId, homeCountry, timeZone: campaign.timeZone, importedAtMs: await floor.nowMs() }
+    const { imported, list } = await runImport(asked, {
+      ...{ store, before: lists.listOf(listId), nowMs, onProgress, isCancelled: () => isCancelled },
+      isElsewhere: (number) => elsewhere.has(Number(number.slice(1))),
+      listed: floor.listed,
+    })
+    if (list !== null) {
+      lists.adopt(list.meta, list.chunks)
+      await store.set(matchKey(wish.looked.columns), wish.roles)
+      await tellFigures(floor)
+    }
+    return imported
   }
 
   return {
@@ -94,11 +145,33 @@ export function createService(opening: Promise<Lists>, run: string, later: (inMs
           floor = floorAt(asked)
           await follow(floor, callable)
         },
-        figures: async () => (await opening).figures(floor === null ? 0 : await floor.nowMs()),
-        metas: async () => (await opening).metas(),
-        page: async (asked) => (await opening).page(asked, await nowOfSupervisor()),
-        record: async (recordId) => (await opening).record(recordId, await nowOfSupervisor()),
-        matching: async (campaignId, which) => (await opening).matching(campaignId, which, await nowOfSupervisor()),
+        figures: async () => (await opening).lists.figures(floor === null ? 0 : await floor.nowMs()),
+        metas: async () => (await opening).lists.metas(),
+        page: async (asked) => (await opening).lists.page(asked, await nowOfSupervisor()),
+        record: async (recordId) => (await opening).lists.record(recordId, await nowOfSupervisor()),
+        matching: async (campaignId, which) => (await opening).lists.matching(campaignId, which, await nowOfSupervisor()),
+        async look(file) {
+          await nowOfSupervisor()
+          const look = await lookAt(file)
+          if (!look.ok) return look
+          const known = RolesSchema.safeParse(await (await opening).store.get(matchKey(look.looked.columns)))
+          return known.success && known.data.length === look.looked.columns.length ? { ok: true, looked: { ...look.looked, roles: known.data } } : look
+        },
+        async importFile(wish, onProgress) {
+          await nowOfSupervisor()
+          if (floor === null || isImporting)
+            return { ok: false, cancelled: false, says: 'Another file is being imported. Wait until it is done, or cancel it.' }
+          isImporting = true
+          isCancelled = false
+          try {
+            return await importInto(await opening, floor, wish, onProgress)
+          } finally {
+            isImporting = false
+          }
+        },
+        cancelImport() {
+          isCancelled = true
+        },
         async subscribe(tell) {
           listeners.add(tell)
           mine.push(tell)
@@ -108,5 +181,19 @@ export function createService(opening: Promise<Lists>, run: string, later: (inMs
         },
       }
     },
+  }
+}
+
+const RolesSchema = z.array(z.enum(ROLES))
+
+/** Files of one shape are taken with the same roles. */
+const matchKey = (columns: readonly string[]): string => `match/${shapeKey(columns)}`
+
+/** Named after its campaign, and numbered. */
+function newListId(campaignId: CampaignId, metas: readonly ListMeta[]): ListId {
+  const name = `list_${campaignId.slice('campaign_'.length)}`
+  for (let n = 1; ; n++) {
+    const id = toListId(n === 1 ? name : `${name}-${n}`)
+    if (!metas.some((l) => l.id === id)) return id
   }
 }

@@ -2,23 +2,31 @@
 import * as Comlink from 'comlink'
 import { FENNHOLM_LISTS } from '@/scenario'
 import { browserStore, memoryStore } from '@/storage'
-import { readIndex } from './kept'
-import { type Lists, openLists } from './lists'
+import { openLists } from './lists'
 import { loadList } from './load'
 import { createService, type FloorEnd } from './service'
 
 declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
 
-async function open(): Promise<Lists> {
+async function open() {
   const opening = await browserStore('lists')
   const store = opening.ok ? opening.store : memoryStore()
-  // A computer that has seen no lists yet has those of the demo.
-  const there = await readIndex(store)
-  if (there.length === 0) for (const { records, ...list } of FENNHOLM_LISTS) await loadList(store, { ...list, importedAtMs: Date.now() }, records())
-  return openLists(store, (says) => console.error(`A list could not be read: ${says}`))
+  // A computer that has seen no lists yet has those of the demo: all of them, or they are loaded again.
+  if ((await store.get(DEMO_KEY)) === null) {
+    for (const { records, ...list } of FENNHOLM_LISTS) await loadList(store, { ...list, importedAtMs: Date.now() }, records())
+    await store.set(DEMO_KEY, true)
+  }
+  return { store, lists: await openLists(store, (says) => console.error(`A list could not be read: ${says}`)) }
 }
 
-const service = createService(open(), `lists ${Date.now()}`, (inMs, again) => void setTimeout(again, inMs))
+const DEMO_KEY = 'demo'
+
+const service = createService(
+  open(),
+  `lists ${Date.now()}`,
+  (inMs, again) => void setTimeout(again, inMs),
+  () => performance.now(),
+)
 
 const serve = (port: Comlink.Endpoint) =>
   Comlink.expose(

@@ -43,6 +43,8 @@ export interface Next {
 export interface CallingList {
   /** Takes out whoever is next; they come back when what becomes of them is folded in, or by `giveBack`. */
   next(atMs: EpochMs): Next | undefined
+  /** Somebody has them already: they are nobody's next until something is folded in of them. */
+  hold(place: Place): void
   /** It was not called after all. */
   giveBack(place: Place, atMs: EpochMs): void
   fold(place: Place, event: LifeEvent, atMs: EpochMs): void
@@ -115,6 +117,7 @@ export function createCallingList(source: ListSource, rules: ListRules, startMs:
         if (number !== null && nextAtMs !== null) index.set(place, zoneKey(number.zones), rank(place, source.lifeAt(place)?.tries.length ?? 0), nextAtMs)
       }
     },
+    hold: (place) => index.remove(place),
     giveBack(place, atMs) {
       settle(place, atMs)
       const { nextAtMs, number } = standing(place, atMs)
