@@ -10,6 +10,7 @@ import type { RecordRow, RecordsPage } from '@/lists/client'
 import { useAskedLists } from '@/lists/react'
 import { Button, SelectField, TextField } from '@/ui'
 import { ATTEMPT_WORDS, numberWords, RECORD_STATE_WORDS, useNumberWords } from '@/words'
+import { ExportMenu } from './export-menu'
 import { ImportDialog } from './import-dialog'
 import { nextWords } from './next-words'
 import { OneRecordDialog } from './one-record'
@@ -57,6 +58,7 @@ export function Records({ campaignId, state, onState }: Props) {
           {value === null ? 'Looking…' : value.found === 1 ? '1 record' : `${value.found.toLocaleString('en-GB')} records`}
         </span>
         <span className="ml-auto flex gap-2">
+          <ExportMenu campaignId={campaignId} />
           <Button onClick={() => setImports(true)}>Import a list…</Button>
           <Button onClick={() => setPutsBack(true)}>Put back…</Button>
         </span>

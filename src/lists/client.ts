@@ -4,6 +4,7 @@ import type { FloorClient } from '@/exchange/client'
 import type { ListsConnection } from './service'
 
 export type { ListMeta } from './chunks'
+export { LIST_EXPORTS, type ListExport } from './export-names'
 export { ROLE_WORDS, ROLES, type Role, rolesProblem } from './import/columns'
 export { ENCODING_WORDS } from './import/encoding'
 export { LEFT_OUT, LEFT_OUT_WORDS } from './import/left-out'

@@ -1,11 +1,12 @@
 import { describe, expect, test } from 'vitest'
-import type { CalledRecord } from '@/core/campaigns'
+import { AttemptLineSchema, type CalledRecord } from '@/core/campaigns'
 import { toListId } from '@/core/ids'
 import { type LedgerEntry, toLine } from '@/core/ledger'
 import type { CampaignSetUp } from '@/core/set-up'
 import { type ANN, aFloor, type BO, CROWDED, MANY } from '@/core/testing'
 import { memoryStore } from '@/storage'
 import { CHUNK_ROWS } from './chunks'
+import { exportList } from './exports'
 import type { Role } from './import/columns'
 import { lookAt } from './import/look'
 import { type ImportAsked, type ImportSurroundings, runImport } from './import/run'
@@ -302,4 +303,46 @@ describe('lists that are dialled', () => {
     await lists.follow(feed)
     expect(lists.figures(atMs)[0]?.states).toMatchObject({ fresh: 2_997, again: 0, invalid: 3 })
   })
+})
+
+test('what leaves as files says what happened: each attempt once, and who was left alone', async () => {
+  const store = memoryStore()
+  const lists = await openLists(store)
+  await into(lists, store, file(csv(12)))
+  const { floor, feed, call } = aCampaign()
+  await lists.follow(feed)
+  const [left, busy] = lists.next(CAMPAIGN.id, 2, floor.state().atMs) as [CalledRecord, CalledRecord]
+  const attemptId = call(left) as never
+  for (const report of [{ is: 'rings' }, { is: 'answered' }, { is: 'live', sinceGreetingMs: 500 }] as const)
+    floor.give({ kind: 'reportAttempt', attemptId, report }, 1_000)
+  floor.give({ kind: 'passTime' }, 1_500)
+  floor.give({ kind: 'reportAttempt', attemptId, report: { is: 'hungUp' } }, 1_000)
+  floor.give({ kind: 'reportAttempt', attemptId: call(busy) as never, report: { is: 'busy' } }, 2_000)
+  await lists.follow(feed)
+  const text = async (name: Parameters<typeof exportList>[0]) =>
+    (await exportList(name, CAMPAIGN.id, lists.everybody(CAMPAIGN.id, floor.state().atMs), () => {})).text()
+  const attempts = (await text('attempts.ndjson'))
+    .trimEnd()
+    .split('\n')
+    .map((line) => AttemptLineSchema.parse(JSON.parse(line)))
+  expect(attempts).toMatchObject([
+    { recordId: left.recordId, result: 'abandoned', ringMs: 2_000, callId: null },
+    { recordId: busy.recordId, result: 'busy', ringMs: 2_000, answeredAtMs: null },
+  ])
+  const [abandoned] = attempts
+  expect((abandoned?.liveAtMs ?? 0) - (abandoned?.startedAtMs ?? 0)).toBe(3_000)
+  // Within two seconds of the end of the greeting nobody was there; then it was said.
+  expect((abandoned?.abandonedMessageAtMs ?? 0) - (abandoned?.liveAtMs ?? 0)).toBe(1_500)
+  const lines = (await text('abandoned.csv')).trimEnd().split('\r\n')
+  expect(lines).toHaveLength(2)
+  expect(lines[1]).toContain(left.number)
+  const records = (await text('records.csv')).trimEnd().split('\r\n')
+  expect(records).toHaveLength(13)
+  expect(records[0]).toBe('recordId,key,person,number1,number2,number3,number4,priority,Note,state,tries,lastResult,lastOutcome,nextAtMs,nextWhy')
+  expect(
+    (await text('records.ndjson'))
+      .trimEnd()
+      .split('\n')
+      .map((l) => JSON.parse(l).state),
+  ).toEqual(Array.from({ length: 12 }, (_, i) => ([left.recordId, busy.recordId].some((id) => id.endsWith(`_${i}`)) ? 'again' : 'fresh')))
 })

@@ -46,6 +46,8 @@ export interface Lists {
   page(asked: RecordsAsked, atMs: number): RecordsPage
   /** null of nobody here. */
   record(recordId: string, atMs: number): OneRecord | null
+  /** Everybody of a campaign's lists, one after another. */
+  everybody(campaignId: CampaignId, atMs: number): { readonly columns: readonly string[]; readonly count: number; readonly records: Iterable<OneRecord> }
   /** How many would be put back. */
   matching(campaignId: CampaignId, which: PutBack, atMs: number): number
   /** Resolves when what is known is kept, or throws storage's reason. */
@@ -266,6 +268,16 @@ export async function openLists(store: KeyValue, onTrouble: (says: string) => vo
       const at = heldBy(recordId)
       const list = at === null ? null : listOf(at.of, atMs)
       return at === null || list === null ? null : one(at.of, list, at.place, atMs)
+    },
+    everybody(campaignId, atMs) {
+      const all = listsOf(campaignId)
+      function* records() {
+        for (const of of all) {
+          const list = listOf(of, atMs)
+          if (list !== null) for (let place = 0; place < of.meta.count; place++) yield one(of, list, place, atMs)
+        }
+      }
+      return { columns: [...new Set(all.flatMap((of) => of.meta.columns))], count: all.reduce((sum, of) => sum + of.meta.count, 0), records: records() }
     },
     matching: (campaignId, which, atMs) => [...meant(campaignId, which, atMs)].length,
     async keep() {

@@ -6,6 +6,8 @@ import { type AgentId, type CampaignId, type ListId, toListId } from '@/core/ids
 import type { ListsEnd } from '@/exchange/list-feed'
 import type { KeyValue } from '@/storage'
 import type { ListMeta } from './chunks'
+import type { ListExport } from './export-names'
+import { exportList } from './exports'
 import { ROLES, shapeKey } from './import/columns'
 import { type Look, type Looked, lookAt } from './import/look'
 import { type ImportAsked, type Imported, type ImportProgress, runImport } from './import/run'
@@ -31,6 +33,7 @@ export interface ListsConnection<Port> {
   page(asked: RecordsAsked): Promise<RecordsPage>
   record(recordId: string): Promise<OneRecord | null>
   matching(campaignId: CampaignId, which: PutBack): Promise<number>
+  exportFile(campaignId: CampaignId, name: ListExport, onProgress: (done: number, of: number) => void): Promise<Blob>
   /** What a file is, and with which roles a file of its shape was taken before. */
   look(file: Blob): Promise<Look>
   importFile(asked: ImportWish, onProgress: (progress: ImportProgress) => void): Promise<Imported>
@@ -150,6 +153,10 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
         page: async (asked) => (await opening).lists.page(asked, await nowOfSupervisor()),
         record: async (recordId) => (await opening).lists.record(recordId, await nowOfSupervisor()),
         matching: async (campaignId, which) => (await opening).lists.matching(campaignId, which, await nowOfSupervisor()),
+        async exportFile(campaignId, name, onProgress) {
+          const atMs = await nowOfSupervisor()
+          return exportList(name, campaignId, (await opening).lists.everybody(campaignId, atMs), onProgress)
+        },
         async look(file) {
           await nowOfSupervisor()
           const look = await lookAt(file)

@@ -69,10 +69,10 @@ export const ATTEMPTS_SEE: Sees = {
     if (to === 'abandoned')
       scene.note(atMs + HANGS_UP_WAITING_AFTER_MS + chanceOf(scene, attemptId, 'message').next() * 4_000, { kind: 'attempt', attemptId, is: 'hungUp' })
   },
-  attemptEnded({ memory, stage, note }, { attemptId, callId, result }, floor, atMs) {
+  attemptEnded({ memory, stage, note }, { attemptId, callId }, floor, atMs) {
     const is = memory.picksUp.get(attemptId)
     memory.picksUp.delete(attemptId)
-    if (result !== 'live' || callId === null || is !== 'machine') return
+    if (callId === null || is !== 'machine') return
     // It was put through all the same: whoever has it hears it speak.
     memory.endOf.set(callId, 'machine')
     note(atMs + 600, { kind: 'remark', callId, deviceId: deviceOutside(callId, 1), text: stage.words.machine })

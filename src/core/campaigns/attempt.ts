@@ -60,6 +60,10 @@ export const AttemptEventSchema = z.discriminatedUnion('kind', [
       /** The call it became, and who had it. */
       callId: CallIdSchema.nullable(),
       agentId: AgentIdSchema.nullable(),
+      /** Somebody or something picked up; a person was there; words of ours began. */
+      answeredAtMs: z.number().nullable().default(null),
+      liveAtMs: z.number().nullable().default(null),
+      messageAtMs: z.number().nullable().default(null),
     })
     .readonly(),
 ])

@@ -8,6 +8,7 @@ export {
   CalledRecordSchema,
   evolveAttempt,
 } from './attempt'
+export { type AttemptLine, AttemptLineSchema, attemptLine } from './attempt-file'
 export { type CallingHours, createCallingHours, dayAt } from './calling-hours'
 export { customerOf, fieldName, recordValues } from './fields'
 export { isPutBackBy } from './put-back'

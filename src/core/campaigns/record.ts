@@ -1,5 +1,5 @@
 // Somebody on a calling list, and what they have been through: a fold of attempts and outcomes. Where that leaves them is reckoned from it (standing.ts).
-import type { AttemptId, CallId, ListId, RecordId } from '@/core/ids'
+import type { AgentId, AttemptId, CallId, ListId, RecordId } from '@/core/ids'
 import { type EpochMs, HOUR, MINUTE } from '@/core/time'
 import type { AttemptEvent, AttemptResult } from './attempt'
 import type { Becomes, RecordEvent } from './record-event'
@@ -32,6 +32,12 @@ export interface Try {
   /** null while it is under way. */
   readonly result: AttemptResult | null
   readonly callId: CallId | null
+  readonly agentId: AgentId | null
+  /** When somebody or something picked up, when a person was there, when words of ours began, and when it was over; null for never, or not yet. */
+  readonly answeredAtMs: EpochMs | null
+  readonly liveAtMs: EpochMs | null
+  readonly messageAtMs: EpochMs | null
+  readonly endedAtMs: EpochMs | null
   /** What it was coded as; null until it is. */
   readonly label: string | null
 }
@@ -68,11 +74,13 @@ export function evolveLife(life: RecordLife, event: LifeEvent, atMs: EpochMs): R
       if (life.tries.some((t) => t.attemptId === attemptId)) return life
       // What the last outcome asked for is done with; one that said no more stands, whoever calls all the same.
       const becomes = life.becomes?.kind === 'never' || life.becomes?.kind === 'final' ? life.becomes : null
-      return { ...life, becomes, tries: [...life.tries, { attemptId, number: record.number, atMs, result: null, callId, label: null }] }
+      const begun = { attemptId, number: record.number, atMs, result: null, callId, agentId: event.agentId, label: null }
+      return { ...life, becomes, tries: [...life.tries, { ...begun, answeredAtMs: null, liveAtMs: null, messageAtMs: null, endedAtMs: null }] }
     }
     case 'attemptEnded': {
-      const { attemptId, result, callId } = event
-      const tries = life.tries.map((t) => (t.attemptId === attemptId ? { ...t, result, callId: callId ?? t.callId } : t))
+      const { attemptId, result, callId, agentId, answeredAtMs, liveAtMs, messageAtMs } = event
+      const came = { result, answeredAtMs, liveAtMs, messageAtMs, endedAtMs: atMs }
+      const tries = life.tries.map((t) => (t.attemptId === attemptId ? { ...t, ...came, callId: callId ?? t.callId, agentId: agentId ?? t.agentId } : t))
       const number = life.tries.find((t) => t.attemptId === attemptId)?.number
       return { ...life, tries, struck: result === 'invalid' && number !== undefined ? added(life.struck, number) : life.struck }
     }

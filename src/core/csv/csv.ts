@@ -17,6 +17,15 @@ export function toCsv(fields: readonly string[], rows: readonly (readonly unknow
   return `${Papa.unparse({ fields: [...fields], data }, { newline: '\r\n' })}\r\n`
 }
 
+/** Rows alone, for a file whose heading stands already. */
+export const toCsvRows = (rows: readonly (readonly unknown[])[]): string =>
+  rows.length === 0
+    ? ''
+    : `${Papa.unparse(
+        rows.map((row) => row.map((value) => safeCell(toCell(value)))),
+        { newline: '\r\n' },
+      )}\r\n`
+
 function toCell(value: unknown): string {
   if (value === null || value === undefined) return ''
   return typeof value === 'object' ? JSON.stringify(value) : String(value)

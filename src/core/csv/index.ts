@@ -1,1 +1,1 @@
-export { bareCell, type CsvRow, type ReadCsv, readCsv, safeCell, toCsv } from './csv'
+export { bareCell, type CsvRow, type ReadCsv, readCsv, safeCell, toCsv, toCsvRows } from './csv'

@@ -90,7 +90,7 @@ export function watchCampaign(campaign: CampaignSetUp, pacer: Pacer, state: Floo
           return tell(event.to === 'abandoned' ? { type: 'abandon', nowMs, call } : { type: 'machine', nowMs, call, elapsedMs, sinceAnswerMs })
         case 'attemptEnded': {
           attempts.delete(call)
-          if (event.result === 'live') {
+          if (event.agentId !== null) {
             const since = event.agentId === null ? undefined : agents.get(event.agentId)?.sinceMs
             return tell({ type: 'connect', nowMs, call, agentIdleMs: since === undefined ? 0 : atMs - since })
           }

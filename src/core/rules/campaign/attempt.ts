@@ -129,14 +129,14 @@ function play(draft: Draft, { id: attemptId }: Attempt, to: 'abandoned' | 'machi
   return emit(draft, null, { kind: 'attemptMessagePlayed', attemptId, to, says, untilMs: draft.atMs + lastsMs })
 }
 
-export function over(draft: Draft, { id: attemptId, campaignId, record, callId, agentId }: Attempt, result: AttemptResult): null {
+export function over(draft: Draft, attempt: Attempt, result: AttemptResult, { callId, agentId }: Pick<Attempt, 'callId' | 'agentId'> = attempt): null {
+  const { id: attemptId, campaignId, record, answeredAtMs, liveAtMs, state, sinceMs } = attempt
+  // With an agent on the line from the beginning, whoever answers is there at once.
+  const byFarEnd = result === 'live' && attempt.callId !== null ? draft.atMs : null
   return emit(draft, draft.entries.length === 0 ? null : draft.state.seq, {
-    kind: 'attemptEnded',
-    attemptId,
-    campaignId,
-    recordId: record.recordId,
-    result,
-    callId,
-    agentId,
+    ...{ kind: 'attemptEnded', attemptId, campaignId, recordId: record.recordId, result, callId, agentId },
+    answeredAtMs: answeredAtMs ?? byFarEnd,
+    liveAtMs: liveAtMs ?? byFarEnd,
+    messageAtMs: state === 'told' ? sinceMs : null,
   })
 }

@@ -7,6 +7,7 @@ import { idleOf, isAwaited } from '@/core/rules/shift'
 import { campaignSetUp } from '@/core/set-up'
 import { type Draft, emit, nextCallId, recordingIdFor } from '@/core/state'
 import { values } from '@/core/table'
+import { over } from './attempt'
 
 /** Everybody who waits, the longest first, to whoever has been idle longest. */
 export function putThroughWaiting(draft: Draft): void {
@@ -21,14 +22,14 @@ export function putThroughWaiting(draft: Draft): void {
 }
 
 function putThrough(draft: Draft, attempt: Attempt, agent: Agent): void {
-  const { id: attemptId, campaignId, record } = attempt
+  const { campaignId, record } = attempt
   const callId = nextCallId(draft.state)
   const leaving = agent.shift?.leaving ?? null
   const causedBy = draft.state.seq
   emit(draft, causedBy, { kind: 'callPutThrough', callId, agentId: agent.id, number: record.number, customer: customerOf(record) })
   const put = draft.state.seq
-  // A machine that was put through is coded as one by the agent; to the law nobody was left alone.
-  emit(draft, put, { kind: 'attemptEnded', attemptId, campaignId, recordId: record.recordId, result: 'live', callId, agentId: agent.id })
+  // A machine that is an agent's to hear is no person who was reached.
+  over(draft, attempt, attempt.isPerson ? 'live' : 'machine', { callId, agentId: agent.id })
   if (leaving !== null) emit(draft, put, { kind: 'agentNotReady', agentId: agent.id, reason: leaving })
   openScript(draft, put, { callId })
   if (campaignSetUp(draft.state.setUp, campaignId).records)

@@ -1,6 +1,7 @@
 // GET /api/schemas/<name>: JSON Schemas (2020-12) of the files the product writes and reads, made from the same Zod
 // definitions that check them.
 import * as z from 'zod'
+import { AttemptLineSchema } from '@/core/campaigns'
 import { AgentIntervalSchema, CallRecordSchema, LedgerEntrySchema } from '@/core/ledger'
 import { OutcomeSetSchema } from '@/core/outcomes'
 import { ScriptSchema } from '@/core/scripts'
@@ -9,6 +10,7 @@ import { SetUpSchema } from '@/core/set-up'
 const SCHEMAS: Readonly<Record<string, z.ZodType>> = {
   call: CallRecordSchema,
   'agent-state': AgentIntervalSchema,
+  attempt: AttemptLineSchema,
   'ledger-entry': LedgerEntrySchema,
   script: ScriptSchema,
   'outcome-set': OutcomeSetSchema,
