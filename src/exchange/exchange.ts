@@ -3,7 +3,6 @@
 // tests drive it by hand.
 import { createChance, seedFor } from '@/core/chance'
 import { createDialer } from '@/core/dialer'
-import { forbids } from '@/core/do-not-call'
 import { type AgentCommand, decide, type FloorRefusal, happened, openFloor, takeUp } from '@/core/floor'
 import type { LedgerEntry } from '@/core/ledger'
 import type { DialerCommand } from '@/core/rules/campaign'
@@ -330,7 +329,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
   const forLists = (tab: Tab): FloorForLists => ({
     homeCountry: () => state.setUp.homeCountry,
     running: () => values(state.campaigns).flatMap((c) => (c.state === 'running' ? [c.id] : [])),
-    listed: (people) => people.map(({ person, numbers }) => numbers.some((n) => forbids(state.doNotCall, n, person) !== undefined)),
+    doNotCall: () => values(state.doNotCall),
     ...forHistory.of(tab),
     campaigns: () => state.setUp.campaigns,
     nowMs: now,

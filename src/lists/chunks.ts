@@ -73,44 +73,46 @@ export function placeOfRecord(listId: ListId, recordId: string): Place | null {
   return recordId.startsWith(prefix) && Number.isInteger(place) ? place : null
 }
 
-/** The rows of a chunk taken apart. */
-export function recordsOfChunk(
-  { id, columns, zones }: Pick<ListMeta, 'id' | 'columns' | 'zones'>,
-  { text, priorities }: Chunk,
-  chunkNo: number,
-): readonly ListedRecord[] {
-  const taken = zones.map((zone) => zone.split(' '))
-  return text.split('\n').map((line, i): ListedRecord => {
-    const [key, person, numbers, ...values] = JSON.parse(line) as Row
-    return {
-      recordId: recordIdAt(id, chunkNo * CHUNK_ROWS + i),
-      listId: id,
-      key,
-      person,
-      numbers: numbers.map(([number, zone]) => ({ number, zones: taken[zone] ?? [] })),
-      priority: priorities[i] ?? 0,
-      fields: Object.fromEntries(columns.flatMap((column, c) => (values[c] === undefined || values[c] === '' ? [] : [[column, values[c]]]))),
-    }
-  })
+type Heading = Pick<ListMeta, 'id' | 'columns'>
+
+function recordOf({ id, columns }: Heading, zones: readonly (readonly string[])[], line: string, place: Place, priority: number): ListedRecord {
+  const [key, person, numbers, ...values] = JSON.parse(line) as Row
+  const fields: Record<string, string> = {}
+  for (const [c, column] of columns.entries()) if (values[c]) fields[column] = values[c]
+  return {
+    recordId: recordIdAt(id, place),
+    listId: id,
+    key,
+    person,
+    numbers: numbers.map(([number, zone]) => ({ number, zones: zones[zone] ?? [] })),
+    priority,
+    fields,
+  }
 }
 
-const PARSED_CHUNKS = 40
+const apart = (zones: readonly string[]): readonly (readonly string[])[] => zones.map((zone) => zone.split(' '))
+
+/** The rows of a chunk taken apart. */
+export function recordsOfChunk(meta: Heading & Pick<ListMeta, 'zones'>, { text, priorities }: Chunk, chunkNo: number): readonly ListedRecord[] {
+  const zones = apart(meta.zones)
+  return text.split('\n').map((line, i) => recordOf(meta, zones, line, chunkNo * CHUNK_ROWS + i, priorities[i] ?? 0))
+}
+
+/** Where each row of a chunk begins, and the end. */
+function startsOf(text: string): Uint32Array {
+  const starts = new Uint32Array(CHUNK_ROWS + 1)
+  let row = 0
+  for (let at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', at + 1)) starts[++row] = at + 1
+  starts[row + 1] = text.length + 1
+  return starts
+}
+
+const CHUNKS_AT_HAND = 2_000
 
 /** A list as what dials it asks for it, over chunks that are in memory as they are kept. `onLife` hears which chunk has a life that is new. */
-export function chunkedSource(
-  meta: ListMeta,
-  chunks: readonly Chunk[],
-  lives: Map<Place, RecordLife>,
-  onLife: (chunkNo: number) => void,
-): ListSource & { rowsOf(chunkNo: number): readonly ListedRecord[] } {
-  const parsed = new LRUCache<number, readonly ListedRecord[]>({ max: PARSED_CHUNKS })
-  const rowsOf = (chunkNo: number): readonly ListedRecord[] => {
-    const known = parsed.get(chunkNo)
-    if (known !== undefined) return known
-    const rows = recordsOfChunk(meta, chunkAt(chunkNo), chunkNo)
-    parsed.set(chunkNo, rows)
-    return rows
-  }
+export function chunkedSource(meta: ListMeta, chunks: readonly Chunk[], lives: Map<Place, RecordLife>, onLife: (chunkNo: number) => void): ListSource {
+  const starts = new LRUCache<number, Uint32Array>({ max: CHUNKS_AT_HAND })
+  const zones = apart(meta.zones)
   const chunkAt = (chunkNo: number): Chunk => {
     const chunk = chunks[chunkNo]
     if (chunk === undefined) throw new Error(`list ${meta.id} has no chunk ${chunkNo}`)
@@ -118,11 +120,14 @@ export function chunkedSource(
   }
   return {
     count: meta.count,
-    rowsOf,
     recordAt(place) {
-      const row = rowsOf(Math.floor(place / CHUNK_ROWS))[place % CHUNK_ROWS]
-      if (row === undefined) throw new Error(`nobody is at place ${place} of ${meta.id}`)
-      return row
+      const [no, row] = [Math.floor(place / CHUNK_ROWS), place % CHUNK_ROWS]
+      const { text, priorities } = chunkAt(no)
+      const at = starts.get(no) ?? startsOf(text)
+      starts.set(no, at)
+      const [from, to] = [at[row] ?? 0, at[row + 1] ?? 0]
+      if (place >= meta.count || to === 0) throw new Error(`nobody is at place ${place} of ${meta.id}`)
+      return recordOf(meta, zones, text.slice(from, to - 1), place, priorities[row] ?? 0)
     },
     lifeAt: (place) => lives.get(place),
     setLife(place, life) {

@@ -1,9 +1,10 @@
 import { describe, expect, test } from 'vitest'
 import { AttemptLineSchema, type CalledRecord } from '@/core/campaigns'
+import { type DoNotCallList, evolveDoNotCall } from '@/core/do-not-call'
 import { toListId } from '@/core/ids'
 import { type LedgerEntry, toLine } from '@/core/ledger'
 import type { CampaignSetUp } from '@/core/set-up'
-import { type ANN, aFloor, type BO, CROWDED, MANY } from '@/core/testing'
+import { ANN, aFloor, type BO, CROWDED, MANY } from '@/core/testing'
 import { memoryStore } from '@/storage'
 import { CHUNK_ROWS } from './chunks'
 import { exportList } from './exports'
@@ -21,6 +22,12 @@ const rowsOf = (count: number, from = 0) =>
   Array.from({ length: count }, (_, i) => `K${from + i},Person ${from + i},01632 ${960_000 + ((from + i) % 1_000)},note ${from + i}`)
 const csv = (count: number, from = 0) => `Key,Name,Phone,Note\n${rowsOf(count, from).join('\n')}\n`
 
+/** The do-not-call list with somebody on it. */
+function listOf(person: string): DoNotCallList {
+  const added = { kind: 'doNotCallAdded', entries: [{ whom: { person }, why: 'Asked us.' }], byAgentId: ANN, callId: null } as const
+  return new Map([...evolveDoNotCall(new Map(), added, 0)].flatMap(([key, entry]) => (entry === null ? [] : [[key, entry] as const])))
+}
+
 async function into(
   lists: Lists | null,
   store: ReturnType<typeof memoryStore>,
@@ -35,7 +42,7 @@ async function into(
     ...{ homeCountry: 'GB', timeZone: 'Europe/London', leavesOutOthers: false, importedAtMs: START_MS, ...more },
   }
   const { imported, list } = await runImport(asked, {
-    ...{ store, before: lists?.listOf(LIST) ?? null, isElsewhere: () => false, listed: async (people) => people.map(() => false) },
+    ...{ store, before: lists?.listOf(LIST) ?? null, isElsewhere: () => false, doNotCall: new Map() },
     ...{ nowMs: () => 0, onProgress: () => {}, isCancelled: () => false, ...around },
   })
   if (list !== null) lists?.adopt(list.meta, list.chunks)
@@ -126,7 +133,7 @@ describe('a list file is read', () => {
     const lists = await openLists(store)
     const around = {
       isElsewhere: (n: string) => n.endsWith('960005'),
-      listed: async (people: readonly { person: string }[]) => people.map((p) => p.person === 'Listed'),
+      doNotCall: listOf('Listed'),
     }
     const { imported } = await into(lists, store, file(source), { leavesOutOthers: true }, around)
     expect(imported).toMatchObject({

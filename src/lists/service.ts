@@ -2,6 +2,7 @@
 
 import * as z from 'zod'
 import type { PutBack } from '@/core/campaigns'
+import { type DoNotCallEntry, keyOf } from '@/core/do-not-call'
 import { type AgentId, type CampaignId, type ListId, toListId } from '@/core/ids'
 import type { ListsEnd } from '@/exchange/list-feed'
 import type { KeyValue } from '@/storage'
@@ -22,7 +23,7 @@ export interface FloorEnd extends ListsFeed {
   figuresAre(figures: readonly CampaignFigures[]): Promise<void>
   homeCountry(): Promise<string>
   running(): Promise<readonly CampaignId[]>
-  listed(people: readonly { readonly person: string; readonly numbers: readonly string[] }[]): Promise<readonly boolean[]>
+  doNotCall(): Promise<readonly DoNotCallEntry[]>
 }
 
 export interface ListsConnection<Port> {
@@ -113,7 +114,7 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
   /** One file at a time, whoever asks. */
   let [isImporting, isCancelled] = [false, false]
   const importInto = async ({ lists, store }: Opened, floor: FloorEnd, wish: ImportWish, onProgress: (progress: ImportProgress) => void): Promise<Imported> => {
-    const [campaigns, running, homeCountry] = await Promise.all([floor.campaigns(), floor.running(), floor.homeCountry()])
+    const [campaigns, running, homeCountry, listed] = await Promise.all([floor.campaigns(), floor.running(), floor.homeCountry(), floor.doNotCall()])
     const campaign = campaigns.find((c) => c.id === wish.campaignId)
     if (campaign === undefined) return { ok: false, cancelled: false, says: 'The campaign is not there any more. Choose another one.' }
     const listId = wish.listId ?? newListId(wish.campaignId, lists.metas())
@@ -122,7 +123,7 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
     const { imported, list } = await runImport(asked, {
       ...{ store, before: lists.listOf(listId), nowMs, onProgress, isCancelled: () => isCancelled },
       isElsewhere: (number) => elsewhere.has(Number(number.slice(1))),
-      listed: floor.listed,
+      doNotCall: new Map(listed.map((entry) => [keyOf(entry.whom), entry])),
     })
     if (list !== null) {
       lists.adopt(list.meta, list.chunks)

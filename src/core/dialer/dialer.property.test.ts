@@ -85,6 +85,7 @@ const setUpFor = (t: Try): SetUp =>
           hours: [{ days: [1, 2, 3, 4, 5, 6, 7], fromMinute: 8 * 60, toMinute: 21 * 60 }],
           detector: t.detector,
           machineGets: t.machineGets,
+          machineMessage: 'Hello, machine.',
           previewLimitMs: 20_000,
         },
         attempts: {

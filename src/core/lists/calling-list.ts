@@ -110,6 +110,9 @@ export function createCallingList(source: ListSource, rules: ListRules, startMs:
         const place = index.take(atMs, (zone) => isOpen(zone, atMs), best)
         if (place === undefined) return undefined
         const record = source.recordAt(place)
+        // Of who was never tried nothing but the hours counts, and those of their zones are open.
+        const [first] = record.numbers
+        if (first !== undefined && source.lifeAt(place) === undefined) return { place, record, number: first, tries: 0 }
         const { nextAtMs, number, state } = standing(place, atMs)
         // Since it was noted a rule may have come in between: then it waits for its time.
         if (number !== null && nextAtMs !== null && nextAtMs <= atMs) return { place, record, number, tries: source.lifeAt(place)?.tries.length ?? 0 }

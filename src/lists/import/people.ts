@@ -28,7 +28,9 @@ export function createReader(
   const numberOf = createNumberReader(homeCountry, timeZone)
   const cell = (cells: readonly string[], i: number | undefined): string => {
     const text = i === undefined ? '' : (cells[i] ?? '')
-    return text === '' ? '' : bareCell(text.trim())
+    if (text === '') return ''
+    const trimmed = text.trim()
+    return trimmed.startsWith("'") ? bareCell(trimmed) : trimmed
   }
   return {
     read(cells) {
@@ -77,16 +79,24 @@ function createNumberReader(homeCountry: string, timeZone: string): (typed: stri
     return reading.ok ? { number: reading.number.e164, zones: zonesFor(reading.number.readAs) } : null
   }
   return (typed) => {
-    const bare = /^[\d+]+$/.test(typed) ? typed : typed.replace(/[\s().\-/\u00a0]/g, '')
-    if (!/^\+?\d{8,15}$/.test(bare)) return whole(typed)
-    const key = `${bare.length} ${bare.slice(0, -4)}`
+    const end = typed.length - 4
+    if (end < 4 || !endsInDigits(typed)) return whole(typed)
+    const key = `${typed.length} ${typed.slice(0, end)}`
     const known = beginnings.get(key)
-    if (known !== undefined) return known === null ? null : { number: known.e164 + bare.slice(-4), zones: known.zones }
-    const read = whole(bare)
+    if (known !== undefined) return known === null ? null : { number: known.e164 + typed.slice(end), zones: known.zones }
+    const read = whole(typed)
     if (beginnings.size >= MOST_BEGINNINGS) beginnings.clear()
     // The last digits of what was read are those that were typed, or the number has been changed in the reading.
-    const isPlain = read === null || read.number.endsWith(bare.slice(-4))
+    const isPlain = read === null || read.number.endsWith(typed.slice(end))
     if (isPlain) beginnings.set(key, read === null ? null : { e164: read.number.slice(0, -4), zones: read.zones })
     return read
   }
+}
+
+function endsInDigits(text: string): boolean {
+  for (let i = text.length - 4; i < text.length; i++) {
+    const code = text.charCodeAt(i)
+    if (code < 48 || code > 57) return false
+  }
+  return true
 }

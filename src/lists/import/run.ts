@@ -1,6 +1,7 @@
 // A file is taken into a list: row by row, with progress, until it is done or called off. What is written on the way is in no index, so that a list is as it was
 // until all of it is there; who was on it already, by their own key, keeps what they have been through.
 import type { ListedRecord } from '@/core/campaigns'
+import { type DoNotCallList, forbids } from '@/core/do-not-call'
 import type { CampaignId, ListId } from '@/core/ids'
 import { CHUNK_ROWS, type Chunk, createChunker, type ListMeta, recordsOfChunk } from '@/lists/chunks'
 import { readIndex, removeRows, writeChunk, writeIndex } from '@/lists/kept'
@@ -43,15 +44,13 @@ export interface ImportSurroundings {
   readonly before: { readonly meta: ListMeta; readonly chunks: readonly Chunk[] } | null
   /** Whether a number is on another running list. */
   readonly isElsewhere: (number: string) => boolean
-  /** Of each of these, whether they are on the do-not-call list. */
-  readonly listed: (people: readonly { readonly person: string; readonly numbers: readonly string[] }[]) => Promise<readonly boolean[]>
+  readonly doNotCall: DoNotCallList
   /** A clock that rates are taken by. */
   readonly nowMs: () => number
   readonly onProgress: (progress: ImportProgress) => void
   readonly isCancelled: () => boolean
 }
 
-const BATCH = 5_000
 const TELLS_EVERY_MS = 150
 const CANCELLED: Imported = { ok: false, cancelled: true, says: 'Called off. The list is as it was.' }
 
@@ -75,7 +74,7 @@ export async function runImport(
 }
 
 async function take(asked: ImportAsked, around: ImportSurroundings, generation: number): ReturnType<typeof runImport> {
-  const { store, before, isElsewhere, listed, nowMs, onProgress, isCancelled } = around
+  const { store, before, isElsewhere, doNotCall, nowMs, onProgress, isCancelled } = around
   const beganMs = nowMs()
   let [bytes, rows, toldMs] = [0, 0, beganMs]
   const table = await openTable(asked.file, asked.looked.encoding, asked.looked.shape, (done) => {
@@ -88,26 +87,35 @@ async function take(asked: ImportAsked, around: ImportSurroundings, generation: 
   const leftOut = Object.fromEntries(LEFT_OUT.map((why) => [why, 0])) as Record<LeftOut, number>
   const rejects: string[] = []
   const seen = new Set<string>()
-  const fresh: Person[] = []
+  // Written anew as a whole, beside what is there; the index says which of the two counts.
+  const chunker = createChunker(columns, before === null ? [] : [...before.meta.zones])
+  const chunks: Chunk[] = []
+  const put = async (chunk: Chunk | null) => {
+    if (chunk === null) return
+    await writeChunk(store, asked.listId, generation, chunks.length, chunk)
+    chunks.push(chunk)
+  }
+  /** New ones stand behind those who are there already: where nobody is, they are written as they come. */
+  let [freshCount, waiting] = [0, [] as Person[]]
   const changed = new Map<number, Person>()
 
   const reject = (line: number, why: LeftOut, person = '') => {
     leftOut[why]++
     rejects.push(`${line},${LEFT_OUT_WORDS[why]},"${person.replaceAll('"', '""')}"\r\n`)
   }
-  let batch: { readonly line: number; readonly person: Person }[] = []
-  const settle = async () => {
-    const are = await listed(batch.map(({ person }) => ({ person: person.person, numbers: person.numbers.map((n) => n.number) })))
-    for (const [i, { line, person }] of batch.entries()) {
-      if (are[i] === true) {
-        reject(line, 'onDoNotCall', person.person)
-        continue
-      }
-      const at = old.placeOf(person)
-      if (at === undefined) fresh.push(person)
-      else changed.set(at, person)
+  const take = (person: Person): Promise<void> | null => {
+    const at = old.placeOf(person)
+    if (at !== undefined) {
+      changed.set(at, person)
+      return null
     }
-    batch = []
+    freshCount++
+    if (before !== null) {
+      waiting.push(person)
+      return null
+    }
+    const full = chunker.add(person)
+    return full === null ? null : put(full)
   }
 
   for await (const part of table.parts()) {
@@ -119,54 +127,52 @@ async function take(asked: ImportAsked, around: ImportSurroundings, generation: 
         continue
       }
       const same = identityOf(person)
-      if (seen.has(same)) reject(line, 'twiceInFile', person.person)
-      else if (asked.leavesOutOthers && person.numbers.some((n) => isElsewhere(n.number))) reject(line, 'onOtherList', person.person)
-      else batch.push({ line, person })
+      if (seen.has(same)) {
+        reject(line, 'twiceInFile', person.person)
+        continue
+      }
       seen.add(same)
-      if (batch.length >= BATCH) await settle()
+      if (person.numbers.some((n) => forbids(doNotCall, n.number, person.person) !== undefined)) reject(line, 'onDoNotCall', person.person)
+      else if (asked.leavesOutOthers && person.numbers.some((n) => isElsewhere(n.number))) reject(line, 'onOtherList', person.person)
+      else {
+        const written = take(person)
+        if (written !== null) await written
+      }
     }
-    if (isCancelled()) return { imported: CANCELLED, list: null }
+    if (isCancelled()) return calledOff(store, asked.listId, generation)
     const now = nowMs()
     if (now - toldMs >= TELLS_EVERY_MS) {
       toldMs = now
       onProgress({ bytes, ofBytes: asked.file.size, rows, rowsPerSecond: Math.round((1000 * rows) / Math.max(1, now - beganMs)) })
     }
   }
-  await settle()
-  if (fresh.length + changed.size === 0 && before === null)
+  if (freshCount === 0 && before === null)
     return {
       imported: { ok: false, cancelled: false, says: `None of its ${rows.toLocaleString('en-GB')} rows could be taken. Look at what each column stands for.` },
       list: null,
     }
 
-  // Written anew as a whole, beside what is there; the index says which of the two counts.
-  const chunker = createChunker(columns, before === null ? [] : [...before.meta.zones])
-  const chunks: Chunk[] = []
-  const put = async (chunk: Chunk | null) => {
-    if (chunk === null) return
-    await writeChunk(store, asked.listId, generation, chunks.length, chunk)
-    chunks.push(chunk)
-  }
   for (const [place, record] of old.records()) {
     const now = changed.get(place)
     // What the file says nothing of stays as it was.
     await put(chunker.add(now === undefined ? record : { ...now, fields: { ...record.fields, ...now.fields } }))
     if (place % CHUNK_ROWS === 0 && isCancelled()) return calledOff(store, asked.listId, generation)
   }
-  for (const [i, person] of fresh.entries()) {
+  for (const [i, person] of waiting.entries()) {
     await put(chunker.add(person))
     if (i % CHUNK_ROWS === 0 && isCancelled()) return calledOff(store, asked.listId, generation)
   }
+  waiting = []
   await put(chunker.rest())
   const meta: ListMeta = {
     ...{ id: asked.listId, campaignId: asked.campaignId, name: asked.name, columns, zones: chunker.zones, generation },
-    ...{ count: old.count + fresh.length, importedAtMs: asked.importedAtMs },
+    ...{ count: old.count + freshCount, importedAtMs: asked.importedAtMs },
   }
   await writeIndex(store, [...(await readIndex(store)).filter((l) => l.id !== meta.id), meta])
   if (before !== null) await removeRows(store, asked.listId, before.meta.generation).catch(() => {})
   onProgress({ bytes: asked.file.size, ofBytes: asked.file.size, rows, rowsPerSecond: Math.round((1000 * rows) / Math.max(1, nowMs() - beganMs)) })
   const file = rejects.length === 0 ? null : new Blob(['line,why left out,person\r\n', ...rejects], { type: 'text/csv' })
-  return { imported: { ok: true, taken: fresh.length, changed: changed.size, leftOut, rejects: file }, list: { meta, chunks } }
+  return { imported: { ok: true, taken: freshCount, changed: changed.size, leftOut, rejects: file }, list: { meta, chunks } }
 }
 
 async function calledOff(store: KeyValue, listId: ListId, generation: number): ReturnType<typeof runImport> {
@@ -176,7 +182,7 @@ async function calledOff(store: KeyValue, listId: ListId, generation: number): R
 
 /** By their own key; without one, by name and first number: a household shares a number, and a name has many. */
 const identityOf = ({ key, person, numbers }: Pick<ListedRecord, 'key' | 'person' | 'numbers'>): string =>
-  key === null ? `${person}\u0001${numbers[0]?.number}` : `\u0002${key}`
+  key === null ? `\u0001${person}\u0001${numbers[0]?.number}` : key
 
 /** Who is on the list already. */
 function createOld(before: ImportSurroundings['before']) {
