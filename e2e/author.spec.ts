@@ -110,7 +110,7 @@ test('a script goes out as a file and comes in again as it was; a broken one say
   await expect(problems.filter({ hasText: `Line ${line}:` })).toContainText('questions')
   await file('{ "id": ')
   await expect(problems.nth(1)).toContainText('Line 1:')
-  await expect(page.getByRole('table', { name: 'Scripts' }).getByRole('row')).toHaveCount(5)
+  await expect(page.getByRole('table', { name: 'Scripts' }).getByRole('row')).toHaveCount(7)
 
   await file(json.replace('"Help at boarding"', '"Help at boarding, again"'))
   await expect(page.getByLabel('Name of the script')).toHaveValue('Help at boarding, again')

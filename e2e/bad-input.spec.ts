@@ -30,7 +30,7 @@ test('sign-in and the start of shift name what is wrong, put the focus there, an
   await expect(page.getByText('Not on your account. Linnea Wickerby can add it in Set-up.')).toBeVisible()
   for (const queue of ['Sailings', 'Assistance']) await page.getByRole('checkbox', { name: queue }).uncheck()
   await button(page, 'Start shift').click()
-  await expect(page.getByText('No queue is ticked, so no call could reach you. Tick at least one queue.')).toBeVisible()
+  await expect(page.getByText('No queue is ticked and no campaign chosen, so no call could reach you.')).toBeVisible()
   await expect(page.getByRole('checkbox', { name: 'Sailings' })).toBeFocused()
 })
 

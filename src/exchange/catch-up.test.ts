@@ -37,7 +37,7 @@ describe('a first visit', () => {
     const { exchange, hello, fetchLeft } = await visited()
     await vi.waitFor(() => expect(values(exchange.state().callbacks)).toHaveLength(AGREED), PATIENT)
     expect(AGREED).toBeGreaterThan(0)
-    expect(Object.fromEntries(new URLSearchParams(fetchLeft.mock.calls[0]?.[0]))).toEqual({ seed: '7', days: '3', pace: 'week', before: '2026-11-24' })
+    expect(Object.fromEntries(new URLSearchParams(fetchLeft.mock.calls[0]?.[0]))).toEqual({ seed: '7', days: '3', pace: 'week', campaigns: 'yes', before: '2026-11-24' })
     await hello()
     expect(fetchLeft).toHaveBeenCalledTimes(1)
   })
@@ -73,7 +73,7 @@ describe('a visit after days without one', () => {
   test('takes up what the missing days left, and says which those are', async () => {
     const { exchange, tab, fetchLeft } = await again(4 * DAY)
     await vi.waitFor(() => expect(values(exchange.state().callbacks)).toHaveLength(AGREED), PATIENT)
-    expect(Object.fromEntries(new URLSearchParams(fetchLeft.mock.calls[0]?.[0]))).toMatchObject({ days: '3', before: '2026-11-28' })
+    expect(Object.fromEntries(new URLSearchParams(fetchLeft.mock.calls[0]?.[0]))).toMatchObject({ days: '3', campaigns: 'no', before: '2026-11-28' })
     expect(tab.view().floor.notices.map((n) => n.says)).toContainEqual(expect.stringContaining('Nobody was here from Wed 25 Nov to Fri 27 Nov.'))
   })
 

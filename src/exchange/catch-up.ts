@@ -28,7 +28,8 @@ export function createCatchUp({ fetchLeft, timeZone, now, lastMs, onCarried }: O
     done = true
     if (past.days === 0 || missing <= 0) return
     try {
-      const event = CarriedOverSchema.parse(await fetchLeft(pastDaysQuery({ ...past, days: missing, before: today })))
+      // Lists go on from where somebody's own days have left them: what was missed is made up for in the queues alone.
+      const event = CarriedOverSchema.parse(await fetchLeft(pastDaysQuery({ ...past, days: missing, before: today, campaigns: lastMs === null })))
       onCarried(event, lastMs === null ? null : whileAway(dayAfter(today, -missing), dayAfter(today, -1)))
     } catch (error) {
       done = false

@@ -169,7 +169,16 @@ describe('the history', () => {
       return answerOf(503)
     }
     const opened = TODAY[0] as LedgerEntry
-    const event = { kind: 'carriedOver', from: '2026-11-20', through: '2026-11-20', promises: [], owed: [], handleMs: {}, campaigns: [] } as const
+    const event = {
+      kind: 'carriedOver',
+      from: '2026-11-20',
+      through: '2026-11-20',
+      simulated: null,
+      promises: [],
+      owed: [],
+      handleMs: {},
+      campaigns: [],
+    } as const
     const { follow, opening } = await aHistory({ store: await withPast(), fetchDays, live: [opened, { ...opened, seq: 2, event }] })
     expect(opening.ok).toBe(true)
     for (const n of [3, 4, 5]) await follow([{ ...opened, seq: n, event: { kind: 'clockMoved', byMs: 1 } }])
@@ -270,7 +279,7 @@ describe('the history', () => {
     const carried = (from: string, through: string, seq: number): LedgerEntry => ({
       ...opened,
       seq,
-      event: { kind: 'carriedOver', from, through, promises: [], owed: [], handleMs: {}, campaigns: [] },
+      event: { kind: 'carriedOver', from, through, simulated: null, promises: [], owed: [], handleMs: {}, campaigns: [] },
     })
     const { history } = await aHistory({ fetchDays, live: [opened, carried('2026-11-23', '2026-11-23', 2), carried('2026-11-22', '2026-11-22', 3)] })
     const before = { fromMs: MIDNIGHT_MS - DAY, toMs: MIDNIGHT_MS }

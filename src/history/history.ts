@@ -4,8 +4,8 @@ import { type AgentId, toCallId } from '@/core/ids'
 import type { CallRecord, Correction, LedgerEntry } from '@/core/ledger'
 import { ofAgent } from '@/core/reports'
 import type { SetUp } from '@/core/set-up'
-import type { KeyValue } from '@/storage'
-import { dayAfter, daysBetween, type Past } from '@/world'
+import { type KeyValue, linesOfGzip } from '@/storage'
+import { dayAfter, daysBetween, type Past, type PastAsked } from '@/world'
 import { createBlocks } from './blocks'
 import { type CallsAsked, type CallsPage, pageOfCalls } from './calls'
 import {
@@ -23,7 +23,7 @@ import {
   textAt,
   valueAt,
 } from './columns'
-import { entriesOfDay, importDays, linesOf, type PastDay, type Progress, readEntries, takeLegacyDays } from './days'
+import { entriesOfDay, importDays, type PastDay, type Progress, readEntries, takeLegacyDays } from './days'
 import { type ExportName, exported, isEmptyExport } from './exports'
 import { type Kept, keepDay, type Sums, sumsOf } from './kept'
 import { createLive } from './live'
@@ -82,7 +82,7 @@ export interface PreviousContacts {
 const PREVIOUS_LIMIT = 12
 
 /** So many of the demo's days before a day; before today when none is given. */
-export type FetchDays = (asked: Past & { readonly before?: string }) => Promise<Response>
+export type FetchDays = (asked: PastAsked) => Promise<Response>
 
 export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDays, onMore: () => void = () => {}): History {
   const blocks = createBlocks(store)
@@ -123,7 +123,7 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
     const made = new Map<string, Kept>()
     importing = importDays(
       store,
-      linesOf(response.body),
+      linesOfGzip(response.body),
       (day, progress) => {
         if (!known.has(day.day)) {
           const kept = keep(day)
@@ -143,11 +143,11 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
   /** Days that the floor has taken something up from and that are not here: nobody had opened it then. */
   const takeMissing = async () => {
     soughtFor = live.carried().length
-    for (const { from, through } of live.carried()) {
+    for (const { from, through, simulated } of live.carried()) {
       const days = daysBetween(from, through) + 1
       const known = dayNames()
       if (Array.from({ length: days }, (_, i) => dayAfter(from, i)).every((day) => known.has(day))) continue
-      await take({ seed, days, before: dayAfter(through) })
+      await take({ seed, days, campaigns: simulated?.campaigns === true, before: dayAfter(through) })
     }
   }
 
@@ -215,7 +215,7 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
         await blocks.store(kept)
         blocks.add(kept)
       })
-      const fetched = dayNames().size > 0 || past.days === 0 ? null : await take(past)
+      const fetched = dayNames().size > 0 || past.days === 0 ? null : await take({ ...past, campaigns: true })
       if (fetched !== null) return fetched
       isOpen = true
       await takeMissing()

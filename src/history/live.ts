@@ -33,7 +33,7 @@ export interface Live {
   correctionsKey(): string
 }
 
-export type Carried = Pick<Extract<FloorEvent, { kind: 'carriedOver' }>, 'from' | 'through'>
+export type Carried = Pick<Extract<FloorEvent, { kind: 'carriedOver' }>, 'from' | 'through' | 'simulated'>
 
 /** A call is settled when it has been over for so long. */
 const SETTLED_AFTER_MS = HOUR
@@ -106,7 +106,7 @@ export function createLive(keep: KeyValue): Live {
         atMs = entry.atMs
         if (settledOn === '') settledOn = utcDay(atMs)
         if (entry.event.kind === 'callCleared') endedCount++
-        if (entry.event.kind === 'carriedOver') carried.push({ from: entry.event.from, through: entry.event.through })
+        if (entry.event.kind === 'carriedOver') carried.push({ from: entry.event.from, through: entry.event.through, simulated: entry.event.simulated })
       }
       ended = null
       corrections = null

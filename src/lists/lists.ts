@@ -3,13 +3,15 @@
 import { type CalledRecord, FRESH, isPutBackBy, type PutBack, type RecordLife, type RecordState } from '@/core/campaigns'
 import { calledAs, lifeEventOf } from '@/core/dialer'
 import type { CampaignId, ListId } from '@/core/ids'
-import { parseEntry } from '@/core/ledger'
+import { type CarriedOver, parseEntry } from '@/core/ledger'
 import { type CallingList, createCallingList, type Place } from '@/core/lists'
 import type { CampaignSetUp } from '@/core/set-up'
 import { type KeyValue, storageWords } from '@/storage'
+import { dayAfter, daysBetween, type PastAsked } from '@/world'
 import { CHUNK_ROWS, type Chunk, chunkedSource, type ListMeta, placeOfRecord, recordsOfChunk } from './chunks'
 import { type FollowedTo, readChunks, readFollowed, readIndex, readLives, tidy, writeFollowed, writeLives } from './kept'
 import { found, type OneRecord, type RecordRow, type RecordsAsked, type RecordsPage, rowOf } from './pages'
+import { readLifeLine } from './past'
 
 /** The floor, as the lists ask it. */
 export interface ListsFeed {
@@ -72,8 +74,18 @@ function sourceOf(of: Held): ReturnType<typeof chunkedSource> {
   return of.source
 }
 
+/** What people of lists have been through on days that were simulated; throws when it cannot be had. */
+export type FetchPast = (asked: PastAsked) => Promise<AsyncIterable<readonly string[]>>
+
+interface Around {
+  readonly fetchPast: FetchPast
+  readonly onTrouble: (says: string) => void
+}
+
+async function* nothing(): AsyncGenerator<readonly string[]> {}
+
 /** Everything that is kept, read back. What cannot be read is left out, and said. */
-export async function openLists(store: KeyValue, onTrouble: (says: string) => void = () => {}): Promise<Lists> {
+export async function openLists(store: KeyValue, { fetchPast = async () => nothing(), onTrouble = () => {} }: Partial<Around> = {}): Promise<Lists> {
   const held = new Map<ListId, Held>()
   for (const meta of await readIndex(store)) {
     const chunkCount = Math.ceil(meta.count / CHUNK_ROWS)
@@ -137,6 +149,22 @@ export async function openLists(store: KeyValue, onTrouble: (says: string) => vo
     for (const { list, place } of [...meant(campaignId, which, atMs)]) list.fold(place, { kind: 'recordPutBack' }, atMs)
   }
 
+  /** Days before this one, whose lists were called: of who has been called on this floor already that stands. */
+  const takePast = async ({ from, through, simulated }: CarriedOver) => {
+    if (simulated === null || !simulated.campaigns) return
+    const past = await fetchPast({ seed: simulated.seed, days: daysBetween(from, through) + 1, campaigns: true, before: dayAfter(through) })
+    for await (const lines of past)
+      for (const line of lines) {
+        if (line === '') continue
+        const { recordId, life } = readLifeLine(line)
+        const at = heldBy(recordId)
+        if (at === null || at.of.lives.has(at.place)) continue
+        sourceOf(at.of).setLife(at.place, life)
+        // Who comes next is reckoned anew.
+        at.of.list = null
+      }
+  }
+
   const take = async (floor: ListsFeed) => {
     const [floorId, nowMs] = [await floor.floorId(), await floor.nowMs()]
     if (followed?.floorId !== floorId) followed = { floorId, seq: 0 }
@@ -160,6 +188,15 @@ export async function openLists(store: KeyValue, onTrouble: (says: string) => vo
       if (entry.event.kind === 'setUpChanged') {
         campaigns = await floor.campaigns()
         for (const of of held.values()) listOf(of, nowMs)
+      }
+      if (entry.event.kind === 'carriedOver') {
+        try {
+          await takePast(entry.event)
+        } catch (error) {
+          // Nobody is called before it is known who was called yesterday: asked again when more has happened.
+          followed = { floorId, seq: entry.seq - 1 }
+          throw error
+        }
       }
       if (entry.event.kind === 'recordsPutBack') putBack(entry.event.campaignId, entry.event.which, entry.atMs)
       const life = lifeEventOf(entry.event)
@@ -194,7 +231,8 @@ export async function openLists(store: KeyValue, onTrouble: (says: string) => vo
 
   return {
     follow(floor) {
-      following = following.then(() => take(floor))
+      // What failed once is tried again with the next word of the floor.
+      following = following.catch(() => {}).then(() => take(floor))
       return following
     },
     next(campaignId, atMost, atMs) {
@@ -294,7 +332,7 @@ export async function openLists(store: KeyValue, onTrouble: (says: string) => vo
 }
 
 const OURS =
-  /"kind":"(?:attemptMade|attemptEnded|recordOffered|recordReturned|recordCoded|recordUncoded|recordBarred|recordReleased|recordsPutBack|setUpChanged)"/
+  /"kind":"(?:attemptMade|attemptEnded|recordOffered|recordReturned|recordCoded|recordUncoded|recordBarred|recordReleased|recordsPutBack|setUpChanged|carriedOver)"/
 const SEQ = /"seq":(\d+)/
 
 const sooner = (a: number | null, b: number | null): number | null => (a === null ? b : b === null ? a : Math.min(a, b))

@@ -58,6 +58,7 @@ interface Ends<Port> {
 }
 
 const KEEPS_EVERY_MS = 2_000
+const TRIES_AGAIN_MS = 5_000
 
 interface Opened {
   readonly lists: Lists
@@ -93,7 +94,13 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
     followed = its
     const { lists } = await opening
     const more = async () => {
-      await lists.follow(floor)
+      try {
+        await lists.follow(floor)
+      } catch (error) {
+        console.error('The floor could not be followed, and nobody is called meanwhile:', error)
+        later(TRIES_AGAIN_MS, () => void more())
+        return
+      }
       keepSoon()
       await tellFigures(floor)
     }

@@ -1,12 +1,19 @@
 // Entry of the lists' worker: one for all tabs of the browser.
 import * as Comlink from 'comlink'
 import { FENNHOLM_LISTS } from '@/scenario'
-import { browserStore, memoryStore } from '@/storage'
+import { browserStore, linesOfGzip, memoryStore } from '@/storage'
+import { type PastAsked, pastDaysQuery } from '@/world'
 import { openLists } from './lists'
 import { loadList } from './load'
 import { createService, type FloorEnd } from './service'
 
 declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
+
+async function fetchPast(asked: PastAsked) {
+  const response = await fetch(`/api/demo-history/lists?${pastDaysQuery(asked)}`)
+  if (!response.ok || response.body === null) throw new Error(`what past days have called could not be fetched (${response.status})`)
+  return linesOfGzip(response.body)
+}
 
 async function open() {
   const opening = await browserStore('lists')
@@ -16,7 +23,8 @@ async function open() {
     for (const { records, ...list } of FENNHOLM_LISTS) await loadList(store, { ...list, importedAtMs: Date.now() }, records())
     await store.set(DEMO_KEY, true)
   }
-  return { store, lists: await openLists(store, (says) => console.error(`A list could not be read: ${says}`)) }
+  const onTrouble = (says: string) => console.error(`A list could not be read: ${says}`)
+  return { store, lists: await openLists(store, { fetchPast, onTrouble }) }
 }
 
 const DEMO_KEY = 'demo'

@@ -40,9 +40,16 @@ function arrivalsPerHour(pace: Pace, queueId: QueueId, timeOfDayMs: number, { op
   return (hour * share + gale) * load
 }
 
+/** When the lists are called, Sunday first, in hours: not at the same time every day, so that it is learnt when people are at home. */
+const CALLS_AT: readonly (readonly [from: number, to: number] | null)[] = [null, [9, 12], [14.5, 17.5], [9.5, 12.5], [14.5, 17.5], [11, 14], [10, 13]]
+
 export const RHYTHM: Rhythm = {
   hoursOf: (weekday) => (weekday === null ? WEEKDAY : (BY_WEEKDAY[weekday] ?? WEEKDAY)),
   arrivalsPerHour,
+  callsAt(weekday, pace) {
+    const at = CALLS_AT[weekday] ?? null
+    return at === null || pace !== 'ordinary' ? null : { fromMs: at[0] * HOUR, toMs: at[1] * HOUR }
+  },
   mostPerHour: 400,
   /** Mid-morning, or just before the gale. */
   liveStartOfDayMs: (pace) => (pace === 'storm' ? GALE_MS - MINUTE : 9 * HOUR + 30 * MINUTE),

@@ -42,10 +42,9 @@ export const COLLEAGUES: Acts<ColleagueAct['kind']> = {
   clockOn({ memory, stage }, { agentId }, { setUp, campaigns }) {
     const account = setUp.agents.find((a) => a.id === agentId)
     if (account === undefined || memory.pace === 'quiet') return []
-    const works =
-      memory.day.kind !== 'live'
-        ? undefined
-        : [...stage.campaigns].find(([id, { agentIds }]) => agentIds.includes(agentId) && get(campaigns, id)?.state === 'running')
+    const works = !memory.worksCampaigns
+      ? undefined
+      : [...stage.campaigns].find(([id, { agentIds }]) => agentIds.includes(agentId) && get(campaigns, id)?.state === 'running')
     return [{ kind: 'startShift', agentId, queueIds: [...account.queueIds], campaignId: works?.[0] ?? null, seat: 'standIn' }]
   },
   clockOff: (scene, { agentId }, floor, atMs) => clockOff(scene, agentId, floor, atMs),

@@ -12,14 +12,13 @@ import type { Scene } from './scene'
 
 export function startDay(scene: Scene, floor: FloorState, atMs: number): void {
   const { stage, memory, note } = scene
-  const { day, seed, plays } = memory
+  const { day, seed, plays, worksCampaigns } = memory
   memory.dayNo++
   memory.startsMs = startOfThisDayMs(stage, memory, floor.setUp.timeZone, atMs)
   const hours = hoursToday(stage, memory)
   const opensAtMs = memory.startsMs + hours.opensMs
   for (const { id } of floor.setUp.queues) beginArrivals(scene, id, Math.max(atMs, opensAtMs))
-  // Past days were days of the queues.
-  if (day.kind === 'live') for (const { id, retired } of floor.setUp.campaigns) if (!retired) note(atMs, { kind: 'openCampaign', campaignId: id })
+  if (worksCampaigns) for (const { id, retired } of floor.setUp.campaigns) if (!retired) note(atMs, { kind: 'openCampaign', campaignId: id })
   const all = [...plays]
   const onShift = day.kind === 'calendar' ? onDuty(seed, day.day, floor.setUp, all, hours.seats) : all
   for (const id of onShift) noteShift(scene, floor, id, atMs)

@@ -2,7 +2,7 @@ export { type Day, dayAfter, dayAt, daysBetween, startOfDayMs, weekdayOf } from 
 export type { AnswersAs, WorldOptions } from './memory'
 export { nextArrivalMs } from './pace'
 export { PACES, type Pace } from './paces'
-export { type Past, pastDaysQuery } from './past-days'
+export { type Past, type PastAsked, pastDaysQuery } from './past-days'
 export { PICKS_UP, type PicksUp } from './picks-up'
 export { advance, type DayRequest, daySteps, simulateDay } from './simulate'
 export type { Abroad, Business, BusinessId, Campaigning, Codes, CustomerRecords, Habits, Hours, Intent, Lines, Place, Rhythm, Stage, Words } from './stage'

@@ -16,12 +16,15 @@ export interface WorldOptions {
   readonly plays: readonly AgentId[]
   /** `live`: the day begins mid-morning whenever a pace is chosen. Otherwise it is a day of the centre. */
   readonly day: { readonly kind: 'live' } | { readonly kind: 'calendar'; readonly day: Day }
+  /** Whether colleagues work campaigns on a day of the centre: somebody must call their lists then. Live they always do. */
+  readonly worksCampaigns?: boolean
 }
 
 /** Has one owner, who changes it in place. */
 export interface Memory {
   readonly seed: number
   readonly day: WorldOptions['day']
+  readonly worksCampaigns: boolean
   readonly plays: ReadonlySet<AgentId>
   pace: Pace
   startsMs: number
@@ -46,8 +49,8 @@ export interface Memory {
   readonly putThrough: Map<CallId, ReadonlySet<AgentId>>
 }
 
-export const newMemory = ({ seed, pace, plays, day }: WorldOptions): Memory => ({
-  ...{ seed, day, pace, plays: new Set(plays), startsMs: 0, dayNo: 0, arrivals: new Map(), wished: null, wishOf: new Map(), endOf: new Map() },
+export const newMemory = ({ seed, pace, plays, day, worksCampaigns = day.kind === 'live' }: WorldOptions): Memory => ({
+  ...{ seed, day, worksCampaigns, pace, plays: new Set(plays), startsMs: 0, dayNo: 0, arrivals: new Map(), wished: null, wishOf: new Map(), endOf: new Map() },
   ...{ nextAnswer: null, listAnswers: null, picksUp: new Map(), lastBreakMs: new Map(), gone: new Set(), putThrough: new Map() },
 })
 

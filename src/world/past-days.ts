@@ -6,9 +6,15 @@ export interface Past {
   readonly days: number
 }
 
+/** `campaigns`: whether their lists were called on those days. */
+export interface PastAsked extends Past {
+  readonly campaigns: boolean
+  readonly before?: string
+}
+
 /** So many days before a day of the centre; before today when none is given. */
-export function pastDaysQuery({ seed, days, before }: Past & { readonly before?: string }): string {
-  const query = new URLSearchParams({ seed: String(seed), days: String(days), pace: 'week' })
+export function pastDaysQuery({ seed, days, campaigns, before }: PastAsked): string {
+  const query = new URLSearchParams({ seed: String(seed), days: String(days), pace: 'week', campaigns: campaigns ? 'yes' : 'no' })
   if (before !== undefined) query.set('before', before)
   return query.toString()
 }

@@ -31,7 +31,7 @@ export interface Stage {
 export interface Campaigning {
   /** The chance that a person answers: by weekday (1 Monday to 7 Sunday) and hour at their place, in a world of this pace. */
   answering(day: number, hour: number, pace: Pace): number
-  /** Colleagues who work it on a live day, besides their queues. */
+  /** Colleagues who work it, besides their queues. */
   readonly agentIds: readonly AgentId[]
 }
 
@@ -46,6 +46,8 @@ export interface Rhythm {
   hoursOf(weekday: number | null): Hours
   /** Calls an hour that enter a queue at a time of day; zero outside opening hours and in a quiet world. */
   arrivalsPerHour(pace: Pace, queueId: QueueId, timeOfDayMs: number, hours: Hours): number
+  /** When past days call the lists of campaigns, from the start of the day; null for a day on which everybody is needed for those who call. */
+  callsAt(weekday: number, pace: Pace): { readonly fromMs: number; readonly toMs: number } | null
   /** No queue gets more than this, whatever the pace. */
   readonly mostPerHour: number
   /** Where the live day begins when somebody chooses a pace. */

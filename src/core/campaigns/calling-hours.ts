@@ -1,9 +1,8 @@
 // When somebody may be called: in the hours of the campaign as the clock stands at their place, on its days, and where they may be in several zones in
 // all of them at once.
 import { TZDate } from '@date-fns/tz'
-import { localTime } from '@/core/queues'
 import type { CampaignSetUp } from '@/core/set-up'
-import { DAY, type EpochMs } from '@/core/time'
+import { DAY, type EpochMs, localDay, localTime } from '@/core/time'
 
 export type CallingDays = Pick<CampaignSetUp, 'hours' | 'fromDay' | 'toDay' | 'leftOutDays'>
 
@@ -43,7 +42,7 @@ export function createCallingHours(campaign: CallingDays): CallingHours {
 function isAllowedIn({ hours, ...days }: CallingDays, zone: string, atMs: EpochMs): boolean {
   const { day, minute } = localTime(zone, atMs)
   if (!hours.some((o) => o.days.includes(day) && o.fromMinute <= minute && minute < o.toMinute)) return false
-  return isItsDay(days, dayAt(zone, atMs))
+  return isItsDay(days, localDay(zone, atMs))
 }
 
 const isItsDay = ({ fromDay, toDay, leftOutDays }: Omit<CallingDays, 'hours'>, day: string): boolean =>
@@ -59,13 +58,6 @@ function startsIn({ hours }: CallingDays, zone: string, fromMs: EpochMs): readon
       if (atMs > fromMs) starts.push(atMs)
     }
   return starts
-}
-
-/** The calendar day at a place, `2026-11-26`. */
-export function dayAt(zone: string, atMs: EpochMs): string {
-  const date = new TZDate(atMs, zone)
-  const two = (n: number) => String(n).padStart(2, '0')
-  return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`
 }
 
 /** The next midnight at a place. */

@@ -9,7 +9,7 @@ export {
   evolveAttempt,
 } from './attempt'
 export { type AttemptLine, AttemptLineSchema, attemptLine } from './attempt-file'
-export { type CallingHours, createCallingHours, dayAt } from './calling-hours'
+export { type CallingHours, createCallingHours } from './calling-hours'
 export { customerOf, fieldName, recordValues } from './fields'
 export { isPutBackBy } from './put-back'
 export { evolveLife, FRESH, type LifeEvent, type ListedNumber, type ListedRecord, type RecordLife, type Try } from './record'
@@ -27,6 +27,7 @@ export {
   createRun,
   type DayCount,
   inState,
+  withBefore,
 } from './run'
 export { RECORD_STATES, type RecordState, type Standing, type StandingRules, standingOf } from './standing'
 export { type PutBack, PutBackSchema } from './which'

@@ -38,8 +38,9 @@ export interface Try {
   readonly liveAtMs: EpochMs | null
   readonly messageAtMs: EpochMs | null
   readonly endedAtMs: EpochMs | null
-  /** What it was coded as; null until it is. */
+  /** What it was coded as, by its words and by its code; null until it is. */
   readonly label: string | null
+  readonly code: string | null
 }
 
 export interface RecordLife {
@@ -74,7 +75,7 @@ export function evolveLife(life: RecordLife, event: LifeEvent, atMs: EpochMs): R
       if (life.tries.some((t) => t.attemptId === attemptId)) return life
       // What the last outcome asked for is done with; one that said no more stands, whoever calls all the same.
       const becomes = life.becomes?.kind === 'never' || life.becomes?.kind === 'final' ? life.becomes : null
-      const begun = { attemptId, number: record.number, atMs, result: null, callId, agentId: event.agentId, label: null }
+      const begun = { attemptId, number: record.number, atMs, result: null, callId, agentId: event.agentId, label: null, code: null }
       return { ...life, becomes, tries: [...life.tries, { ...begun, answeredAtMs: null, liveAtMs: null, messageAtMs: null, endedAtMs: null }] }
     }
     case 'attemptEnded': {
@@ -85,8 +86,8 @@ export function evolveLife(life: RecordLife, event: LifeEvent, atMs: EpochMs): R
       return { ...life, tries, struck: result === 'invalid' && number !== undefined ? added(life.struck, number) : life.struck }
     }
     case 'recordCoded': {
-      const { becomes, callId, label } = event
-      const tries = life.tries.map((t) => (t.callId === callId ? { ...t, label } : t))
+      const { becomes, callId, label, code } = event
+      const tries = life.tries.map((t) => (t.callId === callId ? { ...t, label, code } : t))
       const struck = becomes.kind === 'wrongNumber' ? added(life.struck, becomes.number) : life.struck
       return { ...life, tries, struck, becomes: { ...becomes, atMs, callId, label } }
     }
@@ -94,7 +95,7 @@ export function evolveLife(life: RecordLife, event: LifeEvent, atMs: EpochMs): R
       if (life.becomes?.callId !== event.callId) return life
       const { becomes } = life
       const struck = becomes.kind === 'wrongNumber' ? life.struck.filter((n) => n !== becomes.number) : life.struck
-      return { ...life, struck, becomes: null, tries: life.tries.map((t) => (t.callId === event.callId ? { ...t, label: null } : t)) }
+      return { ...life, struck, becomes: null, tries: life.tries.map((t) => (t.callId === event.callId ? { ...t, label: null, code: null } : t)) }
     }
     case 'recordBarred':
       return { ...life, barred: added(life.barred, event.number) }

@@ -65,6 +65,29 @@ export const countConversion = (run: CampaignRun, by: 1 | -1, atMs: EpochMs): Ca
   conversions: run.conversions + by,
 })
 
+/** With what it had come to on days before: its own state stands where it has one. */
+export function withBefore(own: CampaignRun, before: CampaignRun): CampaignRun {
+  const days = before.days.reduce<readonly DayCount[]>((sums, day) => {
+    const same = sums.find((d) => d.day === day.day)
+    return same === undefined ? [...sums, day] : sums.map((d) => (d === same ? added(d, day) : d))
+  }, own.days)
+  return {
+    ...own,
+    ...(own.state === 'draft' ? { state: before.state, sinceMs: before.sinceMs } : {}),
+    conversions: own.conversions + before.conversions,
+    days: days.toSorted((a, b) => (a.day < b.day ? 1 : -1)).slice(0, DAYS_KEPT),
+    lastLiveAtMs: own.lastLiveAtMs ?? before.lastLiveAtMs,
+  }
+}
+
+const added = (a: DayCount, b: DayCount): DayCount => ({
+  day: a.day,
+  attempts: a.attempts + b.attempts,
+  live: a.live + b.live,
+  abandoned: a.abandoned + b.abandoned,
+  conversions: a.conversions + b.conversions,
+})
+
 function counting(run: CampaignRun, atMs: EpochMs, more: Partial<Omit<DayCount, 'day'>>): CampaignRun {
   const day = utcDay(atMs)
   const today = run.days.find((d) => d.day === day) ?? { day, attempts: 0, live: 0, abandoned: 0, conversions: 0 }

@@ -1,8 +1,8 @@
 // Where a record stands: whether it is tried again, when at the earliest, at which number, and why. Reckoned from what it has been through by the rules of
 // the campaign; nothing of it is kept.
 import type { CampaignSetUp } from '@/core/set-up'
-import { DAY, type EpochMs } from '@/core/time'
-import { type CallingHours, dayAt, dayPartAt, hasSeveralParts, nextDayAtMs, nextDayPartAtMs } from './calling-hours'
+import { DAY, type EpochMs, localDay } from '@/core/time'
+import { type CallingHours, dayPartAt, hasSeveralParts, nextDayAtMs, nextDayPartAtMs } from './calling-hours'
 import type { ListedNumber, ListedRecord, RecordLife, Try } from './record'
 
 export const RECORD_STATES = ['fresh', 'inProgress', 'again', 'callback', 'final', 'never', 'invalid', 'waitingForHours'] as const
@@ -102,8 +102,8 @@ function earliestFor({ number, zones }: ListedNumber, life: RecordLife, rules: S
       [life.tries, attempts.perRecord, 'of this person'],
       [life.tries.filter((t) => t.number === number), attempts.perNumber, 'of this number'],
     ] as const) {
-      const day = dayAt(zone, candidate.atMs)
-      if (tries.filter((t) => dayAt(zone, t.atMs) === day).length >= limits.perDay)
+      const day = localDay(zone, candidate.atMs)
+      if (tries.filter((t) => localDay(zone, t.atMs) === day).length >= limits.perDay)
         push(nextDayAtMs(zone, candidate.atMs), `${limits.perDay} tries ${whose} in one day`)
       const inWeek = tries.filter((t) => t.atMs > candidate.atMs - 7 * DAY)
       const first = inWeek.at(-limits.perSevenDays)

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { type AttemptEvent, createCallingHours, dayAt, evolveLife, FRESH, type ListedRecord, standingOf } from '@/core/campaigns'
+import { type AttemptEvent, createCallingHours, evolveLife, FRESH, type ListedRecord, standingOf } from '@/core/campaigns'
 import { createChance, seedFor } from '@/core/chance'
 import { createDialer, createListSource, lifeEventOf } from '@/core/dialer'
 import { type Command, decide, openFloor } from '@/core/floor'
@@ -10,7 +10,7 @@ import { type CampaignSetUp, MANNERS, RECORD_ORDERS, type SetUp, SetUpSchema } f
 import { floorOf, nextDueAtMs } from '@/core/state'
 import { get, values } from '@/core/table'
 import { SMALL } from '@/core/testing'
-import { DAY, HOUR, MINUTE, SECOND } from '@/core/time'
+import { DAY, HOUR, localDay, MINUTE, SECOND } from '@/core/time'
 
 const CAMPAIGN = toCampaignId('campaign_try')
 const LIST = toListId('list_try')
@@ -243,13 +243,13 @@ test('over random lists, rules and answers nobody is called outside their hours,
           expect(listed.has(record.person)).toBe(false)
           const before = of.get(record.recordId) ?? []
           expect(before.length).toBeLessThan(t.inAll)
-          expect(before.filter((b) => dayAt(record.zones[0] as string, b.atMs) === dayAt(record.zones[0] as string, atMs)).length).toBeLessThan(t.perDay)
+          expect(before.filter((b) => localDay(record.zones[0] as string, b.atMs) === localDay(record.zones[0] as string, atMs)).length).toBeLessThan(t.perDay)
           expect(before.filter((b) => b.atMs > atMs - 7 * DAY).length).toBeLessThan(t.perDay * 2)
           const was = last.get(record.recordId)
           if (was !== undefined && ['busy', 'noAnswer', 'machine', 'refused'].includes(was.result))
             expect(atMs - was.madeAtMs).toBeGreaterThanOrEqual(t.gapMinutes * MINUTE)
           if (was?.result === 'abandoned' && t.manner !== 'preview')
-            expect(dayAt(record.zones[0] as string, was.atMs)).not.toBe(dayAt(record.zones[0] as string, atMs))
+            expect(localDay(record.zones[0] as string, was.atMs)).not.toBe(localDay(record.zones[0] as string, atMs))
           of.set(record.recordId, [...before, { number: record.number, atMs }])
           under.set(event.attemptId, event)
           if (before.length > 0 && atMs - START_MS > 8 * HOUR) days++

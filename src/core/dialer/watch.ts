@@ -102,27 +102,40 @@ export function watchCampaign(campaign: CampaignSetUp, pacer: Pacer, state: Floo
     },
     observe(floor, atMs) {
       followAgents(floor, atMs)
-      const by: Record<Phase | 'ringing' | 'detecting' | 'waiting', Since[]> = {
-        idle: [],
-        talk: [],
-        wrap: [],
-        break: [],
-        ringing: [],
-        detecting: [],
-        waiting: [],
-      }
-      for (const { phase, sinceMs } of agents.values()) by[phase].push({ elapsedMs: atMs - sinceMs })
+      const idle: Since[] = []
+      const agentsTalking: Since[] = []
+      const agentsInWrapUp: Since[] = []
+      const away: Since[] = []
+      const ofPhase = { idle, talk: agentsTalking, wrap: agentsInWrapUp, break: away }
+      for (const { phase, sinceMs } of agents.values()) ofPhase[phase].push({ elapsedMs: atMs - sinceMs })
+      const ringing: Since[] = []
+      const detecting: Since[] = []
+      const waiting: Since[] = []
+      const ofState = { dialling: ringing, ringing, detecting, waiting }
       for (const a of floor.attempts.values()) {
         if (a.campaignId !== campaign.id || a.callId !== null || a.state === 'told') continue
-        const is = a.state === 'dialling' ? 'ringing' : a.state
-        by[is].push({ elapsedMs: atMs - (is === 'ringing' ? a.madeAtMs : (a.answeredAtMs ?? a.madeAtMs)) })
+        const sinceMs = a.state === 'dialling' || a.state === 'ringing' ? a.madeAtMs : (a.answeredAtMs ?? a.madeAtMs)
+        ofState[a.state].push({ elapsedMs: atMs - sinceMs })
       }
+      const { recent, recentHour, totals } = log.summaries(atMs - startMs)
       return {
-        ...{ nowMs: atMs - startMs, tickMs, abandonCap: campaign.abandonCap.share, linesTotal: campaign.lines },
+        nowMs: atMs - startMs,
+        tickMs,
+        abandonCap: campaign.abandonCap.share,
+        linesTotal: campaign.lines,
         linesFree: Math.max(0, campaign.lines - linesInUse(floor, campaign.id)),
-        ...{ agentsLoggedOn: agents.size, agentsIdle: by.idle.length, agentsOnBreak: by.break.length },
-        ...{ idle: by.idle, agentsTalking: by.talk, agentsInWrapUp: by.wrap, ringing: by.ringing, detecting: by.detecting, waiting: by.waiting },
-        ...log.summaries(atMs - startMs),
+        agentsLoggedOn: agents.size,
+        agentsIdle: idle.length,
+        agentsOnBreak: away.length,
+        idle,
+        agentsTalking,
+        agentsInWrapUp,
+        ringing,
+        detecting,
+        waiting,
+        recent,
+        recentHour,
+        totals,
       }
     },
   }

@@ -10,7 +10,7 @@ import { ANN, aFloor, BO, CENTRE, call, events, FIRST, NUMBER, SECOND_QUEUE, STA
 import { DAY, MINUTE } from '@/core/time'
 
 const CALL = toCallId('call_test_1')
-const YESTERDAY = { from: '2026-11-24', through: '2026-11-24' }
+const YESTERDAY = { from: '2026-11-24', through: '2026-11-24', simulated: null }
 const START: Command = { kind: 'startShift', agentId: ANN, queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' }
 
 function left(floor: TestFloor): CarriedOver {

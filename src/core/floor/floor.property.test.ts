@@ -239,7 +239,9 @@ test('wherever a day ends, the next one begins with what it left, and nothing on
       play(floor, first)
       const keeper = createKeeper()
       for (const entry of floor.entries) keeper.add(entry)
-      const before = CarriedOverSchema.parse(JSON.parse(JSON.stringify(keeper.leftBy(floor.state(), { from: '2026-11-24', through: '2026-11-24' }))))
+      const before = CarriedOverSchema.parse(
+        JSON.parse(JSON.stringify(keeper.leftBy(floor.state(), { from: '2026-11-24', through: '2026-11-24', simulated: null }))),
+      )
       const { setUp, callbacks, tasks, doNotCall, struck } = floor.state()
       const next = aFloor(setUp, { floorId: 'next', startMs: floor.state().atMs + 60_000, before })
       const sorted = <T>(items: readonly T[]) => items.map((i) => JSON.stringify(i)).sort()

@@ -42,6 +42,8 @@ export const CarriedOverSchema = z
     /** The days these are from, first and last, as `2026-11-26` of the centre. */
     from: z.string(),
     through: z.string(),
+    /** Which simulation they are days of, and whether the lists of campaigns were called in it; null for days that were lived. */
+    simulated: z.object({ seed: z.number().int(), campaigns: z.boolean() }).readonly().nullable().default(null),
     promises: z.array(z.object({ atMs: z.number(), event: PromiseEventSchema }).readonly()).readonly(),
     owed: z.array(OwedCallSchema).readonly(),
     /** How long agents had a call of each queue, as a running mean, ms. */

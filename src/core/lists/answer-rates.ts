@@ -1,6 +1,5 @@
 // How often people answer, by hour and weekday as the clock stands at their place: learnt as attempts end, on top of what is the same everywhere.
-import { localTime } from '@/core/queues'
-import type { EpochMs } from '@/core/time'
+import { type EpochMs, localTime } from '@/core/time'
 
 export interface AnswerRates {
   note(zone: string, atMs: EpochMs, answered: boolean): void

@@ -69,22 +69,19 @@ export function createPacingLog(before: Before = { liveAnswers: 0, abandons: 0 }
     }
   }
   const mean = (sum: number, of: number) => (of === 0 ? 0 : sum / of)
-  const summary = (s: Sums): PacingSummary => ({
-    ...{
-      attempts: s.attempts,
-      finished: s.finished,
-      answered: s.answered,
-      liveAnswers: s.liveAnswers,
-      connects: s.connects,
-      abandons: s.abandons,
-      handled: s.handled,
-    },
-    ...{ meanRingMs: mean(s.ringMs, s.answered), meanTalkMs: mean(s.talkMs, s.talks), meanWrapMs: mean(s.wrapMs, s.handled) },
-    meanHandleMs: mean(s.talkMs, s.talks) + mean(s.wrapMs, s.handled),
-  })
+  const summary = (s: Sums): PacingSummary => {
+    const { attempts, finished, answered, liveAnswers, connects, abandons, handled } = s
+    const meanTalkMs = mean(s.talkMs, s.talks)
+    const meanWrapMs = mean(s.wrapMs, handled)
+    const meanRingMs = mean(s.ringMs, answered)
+    return { attempts, finished, answered, liveAnswers, connects, abandons, handled, meanRingMs, meanTalkMs, meanWrapMs, meanHandleMs: meanTalkMs + meanWrapMs }
+  }
+  // Asked for at every tick, and changed by few of them.
+  let made: ReturnType<PacingLog['summaries']> | null = null
   return {
     take(e: PacingEvent) {
       events.push(e)
+      made = null
       for (const { sums } of spans) count(sums, e, 1)
     },
     summaries(nowMs: number) {
@@ -92,9 +89,13 @@ export function createPacingLog(before: Before = { liveAnswers: 0, abandons: 0 }
         for (let e = events[span.from]; e !== undefined && e.nowMs <= nowMs - span.ms; e = events[span.from]) {
           count(span.sums, e, -1)
           span.from++
+          made = null
         }
-      const [recent, recentHour, totals] = spans.map((s) => summary(s.sums)) as [PacingSummary, PacingSummary, PacingSummary]
-      return { recent, recentHour, totals }
+      if (made === null) {
+        const [recent, recentHour, totals] = spans.map((s) => summary(s.sums)) as [PacingSummary, PacingSummary, PacingSummary]
+        made = { recent, recentHour, totals }
+      }
+      return made
     },
   }
 }

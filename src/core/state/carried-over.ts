@@ -1,6 +1,7 @@
 // From one day's floor to the next: what is left at the end of a day, and a floor that takes it up. Callbacks, tasks, the do-not-call list and
 // struck numbers go on as the events they are made of, at the instants those had; a call that owes an outcome still owes it.
 
+import { withBefore } from '@/core/campaigns'
 import type { AgentId, CallbackId, QueueId, TaskId } from '@/core/ids'
 import { type CarriedOver, type LedgerEntry, type OwedCall, PROMISE_EVENTS, type PromiseEvent } from '@/core/ledger'
 import type { SetUp } from '@/core/set-up'
@@ -15,7 +16,7 @@ type Dated = CarriedOver['promises'][number]
 export interface Keeper {
   add(entry: Pick<LedgerEntry, 'event' | 'atMs'>): void
   /** What `state`, the floor after the last entry, leaves to the days after `through`. */
-  leftBy(state: FloorState, days: { readonly from: string; readonly through: string }): CarriedOver
+  leftBy(state: FloorState, days: Pick<CarriedOver, 'from' | 'through' | 'simulated'>): CarriedOver
 }
 
 /** Follows a ledger and keeps of it what will outlast the day. */
@@ -82,8 +83,7 @@ export function takeCarriedOver(place: Place, { promises, owed, handleMs, campai
   for (const { atMs, event } of promises) evolvePromised(place, heldBy(state.setUp, event), atMs)
   for (const run of campaigns) {
     const own = get(state.campaigns, run.id)
-    // What this floor has done already is its own.
-    if (own !== undefined && own.state === 'draft' && own.days.length === 0) put(place, 'campaigns', run.id, run)
+    if (own !== undefined) put(place, 'campaigns', run.id, withBefore(own, run))
   }
   for (const call of owed) takeOwed(place, { ...call, queueId: queueIn(state.setUp, call.queueId) })
 }

@@ -1,0 +1,36 @@
+// The clock at a place. What a zone is ahead of UTC changes twice a year at most: it is asked of the platform once for each day, and reckoned with from then on.
+import { tzOffset } from '@date-fns/tz'
+import { DAY, type EpochMs, MINUTE } from './time'
+
+/** By zone and day (UTC): minutes ahead of UTC; null on a day on which that changes. */
+const known = new Map<string, Map<number, number | null>>()
+const MOST_DAYS = 4_000
+
+/** How far a zone of the IANA database is ahead of UTC at an instant, ms. Throws a RangeError on a zone that is none. */
+export function zoneAheadMs(zone: string, atMs: EpochMs): number {
+  let days = known.get(zone)
+  if (days === undefined || days.size > MOST_DAYS) {
+    days = new Map()
+    known.set(zone, days)
+  }
+  const day = Math.floor(atMs / DAY)
+  let ahead = days.get(day)
+  if (ahead === undefined) {
+    const [first, last] = [tzOffset(zone, new Date(day * DAY)), tzOffset(zone, new Date((day + 1) * DAY))]
+    if (Number.isNaN(first)) throw new RangeError(`${zone} is no time zone`)
+    ahead = first === last ? first : null
+    days.set(day, ahead)
+  }
+  return (ahead ?? tzOffset(zone, new Date(atMs))) * MINUTE
+}
+
+/** Day of the week (1 Monday to 7 Sunday) and minute of the day at a place. */
+export function localTime(zone: string, atMs: EpochMs): { readonly day: number; readonly minute: number } {
+  const localMs = atMs + zoneAheadMs(zone, atMs)
+  const days = Math.floor(localMs / DAY)
+  // The first of January 1970 was a Thursday.
+  return { day: ((((days + 3) % 7) + 7) % 7) + 1, minute: Math.floor((localMs - days * DAY) / MINUTE) }
+}
+
+/** The calendar day at a place, `2026-11-26`. */
+export const localDay = (zone: string, atMs: EpochMs): string => new Date(atMs + zoneAheadMs(zone, atMs)).toISOString().slice(0, 10)
