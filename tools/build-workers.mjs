@@ -7,6 +7,7 @@ const options = {
     floor: 'src/exchange/worker.ts',
     history: 'src/history/worker.ts',
     lists: 'src/lists/worker.ts',
+    'what-if': 'src/what-if/worker.ts',
     'list-reader': 'src/exchange/list-reader/worker.ts',
   },
   outdir: 'public/workers',

@@ -1,6 +1,7 @@
 'use client'
 // The share of people who answered and whom no agent reached in time, against the cap and the rule it comes from.
 import clsx from 'clsx'
+import { abandonedWithDrops, DEFINITIONS } from '@/core/reports'
 import type { CampaignView, CentreView } from '@/exchange/protocol'
 import { percent } from '@/words'
 
@@ -8,9 +9,11 @@ interface Props {
   readonly counts: CampaignView['window']
   readonly cap: CentreView['campaigns'][number]['abandonCap']
   readonly short?: boolean
+  /** The share of people whom the detection is known to drop: what it comes to with them is said as well. */
+  readonly drops?: number | null
 }
 
-export function AbandonedShare({ counts, cap, short = false }: Props) {
+export function AbandonedShare({ counts, cap, short = false, drops = null }: Props) {
   if (counts.live === 0) return <span className="text-soft">nobody reached yet</span>
   const share = counts.abandoned / counts.live
   const isOver = share > cap.share
@@ -24,6 +27,11 @@ export function AbandonedShare({ counts, cap, short = false }: Props) {
         {counts.abandoned.toLocaleString('en-GB')} of {counts.live.toLocaleString('en-GB')} people, {cap.overDays === 1 ? 'today' : `${cap.overDays} days`}
         {!short && ` (${cap.rule})`}
       </span>
+      {drops !== null && drops > 0 && (
+        <span className="block text-soft text-xs" title={DEFINITIONS.dialerAbandonedWithDrops}>
+          <span className="tabular">{percent(abandonedWithDrops(counts, drops) ?? 0)}</span> with people the detection drops ({percent(drops)} of all)
+        </span>
+      )}
     </>
   )
 }

@@ -150,6 +150,7 @@ function Form({ copies, onClose, inUse, campaign }: Props & { readonly inUse: Se
           <div className="col-span-2">{text('abandonedMessage', 'Said to whom nobody could take')}</div>
           <div className="col-span-2">{text('machineMessage', 'Said to a machine')}</div>
           {tick('detector', 'Listen first whether it is a person')}
+          {text('dropsPercent', 'People it takes for machines (%)', 'As its maker says, or a test has found')}
         </Group>
         <Group label="When, as the clock stands at their place">
           {text('from', 'From')}

@@ -15,6 +15,12 @@ const orEmpty = (schema: z.ZodType<string, string>) => z.union([z.literal(''), s
 const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, 'Type a time such as 08:30.')
 const day = orEmpty(z.iso.date('Type a day such as 2026-12-01, or leave it empty.'))
 
+const perCent = (most: number) =>
+  z
+    .string()
+    .regex(/^\d+(\.\d+)?$/, 'Type per cent, such as 3.')
+    .refine((t) => Number(t) <= most, `At most ${most} per cent.`)
+
 export const CampaignFormSchema = z.object({
   name: z.string().trim().min(1, 'The campaign needs a name.'),
   purpose: z.string().trim().min(1, 'Say in a sentence why people are called.'),
@@ -29,10 +35,8 @@ export const CampaignFormSchema = z.object({
   machineGets: z.enum(['nothing', 'message', 'agent']),
   machineMessage: z.string(),
   abandonedMessage: z.string().trim().min(1, 'Whoever nobody could take must be told something.'),
-  capPercent: z
-    .string()
-    .regex(/^\d+(\.\d+)?$/, 'Type per cent, such as 3.')
-    .refine((t) => Number(t) <= 100, 'At most 100 per cent.'),
+  capPercent: perCent(100),
+  dropsPercent: perCent(50),
   order: z.enum(RECORD_ORDERS),
   target: orEmpty(whole(1, 10_000_000, 'conversions')),
   inAll: whole(1, 1_000, 'tries'),
@@ -58,13 +62,14 @@ export type CampaignForm = z.infer<typeof CampaignFormSchema>
 
 const daysOf = (text: string): readonly string[] => text.split(/[\s,;]+/).filter((d) => d !== '')
 const toClock = (minute: number) => `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
+const toPercent = (share: number) => String(Math.round(share * 10_000) / 100)
 const toMinute = (text: string) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3))
 
 export const toCampaignForm = (c: CampaignSetUp): CampaignForm => ({
   ...{ name: c.name, purpose: c.purpose, manner: c.manner, previewLimitS: c.previewLimitMs === null ? '' : String(c.previewLimitMs / SECOND) },
   ...{ scriptId: c.scriptId ?? '', outcomeSetId: c.outcomeSetId, callerId: c.callerId, lines: String(c.lines), ringLimitS: String(c.ringLimitMs / SECOND) },
   ...{ detector: c.detector, machineGets: c.machineGets, machineMessage: c.machineMessage, abandonedMessage: c.abandonedMessage },
-  ...{ capPercent: String(Math.round(c.abandonCap.share * 10_000) / 100), order: c.order, target: c.target === null ? '' : String(c.target) },
+  ...{ capPercent: toPercent(c.abandonCap.share), dropsPercent: toPercent(c.detectorDrops), order: c.order, target: c.target === null ? '' : String(c.target) },
   ...{ inAll: String(c.attempts.perRecord.inAll), perDay: String(c.attempts.perRecord.perDay), perSevenDays: String(c.attempts.perRecord.perSevenDays) },
   nextNumberAfter: String(c.attempts.nextNumberAfter),
   ...{ busyMin: String(c.attempts.gapMs.busy / MINUTE), noAnswerMin: String(c.attempts.gapMs.noAnswer / MINUTE) },
@@ -86,7 +91,7 @@ export function fromCampaignForm(form: CampaignForm, before: CampaignSetUp): Cam
     ...{ callerId: form.callerId, lines: Number(form.lines), ringLimitMs: Number(form.ringLimitS) * SECOND },
     ...{ detector: form.detector, machineGets: form.machineGets, machineMessage: form.machineMessage, abandonedMessage: form.abandonedMessage },
     abandonCap: { ...before.abandonCap, share: Number(form.capPercent) / 100 },
-    ...{ order: form.order, target: form.target === '' ? null : Number(form.target) },
+    ...{ detectorDrops: Number(form.dropsPercent) / 100, order: form.order, target: form.target === '' ? null : Number(form.target) },
     attempts: {
       ...before.attempts,
       perRecord,

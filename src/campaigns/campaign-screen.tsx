@@ -47,13 +47,16 @@ export function CampaignScreen({ campaignId }: { campaignId: string }) {
         <h1 className="font-semibold text-2xl">{campaign.name}</h1>
         <span className={view.state === 'running' ? 'font-semibold text-green' : 'font-semibold text-brass-text'}>{CAMPAIGN_STATE_WORDS[view.state]}</span>
         <StateButtons view={view} name={campaign.name} all />
+        <PlaceLink href={`/campaigns/${campaign.id}/what-if`} isHere={false} className="ml-auto underline underline-offset-4">
+          What if
+        </PlaceLink>
         {mayEdit ? (
-          <span className="ml-auto flex gap-2">
+          <span className="flex gap-2">
             <Button onClick={() => setEdits('edit')}>Edit campaign</Button>
             <Button onClick={() => setEdits('copy')}>Copy campaign</Button>
           </span>
         ) : (
-          <span className="ml-auto text-soft">{seen.centre.owners.join(' or ')} can edit it.</span>
+          <span className="text-soft">{seen.centre.owners.join(' or ')} can edit it.</span>
         )}
       </div>
       <p className="text-soft">

@@ -6,6 +6,7 @@ import { AbandonedShare } from './abandoned-share'
 
 export function LiveFigures({ campaign, view }: { readonly campaign: CentreView['campaigns'][number]; readonly view: CampaignView }) {
   const { today } = view
+  const drops = campaign.detector ? campaign.detectorDrops : null
   const connected = today.live - today.abandoned
   return (
     <section aria-label="Now" className="mt-4">
@@ -39,13 +40,13 @@ export function LiveFigures({ campaign, view }: { readonly campaign: CentreView[
         <div>
           <dt className="eyebrow">Abandoned today</dt>
           <dd>
-            <AbandonedShare counts={today} cap={{ ...campaign.abandonCap, overDays: 1 }} short />
+            <AbandonedShare counts={today} cap={{ ...campaign.abandonCap, overDays: 1 }} short drops={drops} />
           </dd>
         </div>
         <div>
           <dt className="eyebrow">Abandoned over {campaign.abandonCap.overDays} days</dt>
           <dd>
-            <AbandonedShare counts={view.window} cap={campaign.abandonCap} />
+            <AbandonedShare counts={view.window} cap={campaign.abandonCap} drops={drops} />
           </dd>
         </div>
       </dl>

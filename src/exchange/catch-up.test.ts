@@ -37,7 +37,13 @@ describe('a first visit', () => {
     const { exchange, hello, fetchLeft } = await visited()
     await vi.waitFor(() => expect(values(exchange.state().callbacks)).toHaveLength(AGREED), PATIENT)
     expect(AGREED).toBeGreaterThan(0)
-    expect(Object.fromEntries(new URLSearchParams(fetchLeft.mock.calls[0]?.[0]))).toEqual({ seed: '7', days: '3', pace: 'week', campaigns: 'yes', before: '2026-11-24' })
+    expect(Object.fromEntries(new URLSearchParams(fetchLeft.mock.calls[0]?.[0]))).toEqual({
+      seed: '7',
+      days: '3',
+      pace: 'week',
+      campaigns: 'yes',
+      before: '2026-11-24',
+    })
     await hello()
     expect(fetchLeft).toHaveBeenCalledTimes(1)
   })

@@ -18,7 +18,7 @@ import { createCatchUp, type FetchLeft } from './catch-up'
 import { type Clocks, createFloorClock } from './clock'
 import { createDevices } from './devices'
 import { createForHistory, type FloorForHistory } from './for-history'
-import type { FloorForLists } from './for-lists'
+import { countsOfCampaigns, type FloorForLists } from './for-lists'
 import { createListFeed, type ListsEnd } from './list-feed'
 import { type Notice, type TabMessage, TabMessageSchema, type TabView } from './protocol'
 import type { Scenario } from './scenario'
@@ -330,6 +330,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     homeCountry: () => state.setUp.homeCountry,
     running: () => values(state.campaigns).flatMap((c) => (c.state === 'running' ? [c.id] : [])),
     doNotCall: () => values(state.doNotCall),
+    counts: () => countsOfCampaigns(state.setUp),
     ...forHistory.of(tab),
     campaigns: () => state.setUp.campaigns,
     nowMs: now,

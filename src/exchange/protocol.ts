@@ -205,6 +205,9 @@ export interface CentreView {
     | 'target'
     | 'attempts'
     | 'detector'
+    | 'detectorDrops'
+    | 'ringLimitMs'
+    | 'connectLimitMs'
     | 'retired'
   >[]
   /** Queues that take no calls any more: calls of before still speak of them. */

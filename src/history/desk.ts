@@ -25,6 +25,7 @@ export interface Connection<Port> {
   subscribe(tell: () => void): Promise<void>
   report(...asked: Parameters<History['report']>): ReturnType<History['report']>
   calls(...asked: Parameters<History['calls']>): ReturnType<History['calls']>
+  handling(...asked: Parameters<History['handling']>): ReturnType<History['handling']>
   /** null of a call that is not theirs to see. */
   call(callId: string): ReturnType<History['call']>
   previousContacts(...asked: Parameters<History['previousContacts']>): Promise<ReturnType<History['previousContacts']>>
@@ -102,6 +103,11 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
         },
         report: async (asked) => (await history).report(await theirs(asked)),
         calls: async (asked) => (await history).calls(await theirs(asked)),
+        async handling(asked) {
+          const { everybody } = await who()
+          if (!everybody) throw new Error('how long everybody takes is for those who answer for the floor')
+          return (await history).handling(asked)
+        },
         async call(callId) {
           const { id, everybody } = await who()
           const found = await (await history).call(callId)

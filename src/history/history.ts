@@ -1,6 +1,6 @@
 // The history answers questions about what happened: past days and the floor's ledger together. One for all tabs, in a worker of its own; it never
 // touches the floor.
-import { type AgentId, toCallId } from '@/core/ids'
+import { type AgentId, type CampaignId, toCallId } from '@/core/ids'
 import type { CallRecord, Correction, LedgerEntry } from '@/core/ledger'
 import { ofAgent } from '@/core/reports'
 import type { SetUp } from '@/core/set-up'
@@ -25,6 +25,7 @@ import {
 } from './columns'
 import { entriesOfDay, importDays, type PastDay, type Progress, readEntries, takeLegacyDays } from './days'
 import { type ExportName, exported, isEmptyExport } from './exports'
+import { type Handling, handlingOf } from './handling'
 import { type Kept, keepDay, type Sums, sumsOf } from './kept'
 import { createLive } from './live'
 import { type Names, named, namesOf } from './names'
@@ -64,6 +65,8 @@ export interface History {
   report(asked: AskedSpan & { /** Where the steps of the series begin, ascending. */ readonly steps: readonly number[] }): Promise<Report>
   /** Calls of the span, as far as they are asked for. */
   calls(asked: AskedSpan & CallsAsked): Promise<CallsPage>
+  /** How long calls of a campaign took. */
+  handling(asked: { readonly span: Span; readonly nowMs: number; readonly campaignId: CampaignId }): Promise<Handling>
   /** The record and every event of one call; null when there is none of this id. */
   call(callId: string): Promise<{ readonly record: CallRecord; readonly entries: readonly LedgerEntry[] } | null>
   /** Earlier calls with a person, newest first: by name when known, otherwise by number. The latest of them, and how many there are. */
@@ -252,6 +255,7 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
         asked,
       )
     },
+    handling: async ({ span, nowMs, campaignId }) => handlingOf(await callsIn(span, nowMs), span, campaignId, setUps()[0]),
     async call(callId) {
       await following
       const find = () => {

@@ -12,6 +12,7 @@ export type { Look, Looked } from './import/look'
 export type { Imported, ImportProgress } from './import/run'
 export type { CampaignFigures } from './lists'
 export type { OneRecord, RecordRow, RecordsAsked, RecordsPage } from './pages'
+export type { CampaignReport, OfHour, OfList } from './report'
 
 export type ListsApi = Comlink.Remote<ListsConnection<MessagePort>>
 

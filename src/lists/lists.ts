@@ -1,8 +1,8 @@
 // The calling lists at work: who is next, what becomes of them as the floor tells it, and how many stand where. The floor's ledger is the truth: what is kept
 // here of what records have been through is folded from it, and gone on from where that had come to.
-import { type CalledRecord, FRESH, isPutBackBy, type PutBack, type RecordLife, type RecordState } from '@/core/campaigns'
+import { type CalledRecord, FRESH, isPutBackBy, type PutBack, RECORD_STATES, type RecordLife, type RecordState } from '@/core/campaigns'
 import { calledAs, lifeEventOf } from '@/core/dialer'
-import type { CampaignId, ListId } from '@/core/ids'
+import type { AgentId, CampaignId, ListId } from '@/core/ids'
 import { type CarriedOver, parseEntry } from '@/core/ledger'
 import { type CallingList, createCallingList, type Place } from '@/core/lists'
 import type { CampaignSetUp } from '@/core/set-up'
@@ -10,8 +10,10 @@ import { type KeyValue, storageWords } from '@/storage'
 import { dayAfter, daysBetween, type PastAsked } from '@/world'
 import { CHUNK_ROWS, type Chunk, chunkedSource, type ListMeta, placeOfRecord, recordsOfChunk } from './chunks'
 import { type FollowedTo, readChunks, readFollowed, readIndex, readLives, tidy, writeFollowed, writeLives } from './kept'
+import { type MetOnLists, metOn } from './met'
 import { found, type OneRecord, type RecordRow, type RecordsAsked, type RecordsPage, rowOf } from './pages'
 import { readLifeLine } from './past'
+import { type CampaignReport, type CountsOf, campaignReport, type ReportAsked } from './report'
 
 /** The floor, as the lists ask it. */
 export interface ListsFeed {
@@ -50,6 +52,10 @@ export interface Lists {
   record(recordId: string, atMs: number): OneRecord | null
   /** Everybody of a campaign's lists, one after another. */
   everybody(campaignId: CampaignId, atMs: number): { readonly columns: readonly string[]; readonly count: number; readonly records: Iterable<OneRecord> }
+  /** What attempts of a span came to; `only` those that were put through to one agent. */
+  report(asked: ReportAsked, counts: CountsOf, only: AgentId | null, atMs: number): CampaignReport
+  /** What a campaign has met so far. */
+  met(campaignId: CampaignId, counts: CountsOf): MetOnLists
   /** How many would be put back. */
   matching(campaignId: CampaignId, which: PutBack, atMs: number): number
   /** Resolves when what is known is kept, or throws storage's reason. */
@@ -83,6 +89,12 @@ interface Around {
 }
 
 async function* nothing(): AsyncGenerator<readonly string[]> {}
+
+/** Everybody who was ever tried. Where somebody is their first number says. */
+function* triesOf(of: Held) {
+  const source = sourceOf(of)
+  for (const [place, life] of of.lives) yield { zone: source.zoneAt(place).split(' ')[0] || 'UTC', tries: life.tries }
+}
 
 /** Everything that is kept, read back. What cannot be read is left out, and said. */
 export async function openLists(store: KeyValue, { fetchPast = async () => nothing(), onTrouble = () => {} }: Partial<Around> = {}): Promise<Lists> {
@@ -317,6 +329,19 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
       }
       return { columns: [...new Set(all.flatMap((of) => of.meta.columns))], count: all.reduce((sum, of) => sum + of.meta.count, 0), records: records() }
     },
+    report(asked, counts, only, atMs) {
+      const reported = [...held.values()].map((of) => {
+        const { id, name, campaignId, count } = of.meta
+        return { id, name, campaignId, loaded: count, states: listOf(of, atMs)?.figures() ?? NOWHERE, tries: triesOf(of) }
+      })
+      return campaignReport(reported, asked, counts, only)
+    },
+    met(campaignId, counts) {
+      function* people() {
+        for (const of of listsOf(campaignId)) yield* triesOf(of)
+      }
+      return metOn(people(), counts[campaignId] ?? {})
+    },
     matching: (campaignId, which, atMs) => [...meant(campaignId, which, atMs)].length,
     async keep() {
       try {
@@ -330,6 +355,8 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
     trouble: () => trouble,
   }
 }
+
+const NOWHERE = Object.fromEntries(RECORD_STATES.map((s) => [s, 0])) as Record<RecordState, number>
 
 const OURS =
   /"kind":"(?:attemptMade|attemptEnded|recordOffered|recordReturned|recordCoded|recordUncoded|recordBarred|recordReleased|recordsPutBack|setUpChanged|carriedOver)"/

@@ -13,7 +13,9 @@ import { ROLES, shapeKey } from './import/columns'
 import { type Look, type Looked, lookAt } from './import/look'
 import { type ImportAsked, type Imported, type ImportProgress, runImport } from './import/run'
 import type { CampaignFigures, Lists, ListsFeed } from './lists'
+import type { MetOnLists } from './met'
 import type { OneRecord, RecordsAsked, RecordsPage } from './pages'
+import type { CampaignReport, CountsOf, ReportAsked } from './report'
 
 /** The floor's end of a port, as it is called across it. */
 export interface FloorEnd extends ListsFeed {
@@ -24,6 +26,7 @@ export interface FloorEnd extends ListsFeed {
   homeCountry(): Promise<string>
   running(): Promise<readonly CampaignId[]>
   doNotCall(): Promise<readonly DoNotCallEntry[]>
+  counts(): Promise<CountsOf>
 }
 
 export interface ListsConnection<Port> {
@@ -33,6 +36,9 @@ export interface ListsConnection<Port> {
   metas(): Promise<readonly ListMeta[]>
   page(asked: RecordsAsked): Promise<RecordsPage>
   record(recordId: string): Promise<OneRecord | null>
+  /** An agent is told of what was put through to them, and no more. */
+  report(asked: ReportAsked): Promise<CampaignReport>
+  met(campaignId: CampaignId): Promise<MetOnLists>
   matching(campaignId: CampaignId, which: PutBack): Promise<number>
   exportFile(campaignId: CampaignId, name: ListExport, onProgress: (done: number, of: number) => void): Promise<Blob>
   /** What a file is, and with which roles a file of its shape was taken before. */
@@ -160,6 +166,15 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
         metas: async () => (await opening).lists.metas(),
         page: async (asked) => (await opening).lists.page(asked, await nowOfSupervisor()),
         record: async (recordId) => (await opening).lists.record(recordId, await nowOfSupervisor()),
+        async report(asked) {
+          const account = await floor?.account()
+          if (floor === null || account == null) throw new Error('nobody is signed in')
+          return (await opening).lists.report(asked, await floor.counts(), account.everybody ? null : account.id, await floor.nowMs())
+        },
+        async met(campaignId) {
+          await nowOfSupervisor()
+          return (await opening).lists.met(campaignId, floor === null ? {} : await floor.counts())
+        },
         matching: async (campaignId, which) => (await opening).lists.matching(campaignId, which, await nowOfSupervisor()),
         async exportFile(campaignId, name, onProgress) {
           const atMs = await nowOfSupervisor()

@@ -1,2 +1,3 @@
+export { CampaignResults } from './campaign-results'
 export { OneCall } from './one-call'
 export { Results } from './results'

@@ -12,25 +12,7 @@ const OLD_SAILINGS = ['Arnmoor – Skarvey, 06:15', 'Arnmoor – Oskerry, 21:40'
 const NEW_SAILINGS = ['Arnmoor – Skarvey, 08:40', 'Arnmoor – Oskerry, 17:10', 'Skarvey – Little Tarn, 16:20', 'Great Hythe – Arnmoor, 18:45']
 const PASSES = ['Whole archipelago', 'Skarvey and Little Tarn', 'Oskerry only']
 
-/** Where a number is, as its list says; the country's zones where it does not. */
-const AREAS: Readonly<Record<string, string>> = {
-  ...zoneOf('America/New_York', '201 203 212 215 301 305 404 410 412 617'),
-  ...zoneOf('America/Chicago', '214 312 504 512 612'),
-  ...zoneOf('America/Denver', '303 602'),
-  ...zoneOf('America/Los_Angeles', '206 310 415 503'),
-}
-
-function zoneOf(zone: string, areas: string): Record<string, string> {
-  return Object.fromEntries(areas.split(' ').map((area) => [area, zone]))
-}
-
-function zonesOf(number: string): readonly string[] {
-  if (number.startsWith('+1')) {
-    const zone = AREAS[number.slice(2, 5)]
-    return zone === undefined ? zonesOfCountry('US') : [zone]
-  }
-  return zonesOfCountry(number.startsWith('+33') ? 'FR' : number.startsWith('+61') ? 'AU' : 'GB')
-}
+const zonesOf = (number: string): readonly string[] => zonesOfCountry(number.startsWith('+33') ? 'FR' : 'GB')
 
 type Listed = Pick<ListedRecord, 'key' | 'person' | 'numbers' | 'priority' | 'fields'>
 
@@ -38,10 +20,15 @@ const numbersOf = ({ number, mobile }: CustomerRecord): Listed['numbers'] =>
   [number, mobile].flatMap((n) => (n === null ? [] : [{ number: n, zones: zonesOf(n) }]))
 const factOf = ({ facts }: CustomerRecord, label: string) => facts.find((f) => f.label === label)?.value ?? ''
 
+/** Where it is night when the centre opens nobody is called. */
+const isOverseas = ({ number, mobile }: CustomerRecord): boolean => [number, mobile].some((n) => n !== null && !/^\+(44|33)/.test(n))
+
 function* winter(): Generator<Listed> {
-  for (let i = 0; i < WINTER_COUNT; i++) {
+  for (let [i, count] = [0, 0]; count < WINTER_COUNT; i++) {
     // Prime to the number of people: nobody twice, and neighbours of the list are no neighbours.
     const person = personAt((i * 4_801) % population())
+    if (isOverseas(person)) continue
+    count++
     const chance = createChance(seedFor(1, `winter ${i}`))
     const route = Math.floor(chance.next() * OLD_SAILINGS.length)
     const day = 1 + Math.floor(chance.next() * 28)
@@ -64,9 +51,11 @@ function* winter(): Generator<Listed> {
 
 function* islandPass(): Generator<Listed> {
   const people = population()
-  for (let i = 0; i < PASS_COUNT; i++) {
+  for (let [i, count] = [0, 0]; count < PASS_COUNT; i++) {
     // More passes than telephones: a household may have two.
     const person = personAt((i * 7_919) % people)
+    if (isOverseas(person)) continue
+    count++
     const chance = createChance(seedFor(1, `pass ${i}`))
     yield {
       key: `IP-${String(30_000 + i)}`,

@@ -3,5 +3,6 @@ export type { Observation, Pacer, PacerConfig, PacingEvent, PacingReasons, Pacin
 export { createPacingLog, type PacingLog } from './log'
 export { createPacer } from './pacer'
 export { createPreview, createProgressive } from './progressive'
-export { type CampaignWorld, playShift, type Shift, type Shown } from './simulate'
+export { type CampaignWorld, type FiniteList, playShift, type Shift, type Shown } from './simulate'
+export { type Foreseen, foresee, type Interval, type Met, playWhatIf, type ShiftAsked, type WhatIf, worldLike } from './what-if'
 export { USUAL, WORLDS } from './worlds'

@@ -5,7 +5,7 @@ import { type Chance, createChance, seedFor } from '@/core/chance'
 import type { Observation, Pacer, PacingEvent, Since } from './interface'
 import { createPacingLog } from './log'
 
-interface Spread {
+export interface Spread {
   readonly mean: number
   readonly sd: number
 }
@@ -38,6 +38,17 @@ export interface Shift {
   readonly abandonCap: number
   readonly seed: number
   readonly tickMs: number
+  /** Who is called; null or nothing for people without end. */
+  readonly list?: FiniteList | null
+}
+
+/** People of a list as a simulation takes them: all alike. */
+export interface FiniteList {
+  readonly people: number
+  /** Tries of a person, in all. */
+  readonly perRecord: number
+  /** From one try to the next of the same person. */
+  readonly gapMs: number
 }
 
 export interface Shown {
@@ -51,6 +62,12 @@ export interface Shown {
   readonly worstHour: number
   readonly attempts: number
   readonly machinesTaken: number
+  /** People who were put through to an agent. */
+  readonly connected: number
+  /** When nobody of the list was left to be called, from the beginning; null when somebody was. */
+  readonly listEndsMs: number | null
+  /** People of the list who were neither put through nor tried as often as is allowed; null without a list. */
+  readonly left: number | null
 }
 
 const WARM_UP_MS = 20 * 60_000
@@ -75,9 +92,11 @@ interface Attempt {
   readonly isPerson: boolean
   readonly chance: Chance
   greetingEndsMs: number
+  /** Of this person, with this one. */
+  readonly tries: number
 }
 
-export function playShift(pacer: Pacer, { world, agents: count, lines, abandonCap, seed, tickMs }: Shift): Shown {
+export function playShift(pacer: Pacer, { world, agents: count, lines, abandonCap, seed, tickMs, list = null }: Shift): Shown {
   const endMs = world.hours * HOUR_MS
   const agents: Agent[] = Array.from({ length: count }, (_, i) => {
     const chance = createChance(seedFor(seed, `agent ${i}`))
@@ -87,7 +106,9 @@ export function playShift(pacer: Pacer, { world, agents: count, lines, abandonCa
   const open: Attempt[] = []
   const log = createPacingLog()
   let launched = 0
-  let [busyMs, presentMs, machinesTaken] = [0, 0, 0]
+  let [busyMs, presentMs, machinesTaken, connected] = [0, 0, 0, 0]
+  const pool = createPool(list)
+  let listEndsMs: number | null = null
   const lives: number[] = []
   const abandons: number[] = []
   const tell = (event: PacingEvent) => {
@@ -135,7 +156,10 @@ export function playShift(pacer: Pacer, { world, agents: count, lines, abandonCa
       if (i === undefined) break
       const agent = agents[i] as Agent
       tell({ type: 'connect', nowMs, call: attempt.id, agent: i, agentIdleMs: nowMs - agent.sinceMs })
-      if (!attempt.isPerson) machinesTaken++
+      if (attempt.isPerson) connected++
+      else machinesTaken++
+      // Whoever was talked to is not called again; of a machine nobody knows that it was one until it is heard.
+      if (!attempt.isPerson) pool.unreached(attempt.tries, nowMs)
       const isRight = attempt.chance.next() < world.rightParty
       const talkMs = attempt.isPerson ? logNormal(attempt.chance, isRight ? world.talkMs.right : world.talkMs.other) : 6_000
       Object.assign(agent, { state: 'talk', sinceMs: nowMs, untilMs: nowMs + talkMs, talkMs })
@@ -150,7 +174,12 @@ export function playShift(pacer: Pacer, { world, agents: count, lines, abandonCa
     const wanted = pacer.decide(observe(nowMs))
     const free = lines - open.length
     const share = nowMs / endMs
-    for (let n = 0; n < Math.min(free, Math.max(0, Math.floor(wanted))); n++) launch(nowMs, share)
+    for (let n = 0; n < Math.min(free, Math.max(0, Math.floor(wanted))); n++) {
+      const tries = pool.take(nowMs)
+      if (tries === null) break
+      launch(nowMs, share, tries)
+    }
+    if (listEndsMs === null && open.length === 0 && pool.left() === 0) listEndsMs = nowMs
   }
   const abandoned = abandons.length
   return {
@@ -161,6 +190,9 @@ export function playShift(pacer: Pacer, { world, agents: count, lines, abandonCa
     worstHour: worst(lives, abandons, world.hours),
     attempts: launched,
     machinesTaken,
+    connected,
+    listEndsMs,
+    left: list === null ? null : pool.left(),
   }
 
   function longestIdle(): number[] {
@@ -168,7 +200,7 @@ export function playShift(pacer: Pacer, { world, agents: count, lines, abandonCa
     return ids.sort((a, b) => (agents[a] as Agent).sinceMs - (agents[b] as Agent).sinceMs || a - b)
   }
 
-  function launch(nowMs: number, share: number): void {
+  function launch(nowMs: number, share: number, tries: number): void {
     const id = launched++
     const chance = createChance(seedFor(seed, `attempt ${id}`))
     tell({ type: 'launch', nowMs, call: id })
@@ -176,7 +208,7 @@ export function playShift(pacer: Pacer, { world, agents: count, lines, abandonCa
     const roll = chance.next()
     const ringMs = logNormal(chance, world.ringMs)
     const at = (dueMs: number, next: Attempt['next']) =>
-      open.push({ id, launchedMs: nowMs, state: 'ringing', sinceMs: nowMs, dueMs, next, isPerson, chance, greetingEndsMs: 0 })
+      open.push({ id, launchedMs: nowMs, state: 'ringing', sinceMs: nowMs, dueMs, next, isPerson, chance, greetingEndsMs: 0, tries })
     const rings = (ms: number, next: Attempt['next']) =>
       ms >= world.ringLimitMs ? at(nowMs + world.ringLimitMs, { failed: 'noAnswer' }) : at(nowMs + ms, next)
     if (isPerson || roll < world.machine) return void rings(ringMs, 'answered')
@@ -191,6 +223,8 @@ export function playShift(pacer: Pacer, { world, agents: count, lines, abandonCa
     const elapsedMs = nowMs - attempt.launchedMs
     if (typeof next === 'object') {
       tell({ type: 'failed', nowMs, call, reason: next.failed, elapsedMs })
+      // A number that is nobody's is not tried again.
+      if (next.failed !== 'invalid') pool.unreached(attempt.tries, nowMs)
       return false
     }
     switch (next) {
@@ -216,6 +250,7 @@ export function playShift(pacer: Pacer, { world, agents: count, lines, abandonCa
       }
       case 'machine':
         tell({ type: 'machine', nowMs, call, elapsedMs, sinceAnswerMs: nowMs - attempt.sinceMs })
+        pool.unreached(attempt.tries, nowMs)
         return false
       case 'live':
         tell({ type: 'live', nowMs, call, elapsedMs, sinceAnswerMs: nowMs - attempt.sinceMs })
@@ -227,6 +262,7 @@ export function playShift(pacer: Pacer, { world, agents: count, lines, abandonCa
       case 'abandon':
         tell({ type: 'abandon', nowMs, call })
         abandons.push(nowMs)
+        // Not again on the same day.
         return false
     }
   }
@@ -245,7 +281,34 @@ export function playShift(pacer: Pacer, { world, agents: count, lines, abandonCa
   }
 }
 
-const logNormal = (chance: Chance, { mean, sd }: Spread): number => {
+/** Who is left to be called: fresh people first, then those whose gap is over. Without a list there is always somebody. */
+export function createPool(list: FiniteList | null) {
+  let fresh = list?.people ?? 0
+  // One gap for all, so that they come back in the order in which they were called.
+  const again: { readonly atMs: number; readonly tries: number }[] = []
+  let first = 0
+  return {
+    /** Which try of theirs it is, 1 for the first; null when nobody may be called now. */
+    take(nowMs: number): number | null {
+      if (list === null) return 1
+      if (fresh > 0) {
+        fresh--
+        return 1
+      }
+      const next = again[first]
+      if (next === undefined || next.atMs > nowMs) return null
+      first++
+      return next.tries
+    },
+    unreached(tries: number, nowMs: number): void {
+      if (list !== null && tries < list.perRecord) again.push({ atMs: nowMs + list.gapMs, tries: tries + 1 })
+    },
+    left: () => fresh + again.length - first,
+  }
+}
+
+export const logNormal = (chance: Chance, { mean, sd }: Spread): number => {
+  if (mean <= 0) return 0
   const sigma = Math.sqrt(Math.log(1 + (sd / mean) ** 2))
   return chance.logNormal(mean / Math.exp((sigma * sigma) / 2), sigma)
 }

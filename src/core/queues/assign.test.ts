@@ -131,6 +131,23 @@ describe('who gets the next call', () => {
     expect(assign({ [C]: [callId(0)] }, () => passed, [ready(61)], rules)).toHaveLength(1)
   })
 
+  test('whom somebody of a campaign is on the way to takes a call when nobody else can, however able they are', () => {
+    const rules = routingRules(setUpFor([agent([0], 5, 0), agent([0], 3, 900)]), [])
+    const ready = [0, 1].map(
+      (n): ReadyAgent => ({
+        id: agentId(n),
+        shift: { startedAtMs: 0, queueIds: [A], campaignId: null, leaving: null, seat: 'desk', soundPath: 'computer', soundLost: null, spentMs: {} },
+        state: { name: 'ready', reason: null, sinceMs: n * 900 },
+      }),
+    )
+    const call = { place: 0, alsoFor: [], passedBy: [] }
+    const whom = (callIds: number[], awaited: number[]) =>
+      assign({ [A]: callIds.map(callId) }, () => call, ready, rules, new Set(awaited.map(agentId))).map((a) => a.agentId)
+    expect(whom([0], [])).toEqual([agentId(0)])
+    expect(whom([0], [0])).toEqual([agentId(1)])
+    expect(whom([0, 1], [0])).toEqual([agentId(1), agentId(0)])
+  })
+
   const wishes = fc.tuple(
     fc.array(fc.record({ queues: fc.uniqueArray(fc.nat(2), { minLength: 1 }), level: fc.nat(5), sinceMs: fc.nat(1_000) }), { maxLength: 8 }),
     fc.array(fc.record({ queue: fc.nat(2), offeredAtMs: fc.nat(300_000), headStartMs: fc.constantFrom(0, 0, 30_000), overflows: fc.boolean() }), {

@@ -1,7 +1,7 @@
 // Which agent each waiting call goes to. Calls go in the order of their urgency number, the place of the call less the head
 // start of its queue: a priority that is a head start in waiting time, so that nobody can be overtaken for ever (J. R. Jackson,
 // "Some problems in queueing with dynamic priorities", Naval Research Logistics Quarterly 7, 1960). Among the agents a
-// call is offered to, the best skill comes first and then the longest ready.
+// call is offered to, those go first for whom nobody of a campaign is on the way, then the best skill, then the longest ready.
 import type { Agent } from '@/core/agents'
 import type { Call, Offer } from '@/core/calls'
 import type { AgentId, CallId, QueueId } from '@/core/ids'
@@ -18,11 +18,20 @@ export interface Assignment {
   readonly offer: Offer
 }
 
-/** Offers waiting calls to ready agents until one of the two runs out. Equal urgency goes by queue id, equal readiness by agent id. */
-export function assign(waiting: Waiting, callOf: (id: CallId) => WaitingCall, ready: readonly ReadyAgent[], rules: RoutingRules): readonly Assignment[] {
+/**
+ * Offers waiting calls to ready agents until one of the two runs out. Equal urgency goes by queue id, equal readiness by agent id. `awaited`: agents somebody is
+ * on the way to, who take a call when nobody else can.
+ */
+export function assign(
+  waiting: Waiting,
+  callOf: (id: CallId) => WaitingCall,
+  ready: readonly ReadyAgent[],
+  rules: RoutingRules,
+  awaited: ReadonlySet<AgentId> = new Set(),
+): readonly Assignment[] {
   const assignments: Assignment[] = []
   if (ready.length === 0) return assignments
-  const pools = createPools(ready, rules)
+  const pools = createPools(ready, rules, awaited)
   const lines = linesOf(waiting, rules)
   while (pools.anybodyLeft()) {
     const line = mostUrgent(lines, callOf)
@@ -69,10 +78,11 @@ function mostUrgent(lines: readonly Line[], callOf: (id: CallId) => WaitingCall)
 interface Candidate {
   readonly agent: ReadyAgent
   readonly fit: number
+  readonly isAwaited: boolean
 }
 
 /** Ready agents by offer, best first, worked out when an offer is first asked for. */
-function createPools(ready: readonly ReadyAgent[], rules: RoutingRules) {
+function createPools(ready: readonly ReadyAgent[], rules: RoutingRules, awaited: ReadonlySet<AgentId>) {
   const pools = new Map<string, readonly Candidate[]>()
   const taken = new Set<AgentId>()
   const poolOf = (offer: Offer): readonly Candidate[] => {
@@ -82,7 +92,7 @@ function createPools(ready: readonly ReadyAgent[], rules: RoutingRules) {
     const pool: Candidate[] = []
     for (const agent of ready) {
       const fit = fitFor(offer, agent, rules)
-      if (fit !== null) pool.push({ agent, fit })
+      if (fit !== null) pool.push({ agent, fit, isAwaited: awaited.has(agent.id) })
     }
     pool.sort(goesBefore)
     pools.set(key, pool)
@@ -117,7 +127,8 @@ export function fitFor({ queueId, anyLevel }: Offer, agent: Pick<ReadyAgent, 'id
 /** An agent the call rang at in vain is passed over until they have gone ready anew. */
 const hasPassed = (call: WaitingCall, agent: ReadyAgent): boolean => call.passedBy.some((p) => p.agentId === agent.id && agent.state.sinceMs <= p.atMs)
 
-const goesBefore = (a: Candidate, b: Candidate): number => b.fit - a.fit || a.agent.state.sinceMs - b.agent.state.sinceMs || (a.agent.id < b.agent.id ? -1 : 1)
+const goesBefore = (a: Candidate, b: Candidate): number =>
+  Number(a.isAwaited) - Number(b.isAwaited) || b.fit - a.fit || a.agent.state.sinceMs - b.agent.state.sinceMs || (a.agent.id < b.agent.id ? -1 : 1)
 
 function firstOf<T, R>(items: readonly T[], ask: (item: T) => R | undefined): R | undefined {
   for (const item of items) {

@@ -12,4 +12,13 @@ export const DEFINITIONS = {
   uncoded: 'Handled calls still without an outcome 10 minutes after their end.',
   disagreement: 'Coded calls whose script answers speak against the code ÷ coded calls that ran a script.',
   outcomes: 'Calls by the outcome they were coded with.',
+  attempts: 'Calls to people of calling lists that the dialer, or an agent for them, has made.',
+  live: 'Attempts that a person answered, whether an agent was there or not.',
+  answerRatio: 'Live answers ÷ attempts that ended.',
+  connected: 'Live answers that were put through to an agent. Rate: connected ÷ live answers.',
+  rightParty: 'Connected calls whose outcome says that the right person was spoken to. Rate: right-party contacts ÷ connected.',
+  conversions: 'Right-party contacts whose outcome counts as a success. Rate: conversions ÷ right-party contacts.',
+  dialerAbandoned: 'Live answers whom no agent reached within 2 s of the end of their greeting ÷ live answers (16 CFR 310.4(b)(4)).',
+  dialerAbandonedWithDrops: 'The same if those count whom the machine detection is known to take for machines and to drop.',
+  penetration: 'Records that have come to a final outcome ÷ records loaded and allowed to be called, as it stands now.',
 } as const

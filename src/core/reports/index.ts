@@ -1,3 +1,12 @@
+export {
+  type AttemptMeasures,
+  type AttemptSums,
+  abandonedWithDrops,
+  type CodeCounts,
+  measureAttempts,
+  NO_ATTEMPTS,
+  withAttempt,
+} from './attempts'
 export { DEFINITIONS } from './definitions'
 export {
   byAgent,

@@ -97,6 +97,8 @@ export const CampaignSetUpSchema = z
       .default(20 * SECOND),
     /** Whoever picks up is listened to first, and machines are not put through. */
     detector: z.boolean().default(true),
+    /** The share of people whom it takes for machines, as its maker says or a test has found: shown with the abandoned, who do not count them. */
+    detectorDrops: z.number().min(0).max(0.5).default(0.04),
     machineGets: z.enum(['nothing', 'message', 'agent']).default('nothing'),
     machineMessage: z.string().default(''),
     abandonedMessage: z.string().min(1),

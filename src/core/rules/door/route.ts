@@ -1,6 +1,7 @@
 // Waiting calls are offered to ready agents.
 import type { FloorEvent } from '@/core/ledger'
 import { anybodyWaits, assign, routingRules } from '@/core/queues'
+import { awaitedAgents } from '@/core/rules/shift'
 import { type Draft, readyAgents } from '@/core/state'
 import { must } from '@/core/table'
 import { offer } from './offer'
@@ -15,6 +16,8 @@ const FREES: ReadonlySet<FloorEvent['kind']> = new Set([
   'wrapUpEnded',
   'setUpChanged',
   'stormSwitched',
+  'attemptMessagePlayed',
+  'attemptEnded',
 ])
 
 /** Whether a waiting call may find an agent after this that it could not find before. */
@@ -24,7 +27,9 @@ export const freesSomebody = ({ kind }: FloorEvent): boolean => FREES.has(kind)
 export function route(draft: Draft): void {
   if (!anybodyWaits(draft.state.waiting)) return
   const { agents, calls, waiting, setUp, storm, seq: causedBy } = draft.state
-  const ready = [...readyAgents(draft.state)].map((id) => must(agents, id))
+  const { promised, expected } = awaitedAgents(draft.state)
+  const ready = [...readyAgents(draft.state)].flatMap((id) => (promised.has(id) ? [] : [must(agents, id)]))
   if (ready.length === 0) return
-  for (const { callId, agentId } of assign(waiting, (id) => must(calls, id), ready, routingRules(setUp, storm))) offer(draft, callId, agentId, causedBy)
+  for (const { callId, agentId } of assign(waiting, (id) => must(calls, id), ready, routingRules(setUp, storm), expected))
+    offer(draft, callId, agentId, causedBy)
 }

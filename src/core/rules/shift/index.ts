@@ -1,5 +1,5 @@
 export { SHIFT_ASKS, type ShiftCommand } from './commands'
-export { idleOf, isAwaited, onTheWay } from './on-the-way'
+export { awaitedAgents, idleOf, isAwaited, onTheWay } from './on-the-way'
 export { isOverOwed, keepOwedLimit, leaveForLater, owesTooMuch, setNotReady } from './owed'
 export { busy, mayOpenLine } from './readiness'
 export { SHIFT_WORDS, type ShiftRefusal } from './refusals'

@@ -1,7 +1,7 @@
 // Who of a campaign is free, and who the dialer has on the way to them.
 import type { Agent } from '@/core/agents'
 import type { Attempt } from '@/core/campaigns'
-import type { CampaignId } from '@/core/ids'
+import type { AgentId, CampaignId } from '@/core/ids'
 import { type FloorState, readyAgents } from '@/core/state'
 import { get } from '@/core/table'
 
@@ -39,4 +39,17 @@ export function isAwaited(state: FloorState, agent: Agent): boolean {
   if (campaignId === null || agent.state.name !== 'ready') return false
   const others = idleOf(state, campaignId).filter((a) => a.id !== agent.id && a.shift?.leaving === null)
   return onTheWay(state, campaignId).length > others.length
+}
+
+/**
+ * Whom people are on the way to, as many of each campaign as there are. `promised`: where there is one attempt for each idle agent, whoever answers must not find
+ * nobody, so a caller of a queue waits the seconds until it is known. `expected`: where pacing reckons with what may come between, a caller goes to somebody
+ * else if there is one.
+ */
+export function awaitedAgents(state: FloorState): { readonly promised: ReadonlySet<AgentId>; readonly expected: ReadonlySet<AgentId> } {
+  const [promised, expected] = [new Set<AgentId>(), new Set<AgentId>()]
+  if (state.attempts.size > 0)
+    for (const { id, manner } of state.setUp.campaigns)
+      for (const agent of idleOf(state, id).slice(0, onTheWay(state, id).length)) (manner === 'progressive' ? promised : expected).add(agent.id)
+  return { promised, expected }
 }

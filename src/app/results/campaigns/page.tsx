@@ -1,0 +1,16 @@
+'use client'
+import { Suspense } from 'react'
+import { Page } from '@/frame'
+import { CampaignResults } from '@/results'
+
+export default function CampaignResultsPage() {
+  return (
+    <Page title="Results of campaigns" place="results">
+      {(view) => (
+        <Suspense>
+          <CampaignResults view={view} />
+        </Suspense>
+      )}
+    </Page>
+  )
+}

@@ -1,0 +1,20 @@
+// Entry of the worker in which shifts to come are played: one for each question, ended when it is answered or called off.
+import * as Comlink from 'comlink'
+import { type Foreseen, foresee, playWhatIf, type Shown, type WhatIf } from '@/core/pacing'
+
+export interface WhatIfWorker {
+  foresee(whatIf: WhatIf, seeds: number, onProgress: (done: number, soFar: Foreseen) => void): Foreseen
+}
+
+const worker: WhatIfWorker = {
+  foresee(whatIf, seeds, onProgress) {
+    const shifts: Shown[] = []
+    for (let seed = 1; seed <= seeds; seed++) {
+      shifts.push(playWhatIf(whatIf, seed))
+      onProgress(seed, foresee(whatIf, shifts))
+    }
+    return foresee(whatIf, shifts)
+  },
+}
+
+Comlink.expose(worker)
