@@ -1,8 +1,7 @@
 // When somebody may be called: in the hours of the campaign as the clock stands at their place, on its days, and where they may be in several zones in
 // all of them at once.
-import { TZDate } from '@date-fns/tz'
 import type { CampaignSetUp } from '@/core/set-up'
-import { DAY, type EpochMs, localDay, localTime } from '@/core/time'
+import { type EpochMs, instantAt, localDay, localMidnight, localTime, MINUTE } from '@/core/time'
 
 export type CallingDays = Pick<CampaignSetUp, 'hours' | 'fromDay' | 'toDay' | 'leftOutDays'>
 
@@ -50,23 +49,17 @@ const isItsDay = ({ fromDay, toDay, leftOutDays }: Omit<CallingDays, 'hours'>, d
 
 /** The beginnings of all openings in this zone after an instant. */
 function startsIn({ hours }: CallingDays, zone: string, fromMs: EpochMs): readonly EpochMs[] {
-  const today = new TZDate(fromMs, zone)
   const starts: EpochMs[] = []
   for (let ahead = 0; ahead <= LOOKS_AHEAD_DAYS; ahead++)
     for (const { fromMinute } of hours) {
-      const atMs = new TZDate(today.getFullYear(), today.getMonth(), today.getDate() + ahead, 0, fromMinute, 0, 0, zone).getTime()
+      const atMs = instantAt(zone, localMidnight(zone, fromMs, ahead) + fromMinute * MINUTE)
       if (atMs > fromMs) starts.push(atMs)
     }
   return starts
 }
 
-/** The next midnight at a place. */
-export function nextDayAtMs(zone: string, atMs: EpochMs): EpochMs {
-  const date = new TZDate(atMs, zone)
-  const next = new TZDate(date.getFullYear(), date.getMonth(), date.getDate() + 1, 0, 0, 0, 0, zone).getTime()
-  // Where midnight is left out by a clock set ahead, the day begins later.
-  return next > atMs ? next : atMs + DAY
-}
+/** The next midnight at a place; where a clock set ahead leaves it out, the end of the gap. */
+export const nextDayAtMs = (zone: string, atMs: EpochMs): EpochMs => instantAt(zone, localMidnight(zone, atMs, 1))
 
 export const DAY_PARTS = ['morning', 'afternoon', 'evening'] as const
 export type DayPart = (typeof DAY_PARTS)[number]
@@ -82,8 +75,7 @@ export function nextDayPartAtMs(zone: string, atMs: EpochMs): EpochMs {
   const part = DAY_PARTS.indexOf(dayPartAt(zone, atMs))
   const begins = BEGINS_AT_MINUTE[part + 1]
   if (begins === undefined) return nextDayAtMs(zone, atMs)
-  const date = new TZDate(atMs, zone)
-  return new TZDate(date.getFullYear(), date.getMonth(), date.getDate(), 0, begins, 0, 0, zone).getTime()
+  return instantAt(zone, localMidnight(zone, atMs) + begins * MINUTE)
 }
 
 /** Whether the hours reach into more than one part of the day: otherwise there is no other time of day to try at. */

@@ -34,3 +34,17 @@ export function localTime(zone: string, atMs: EpochMs): { readonly day: number; 
 
 /** The calendar day at a place, `2026-11-26`. */
 export const localDay = (zone: string, atMs: EpochMs): string => new Date(atMs + zoneAheadMs(zone, atMs)).toISOString().slice(0, 10)
+
+/**
+ * The instant at which the clock at a place shows so many milliseconds since the first of January 1970: one of the two where it does so twice, and the end of
+ * the gap where it never does.
+ */
+export function instantAt(zone: string, localMs: number): EpochMs {
+  const one = localMs - zoneAheadMs(zone, localMs - zoneAheadMs(zone, localMs))
+  if (one + zoneAheadMs(zone, one) === localMs) return one
+  const other = localMs - zoneAheadMs(zone, one)
+  return other + zoneAheadMs(zone, other) === localMs ? other : Math.max(one, other)
+}
+
+/** Midnight at a place, as its clock counts, some days after the day of an instant. */
+export const localMidnight = (zone: string, atMs: EpochMs, daysAfter = 0): number => (Math.floor((atMs + zoneAheadMs(zone, atMs)) / DAY) + daysAfter) * DAY
