@@ -32,8 +32,8 @@ export function LiveFigures({ campaign, view }: { readonly campaign: CentreView[
         <Figure label="Conversions" about={campaign.target === null ? 'today' : `${view.conversions} of ${campaign.target} wanted`}>
           {today.conversions.toLocaleString('en-GB')}
         </Figure>
-        <Figure label="Last reached" about={view.lastLiveAtMs === null ? 'nobody yet' : 'ago'}>
-          {view.lastLiveAtMs === null ? '–' : <Clock sinceMs={view.lastLiveAtMs} />}
+        <Figure label="Last reached" about={view.lastLiveAtMs === null || today.live === 0 ? 'nobody yet today' : 'ago'}>
+          {view.lastLiveAtMs === null || today.live === 0 ? '–' : <Clock sinceMs={view.lastLiveAtMs} />}
         </Figure>
       </dl>
       <dl className="mt-2 flex flex-wrap gap-x-10 gap-y-1">

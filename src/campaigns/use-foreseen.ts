@@ -1,7 +1,7 @@
 'use client'
 // One question about a shift to come and its answer, while it is worked out and afterwards.
 import { useEffect, useRef, useState } from 'react'
-import type { Foreseen, WhatIf } from '@/core/pacing'
+import type { Foreseen, WhatIfAsked } from '@/core/pacing'
 import { askWhatIf } from '@/what-if/client'
 
 export interface Working {
@@ -19,11 +19,11 @@ export function useForeseen() {
   const [working, setWorking] = useState<Working>(NOTHING)
   const cancel = useRef<(() => void) | null>(null)
   useEffect(() => () => cancel.current?.(), [])
-  const ask = (whatIf: WhatIf, shifts: number): void => {
+  const ask = (asked: WhatIfAsked, shifts: number): void => {
     cancel.current?.()
     setWorking({ ...NOTHING, done: 0, of: shifts })
     let mine = true
-    const asking = askWhatIf(whatIf, shifts, (done, foreseen) => mine && setWorking({ done, of: shifts, foreseen, problem: null }))
+    const asking = askWhatIf(asked, shifts, (done, foreseen) => mine && setWorking({ done, of: shifts, foreseen, problem: null }))
     cancel.current = () => {
       mine = false
       asking.cancel()

@@ -4,12 +4,12 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import { useCallback, useEffect, useRef } from 'react'
 import { useForm } from 'react-hook-form'
 import type { CampaignId } from '@/core/ids'
-import { type Met, worldLike } from '@/core/pacing'
+import type { Met, WhatIfAsked } from '@/core/pacing'
 import { DAY, MINUTE, SECOND } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
 import type { CampaignView, CentreView } from '@/exchange/protocol'
 import { useAllSeen } from '@/exchange/react'
-import { useHistory } from '@/history/react'
+import { useHistory, useHistoryOpening } from '@/history/react'
 import { useAskedLists } from '@/lists/react'
 import { Button, PlaceLink, Progress, SelectField, TextField } from '@/ui'
 import { MANNER_WORDS } from '@/words'
@@ -58,7 +58,8 @@ function useMet(campaignId: CampaignId): Met | null {
       [campaignId],
     ),
   )
-  return onLists === null || handling === null ? null : { ...onLists, ...handling }
+  const { opening } = useHistoryOpening()
+  return onLists === null || handling === null || opening === null ? null : { ...onLists, ...handling }
 }
 
 function Ask({ campaign, view }: { readonly campaign: CentreView['campaigns'][number]; readonly view: CampaignView }) {
@@ -80,19 +81,20 @@ function Ask({ campaign, view }: { readonly campaign: CentreView['campaigns'][nu
   const text = (name: Exclude<keyof WhatIfForm, 'manner' | 'detector'>, label: string, hint?: string) => (
     <TextField label={label} inputMode="numeric" {...(hint === undefined ? {} : { hint })} problem={errors[name]?.message ?? null} {...register(name)} />
   )
-  const whatIfOf = (form: WhatIfForm, m: Met) => ({
+  const asked = (form: WhatIfForm, m: Met): WhatIfAsked => ({
     ...{ manner: form.manner, agents: Number(form.agents), lines: Number(form.lines), abandonCap: Number(form.capPercent) / 100 },
     list: { people: Number(form.people), perRecord: campaign.attempts.perRecord.perDay, gapMs: campaign.attempts.gapMs.noAnswer },
-    world: worldLike(m, {
+    met: m,
+    shift: {
       ...{ fromHour: Number(form.fromHour), hours: Number(form.hours), detector: form.detector, detectorDrops: campaign.detectorDrops },
       ...{ ringLimitMs: campaign.ringLimitMs, connectLimitMs: campaign.connectLimitMs },
-    }),
+    },
   })
   const submit = handleSubmit((form) => {
     if (met === null) return
     const same = { ...asItIs(campaign, { agents: view.onShift, people }), fromHour: form.fromHour, hours: form.hours, shifts: form.shifts }
-    isNow.ask(whatIfOf(same, met), Number(form.shifts))
-    mightBe.ask(whatIfOf(form, met), Number(form.shifts))
+    isNow.ask(asked(same, met), Number(form.shifts))
+    mightBe.ask(asked(form, met), Number(form.shifts))
   })
   const works = isNow.working.done !== null || mightBe.working.done !== null
   const done = Math.min(isNow.working.done ?? isNow.working.of, mightBe.working.done ?? mightBe.working.of)

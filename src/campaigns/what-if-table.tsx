@@ -55,17 +55,17 @@ export function WhatIfTable({ view, isNow, mightBe, gapMinutes }: Props) {
   const columns = [isNow, mightBe]
   return (
     <div className="mt-4 overflow-x-auto">
-      <table className="w-full min-w-[640px]" aria-label="What the shift would come to">
+      <table className="w-full min-w-[720px] table-fixed" aria-label="What the shift would come to">
         <thead>
           <tr className="border-line-strong border-b">
             <td />
-            <th scope="col" className="eyebrow py-1 pl-4 text-right">
+            <th scope="col" className="eyebrow w-44 py-1 pl-4 text-right">
               Today so far
             </th>
-            <th scope="col" className="eyebrow py-1 pl-4 text-right">
+            <th scope="col" className="eyebrow w-44 py-1 pl-4 text-right">
               As it is set up
             </th>
-            <th scope="col" className="eyebrow py-1 pl-4 text-right">
+            <th scope="col" className="eyebrow w-44 py-1 pl-4 text-right">
               What if
             </th>
           </tr>

@@ -1,7 +1,13 @@
 'use client'
 // The desk of a campaign agent between calls: what the dialer does now, in words that change with it, and the campaign's day so far.
+import { startOfDay } from 'date-fns'
+import { useCallback } from 'react'
+import { NO_ATTEMPTS } from '@/core/reports'
+import { DAY, HOUR } from '@/core/time'
+import { floorNow } from '@/exchange/floor-time'
 import type { CampaignView, CentreView, MeView } from '@/exchange/protocol'
 import { useSeen } from '@/exchange/react'
+import { useAskedLists } from '@/lists/react'
 import { Clock } from '@/ui'
 import { leftIn, MANNER_MEANS, MANNER_WORDS, memoInWords, percent } from '@/words'
 
@@ -23,7 +29,7 @@ export const CampaignWaiting = memoInWords(function CampaignWaiting({ me, centre
         <Figure label="Ringing now">{view.ringing + view.detecting}</Figure>
         <Figure label="Reached today">{view.today.live.toLocaleString('en-GB')}</Figure>
         <Figure label="Last reached">
-          {view.lastLiveAtMs === null ? (
+          {view.lastLiveAtMs === null || view.today.live === 0 ? (
             <span className="font-sans text-base text-soft">nobody yet</span>
           ) : (
             <>
@@ -38,6 +44,7 @@ export const CampaignWaiting = memoInWords(function CampaignWaiting({ me, centre
         </Figure>
         <Figure label="Left to call">{left === null ? <span className="text-base text-soft">…</span> : left.toLocaleString('en-GB')}</Figure>
       </dl>
+      <OwnDay campaignId={view.id} agentId={me.id} />
       <p className="mt-2 text-soft text-xs">
         {view.onShift === 1 ? 'You work it alone.' : `${view.onShift} agents: ${view.ready} ready, ${view.talking} talking, ${view.inWrapUp} in wrap-up.`}
         {campaign.manner === 'predictive' &&
@@ -46,6 +53,34 @@ export const CampaignWaiting = memoInWords(function CampaignWaiting({ me, centre
     </section>
   )
 })
+
+/** What came of those who were put through to this agent today. */
+function OwnDay({ campaignId, agentId }: { campaignId: CampaignView['id']; agentId: MeView['id'] }) {
+  const { value: report } = useAskedLists(
+    useCallback(
+      (api) => {
+        const fromMs = startOfDay(floorNow()).getTime()
+        return api.report({ fromMs, toMs: fromMs + DAY + HOUR, campaignId })
+      },
+      [campaignId],
+    ),
+  )
+  if (report === null) return null
+  const { connected: had, rightParty: right, conversions: won } = report.agents.find((a) => a.id === agentId)?.sums ?? NO_ATTEMPTS
+  return (
+    <p className="mt-2">
+      <span className="eyebrow mr-2">You today</span>
+      {had === 0 ? (
+        <span className="text-soft">nobody has been put through to you yet</span>
+      ) : (
+        <>
+          <span className="tabular">{had}</span> {had === 1 ? 'person' : 'people'}, <span className="tabular">{right}</span> the right one,{' '}
+          <span className="tabular">{won}</span> {won === 1 ? 'conversion' : 'conversions'}
+        </>
+      )}
+    </p>
+  )
+}
 
 function Figure({ label, children }: { label: string; children: React.ReactNode }) {
   return (

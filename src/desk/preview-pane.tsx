@@ -1,5 +1,6 @@
 'use client'
 // Preview: who is to be called, what the list says of them and how often they were tried; the agent calls, or skips with a reason.
+import { format } from 'date-fns'
 import { type FormEvent, useState } from 'react'
 import { formatClock } from '@/core/time'
 import type { CentreView, MeView, PreviewView } from '@/exchange/protocol'
@@ -13,6 +14,7 @@ const WHY = ['Known to be away', 'Called by somebody else', 'Record is wrong']
 export const PreviewPane = memoInWords(function PreviewPane({ me, centre, preview }: { me: MeView; centre: CentreView; preview: PreviewView }) {
   const command = useCommand()
   const { record, campaignId } = preview
+  const now = useNowMs()
   const campaign = centre.campaigns.find((c) => c.id === campaignId)
   const [problem, setProblem] = useState<string | null>(null)
   const [why, setWhy] = useState(WHY[0] as string)
@@ -31,6 +33,15 @@ export const PreviewPane = memoInWords(function PreviewPane({ me, centre, previe
       </p>
       <h2 className="font-semibold text-2xl">{record.person}</h2>
       <p className="tabular text-lg">{numberWords(record.number)}</p>
+      {preview.promised !== null && (
+        <p className="mt-2 max-w-[66ch] border-brass border-l-4 bg-brass-wash px-3 py-1.5">
+          <strong>
+            {preview.promised.by} promised to call at {format(preview.promised.dueAtMs, 'HH:mm')}
+          </strong>
+          {format(preview.promised.dueAtMs, 'yyyy-MM-dd') === format(now, 'yyyy-MM-dd') ? '' : ` on ${format(preview.promised.dueAtMs, 'EEEE d MMMM')}`}.{' '}
+          {preview.promised.note === '' ? 'No notes.' : preview.promised.note} Skipped, it comes again in a quarter of an hour.
+        </p>
+      )}
       <p className="mt-1 max-w-[66ch] font-serif text-[17px] text-soft leading-7">{campaign?.purpose}</p>
       <dl className="mt-3 grid max-w-[640px] grid-cols-[140px_1fr] gap-y-1">
         {Object.entries(record.fields).map(([label, value]) => (
@@ -64,7 +75,7 @@ export const PreviewPane = memoInWords(function PreviewPane({ me, centre, previe
         {preview.dueAtMs !== null && <Remaining untilMs={preview.dueAtMs} />}
       </form>
       {problem !== null && <Problem>{problem}</Problem>}
-      <p className="mt-3 text-soft">{me.state === 'ready' ? 'A call of your queues rings first; the record then goes back and comes again.' : ''}</p>
+      <p className="mt-3 text-soft">{me.queueIds.length > 0 ? 'A call of your queues rings first; the record then goes back and comes again.' : ''}</p>
     </section>
   )
 })

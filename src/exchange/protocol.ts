@@ -287,6 +287,8 @@ export interface PreviewView {
   readonly record: CalledRecord
   readonly sinceMs: number
   readonly dueAtMs: number | null
+  /** What they were promised, by whom and with which notes; null of who is called in their turn. */
+  readonly promised: { readonly dueAtMs: number; readonly by: string; readonly note: string } | null
 }
 
 export interface MeView {

@@ -194,8 +194,10 @@ export function selectMe(state: FloorState, agentId: AgentId | null): MeView | n
 function previewOf(state: FloorState, agentId: AgentId): MeView['preview'] {
   const preview = get(state.previews, agentId)
   if (preview === undefined) return null
-  const { campaignId, record, sinceMs, dueAtMs } = preview
-  return { campaignId, record, sinceMs, dueAtMs }
+  const { campaignId, record, sinceMs, dueAtMs, callbackId } = preview
+  const callback = callbackId === null ? undefined : get(state.callbacks, callbackId)
+  const promised = callback === undefined ? null : { dueAtMs: callback.dueAtMs, by: agentName(state.setUp, callback.agreedBy), note: callback.note }
+  return { campaignId, record, sinceMs, dueAtMs, promised }
 }
 
 function latelyOf(state: FloorState, agentId: AgentId): MeView['lately'] {
@@ -279,7 +281,9 @@ export function concerns(state: FloorState, agentId: AgentId, changed: ReadonlyM
   const agent = get(state.agents, agentId)
   if (agent === undefined) return false
   // Whether somebody is on the way to them goes by all attempts of their campaign.
-  if (agent.shift?.campaignId != null && (changed.has('attempts') || agents !== undefined)) return true
+  if (agent.shift?.campaignId != null && (changed.has('attempts') || changed.has('previews') || agents !== undefined)) return true
+  const promise = get(state.previews, agentId)?.callbackId ?? null
+  if (promise !== null && changed.get('callbacks')?.has(promise)) return true
   if ([...agent.wrapUps, ...agent.owed].some((w) => work?.has(w.callId))) return true
   return agent.engagements.some(({ callId }) => {
     const call = get(state.calls, callId)

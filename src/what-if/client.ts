@@ -1,6 +1,6 @@
 // Asks how a shift would go: in a worker of its own, so that the page stays free and a question can be called off at any moment.
 import * as Comlink from 'comlink'
-import type { Foreseen, WhatIf } from '@/core/pacing'
+import type { Foreseen, WhatIfAsked } from '@/core/pacing'
 import type { WhatIfWorker } from './worker'
 
 export interface Asking {
@@ -9,7 +9,7 @@ export interface Asking {
   cancel(): void
 }
 
-export function askWhatIf(whatIf: WhatIf, seeds: number, onProgress: (done: number, soFar: Foreseen) => void): Asking {
+export function askWhatIf(asked: WhatIfAsked, seeds: number, onProgress: (done: number, soFar: Foreseen) => void): Asking {
   const worker = new Worker('/workers/what-if.js', { name: 'what if' })
   const api = Comlink.wrap<WhatIfWorker>(worker)
   let cancel: () => void = () => {}
@@ -19,6 +19,6 @@ export function askWhatIf(whatIf: WhatIf, seeds: number, onProgress: (done: numb
   const failed = new Promise<never>((_, reject) => {
     worker.onerror = (event) => reject(new Error(event.message))
   })
-  const answer = Promise.race([api.foresee(whatIf, seeds, Comlink.proxy(onProgress)), called, failed]).finally(() => worker.terminate())
+  const answer = Promise.race([api.foresee(asked, seeds, Comlink.proxy(onProgress)), called, failed]).finally(() => worker.terminate())
   return { answer, cancel }
 }

@@ -28,6 +28,8 @@ export const RecordEventSchema = z.discriminatedUnion('kind', [
       agentId: AgentIdSchema,
       record: CalledRecordSchema,
       dueAtMs: z.number().nullable(),
+      /** What they were promised, where it is that. */
+      callbackId: CallbackIdSchema.nullable().default(null),
     })
     .readonly(),
   z
@@ -35,7 +37,7 @@ export const RecordEventSchema = z.discriminatedUnion('kind', [
       kind: z.literal('recordReturned'),
       ...of,
       agentId: AgentIdSchema,
-      because: z.enum(['called', 'skipped', 'timeOver', 'notReady', 'queueCall', 'paused', 'barred']),
+      because: z.enum(['called', 'skipped', 'timeOver', 'notReady', 'queueCall', 'paused', 'barred', 'promiseGone']),
       /** The agent's own words, of one that was skipped. */
       why: z.string(),
     })
@@ -71,4 +73,5 @@ export interface Preview {
   readonly record: z.infer<typeof CalledRecordSchema>
   readonly sinceMs: number
   readonly dueAtMs: number | null
+  readonly callbackId: z.infer<typeof CallbackIdSchema> | null
 }

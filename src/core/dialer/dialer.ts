@@ -3,7 +3,7 @@
 import type { CampaignId } from '@/core/ids'
 import type { LedgerEntry } from '@/core/ledger'
 import { createPacer, createPreview, createProgressive, type GuardedPacer, guarded, type Observation, type PacingReasons } from '@/core/pacing'
-import type { DialerCommand } from '@/core/rules/campaign'
+import { type DialerCommand, promisesDue } from '@/core/rules/campaign'
 import { idleOf } from '@/core/rules/shift'
 import type { CampaignSetUp } from '@/core/set-up'
 import type { FloorState } from '@/core/state'
@@ -75,6 +75,7 @@ export function createDialer({ seed, tickMs = TICK_MS, onFault = () => {} }: Dia
         const dialling = diallingOf(state, campaign, atMs)
         const observation = dialling.watch.observe(state, atMs)
         dialling.last = observation
+        for (const { id: callbackId } of promisesDue(state, campaign.id, atMs)) if (give({ kind: 'offerPromise', callbackId }) === 'agentNotFree') break
         if (campaign.manner === 'preview') offer(state, campaign, atMs, source, give)
         else launch(campaign, dialling.pacer.decide(observation), atMs, source, give)
         if (source.isDone(campaign.id) && !isUnderWay(state, campaign.id)) give({ kind: 'listDone', campaignId: campaign.id })

@@ -52,6 +52,7 @@ export function concerned(s: FloorState, { changes }: Journal): Rows {
     },
     callbacks: (callback: Callback) => {
       ids.callbacks.add(callback.id)
+      for (const preview of s.previews.values()) if (preview.callbackId === callback.id) ids.previews.add(preview.agentId)
       // Another one that is dialled by the same call.
       for (const other of s.callbacks.values()) if (callback.dialled !== null && other.dialled?.callId === callback.dialled.callId) ids.callbacks.add(other.id)
     },

@@ -103,6 +103,7 @@ const OF_ATTEMPTS: Laws<Attempt> = {
 const OF_PREVIEWS: Laws<Preview> = {
   'a record is shown to somebody who is free for it, of a campaign that runs': (p, s) =>
     get(s.agents, p.agentId)?.state.name === 'ready' && get(s.campaigns, p.campaignId)?.state === 'running',
+  'a promise that is shown is open, and nobody is called for it': (p, s) => p.callbackId === null || get(s.callbacks, p.callbackId)?.dialled === null,
 }
 
 const OF_QUEUES: Laws<QueueSetUp> = {

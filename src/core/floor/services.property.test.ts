@@ -89,7 +89,12 @@ describe('services of call control', () => {
         const sent = given(state, { kind: 'transfer', agentId, callId, target: { kind: 'agent', agentId: target } }, atMs)
         if (sent === null) continue
         const people = (c: Call | undefined) => (c?.connections ?? []).filter((x) => x.party.kind !== 'queue').map((x) => name(x.party))
-        const expected = people(call).filter((p) => p !== name({ kind: 'agent', agentId }) && p !== name({ kind: 'agent', agentId: target }))
+        // Whoever a queue rings is not on the call: that ring stops when it is sent elsewhere.
+        const rungByQueue = call.connections.some((c) => c.party.kind === 'queue')
+          ? call.connections.flatMap((c) => (c.party.kind === 'agent' && c.state === 'alerting' ? [name(c.party)] : []))
+          : []
+        const gone = [...rungByQueue, ...[agentId, target].map((id) => name({ kind: 'agent', agentId: id }))]
+        const expected = people(call).filter((p) => !gone.includes(p))
         expect(people(get(sent.calls, callId)).sort()).toEqual([...expected, name({ kind: 'agent', agentId: target })].sort())
         met++
       }

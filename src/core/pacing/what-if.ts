@@ -17,6 +17,14 @@ export interface WhatIf {
 
 const TICK_MS = 500
 
+/** The same as it is asked: in plain data, which crosses to another thread. */
+export interface WhatIfAsked extends Omit<WhatIf, 'world'> {
+  readonly met: Met
+  readonly shift: ShiftAsked
+}
+
+export const whatIfOf = ({ met, shift, ...asked }: WhatIfAsked): WhatIf => ({ ...asked, world: worldLike(met, shift) })
+
 /** One shift of it. The same seed gives the same shift. */
 export function playWhatIf({ manner, agents, lines, abandonCap, list, world }: WhatIf, seed: number): Shown {
   const { ringLimitMs, connectLimitMs } = world

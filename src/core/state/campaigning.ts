@@ -26,8 +26,8 @@ export function evolveCampaigning(place: Place, event: AttemptEvent | CampaignEv
       return put(place, 'campaigns', event.campaignId, countResult(runOf(place, event.campaignId), event.result, atMs))
     }
     case 'recordOffered': {
-      const { agentId, campaignId, record, dueAtMs } = event
-      put(place, 'previews', agentId, { agentId, campaignId, record, sinceMs: atMs, dueAtMs })
+      const { agentId, campaignId, record, dueAtMs, callbackId } = event
+      put(place, 'previews', agentId, { agentId, campaignId, record, sinceMs: atMs, dueAtMs, callbackId })
       return setPreviewDue(place, agentId, dueAtMs)
     }
     case 'recordReturned':

@@ -127,6 +127,13 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
       return { kind, campaignId: nth(CAMPAIGNS, pick) as CampaignId, record: aRecord(party) }
     case 'offerRecord':
       return { kind, campaignId: me?.shift?.campaignId ?? (nth(CAMPAIGNS, pick) as CampaignId), agentId, record: aRecord(party) }
+    case 'offerPromise': {
+      const promised = nth(
+        values(state.callbacks).filter((c) => c.ofCampaign !== null),
+        pick,
+      )
+      return { kind, callbackId: promised?.id ?? toCallbackId('callback_none') }
+    }
     case 'reportAttempt': {
       const attempt = nth(
         values(state.attempts).filter((a) => a.callId === null || pick % 9 === 0),

@@ -1,5 +1,5 @@
 export { partiesOn, toCommand } from './commands'
-export { aCrowdedFloor, CROWDED, MANY } from './crowded'
+export { aCrowdedFloor, aRecord, CAMPAIGNS, CROWDED, MANY } from './crowded'
 export { agreed, ann, CENTRE, call, callbacks, events, IDA, inAnHour, NUMBER, save, talked } from './following'
 export { ANN, aFloor, aReadyFloor, arrives, BO, CY, FIRST, SECOND_QUEUE, SMALL, START_MS, type TestFloor } from './small'
 export { type Step, steps } from './wishes'

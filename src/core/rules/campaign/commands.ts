@@ -1,7 +1,7 @@
 // What is asked about campaigns: by supervisors, by agents who work them, by the dialer, and what the network reports of attempts.
 import * as z from 'zod'
 import { CalledRecordSchema, PutBackSchema } from '@/core/campaigns'
-import { AgentIdSchema, AttemptIdSchema, CampaignIdSchema } from '@/core/ids'
+import { AgentIdSchema, AttemptIdSchema, CallbackIdSchema, CampaignIdSchema } from '@/core/ids'
 import type { By, Ruling as RulingFor } from '@/core/rules/rule'
 import type { RulingRefusal } from './refusals'
 
@@ -24,6 +24,8 @@ export const DIALER_COMMANDS = [
   z.object({ kind: z.literal('makeAttempt'), ...of }).readonly(),
   /** A record to be looked at before it is called. */
   z.object({ kind: z.literal('offerRecord'), ...of, agentId: AgentIdSchema }).readonly(),
+  /** What somebody of a list was promised is due. */
+  z.object({ kind: z.literal('offerPromise'), callbackId: CallbackIdSchema }).readonly(),
   z.object({ kind: z.literal('listDone'), campaignId: CampaignIdSchema }).readonly(),
 ] as const
 export type DialerCommand = z.infer<(typeof DIALER_COMMANDS)[number]>

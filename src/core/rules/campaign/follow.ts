@@ -4,7 +4,7 @@ import { type Draft, type TableName, touched } from '@/core/state'
 import { takeBackPreviews } from './preview'
 import { letLeave, putThroughWaiting } from './put-through'
 
-const CONCERN: readonly TableName[] = ['agents', 'attempts', 'previews', 'campaigns']
+const CONCERN: readonly TableName[] = ['agents', 'attempts', 'previews', 'campaigns', 'callbacks']
 
 export function followCampaigns(draft: Draft): void {
   const { state, journal } = draft

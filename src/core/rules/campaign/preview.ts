@@ -1,7 +1,7 @@
 // Preview: an agent is shown a record, and calls it or skips it. The record goes back as soon as the agent is not free for it any more.
 import type { Agent } from '@/core/agents'
 import type { CallEvent, Failure } from '@/core/calls'
-import type { AttemptResult, Preview } from '@/core/campaigns'
+import type { AttemptResult, Preview, RecordEvent } from '@/core/campaigns'
 import { deviceOutside } from '@/core/ids'
 import { forbidden } from '@/core/rules/do-not-call'
 import { refuse } from '@/core/rules/rule'
@@ -9,8 +9,10 @@ import { busy, idleOf } from '@/core/rules/shift'
 import { dialRecord } from '@/core/rules/talk'
 import { type Draft, type Due, emit } from '@/core/state'
 import { get, values } from '@/core/table'
+import { MINUTE } from '@/core/time'
 import { mayNotBeCalledNow, notRunning, over, running } from './attempt'
 import type { Of, Ruling } from './commands'
+import { stands } from './promise'
 
 /** Refused: campaignNotRunning, agentNotFree, numberBusy, outsideHours; a number on the do-not-call list is an event of its record. */
 export function offerRecord(draft: Draft, { campaignId, agentId, record }: Of<'offerRecord'>): Ruling {
@@ -23,7 +25,7 @@ export function offerRecord(draft: Draft, { campaignId, agentId, record }: Of<'o
   const { recordId, number, person } = record
   if (forbidden(draft.state, number, person) !== null) return emit(draft, null, { kind: 'recordBarred', campaignId, recordId, number })
   const dueAtMs = campaign.previewLimitMs === null ? null : draft.atMs + campaign.previewLimitMs
-  return emit(draft, null, { kind: 'recordOffered', campaignId, agentId, record, dueAtMs })
+  return emit(draft, null, { kind: 'recordOffered', campaignId, agentId, record, dueAtMs, callbackId: null })
 }
 
 /** The agent's line rings out to the person. Refused: nothingShown, campaignNotRunning, numberBusy, outsideHours, and while another call is on. */
@@ -40,15 +42,28 @@ export function callRecord(draft: Draft, agent: Agent): Ruling {
     emit(draft, null, { kind: 'recordBarred', campaignId, recordId: record.recordId, number: record.number })
     return giveBack(draft, preview, 'barred')
   }
-  dialRecord(draft, agent, campaignId, record)
+  const callId = dialRecord(draft, agent, campaignId, record)
+  const callback = preview.callbackId === null ? undefined : get(draft.state.callbacks, preview.callbackId)
+  if (callback !== undefined)
+    emit(draft, draft.state.seq, { kind: 'callbackDialled', callbackId: callback.id, byAgentId: agent.id, callId, attempt: callback.attempt })
   return giveBack(draft, preview, 'called')
 }
+
+/** A promise that is not kept now is kept a little later. */
+const PUT_OFF_MS = 15 * MINUTE
 
 /** Refused: nothingShown, whyMissing. */
 export function skipRecord(draft: Draft, agent: Agent, { why }: Of<'skipRecord'>): Ruling {
   const preview = get(draft.state.previews, agent.id)
   if (preview === undefined) return refuse({ reason: 'nothingShown' })
-  return why.trim() === '' ? refuse({ reason: 'whyMissing' }) : giveBack(draft, preview, 'skipped', why.trim())
+  if (why.trim() === '') return refuse({ reason: 'whyMissing' })
+  giveBack(draft, preview, 'skipped', why.trim())
+  const callback = preview.callbackId === null ? undefined : get(draft.state.callbacks, preview.callbackId)
+  if (callback !== undefined) {
+    const { id: callbackId, timeZone } = callback
+    emit(draft, draft.state.seq, { kind: 'callbackMoved', callbackId, byAgentId: agent.id, dueAtMs: draft.atMs + PUT_OFF_MS, timeZone, why: why.trim() })
+  }
+  return null
 }
 
 export function previewDue(draft: Draft, { agentId }: Extract<Due, { kind: 'preview' }>): void {
@@ -62,6 +77,7 @@ export function takeBackPreviews(draft: Draft): void {
   for (const preview of values(draft.state.previews).sort((a, b) => (a.agentId < b.agentId ? -1 : 1))) {
     const agent = get(draft.state.agents, preview.agentId)
     if (running(draft.state, preview.campaignId) === undefined) giveBack(draft, preview, 'paused')
+    else if (!stands(draft.state, preview, draft.atMs)) giveBack(draft, preview, 'promiseGone')
     else if (agent?.shift?.leaving != null) giveBack(draft, preview, 'notReady')
     else if (agent?.state.name !== 'ready')
       giveBack(draft, preview, agent?.state.name === 'ringing' || agent?.state.name === 'onCall' ? 'queueCall' : 'notReady')
@@ -71,7 +87,7 @@ export function takeBackPreviews(draft: Draft): void {
 function giveBack(
   draft: Draft,
   { campaignId, agentId, record }: Preview,
-  because: 'called' | 'skipped' | 'timeOver' | 'notReady' | 'queueCall' | 'paused' | 'barred',
+  because: Extract<RecordEvent, { kind: 'recordReturned' }>['because'],
   why = '',
 ): null {
   const causedBy = draft.entries.length === 0 ? null : draft.state.seq

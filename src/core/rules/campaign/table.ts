@@ -2,6 +2,7 @@ import { onShift, type Rules } from '@/core/rules/rule'
 import { makeAttempt, reportAttempt } from './attempt'
 import type { CampaignCommand } from './commands'
 import { callRecord, offerRecord, skipRecord } from './preview'
+import { offerPromise } from './promise'
 import type { RulingRefusal } from './refusals'
 import { changeState, listDone, putBackRecords } from './state'
 
@@ -14,6 +15,7 @@ export const CAMPAIGN_RULES: Rules<CampaignCommand, RulingRefusal> = {
   skipRecord: onShift(skipRecord),
   makeAttempt,
   offerRecord,
+  offerPromise,
   listDone,
   reportAttempt,
 }

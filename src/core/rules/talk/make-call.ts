@@ -1,13 +1,15 @@
 // Make Call (ECMA-269, 17.1.20): by a number, or for a callback with its number, its record and the business of its queue. The
 // network reports what becomes of the far end.
 import type { Agent } from '@/core/agents'
+import type { Callback } from '@/core/callbacks'
 import { readNumber } from '@/core/directory'
 import { checkWaiver, forbidden } from '@/core/rules/do-not-call'
 import { openCallback } from '@/core/rules/promises'
 import { unentitledToDial } from '@/core/rules/rights'
 import { refuse } from '@/core/rules/rule'
 import { busy } from '@/core/rules/shift'
-import { type Draft, emit, nextCallId } from '@/core/state'
+import { type Draft, emit, type FloorState, nextCallId } from '@/core/state'
+import { get } from '@/core/table'
 import type { Of, Ruling } from './commands'
 import { dialRecord } from './dial-record'
 
@@ -27,7 +29,7 @@ export function makeCall(draft: Draft, agent: Agent, command: Of<'makeCall'>): R
   const withheld = listed !== null && waiver !== undefined ? checkWaiver(draft, waiver) : listed
   if (withheld !== null) return withheld
   const callId = nextCallId(draft.state)
-  const ofCampaign = callback?.ofCampaign ?? null
+  const ofCampaign = callback?.ofCampaign ?? recordInHand(draft.state, agent, number)
   if (ofCampaign !== null) dialRecord(draft, agent, ofCampaign.campaignId, { ...ofCampaign.record, number })
   else
     emit(draft, null, {
@@ -43,5 +45,13 @@ export function makeCall(draft: Draft, agent: Agent, command: Of<'makeCall'>): R
   if (listed !== null && waiver !== undefined)
     emit(draft, null, { kind: 'doNotCallWaived', callId, number, agentId: agent.id, byAgentId: waiver.agentId, why: waiver.why.trim() })
   if (callback !== null) emit(draft, null, { kind: 'callbackDialled', callbackId: callback.id, byAgentId: agent.id, callId, attempt: callback.attempt })
+  return null
+}
+
+/** Whoever of a list the agent has had last, or owes an outcome of: called again by hand it is one more try of theirs. */
+function recordInHand({ work, lately }: FloorState, { id, owed }: Agent, number: string): Callback['ofCampaign'] {
+  for (const had of [...owed.map((o) => get(work, o.callId)), get(lately, id)?.work])
+    if (had?.campaign != null && had.number === number)
+      return { campaignId: had.campaign.campaignId, record: { ...had.campaign.record, tries: had.campaign.record.tries + 1 } }
   return null
 }
