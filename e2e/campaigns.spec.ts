@@ -1,7 +1,7 @@
 // Campaigns: an agent who works one, and the supervisor who sees what comes of it. A failure here means people called who should not be, or an agent who does
 // not know what the dialer is doing.
-import { expect, type Locator, type Page, test } from '@playwright/test'
 import { button, goReady, goTo, type KESTER, ringMe, signIn, signInAsOwner, state } from './desk'
+import { expect, type Locator, type Page, test } from './warm'
 
 const WINTER = 'Winter timetable'
 

@@ -94,3 +94,30 @@ export function figures(callsText: string, statesText: string, serviceLevelMs: R
     outcomes,
   }
 }
+
+interface AttemptLine {
+  startedAtMs: number
+  result: string | null
+  outcome: string | null
+}
+
+/** Outcomes of the Island Pass renewal that say the right person was spoken to, and those that count as a success. */
+const RIGHT_PARTY = ['Renewed', 'Declined', 'Moved away', 'Callback agreed', 'Never call again']
+const CONVERSION = ['Renewed']
+
+/** Of `attempts.ndjson` of one campaign, everything in it. */
+export function attemptFigures(ndjson: string) {
+  const attempts = fromNdjson<AttemptLine>(ndjson)
+  const count = (is: (a: AttemptLine) => boolean) => attempts.filter(is).length.toLocaleString('en-GB')
+  const coded = (codes: string[]) => (a: AttemptLine) => a.result === 'live' && a.outcome !== null && codes.includes(a.outcome)
+  return {
+    figures: {
+      Attempts: count(() => true),
+      'Live answers': count((a) => a.result === 'live' || a.result === 'abandoned'),
+      Connected: count((a) => a.result === 'live'),
+      'Right party': count(coded(RIGHT_PARTY)),
+      Conversions: count(coded(CONVERSION)),
+    },
+    abandoned: attempts.filter((a) => a.result === 'abandoned').length,
+  }
+}
