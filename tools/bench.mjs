@@ -12,6 +12,7 @@ if (!process.argv.includes('--floor')) {
   ensureChromium()
   run('bench/chromium.ts')
   run('bench/history.ts')
+  run('bench/lists.ts')
   const { build, serve } = await import('./serve.mjs')
   await build()
   const { url, stop } = await serve(0)

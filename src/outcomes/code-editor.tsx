@@ -153,6 +153,10 @@ function FollowsFields({ follows, register, errors }: { follows: CodeForm['follo
       <div className="mt-2 grid grid-cols-2 gap-3">
         <TextField label="After (minutes)" type="number" problem={errors.afterMin?.message ?? null} {...register('afterMin', { valueAsNumber: true })} />
         <TextField label="At most (times)" type="number" problem={errors.atMost?.message ?? null} {...register('atMost', { valueAsNumber: true })} />
+        <label className="col-span-2 flex items-center gap-2">
+          <input type="checkbox" className="size-4 accent-green" {...register('asksUntil')} />
+          Ask until when they are not there
+        </label>
       </div>
     )
   if (follows === 'neverCall')

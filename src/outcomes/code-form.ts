@@ -18,6 +18,7 @@ export const CodeFormSchema = z
     follows: z.enum(FOLLOWS),
     afterMin: number.min(1, 'A minute at least.').max(43_200, '30 days are the most.'),
     atMost: number.int('A whole number.').min(1, 'Once at least.').max(20, '20 times are the most.'),
+    asksUntil: z.boolean(),
     whom: z.enum(['number', 'person']),
     title: z.string().trim(),
     text: z.string().trim(),
@@ -36,6 +37,7 @@ export function toCodeForm({ label, key, group, means, counts, needs, follows, o
     ...{ label, key, group, means, counts: { ...counts }, notes: needs.notes, field: needs.field ?? '', follows: follows.kind },
     afterMin: (retry?.afterMs ?? 2 * HOUR) / MINUTE,
     atMost: retry?.atMost ?? 3,
+    asksUntil: retry?.asksUntil === true,
     whom: follows.kind === 'neverCall' ? follows.whom : 'number',
     title: task?.title ?? 'Call of {caller.name|a caller}',
     text: task?.text ?? '',
@@ -60,7 +62,7 @@ export const fromCodeForm = (form: CodeForm, before: OutcomeCode, doubts: Outcom
 function followsOf(form: CodeForm): Follows {
   switch (form.follows) {
     case 'retry':
-      return { kind: 'retry', afterMs: Math.round(form.afterMin * MINUTE), atMost: form.atMost }
+      return { kind: 'retry', afterMs: Math.round(form.afterMin * MINUTE), atMost: form.atMost, ...(form.asksUntil ? { asksUntil: true } : {}) }
     case 'neverCall':
       return { kind: 'neverCall', whom: form.whom }
     case 'task':

@@ -34,7 +34,7 @@ const NOBODY = code('7', 'no-answer', 'Nobody answered', NOT, 'We called back an
 const calledOf = (afterMs: number): readonly OutcomeCode[] => [
   code('4', 'never-call', 'Never call again', DONE, 'They asked us not to call them again, on any number.', { follows: { kind: 'neverCall', whom: 'person' } }),
   code('5', 'not-there', 'Not there', LATER, 'Somebody else answered; the person is to be tried again.', {
-    ...{ rightParty: false, final: false, follows: { kind: 'retry', afterMs, atMost: 12 } },
+    ...{ rightParty: false, final: false, follows: { kind: 'retry', afterMs, atMost: 12, asksUntil: true } },
   }),
   code('6', 'callback-agreed', 'Callback agreed', LATER, 'We call them again at a time they named.', CALLBACK),
   code('7', 'message-left', 'Machine', NOT, 'A machine answered, with or without a message left.', {

@@ -16,6 +16,8 @@ export const FollowsSchema = z.discriminatedUnion('kind', [
         .positive()
         .max(30 * DAY),
       atMost: z.number().int().min(1).max(20),
+      /** The agent may say from when on the person is there: not before that. */
+      asksUntil: z.boolean().optional(),
     })
     .readonly(),
   /** A callback at a time the agent enters with the outcome. */

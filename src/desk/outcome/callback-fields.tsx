@@ -128,3 +128,32 @@ export function CallbackFields({ draft, number, centre }: { draft: CallbackDraft
     </fieldset>
   )
 }
+
+/** From when on the person is there, where somebody has said so. */
+export function UntilFields({ draft, centre }: { draft: CallbackDraft; centre: CentreView }) {
+  const now = useNowMs()
+  const { zone, value } = draft
+  return (
+    <fieldset className="mt-2 flex flex-wrap items-center gap-1.5 border-brass border-l-4 pl-2">
+      <legend className="sr-only">Not there until</legend>
+      <span aria-hidden className="font-semibold">
+        Not there until
+      </span>
+      <input type="date" aria-label="Not there until, day" className={`${BOX} w-36`} value={draft.day} onChange={(e) => draft.set({ day: e.target.value })} />
+      <input
+        type="time"
+        aria-label="Not there until, time"
+        className={`${BOX} w-[120px]`}
+        value={draft.time}
+        onChange={(e) => draft.set({ time: e.target.value })}
+      />
+      <span className={value !== undefined && value.dueAtMs <= now ? 'text-red' : 'text-soft'}>
+        {value === undefined
+          ? 'if they said so'
+          : value.dueAtMs <= now
+            ? 'has passed already'
+            : `not called before ${inZone(value.dueAtMs, zone || centre.timeZone, 'EEE d MMM, HH:mm')}`}
+      </span>
+    </fieldset>
+  )
+}

@@ -10,7 +10,7 @@ import { useCommand } from '@/exchange/react'
 import { chosenReasons, SHORTCUTS } from '@/frame'
 import { Button, Problem, ShortcutHint, useDraft } from '@/ui'
 import { becomesWords, memoInWords, numberWords } from '@/words'
-import { CallbackFields, useCallbackDraft } from './callback-fields'
+import { CallbackFields, UntilFields, useCallbackDraft } from './callback-fields'
 import { CodeList } from './code-list'
 import { TaskFields, useTaskDraft } from './task-fields'
 import { ThenChoice } from './then-choice'
@@ -44,6 +44,7 @@ export const OutcomeTray = memoInWords(function OutcomeTray({ me, work, set, scr
   const [followUp, setFollowUp, forgetFollowUp] = useDraft(`${callId} follow-up`, work.followUp)
   const chosenCode = set.codes.find((c) => c.code === code)
   const follows = chosenCode?.follows ?? null
+  const asksUntil = follows?.kind === 'retry' && follows.asksUntil === true
   const callback = useCallbackDraft(work, centre)
   const [openedAtMs] = useState(() => Date.now())
   const task = useTaskDraft(work, follows?.kind === 'task' ? follows : null, me.name, openedAtMs, centre.timeZone)
@@ -80,7 +81,7 @@ export const OutcomeTray = memoInWords(function OutcomeTray({ me, work, set, scr
       followUp,
       andThen: then,
       insists: doubt?.code === code,
-      ...(follows?.kind === 'callback' && callback.value !== undefined ? { callback: callback.value } : {}),
+      ...((follows?.kind === 'callback' || asksUntil) && callback.value !== undefined ? { callback: callback.value } : {}),
       ...(task === null ? {} : { task: task.value }),
     })
     saving.current = false
@@ -107,7 +108,10 @@ export const OutcomeTray = memoInWords(function OutcomeTray({ me, work, set, scr
   const focusOn = (reason: string) => {
     if (reason === 'notesMissing') return notesField.current?.focus()
     const about = reason.startsWith('callback') || reason.startsWith('number') ? 'Callback day' : null
-    const field = about === null ? codes.current?.querySelector<HTMLElement>('input') : document.querySelector<HTMLElement>(`[aria-label="${about}"]`)
+    const field =
+      about === null
+        ? codes.current?.querySelector<HTMLElement>('input')
+        : document.querySelector<HTMLElement>(`[aria-label="${about}"], [aria-label="Not there until, day"]`)
     field?.focus()
   }
 
@@ -155,6 +159,7 @@ export const OutcomeTray = memoInWords(function OutcomeTray({ me, work, set, scr
           </p>
         )}
         {follows?.kind === 'callback' && <CallbackFields draft={callback} number={work.number} centre={centre} />}
+        {asksUntil && <UntilFields draft={callback} centre={centre} />}
         {task !== null && <TaskFields draft={task} />}
         {follows !== null && <FollowsWords follows={follows} work={work} />}
         {chosenCode !== undefined && work.campaign !== null && work.queueId === null && (

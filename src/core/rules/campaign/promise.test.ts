@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import type { AgentId, CallbackId } from '@/core/ids'
+import { SetUpSchema } from '@/core/set-up'
 import { get, values } from '@/core/table'
 import { aFloor, aRecord, CAMPAIGNS, CROWDED, MANY, type TestFloor } from '@/core/testing'
 import { HOUR, MINUTE } from '@/core/time'
@@ -13,8 +14,8 @@ const promised = (floor: TestFloor) => values(floor.state().callbacks).find((c) 
 const offered = (floor: TestFloor, inMs = 1_000) => floor.give({ kind: 'offerPromise', callbackId: promised(floor)?.id as CallbackId }, inMs)
 
 /** Ann and Bo work the progressive campaign, and Ann has just talked with somebody of its list, in wrap-up. */
-function afterATalk(): { readonly floor: TestFloor; readonly callId: string } {
-  const floor = aFloor(CROWDED)
+function afterATalk(setUp = CROWDED): { readonly floor: TestFloor; readonly callId: string } {
+  const floor = aFloor(setUp)
   floor.give({ kind: 'startCampaign', agentId: SUPERVISOR, campaignId: CAMPAIGN as never })
   for (const agentId of [ANN, BO]) {
     floor.give({ kind: 'startShift', agentId, queueIds: [], campaignId: CAMPAIGN as never, seat: 'desk' })
@@ -108,4 +109,26 @@ test('called again by hand afterwards it is one more try of the same record; any
     expect(floor.give({ kind: 'makeCall', agentId: ANN, typed, customer: null })).toBe('ok')
     expect(values(floor.state().attempts)).toMatchObject(attempts)
   }
+})
+
+test('not there until: a time that is said is when the record may be called again, one that has passed is refused', () => {
+  const asksUntil = SetUpSchema.parse({
+    ...CROWDED,
+    outcomeSets: CROWDED.outcomeSets.map((set) => ({
+      ...set,
+      codes: set.codes.map((c) => (c.follows.kind === 'retry' ? { ...c, onlyDialled: false, follows: { ...c.follows, asksUntil: true } } : c)),
+    })),
+  })
+  const { floor, callId } = afterATalk(asksUntil)
+  const saved = (dueAtMs: number) =>
+    floor.give({
+      ...{ kind: 'saveOutcome', agentId: ANN, callId, code: 'follows-1', notes: '', andThen: { state: 'ready' } },
+      callback: { dueAtMs, timeZone: 'UTC', typed: '', owner: 'mine' },
+    } as never)
+  expect(saved(5)).toBe('callbackInThePast')
+  const untilMs = floor.state().atMs + 30 * HOUR
+  expect(saved(untilMs)).toBe('ok')
+  expect(floor.entries.map((e) => e.event).find((e) => e.kind === 'recordCoded')).toMatchObject({ becomes: { kind: 'again', notBeforeMs: untilMs } })
+  // Nobody has promised to call: it is the dialer's again.
+  expect(promised(floor)).toBeUndefined()
 })

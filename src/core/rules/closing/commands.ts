@@ -35,7 +35,7 @@ export const CLOSING_ASKS = [
       followUp: z.string(),
       andThen: ThenSchema,
       insists: z.boolean().optional(),
-      /** When the code asks for a callback: the number as it was typed, empty for the one of the call. */
+      /** When the code asks for a callback: the number as it was typed, empty for the one of the call. Of another try that asks for it: not before. */
       callback: z
         .object({ dueAtMs: InstantSchema, timeZone: z.string(), typed: z.string(), owner: z.enum(['mine', 'anyone']) })
         .readonly()

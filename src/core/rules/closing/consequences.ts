@@ -31,6 +31,8 @@ interface Agreed {
 export interface Consequence {
   readonly code: OutcomeCode
   readonly agreed: Agreed | null
+  /** From when on the person is there, where another try asks for it. */
+  readonly untilMs: number | null
   readonly task: Save['task']
 }
 
@@ -43,14 +45,18 @@ export function checkConsequence(
 ): Refused<RulingRefusal> | { readonly ok: true; readonly value: Consequence } {
   if (code.follows.kind === 'task' && task !== undefined && task.title.trim() === '') return refuse({ reason: 'taskTitleMissing' })
   if (code.follows.kind === 'task' && task !== undefined && task.dueAtMs > draft.atMs + A_YEAR_MS) return refuse({ reason: 'callbackTooFar' })
-  if (code.follows.kind !== 'callback') return { ok: true, value: { code, agreed: null, task } }
+  if (code.follows.kind === 'retry' && code.follows.asksUntil === true && callback !== undefined) {
+    const refused = checkWhen(draft, callback)
+    return refused ?? { ok: true, value: { code, agreed: null, untilMs: callback.dueAtMs, task } }
+  }
+  if (code.follows.kind !== 'callback') return { ok: true, value: { code, agreed: null, untilMs: null, task } }
   if (callback === undefined) return refuse({ reason: 'callbackTimeMissing' })
   const refused = checkWhen(draft, callback)
   if (refused !== null) return refused
   const reading = readNumber(callback.typed.trim() === '' ? (work.number ?? '') : callback.typed, draft.state.setUp.homeCountry)
   if (!reading.ok) return refuse(reading.refusal)
   const { dueAtMs, timeZone, owner } = callback
-  return { ok: true, value: { code, task, agreed: { dueAtMs, timeZone, owner, number: reading.number.e164 } } }
+  return { ok: true, value: { code, task, untilMs: null, agreed: { dueAtMs, timeZone, owner, number: reading.number.e164 } } }
 }
 
 /** Emits what follows, caused by the outcome at `seq`. What followed from an earlier outcome of the same call is withdrawn first. */
@@ -58,12 +64,13 @@ export function carryOutConsequence(draft: Draft, agent: Agent, work: Work, cons
   const { id: callId, number, customer } = work
   const { queueId, campaignId } = behalfOfPart(work, agent.id)
   const campaign = campaignId === null ? null : work.campaign
-  const { code, agreed, task } = consequence
+  const { code, agreed, untilMs, task } = consequence
   const by = { byAgentId: agent.id }
   const tried = work.tries > 0 ? work.tries : (servedBy(draft.state, work)?.attempt ?? 0)
   closeServed(draft, agent, work, code, seq)
   withdraw(draft, agent, work, seq)
-  if (campaign !== null && code.follows.kind !== 'callback') becomeOfRecord(draft, agent, work, campaign, code, null, seq)
+  if (campaign !== null && code.follows.kind !== 'callback')
+    becomeOfRecord(draft, agent, work, campaign, code, untilMs === null ? null : { kind: 'again', notBeforeMs: untilMs }, seq)
   switch (code.follows.kind) {
     case 'nothing':
       return
@@ -76,7 +83,7 @@ export function carryOutConsequence(draft: Draft, agent: Agent, work: Work, cons
       const to = agreed?.number ?? number
       const attempt = retry === null ? 1 : tried + 1
       if (to === null || (retry !== null && attempt > retry.atMost)) return
-      const dueAtMs = agreed?.dueAtMs ?? draft.atMs + (retry?.afterMs ?? 0)
+      const dueAtMs = agreed?.dueAtMs ?? untilMs ?? draft.atMs + (retry?.afterMs ?? 0)
       const timeZone = agreed?.timeZone ?? draft.state.setUp.timeZone
       const ownerId = agreed?.owner === 'mine' ? agent.id : null
       const promise = { dueAtMs, timeZone, number: to, customer, queueId, ownerId, attempt, atMost: retry?.atMost ?? null, note: work.notes }
