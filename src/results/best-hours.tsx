@@ -13,7 +13,7 @@ const ENOUGH = 20
 export function BestHours({ hours }: { readonly hours: readonly OfHour[] }) {
   const known = hours.filter((h) => h.sums.ended >= ENOUGH)
   const [low = 0, high = 1] = extent(known, (h) => measureAttempts(h.sums).answerRatio ?? 0)
-  const shade = scaleLinear([low, Math.max(high, low + 0.01)], [8, 88])
+  const shade = scaleLinear([low, Math.max(high, low + 0.01)], [4, 55])
   const first = Math.min(...hours.map((h) => h.hour))
   const last = Math.max(...hours.map((h) => h.hour))
   const columns = Array.from({ length: last - first + 1 }, (_, i) => first + i)
@@ -80,7 +80,6 @@ function HourCell({ of, shade, says }: { of: OfHour | undefined; shade: (rate: n
       title={title}
       style={{
         backgroundColor: `color-mix(in srgb, var(--color-green) ${percent}%, var(--color-raised))`,
-        color: percent > 48 ? 'var(--color-white)' : 'var(--color-ink)',
       }}
     >
       {words}
