@@ -68,10 +68,10 @@ export function Pace({ campaign, view }: { readonly campaign: CentreView['campai
 function careWords({ credit, observation: { totals }, risk }: DialerReasons, cap: number): string {
   if (totals.liveAnswers === 0) return 'Nobody has been reached yet today: it begins carefully.'
   const used = totals.abandons / totals.liveAnswers
-  const held = `${percent(used)} of the ${percent(cap)} it may`
-  if (credit < 0) return `Paying back: ${held} is used, so that hardly any risk is taken until it is less.`
-  if (risk < 0.02) return `Careful: ${held} is used.`
-  return `${risk < 0.08 ? 'Steady' : 'Bold'}: ${held} is used, ${credit < 1 ? 'and not one more person may be left alone yet' : `and ${Math.floor(credit)} more ${Math.floor(credit) === 1 ? 'person' : 'people'} could be left alone`}.`
+  const held = `${percent(used)} of ${percent(cap)} used`
+  if (credit < 0) return `Paying back: ${percent(used)} were left alone today where ${percent(cap)} may be. Hardly any risk is taken until it is less.`
+  if (risk < 0.02) return `Careful: ${held}.`
+  return `${risk < 0.08 ? 'Steady' : 'Bold'}: ${held}, ${credit < 1 ? 'and not one more person may be left alone yet' : `and ${Math.floor(credit)} more ${Math.floor(credit) === 1 ? 'person' : 'people'} could be left alone`}.`
 }
 
 const WIDTH = 640

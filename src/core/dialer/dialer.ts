@@ -73,9 +73,10 @@ export function createDialer({ seed, tickMs = TICK_MS, onFault = () => {} }: Dia
       for (const id of dialled.keys()) if (!campaigns.some((c) => c.id === id)) dialled.delete(id)
       for (const campaign of campaigns) {
         const dialling = diallingOf(state, campaign, atMs)
+        // What was promised goes first: whoever is shown it is nobody to call for.
+        for (const { id: callbackId } of promisesDue(state, campaign.id, atMs)) give({ kind: 'offerPromise', callbackId })
         const observation = dialling.watch.observe(state, atMs)
         dialling.last = observation
-        for (const { id: callbackId } of promisesDue(state, campaign.id, atMs)) if (give({ kind: 'offerPromise', callbackId }) === 'agentNotFree') break
         if (campaign.manner === 'preview') offer(state, campaign, atMs, source, give)
         else launch(campaign, dialling.pacer.decide(observation), atMs, source, give)
         if (source.isDone(campaign.id) && !isUnderWay(state, campaign.id)) give({ kind: 'listDone', campaignId: campaign.id })

@@ -1,6 +1,6 @@
 // What a pacer is shown of a campaign on a floor: its agents and attempts as they are now, and as events what has become of them.
 import type { Agent } from '@/core/agents'
-import type { CampaignId } from '@/core/ids'
+import type { CallId, CampaignId } from '@/core/ids'
 import type { LedgerEntry } from '@/core/ledger'
 import { createPacingLog, type Observation, type Pacer, type PacingEvent, type PacingLog, type Since } from '@/core/pacing'
 import { linesInUse } from '@/core/rules/campaign'
@@ -49,7 +49,7 @@ export function watchCampaign(campaign: CampaignSetUp, pacer: Pacer, state: Floo
     for (const agent of floor.agents.values()) {
       if (agent.shift?.campaignId !== campaign.id) continue
       const { id } = agent
-      const is = phaseOf(floor, agent)
+      const is = phaseOf(floor, agent, campaign.id)
       const was = agents.get(id)
       agents.set(id, { phase: is, sinceMs: agent.state.sinceMs })
       if (was === undefined || was.phase === is) continue
@@ -141,16 +141,16 @@ export function watchCampaign(campaign: CampaignSetUp, pacer: Pacer, state: Floo
   }
 }
 
-/** Who asked to leave is as good as gone; whoever has a call of a queue is busy like any other. */
-function phaseOf(state: FloorState, agent: Agent): Phase {
+/** Who asked to leave is as good as gone, and so is whoever has a call of a queue: when they are back is not the campaign's to say. */
+function phaseOf(state: FloorState, agent: Agent, campaignId: CampaignId): Phase {
+  const isOurs = (callId: CallId | undefined) => callId !== undefined && get(state.work, callId)?.campaign?.campaignId === campaignId
   switch (agent.state.name) {
     case 'ready':
       return agent.shift?.leaving != null ? 'break' : get(state.previews, agent.id) !== undefined ? 'talk' : 'idle'
     case 'onCall':
-    case 'ringing':
-      return 'talk'
+      return agent.engagements.some((e) => isOurs(e.callId)) ? 'talk' : 'break'
     case 'wrapUp':
-      return 'wrap'
+      return isOurs(agent.wrapUps[0]?.callId) ? 'wrap' : 'break'
     default:
       return 'break'
   }

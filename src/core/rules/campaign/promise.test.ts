@@ -84,6 +84,15 @@ describe('what was promised to somebody of a list', () => {
     expect(offered(floor, 15 * MINUTE)).toBe('ok')
   })
 
+  test('is not shown to whom somebody else is on the way: they would find nobody', () => {
+    const floor = promise('anyone')
+    floor.give({ kind: 'goNotReady', agentId: BO, reason: 'Break' })
+    floor.give({ kind: 'makeAttempt', campaignId: CAMPAIGN as never, record: aRecord(9) }, HOUR)
+    expect(offered(floor)).toBe('agentNotFree')
+    floor.give({ kind: 'reportAttempt', attemptId: values(floor.state().attempts)[0]?.id as never, report: { is: 'busy' } })
+    expect(offered(floor)).toBe('ok')
+  })
+
   test('given up, moved or handed over while it is looked at, it is shown no more', () => {
     for (const by of [
       { kind: 'dropCallback', why: 'Has called us.' },

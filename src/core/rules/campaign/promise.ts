@@ -2,7 +2,7 @@
 import type { Callback } from '@/core/callbacks'
 import type { Preview } from '@/core/campaigns'
 import { refuse } from '@/core/rules/rule'
-import { idleOf } from '@/core/rules/shift'
+import { awaitedAgents, idleOf } from '@/core/rules/shift'
 import { type Draft, emit, type FloorState } from '@/core/state'
 import { get, values } from '@/core/table'
 import { mayNotBeCalledNow, notRunning, running } from './attempt'
@@ -21,7 +21,11 @@ export function offerPromise(draft: Draft, { callbackId }: Of<'offerPromise'>): 
   if (campaign === undefined) return notRunning(state, campaignId)
   if (callback.dialled !== null || callback.dueAtMs > atMs || values(state.previews).some((p) => p.callbackId === callbackId))
     return refuse({ reason: 'notInThatState' })
-  const agent = idleOf(state, campaignId).find((a) => a.shift?.leaving === null && (callback.ownerId === null || callback.ownerId === a.id))
+  const { promised } = awaitedAgents(state)
+  // Whoever somebody is on the way to takes them first.
+  const agent = idleOf(state, campaignId).find(
+    (a) => a.shift?.leaving === null && !promised.has(a.id) && (callback.ownerId === null || callback.ownerId === a.id),
+  )
   if (agent === undefined) return refuse({ reason: 'agentNotFree' })
   const called = { ...record, number: callback.number }
   return (

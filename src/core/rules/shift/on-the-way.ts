@@ -42,14 +42,18 @@ export function isAwaited(state: FloorState, agent: Agent): boolean {
 }
 
 /**
- * Whom people are on the way to, as many of each campaign as there are. `promised`: where there is one attempt for each idle agent, whoever answers must not find
- * nobody, so a caller of a queue waits the seconds until it is known. `expected`: where pacing reckons with what may come between, a caller goes to somebody
- * else if there is one.
+ * Whom people are on the way to. `promised`: somebody has picked up, or rings where there is one attempt for each idle agent; they must not find nobody, so a
+ * caller of a queue waits the seconds until it is known. `expected`: more ring than that, and pacing reckons with what may come between: a caller goes to
+ * somebody else if there is one.
  */
 export function awaitedAgents(state: FloorState): { readonly promised: ReadonlySet<AgentId>; readonly expected: ReadonlySet<AgentId> } {
   const [promised, expected] = [new Set<AgentId>(), new Set<AgentId>()]
   if (state.attempts.size > 0)
-    for (const { id, manner } of state.setUp.campaigns)
-      for (const agent of idleOf(state, id).slice(0, onTheWay(state, id).length)) (manner === 'progressive' ? promised : expected).add(agent.id)
+    for (const { id } of state.setUp.campaigns) {
+      let rings = 0
+      for (const a of state.attempts.values()) if (a.campaignId === id && a.callId === null && a.state !== 'told') rings++
+      const sure = onTheWay(state, id).length
+      for (const [i, agent] of idleOf(state, id).slice(0, rings).entries()) (i < sure ? promised : expected).add(agent.id)
+    }
   return { promised, expected }
 }
