@@ -39,12 +39,12 @@ export function AttemptFigures({ sums, lists, mine, drops }: Props) {
     <section aria-label="From attempt to success" className="grid gap-x-10 gap-y-4 lg:grid-cols-[1fr_18rem]">
       <dl className="space-y-1.5">
         {steps.map(({ name, count, rate, of, about }) => (
-          <div key={name} className="grid grid-cols-[7rem_5rem_1fr_13rem] items-center gap-3" title={about}>
+          <div key={name} className="grid grid-cols-[7rem_5rem_1fr] items-center gap-3 md:grid-cols-[7rem_5rem_1fr_13rem]" title={about}>
             <dt className="font-semibold">{name}</dt>
             <dd className="tabular text-right text-xl" data-figure={name}>
               {count.toLocaleString('en-GB')}
             </dd>
-            <dd aria-hidden className="h-4 border-line border-l">
+            <dd aria-hidden className="hidden h-4 border-line border-l md:block">
               <span className="block h-full min-w-px bg-green" style={{ width: `${width(count)}%` }} />
             </dd>
             <dd className="text-soft">

@@ -62,7 +62,7 @@ export function CampaignResults({ view: { centre, account, seats } }: { view: Fl
           {everybody && (
             <AttemptsTable caption="By campaign" rows={report.campaigns.map(({ id, sums }) => ({ id, name: nameOf(id), measures: measureAttempts(sums) }))} />
           )}
-          <BestHours hours={report.hours} />
+          {everybody && <BestHours hours={report.hours} />}
           {everybody && (
             <AttemptsTable
               caption="By list"
