@@ -67,15 +67,16 @@ export const countConversion = (run: CampaignRun, by: 1 | -1, atMs: EpochMs): Ca
 
 /** With what it had come to on days before: its own state stands where it has one. */
 export function withBefore(own: CampaignRun, before: CampaignRun): CampaignRun {
-  const days = before.days.reduce<readonly DayCount[]>((sums, day) => {
-    const same = sums.find((d) => d.day === day.day)
-    return same === undefined ? [...sums, day] : sums.map((d) => (d === same ? added(d, day) : d))
-  }, own.days)
+  const sums = new Map(own.days.map((day) => [day.day, day]))
+  for (const day of before.days) {
+    const same = sums.get(day.day)
+    sums.set(day.day, same === undefined ? day : added(same, day))
+  }
   return {
     ...own,
     ...(own.state === 'draft' ? { state: before.state, sinceMs: before.sinceMs } : {}),
     conversions: own.conversions + before.conversions,
-    days: days.toSorted((a, b) => (a.day < b.day ? 1 : -1)).slice(0, DAYS_KEPT),
+    days: [...sums.values()].toSorted((a, b) => (a.day < b.day ? 1 : -1)).slice(0, DAYS_KEPT),
     lastLiveAtMs: own.lastLiveAtMs ?? before.lastLiveAtMs,
   }
 }

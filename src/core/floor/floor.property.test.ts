@@ -60,7 +60,7 @@ test('whatever is asked in whatever order: every invariant holds after every com
       expect(broken(floor.state()), `after ${lately.slice(-14).join('\n')}`).toEqual([])
       for (const [kind, count] of counts) taken.set(kind, (taken.get(kind) ?? 0) + count)
     }),
-    { numRuns: 300, seed: 20261124, endOnFailure: true },
+    { numRuns: 260, seed: 20261124, endOnFailure: true },
   )
   // The generator is worth its name only when every service is taken, and often.
   const rare = AskSchema.options.map((o) => o.unwrap().shape.kind.value).filter((kind) => (taken.get(kind) ?? 0) < 5)
@@ -94,9 +94,9 @@ test('what an event out of its place breaks is found by looking at what it touch
         }
       })
     }),
-    { numRuns: 60, seed: 20261127, endOnFailure: true },
+    { numRuns: 45, seed: 20261127, endOnFailure: true },
   )
-  expect([...found.values()].reduce((a, b) => a + b, 0)).toBeGreaterThan(1_000)
+  expect([...found.values()].reduce((a, b) => a + b, 0)).toBeGreaterThan(400)
   expect(found.size).toBeGreaterThanOrEqual(10)
 })
 
@@ -124,9 +124,9 @@ test('a decision taken back leaves the floor as it was, to the last value, and d
         expect(again.ok && again.entries).toEqual(tried.ok && tried.entries)
       }
     }),
-    { numRuns: 60, seed: 3, endOnFailure: true },
+    { numRuns: 30, seed: 3, endOnFailure: true },
   )
-  expect(taken).toBeGreaterThan(2_000)
+  expect(taken).toBeGreaterThan(900)
 })
 
 test('the state is a function of the ledger: its stored lines, folded over values nobody may change, give it again', () => {
@@ -145,7 +145,7 @@ test('the state is a function of the ledger: its stored lines, folded over value
       }
       expect(folded).toEqual(floor.state())
     }),
-    { numRuns: 100, seed: 7, endOnFailure: true },
+    { numRuns: 60, seed: 7, endOnFailure: true },
   )
 })
 
@@ -198,7 +198,7 @@ test('agent intervals are gapless over each shift and never overlap; every coded
       ).toEqual([...ended].sort())
       for (const record of folder.records()) expect(record.offeredAtMs).toBeGreaterThanOrEqual(START_MS)
     }),
-    { numRuns: 100, seed: 11, endOnFailure: true },
+    { numRuns: 60, seed: 11, endOnFailure: true },
   )
 })
 
@@ -262,7 +262,7 @@ test('wherever a day ends, the next one begins with what it left, and nothing on
       holdsAll()
       play(next, second, holdsAll)
     }),
-    { numRuns: 200, seed: 20261126, endOnFailure: true },
+    { numRuns: 120, seed: 20261126, endOnFailure: true },
   )
   expect(kept.length).toBeGreaterThan(5)
   expect(owing.length).toBeGreaterThan(10)

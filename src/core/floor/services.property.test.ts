@@ -40,7 +40,7 @@ function overFloors(seed: number, atLeast: number, look: (state: FloorState, atM
         met += look(state, atMs)
       }),
     ),
-    { numRuns: 80, seed, endOnFailure: true },
+    { numRuns: 45, seed, endOnFailure: true },
   )
   expect(met).toBeGreaterThan(atLeast)
 }
@@ -153,7 +153,7 @@ describe('services of call control', () => {
           if (asked.kind !== 'setMute' && asked.kind !== 'endShift') expect(mutes(floor.state())).toEqual(before)
         }
       }),
-      { numRuns: 70, seed: 6, endOnFailure: true },
+      { numRuns: 40, seed: 6, endOnFailure: true },
     )
     expect(muted).toBeGreaterThan(1_000)
   })
@@ -189,6 +189,6 @@ test('somebody is always there for a caller: after any sequence and enough time,
       const parked = values(floor.state().calls).filter((c) => c.connections.some((x) => x.party.kind === 'park'))
       expect(parked.map((c) => c.id)).toEqual([])
     }),
-    { numRuns: 150, seed: 8, endOnFailure: true },
+    { numRuns: 80, seed: 8, endOnFailure: true },
   )
 })

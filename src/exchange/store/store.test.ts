@@ -185,8 +185,8 @@ describe('storage that says no in the middle', () => {
     await writtenTo(counting.store, COUNT)
     const places = counting.refusals.writes
     expect(places).toBeGreaterThan(500)
-    // Every fifth place of the last sixth, where snapshots and joining come together, and some of the others.
-    for (let place = 1; place <= places; place += place > (places * 5) / 6 ? 5 : 29) {
+    // Every ninth place of the last sixth, where snapshots and joining come together, and some of the others.
+    for (let place = 1; place <= places; place += place > (places * 5) / 6 ? 9 : 47) {
       const { store, disk, refusals } = aDisk()
       refusals.next = place
       const { writer, said, retry } = await writtenTo(store, COUNT)
@@ -315,7 +315,7 @@ describe('days that are over', () => {
   test('whichever write of putting them away is refused, nothing is missing, and they are put away with what follows', async () => {
     const counting = aDisk()
     await writtenDays(counting.store, DAYS)
-    for (let place = 1; place <= counting.refusals.writes; place += 29) {
+    for (let place = 1; place <= counting.refusals.writes; place += 47) {
       const { store, disk, refusals } = aDisk()
       refusals.next = place
       const writer = await writtenDays(store, DAYS)
