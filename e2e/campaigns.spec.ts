@@ -128,6 +128,25 @@ test('not ready while it rings, a campaign that is paused, a reload in the middl
   const counts = async () => (await cells.allTextContents()).flatMap((cell, at, all) => (cell === 'To be tried again' ? [all[at + 1]] : []))
   await expect.poll(counts, { timeout: 60_000 }).toContain('1')
   expect(new Set(await counts())).toEqual(new Set(['1']))
+
+  // Who was rung in vain rings back, through a queue: their record and the campaign's script are there all the same.
+  await page.bringToFront()
+  await button(page, 'Stand-ins').click()
+  await button(page, `Somebody rings ${WINTER} back`).click()
+  await expect(page.getByText(`Whoever ${WINTER} last rang in vain rings back.`)).toBeVisible()
+  await page.keyboard.press('Escape')
+  await button(page, 'Answer').click()
+  await expect(state(page)).toHaveText('On call')
+  const back = (await record(page).textContent()) ?? ''
+  await expect(page.getByRole('region', { name: 'Record', exact: true })).toContainText(/Rang backafter 1 try/)
+  await expect(page.getByText(`Am I speaking with ${back}?`)).toBeVisible()
+  await page.keyboard.press('Alt+1')
+  await expect(page.getByRole('region', { name: 'Outcome tray' })).toContainText('The record is done')
+  await page.keyboard.press('Alt+Q')
+  await page.keyboard.press('Alt+Enter')
+  await again.getByLabel('Where they stand').selectOption('')
+  await find(again, back)
+  await expect(rowOf(again, back)).toContainText('Done')
 })
 
 test('preview: the record first, skipped with a reason, called; a call of a queue goes first; and a wrong edit says why', async ({ page }) => {

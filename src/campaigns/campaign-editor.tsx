@@ -119,6 +119,19 @@ function Form({ copies, onClose, inUse, campaign }: Props & { readonly inUse: Se
             ))}
           </SelectField>
         </Group>
+        <Group label="Who rings back">
+          <SelectField label="Waits in the queue" {...register('ringBackQueueId')}>
+            <option value="">Nobody answers that number</option>
+            {setUp.queues
+              .filter((q) => !q.retired)
+              .map((q) => (
+                <option key={q.id} value={q.id}>
+                  {q.name}
+                </option>
+              ))}
+          </SelectField>
+          <p className="self-end pb-1.5 text-soft">With their record and the script of this campaign.</p>
+        </Group>
         <Group label="How it calls">
           <SelectField label="Manner" {...register('manner')}>
             {MANNERS.map((m) => (

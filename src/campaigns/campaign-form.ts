@@ -1,7 +1,7 @@
 // A campaign as its form shows it: seconds, minutes, clock times and per cent instead of what the set-up keeps. What one field may hold is checked here with a
 // sentence; what it means for others is the checker's business.
 import * as z from 'zod'
-import { AgentIdSchema, OutcomeSetIdSchema, ScriptIdSchema } from '@/core/ids'
+import { AgentIdSchema, OutcomeSetIdSchema, QueueIdSchema, ScriptIdSchema } from '@/core/ids'
 import { type CampaignSetUp, CampaignSetUpSchema, LEAST_RING_MS, MANNERS, RECORD_ORDERS } from '@/core/set-up'
 import { MINUTE, SECOND } from '@/core/time'
 
@@ -27,6 +27,7 @@ export const CampaignFormSchema = z.object({
   manner: z.enum(MANNERS),
   previewLimitS: orEmpty(whole(5, 3_600, 'seconds')),
   scriptId: z.string(),
+  ringBackQueueId: z.string(),
   outcomeSetId: z.string().min(1),
   callerId: z.string().regex(/^\+\d{6,15}$/, 'Type the number with its country, such as +441632960020.'),
   lines: whole(1, 10_000, 'lines'),
@@ -67,7 +68,14 @@ const toMinute = (text: string) => Number(text.slice(0, 2)) * 60 + Number(text.s
 
 export const toCampaignForm = (c: CampaignSetUp): CampaignForm => ({
   ...{ name: c.name, purpose: c.purpose, manner: c.manner, previewLimitS: c.previewLimitMs === null ? '' : String(c.previewLimitMs / SECOND) },
-  ...{ scriptId: c.scriptId ?? '', outcomeSetId: c.outcomeSetId, callerId: c.callerId, lines: String(c.lines), ringLimitS: String(c.ringLimitMs / SECOND) },
+  ...{
+    scriptId: c.scriptId ?? '',
+    ringBackQueueId: c.ringBackQueueId ?? '',
+    outcomeSetId: c.outcomeSetId,
+    callerId: c.callerId,
+    lines: String(c.lines),
+    ringLimitS: String(c.ringLimitMs / SECOND),
+  },
   ...{ detector: c.detector, machineGets: c.machineGets, machineMessage: c.machineMessage, abandonedMessage: c.abandonedMessage },
   ...{ capPercent: toPercent(c.abandonCap.share), dropsPercent: toPercent(c.detectorDrops), order: c.order, target: c.target === null ? '' : String(c.target) },
   ...{ inAll: String(c.attempts.perRecord.inAll), perDay: String(c.attempts.perRecord.perDay), perSevenDays: String(c.attempts.perRecord.perSevenDays) },
@@ -88,6 +96,7 @@ export function fromCampaignForm(form: CampaignForm, before: CampaignSetUp): Cam
     ...{ name: form.name, purpose: form.purpose, manner: form.manner, previewLimitMs: form.previewLimitS === '' ? null : Number(form.previewLimitS) * SECOND },
     scriptId: form.scriptId === '' ? null : ScriptIdSchema.parse(form.scriptId),
     outcomeSetId: OutcomeSetIdSchema.parse(form.outcomeSetId),
+    ringBackQueueId: form.ringBackQueueId === '' ? null : QueueIdSchema.parse(form.ringBackQueueId),
     ...{ callerId: form.callerId, lines: Number(form.lines), ringLimitMs: Number(form.ringLimitS) * SECOND },
     ...{ detector: form.detector, machineGets: form.machineGets, machineMessage: form.machineMessage, abandonedMessage: form.abandonedMessage },
     abandonCap: { ...before.abandonCap, share: Number(form.capPercent) / 100 },

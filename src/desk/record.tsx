@@ -61,10 +61,16 @@ export const Record = memoInWords(function Record({ work, unknown, moreHeadStart
         {campaign !== null && (
           <>
             <Fact label="Campaign">{ofCampaign?.name}</Fact>
-            <Fact label="Try">
-              {campaign.record.tries + 1}
-              {ofCampaign !== undefined && <span className="text-soft"> of at most {ofCampaign.attempts.perRecord.inAll}</span>}
-            </Fact>
+            {campaign.attemptId === null ? (
+              <Fact label="Rang back">
+                {campaign.record.tries === 0 ? 'never called' : campaign.record.tries === 1 ? 'after 1 try' : `after ${campaign.record.tries} tries`}
+              </Fact>
+            ) : (
+              <Fact label="Try">
+                {campaign.record.tries + 1}
+                {ofCampaign !== undefined && <span className="text-soft"> of at most {ofCampaign.attempts.perRecord.inAll}</span>}
+              </Fact>
+            )}
           </>
         )}
         {direction === 'inbound' && (

@@ -27,6 +27,8 @@ export interface Floor {
   readonly writer: LedgerWriter
   readonly now: () => number
   state(): FloorState
+  /** Whoever of a campaign's lists was last rung in vain rings back; why not, or null. */
+  ringsBack(campaignId: CampaignId): Promise<RefusalView | null>
   readonly records: Scenario['records']
   readonly isShared: boolean
   world(): World | null
@@ -181,6 +183,10 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       world?.ring(message, null, floor.now())
       floor.turn()
       return done()
+    case 'ringBack': {
+      const refused = await floor.ringsBack(message.campaignId)
+      return refused === null ? done() : no(refused)
+    }
     case 'nextAnswer':
       world?.setNextAnswer(message.as)
       return done()

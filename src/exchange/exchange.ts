@@ -21,6 +21,7 @@ import { createForHistory, type FloorForHistory } from './for-history'
 import { countsOfCampaigns, type FloorForLists } from './for-lists'
 import { createListFeed, type ListsEnd } from './list-feed'
 import { type Notice, type TabMessage, TabMessageSchema, type TabView } from './protocol'
+import { ringBack } from './ring-back'
 import type { Scenario } from './scenario'
 import { createSessions } from './sessions'
 import { createSharedView, type Refreshed } from './shared-lists'
@@ -318,6 +319,17 @@ export function createExchange(options: ExchangeOptions): Exchange {
     give,
     turn,
     broadcast,
+    async ringsBack(campaignId) {
+      const call = await ringBack(state, feed, campaignId)
+      if ('says' in call) return call
+      const decided = decide(state, call, { atMs: now() })
+      // A queue always takes a call in, or turns it away with its own words.
+      if (!decided.ok) throw new Error(`a caller was refused: ${decided.refusal.reason}`)
+      record(decided.entries)
+      world?.observe(decided.entries, state)
+      turn()
+      return null
+    },
     isKept: () => storageReason === null,
     pacing: dialer.reasons,
     damaged: async () => JSON.stringify((await options.store.get(DAMAGED_KEY)) ?? [], null, 1),

@@ -14,6 +14,8 @@ export interface ListsEnd {
   run(): Promise<string>
   next(campaignId: CampaignId, atMost: number, atMs: number): Promise<readonly CalledRecord[]>
   giveBack(recordIds: readonly string[], atMs: number): Promise<void>
+  /** Whoever of a campaign's lists has this number; of several, who was called last. */
+  whose(campaignId: CampaignId, number: string): Promise<CalledRecord | null>
 }
 
 /** How many of a campaign's records stand where. */
@@ -27,6 +29,10 @@ export interface ListFeed extends RecordSource {
   attach(end: ListsEnd): Promise<void>
   figuresAre(figures: readonly (Left & { readonly campaignId: CampaignId })[]): void
   left(campaignId: CampaignId): Left | null
+  /** Whoever has this number on a campaign's lists; null when nobody has, or the lists do not say. */
+  whose(campaignId: CampaignId, number: string): Promise<CalledRecord | null>
+  /** The number that was last rung in vain; it is given once. */
+  missed(campaignId: CampaignId): string | null
   /** Who was called lately is not called again before the lists have heard of it. */
   observe(entries: readonly LedgerEntry[]): void
   /** Sees to it that people are at hand for every campaign that is worked, and for no other. */
@@ -40,6 +46,8 @@ export function createListFeed(onMore: () => void): ListFeed {
   const asking = new Set<CampaignId>()
   const lately = new Map<string, number>()
   const left = new Map<CampaignId, Left>()
+  const ringing = new Map<string, string>()
+  const missed = new Map<CampaignId, string>()
   let end: ListsEnd | null = null
   let run = ''
 
@@ -91,6 +99,18 @@ export function createListFeed(onMore: () => void): ListFeed {
     },
     left: (campaignId) => left.get(campaignId) ?? null,
     next: (campaignId) => atHand.get(campaignId)?.shift(),
+    async whose(campaignId, number) {
+      try {
+        return (await end?.whose(campaignId, number)) ?? null
+      } catch {
+        return null
+      }
+    },
+    missed(campaignId) {
+      const number = missed.get(campaignId) ?? null
+      missed.delete(campaignId)
+      return number
+    },
     giveBack: (_campaignId, record, atMs) => giveBack([record], atMs),
     isDone(campaignId) {
       const states = left.get(campaignId)?.states
@@ -99,7 +119,13 @@ export function createListFeed(onMore: () => void): ListFeed {
     },
     observe(entries) {
       for (const { event, atMs } of entries) {
+        if (event.kind === 'attemptEnded') {
+          const number = ringing.get(event.attemptId)
+          ringing.delete(event.attemptId)
+          if (event.result === 'noAnswer' && number !== undefined) missed.set(event.campaignId, number)
+        }
         if (event.kind !== 'attemptMade') continue
+        ringing.set(event.attemptId, event.record.number)
         lately.set(event.record.recordId, atMs)
         for (const [id, ms] of lately) {
           if (ms > atMs - REMEMBERS_MS) break
@@ -108,6 +134,8 @@ export function createListFeed(onMore: () => void): ListFeed {
       }
     },
     tend(state, atMs) {
+      // Those of a floor that was opened again were made before anything was heard here.
+      for (const { id, record } of state.attempts.values()) ringing.set(id, record.number)
       for (const { id, lines, retired } of state.setUp.campaigns) {
         let agents = 0
         for (const agent of state.agents.values()) if (agent.shift?.campaignId === id) agents++

@@ -66,6 +66,8 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   /** A caller who rings at this desk. */
   z.object({ kind: z.literal('ringMe'), requestId, ...callerWish }).readonly(),
   z.object({ kind: z.literal('callerIntoQueue'), requestId, ...callerWish }).readonly(),
+  /** Whoever of a campaign's lists was last rung in vain rings its number. */
+  z.object({ kind: z.literal('ringBack'), requestId, campaignId: CampaignIdSchema }).readonly(),
   z.object({ kind: z.literal('nextAnswer'), requestId, as: z.enum(['person', 'busy', 'noAnswer', 'machine', 'refused']) }).readonly(),
   /** How people of calling lists answer from now on; null for as chance has it. */
   z.object({ kind: z.literal('listAnswers'), requestId, as: z.enum(PICKS_UP).nullable() }).readonly(),
@@ -199,6 +201,7 @@ export interface CentreView {
     | 'scriptId'
     | 'outcomeSetId'
     | 'callerId'
+    | 'ringBackQueueId'
     | 'agentIds'
     | 'abandonCap'
     | 'lines'

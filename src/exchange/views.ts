@@ -68,10 +68,12 @@ export function selectCentre({ setUp, setUpSeq }: FloorState, { places, people }
       .map(({ id, name, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, storm }) => {
         return { id, name, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, stormAnnouncement: storm.announcement }
       }),
-    campaigns: setUp.campaigns.map(({ id, name, purpose, manner, scriptId, outcomeSetId, callerId, agentIds, lines, target, attempts, retired, ...c }) => ({
-      ...{ id, name, purpose, manner, scriptId, outcomeSetId, callerId, agentIds, lines, target, attempts, retired },
-      ...{ abandonCap: c.abandonCap, detector: c.detector, detectorDrops: c.detectorDrops, ringLimitMs: c.ringLimitMs, connectLimitMs: c.connectLimitMs },
-    })),
+    campaigns: setUp.campaigns.map(
+      ({ id, name, purpose, manner, scriptId, outcomeSetId, callerId, ringBackQueueId, agentIds, lines, target, attempts, retired, ...c }) => ({
+        ...{ id, name, purpose, manner, scriptId, outcomeSetId, callerId, ringBackQueueId, agentIds, lines, target, attempts, retired },
+        ...{ abandonCap: c.abandonCap, detector: c.detector, detectorDrops: c.detectorDrops, ringLimitMs: c.ringLimitMs, connectLimitMs: c.connectLimitMs },
+      }),
+    ),
     formerQueues: setUp.queues.flatMap((q) => (q.retired ? [{ id: q.id, name: q.name, outcomeSetId: q.outcomeSetId }] : [])),
     scripts: setUp.scripts.toSorted((a, b) => a.version - b.version),
     archivedScriptIds,

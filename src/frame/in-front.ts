@@ -2,7 +2,7 @@
 
 import type { Script } from '@/core/scripts'
 import { chosenScriptId } from '@/core/set-up'
-import type { Work } from '@/core/work'
+import { behalfOf, type Work } from '@/core/work'
 import type { CallView, CentreView, MeView } from '@/exchange/protocol'
 
 /** The version the run began with; before it begins, the one that will open. */
@@ -16,7 +16,8 @@ export function scriptOf(centre: CentreView, work: Work): Script | null {
 
 /** Which script will open when a ringing call is answered, so that it can be read already. */
 function scriptIdFor(centre: CentreView, { queueId, path, customer, campaign }: Work): string | null {
-  if (queueId === null && campaign !== null) return centre.campaigns.find((c) => c.id === campaign.campaignId)?.scriptId ?? null
+  const { campaignId } = behalfOf({ queueId, campaign })
+  if (campaignId !== null) return centre.campaigns.find((c) => c.id === campaignId)?.scriptId ?? null
   const queue = centre.queues.find((q) => q.id === queueId)
   return queue === undefined ? null : chosenScriptId(queue, { path, group: customer?.group ?? null })
 }

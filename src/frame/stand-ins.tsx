@@ -53,7 +53,7 @@ export function StandIns({ open, onOpenChange }: Props) {
       <Choice label="World" value={view.floor.pace} options={WORLDS} onChange={(value) => void floor?.ask({ kind: 'setPace', pace: value })} />
       <ACaller view={view} onDone={() => onOpenChange(false)} />
       <NumbersDialled />
-      {view.centre.campaigns.length > 0 && <PeopleOfLists as={view.floor.listAnswers} />}
+      {view.centre.campaigns.length > 0 && <PeopleOfLists as={view.floor.listAnswers} campaigns={view.centre.campaigns.filter((c) => !c.retired)} />}
     </Dialog>
   )
 }
@@ -137,8 +137,15 @@ const PICK_UP = [
 ] as const
 
 /** Whom the dialer meets, for trying a campaign out. */
-function PeopleOfLists({ as }: { as: FloorView['floor']['listAnswers'] }) {
+function PeopleOfLists({ as, campaigns }: { as: FloorView['floor']['listAnswers']; campaigns: FloorView['centre']['campaigns'] }) {
   const floor = useFloor()
+  const [problem, setProblem] = useState<string | null>(null)
+  const [said, setSaid] = useState('')
+  const ringBack = async ({ id, name }: (typeof campaigns)[number]) => {
+    const reply = await floor?.ask({ kind: 'ringBack', campaignId: id })
+    setProblem(reply === undefined || reply.ok ? null : `${reply.refusal.says} ${reply.refusal.next}`)
+    setSaid(reply?.ok === true ? `Whoever ${name} last rang in vain rings back.` : '')
+  }
   return (
     <section aria-label="People of campaigns" className="mt-5 border-line border-t pt-4">
       <SelectField
@@ -154,6 +161,17 @@ function PeopleOfLists({ as }: { as: FloorView['floor']['listAnswers'] }) {
           </option>
         ))}
       </SelectField>
+      <div className="mt-3 flex flex-wrap gap-2">
+        {campaigns.map((campaign) => (
+          <Button key={campaign.id} onClick={() => void ringBack(campaign)}>
+            Somebody rings {campaign.name} back
+          </Button>
+        ))}
+      </div>
+      <p role="status" className="mt-1 text-soft">
+        {said}
+      </p>
+      {problem !== null && <Problem>{problem}</Problem>}
     </section>
   )
 }

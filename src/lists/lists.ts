@@ -1,6 +1,6 @@
 // The calling lists at work: who is next, what becomes of them as the floor tells it, and how many stand where. The floor's ledger is the truth: what is kept
 // here of what records have been through is folded from it, and gone on from where that had come to.
-import { type CalledRecord, FRESH, isPutBackBy, type PutBack, RECORD_STATES, type RecordLife, type RecordState } from '@/core/campaigns'
+import { type CalledRecord, FRESH, isPutBackBy, type ListedRecord, type PutBack, RECORD_STATES, type RecordLife, type RecordState } from '@/core/campaigns'
 import { calledAs, lifeEventOf } from '@/core/dialer'
 import type { AgentId, CampaignId, ListId } from '@/core/ids'
 import { type CarriedOver, parseEntry } from '@/core/ledger'
@@ -39,6 +39,8 @@ export interface Lists {
   /** Takes out who is next: they come back by what becomes of them, or by `giveBack`. Nobody, until the floor has been followed once. */
   next(campaignId: CampaignId, atMost: number, atMs: number): readonly CalledRecord[]
   giveBack(recordIds: readonly string[], atMs: number): void
+  /** Whoever of a campaign's lists has this number, in E.164; of several, who was called last. null when nobody has. */
+  whose(campaignId: CampaignId, number: string): CalledRecord | null
   figures(atMs: number): readonly CampaignFigures[]
   metas(): readonly ListMeta[]
   /** The list of this id with its rows, for an import into it. */
@@ -265,6 +267,22 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
         const found = heldBy(id)
         if (found !== null) listOf(found.of, atMs)?.giveBack(found.place, atMs)
       }
+    },
+    whose(campaignId, number) {
+      let found: { readonly record: ListedRecord; readonly tries: number; readonly lastMs: number } | null = null
+      for (const { meta, chunks, lives } of listsOf(campaignId))
+        for (const [no, chunk] of chunks.entries()) {
+          // What is in no row of a chunk needs no row of it to be read.
+          if (!chunk.text.includes(number)) continue
+          for (const [i, record] of recordsOfChunk(meta, chunk, no).entries()) {
+            if (!record.numbers.some((n) => n.number === number)) continue
+            const tries = lives.get(no * CHUNK_ROWS + i)?.tries ?? []
+            const lastMs = tries.at(-1)?.atMs ?? 0
+            if (found === null || lastMs > found.lastMs) found = { record, tries: tries.length, lastMs }
+          }
+        }
+      const of = found?.record.numbers.find((n) => n.number === number)
+      return found === null || of === undefined ? null : calledAs({ place: 0, record: found.record, number: of, tries: found.tries })
     },
     figures(atMs) {
       const byCampaign = new Map<CampaignId, CampaignFigures>()

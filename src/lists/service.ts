@@ -91,6 +91,7 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
   const end: ListsEnd = {
     run: async () => run,
     next: async (campaignId: CampaignId, atMost, atMs) => (await opening).lists.next(campaignId, atMost, atMs),
+    whose: async (campaignId, number) => (await opening).lists.whose(campaignId, number),
     giveBack: async (recordIds, atMs) => (await opening).lists.giveBack(recordIds, atMs),
   }
 

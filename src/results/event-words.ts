@@ -57,6 +57,8 @@ export function eventWords(event: FloorEvent, names: Names): string {
       return `${numberWords(event.number)} answered, and the dialer put them through to ${agent(event.agentId)}`
     case 'attemptMade':
       return `${event.agentId === null ? 'The dialer' : agent(event.agentId)} called ${event.record.person} for ${campaign(event.campaignId)}, try ${event.record.tries + 1}`
+    case 'recordMatched':
+      return `${event.record.person} rang ${campaign(event.campaignId)} back, and was found on its list`
     case 'attemptEnded':
       return `The attempt ended: ${ATTEMPT_WORDS[event.result]}`
     case 'recordCoded':

@@ -3,7 +3,7 @@ import type * as z from 'zod'
 import { toCampaignId, toListId, toOutcomeSetId, toScriptId } from '@/core/ids'
 import type { CampaignSetUpSchema } from '@/core/set-up'
 import { HOUR, MINUTE, SECOND } from '@/core/time'
-import { AGENTS } from './people'
+import { AGENTS, SAILINGS } from './people'
 
 export const WINTER_TIMETABLE = toCampaignId('campaign_winter-timetable')
 export const ISLAND_PASS = toCampaignId('campaign_island-pass')
@@ -35,6 +35,7 @@ export const CAMPAIGNS: readonly CampaignInput[] = [
     scriptId: toScriptId('script_winter'),
     outcomeSetId: toOutcomeSetId('outcomes_winter'),
     callerId: '+441632960020',
+    ringBackQueueId: SAILINGS,
     lines: 24,
     agentIds: everybody,
     // Everybody must be reached, and nobody left without an agent.
@@ -60,6 +61,7 @@ export const CAMPAIGNS: readonly CampaignInput[] = [
     scriptId: toScriptId('script_island-pass'),
     outcomeSetId: toOutcomeSetId('outcomes_island-pass'),
     callerId: '+441632960021',
+    ringBackQueueId: SAILINGS,
     lines: 30,
     agentIds: everybody.filter((id) => SELLS.some((name) => id === AGENTS.find((a) => a.name === name)?.id)),
     manner: 'predictive',

@@ -9,7 +9,7 @@ export function outcomeSetOf(
   centre: CentreView,
   { queueId, campaignId }: { readonly queueId: string | null; readonly campaignId: string | null },
 ): OutcomeSet | undefined {
-  const of = queueId === null ? centre.campaigns.find((c) => c.id === campaignId) : [...centre.queues, ...centre.formerQueues].find((q) => q.id === queueId)
+  const of = centre.campaigns.find((c) => c.id === campaignId) ?? [...centre.queues, ...centre.formerQueues].find((q) => q.id === queueId)
   const id = of?.outcomeSetId ?? centre.outsideOutcomeSetId
   return centre.outcomeSets.find((s) => s.id === id)
 }

@@ -88,7 +88,7 @@ export const ATTEMPTS_SEE: Sees = {
 /** A machine that was taken for a person, as the dialer puts it through. */
 export function isMachineOn({ memory }: Scene, floor: FloorState, callId: CallId): boolean {
   const attemptId = get(floor.work, callId)?.campaign?.attemptId
-  return attemptId !== undefined && memory.picksUp.get(attemptId) === 'machine'
+  return attemptId != null && memory.picksUp.get(attemptId) === 'machine'
 }
 
 /** By the hour as it is at their place: some are at work, some asleep. A number that is nobody's is never anybody's. */

@@ -5,7 +5,7 @@ import type { AgentId, CampaignId, QueueId } from '@/core/ids'
 import type { AnswerValue } from '@/core/scripts'
 import type { SetUp } from '@/core/set-up'
 import type { FloorState } from '@/core/state'
-import type { Work } from '@/core/work'
+import { behalfOf, type Work } from '@/core/work'
 import type { Ended } from './ended'
 import type { Pace } from './paces'
 
@@ -38,7 +38,10 @@ export interface Campaigning {
 /** Whose business a call is. */
 export type BusinessId = QueueId | CampaignId
 
-export const businessIdOf = ({ queueId, campaign }: Pick<Work, 'queueId' | 'campaign'>): BusinessId | null => queueId ?? campaign?.campaignId ?? null
+export function businessIdOf(work: Pick<Work, 'queueId' | 'campaign'>): BusinessId | null {
+  const { queueId, campaignId } = behalfOf(work)
+  return campaignId ?? queueId
+}
 
 /** How busy the centre is. Times count from the start of its day. */
 export interface Rhythm {

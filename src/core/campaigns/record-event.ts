@@ -61,6 +61,8 @@ export const RecordEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('recordBarred'), ...of, number: z.string() }).readonly(),
   /** A supervisor gives all of these another chance: tries before this count no more, save for the limits of a day and a week. */
   z.object({ kind: z.literal('recordsPutBack'), campaignId: CampaignIdSchema, byAgentId: AgentIdSchema, which: PutBackSchema }).readonly(),
+  /** Somebody of the list rings the campaign's number back: the call is of their record from now on. */
+  z.object({ kind: z.literal('recordMatched'), campaignId: CampaignIdSchema, callId: CallIdSchema, record: CalledRecordSchema }).readonly(),
   /** What was promised is closed without a call: the dialer may have it again. */
   z.object({ kind: z.literal('recordReleased'), ...of, callbackId: CallbackIdSchema }).readonly(),
 ])

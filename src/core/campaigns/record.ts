@@ -65,7 +65,10 @@ export interface RecordPutBack {
   readonly kind: 'recordPutBack'
 }
 
-export type LifeEvent = Extract<AttemptEvent, { kind: 'attemptMade' | 'attemptEnded' }> | Exclude<RecordEvent, { kind: 'recordsPutBack' }> | RecordPutBack
+export type LifeEvent =
+  | Extract<AttemptEvent, { kind: 'attemptMade' | 'attemptEnded' }>
+  | Exclude<RecordEvent, { kind: 'recordsPutBack' | 'recordMatched' }>
+  | RecordPutBack
 
 export function evolveLife(life: RecordLife, event: LifeEvent, atMs: EpochMs): RecordLife {
   switch (event.kind) {

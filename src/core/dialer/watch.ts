@@ -143,7 +143,10 @@ export function watchCampaign(campaign: CampaignSetUp, pacer: Pacer, state: Floo
 
 /** Who asked to leave is as good as gone, and so is whoever has a call of a queue: when they are back is not the campaign's to say. */
 function phaseOf(state: FloorState, agent: Agent, campaignId: CampaignId): Phase {
-  const isOurs = (callId: CallId | undefined) => callId !== undefined && get(state.work, callId)?.campaign?.campaignId === campaignId
+  const isOurs = (callId: CallId | undefined) => {
+    const campaign = callId === undefined ? null : get(state.work, callId)?.campaign
+    return campaign != null && campaign.campaignId === campaignId && campaign.attemptId !== null
+  }
   switch (agent.state.name) {
     case 'ready':
       return agent.shift?.leaving != null ? 'break' : get(state.previews, agent.id) !== undefined ? 'talk' : 'idle'

@@ -276,6 +276,14 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       case 'recordReleased':
       case 'recordsPutBack':
         return
+      case 'recordMatched': {
+        const { callId, campaignId, record } = event
+        const open = calls.get(callId)
+        if (open === undefined) return
+        open.campaign = { campaignId, attemptId: null, record, rangBackTo: open.queueId }
+        Object.assign(open.record, { campaignId, campaign: campaignSetUp(known(), campaignId).name })
+        return
+      }
       case 'attemptMade':
       case 'attemptEnded': {
         const { attemptId, campaignId, callId } = event
@@ -284,7 +292,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
         else if (callId === null) state.dialled.set(attemptId, event.record)
         const open = callId === null ? undefined : calls.get(callId)
         if (open === undefined) return
-        if (record !== undefined) open.campaign = { campaignId, attemptId, record }
+        if (record !== undefined) open.campaign = { campaignId, attemptId, record, rangBackTo: null }
         Object.assign(open.record, { campaignId, campaign: campaignSetUp(known(), campaignId).name })
         return
       }

@@ -8,9 +8,9 @@ const AIM = 0.985
 const IN_DEBT = 0.002
 
 export interface Tuning {
-  /** Risk for an abandon of credit, for one agent; it falls with a power of their number. */
+  /** Risk for an abandon of credit, shared among the agents; never more than the other. */
   readonly gain: number
-  readonly gainFalls: number
+  readonly gainMost: number
   /** Credit that is kept, in abandons: so much, and so much for each root of an agent. */
   readonly keeps: number
   readonly keepsByRoot: number
@@ -19,7 +19,7 @@ export interface Tuning {
   readonly mostByRoot: number
 }
 
-export const TUNED: Tuning = { gain: 0.045, gainFalls: 0.65, keeps: 0.1, keepsByRoot: 0.05, most: 0.05, mostByRoot: 0.1 }
+export const TUNED: Tuning = { gain: 0.1, gainMost: 0.022, keeps: 0.1, keepsByRoot: 0.05, most: 0.05, mostByRoot: 0.1 }
 
 export const creditOf = ({ totals, abandonCap }: Observation): number => abandonCap * AIM * totals.liveAnswers - totals.abandons
 
@@ -32,6 +32,6 @@ export function riskFor(o: Observation, t: Tuning): number {
   // No rolling hour may look much worse than the day, for all the credit there is.
   const hourly = abandonCap * recentHour.liveAnswers + HOUR_ROOM * Math.sqrt(abandonCap * recentHour.liveAnswers + 0.5) - recentHour.abandons
   if (credit <= 0 || hourly <= 0) return IN_DEBT
-  return Math.max(IN_DEBT, Math.min(t.most + t.mostByRoot / root, (t.gain / agents ** t.gainFalls) * credit) * Math.min(1, hourly))
+  return Math.max(IN_DEBT, Math.min(t.most + t.mostByRoot / root, Math.min(t.gainMost, t.gain / agents) * credit) * Math.min(1, hourly))
 }
 const HOUR_ROOM = 1.6

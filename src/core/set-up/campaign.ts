@@ -1,6 +1,6 @@
 // What a campaign is: whom it calls when, in which manner, how often, and what becomes of those nobody could take.
 import * as z from 'zod'
-import { AgentIdSchema, CampaignIdSchema, OutcomeSetIdSchema, ScriptIdSchema } from '@/core/ids'
+import { AgentIdSchema, CampaignIdSchema, OutcomeSetIdSchema, QueueIdSchema, ScriptIdSchema } from '@/core/ids'
 import { DAY, HOUR, isTimeZone, MINUTE, SECOND } from '@/core/time'
 import { OpeningSchema, WrapUpLimitSchema } from './queue'
 
@@ -65,6 +65,8 @@ export const CampaignSetUpSchema = z
     outcomeSetId: OutcomeSetIdSchema,
     /** The number that those called see, in E.164. */
     callerId: z.string().regex(/^\+\d{6,15}$/),
+    /** Who rings that number back waits in this queue, with their record and the campaign's script; null where nobody answers it. */
+    ringBackQueueId: QueueIdSchema.nullable().default(null),
     /** Outside lines it may hold at once. */
     lines: z.number().int().min(1).max(10_000),
     agentIds: z.array(AgentIdSchema).readonly(),

@@ -33,6 +33,9 @@ function checkCampaign(setUp: SetUp, campaign: CampaignSetUp): Finding[] {
   else if (script !== null && !script.pages.some((p) => p.id === script.startPage && p.say.length > 0))
     error('Its script has no opening.', 'Write what is said first.')
 
+  if (campaign.ringBackQueueId !== null && !setUp.queues.some((q) => q.id === campaign.ringBackQueueId && !q.retired))
+    error('The queue for those who ring back is not there.', 'Choose one of the queues, or none.')
+
   if (!hours.some((o) => o.fromMinute < o.toMinute)) error('Its hours never open: nobody could be called.', 'Enter an end after the beginning.')
   else if (hours.some((o) => o.fromMinute >= o.toMinute))
     error('Some of its hours end before they begin.', 'Enter an end after the beginning; a night is two rows.')

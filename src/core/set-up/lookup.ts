@@ -38,7 +38,10 @@ export const agentName = (setUp: SetUp, id: AgentId): string => agentSetUp(setUp
 /** The names of those who can change what an account may do. */
 export const setUpOwners = (setUp: SetUp): readonly string[] => setUp.agents.filter((a) => !a.retired && a.may.includes('setUp')).map((a) => a.name)
 
-/** On whose business a call is: a queue's, a campaign's, or nobody's. A campaign's call that was handed on to a queue is the queue's from then on. */
+/**
+ * On whose business a call is: a queue's, a campaign's, or nobody's. A campaign's call that was handed on to a queue is the queue's from then on; somebody who rings
+ * a campaign's number back waits in a queue, and is the campaign's.
+ */
 export interface Behalf {
   readonly queueId: QueueId | null
   readonly campaignId: CampaignId | null
@@ -46,8 +49,8 @@ export interface Behalf {
 
 /** Whose codes, times and script hold; null for a call that is dialled by hand. */
 export function rulesOfBehalf(setUp: SetUp, { queueId, campaignId }: Behalf): QueueSetUp | CampaignSetUp | null {
-  if (queueId !== null) return queueSetUp(setUp, queueId)
-  return campaignId === null ? null : campaignSetUp(setUp, campaignId)
+  if (campaignId !== null) return campaignSetUp(setUp, campaignId)
+  return queueId === null ? null : queueSetUp(setUp, queueId)
 }
 
 /** The set that codes a call: its queue's or campaign's, or the one for calls dialled by hand. */

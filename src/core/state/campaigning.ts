@@ -3,6 +3,7 @@ import { type AttemptEvent, type CampaignEvent, countConversion, countResult, cr
 import type { CampaignId } from '@/core/ids'
 import { get } from '@/core/table'
 import type { EpochMs } from '@/core/time'
+import type { OfCampaign } from '@/core/work'
 import { setAttemptDue, setPreviewDue } from './due'
 import { type Place, put, remove, setFact } from './journal'
 
@@ -38,6 +39,10 @@ export function evolveCampaigning(place: Place, event: AttemptEvent | CampaignEv
       if (event.conversion)
         put(place, 'campaigns', event.campaignId, countConversion(runOf(place, event.campaignId), event.kind === 'recordCoded' ? 1 : -1, atMs))
       return
+    case 'recordMatched': {
+      const queueId = get(place.state.work, event.callId)?.queueId ?? null
+      return isOfCampaign(place, event.callId, { ...event, attemptId: null, rangBackTo: queueId })
+    }
     case 'recordBarred':
     case 'recordReleased':
     case 'recordsPutBack':
@@ -55,9 +60,11 @@ function changeAttempt(place: Place, event: AttemptEvent, atMs: EpochMs): void {
   setAttemptDue(place, id, attempt?.dueAtMs ?? null)
 }
 
-type OfRecord = Pick<Extract<AttemptEvent, { kind: 'attemptMade' }>, 'campaignId' | 'attemptId' | 'record'>
-
-function isOfCampaign(place: Place, callId: string, { campaignId, attemptId, record }: OfRecord): void {
+function isOfCampaign(
+  place: Place,
+  callId: string,
+  { campaignId, attemptId, record, rangBackTo = null }: Omit<OfCampaign, 'rangBackTo'> & Partial<OfCampaign>,
+): void {
   const work = get(place.state.work, callId)
-  if (work !== undefined) put(place, 'work', callId, { ...work, campaign: { campaignId, attemptId, record } })
+  if (work !== undefined) put(place, 'work', callId, { ...work, campaign: { campaignId, attemptId, record, rangBackTo } })
 }

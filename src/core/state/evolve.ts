@@ -119,6 +119,7 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     case 'recordUncoded':
     case 'recordBarred':
     case 'recordReleased':
+    case 'recordMatched':
     case 'recordsPutBack':
       return evolveCampaigning(place, event, atMs)
     case 'captionSpoken':

@@ -167,6 +167,7 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
         number: `+4416329601${String(party % OUTSIDE_PARTIES).padStart(2, '0')}`,
         customer: pick % 4 === 0 ? { name: 'Passholder', group: 'Pass', facts: [] } : null,
         path: null,
+        ...(pick % 5 === 1 ? { rungBack: { campaignId: nth(CAMPAIGNS, party) as CampaignId, record: aRecord(party) } } : {}),
       }
     case 'farEnd':
       return {

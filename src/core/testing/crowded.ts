@@ -73,7 +73,7 @@ export const CROWDED: SetUp = SetUpSchema.parse({
         },
   ),
   campaigns: MANNERS.map((manner, i) => ({
-    ...{ id: CAMPAIGNS[i], name: `Campaign ${i}`, purpose: 'For tests.', manner, callerId: '+441632960100', lines: 4 },
+    ...{ id: CAMPAIGNS[i], name: `Campaign ${i}`, purpose: 'For tests.', manner, callerId: '+441632960100', ringBackQueueId: FIRST, lines: 4 },
     ...{ scriptId: 'script_small', outcomeSetId: 'outcomes_small', agentIds: MANY, timeZone: 'UTC', abandonedMessage: 'Sorry.' },
     ...{ previewLimitMs: 20_000, machineGets: (['nothing', 'message', 'agent'] as const)[i], machineMessage: 'Hello, machine.', recommendedWrapUpMs: 5_000 },
     ...{ wrapUpLimit: { afterMs: 10_000, andThen: 'ready', extensionMs: 0 }, records: i === 1, target: i === 0 ? 6 : null },

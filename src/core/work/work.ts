@@ -14,6 +14,7 @@ import {
   CampaignIdSchema,
   DeviceIdSchema,
   type QueueId,
+  QueueIdSchema,
   type WorkId,
 } from '@/core/ids'
 import type { OutcomeEvent } from '@/core/outcomes'
@@ -46,7 +47,16 @@ export const CHANNELS = ['call'] as const
 export type Channel = (typeof CHANNELS)[number]
 
 /** What a call of a campaign knows of its record. */
-export const OfCampaignSchema = z.object({ campaignId: CampaignIdSchema, attemptId: AttemptIdSchema, record: CalledRecordSchema }).readonly()
+export const OfCampaignSchema = z
+  .object({
+    campaignId: CampaignIdSchema,
+    /** null of somebody who rang back. */
+    attemptId: AttemptIdSchema.nullable(),
+    record: CalledRecordSchema,
+    /** The queue at which somebody who rang back is answered: there the call is the campaign's all the same. */
+    rangBackTo: QueueIdSchema.nullable().default(null),
+  })
+  .readonly()
 export type OfCampaign = z.infer<typeof OfCampaignSchema>
 
 export interface Work {
@@ -135,7 +145,7 @@ export const behalfOf = ({ queueId, campaign }: Pick<Work, 'queueId' | 'campaign
 
 const behalf = (queueId: QueueId | null, campaign: OfCampaign | null): Behalf => ({
   queueId,
-  campaignId: queueId === null ? (campaign?.campaignId ?? null) : null,
+  campaignId: campaign !== null && (queueId === null || queueId === campaign.rangBackTo) ? campaign.campaignId : null,
 })
 
 /** Who may write notes and the outcome: who handles it, and who owes. */

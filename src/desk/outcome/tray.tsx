@@ -4,7 +4,7 @@
 import { type Ref, useEffect, useId, useImperativeHandle, useRef, useState } from 'react'
 import { codesFor, type OutcomeSet, type Then } from '@/core/outcomes'
 import type { Script } from '@/core/scripts'
-import type { Work } from '@/core/work'
+import { behalfOf, type Work } from '@/core/work'
 import type { CentreView, MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { chosenReasons, SHORTCUTS } from '@/frame'
@@ -162,8 +162,8 @@ export const OutcomeTray = memoInWords(function OutcomeTray({ me, work, set, scr
         {asksUntil && <UntilFields draft={callback} centre={centre} />}
         {task !== null && <TaskFields draft={task} />}
         {follows !== null && <FollowsWords follows={follows} work={work} />}
-        {chosenCode !== undefined && work.campaign !== null && work.queueId === null && (
-          <p className="mt-1 border-line-strong border-l-2 pl-2 text-soft">{becomesWords(chosenCode, work.campaign.record.tries)}</p>
+        {chosenCode !== undefined && work.campaign !== null && behalfOf(work).campaignId !== null && (
+          <p className="mt-1 border-line-strong border-l-2 pl-2 text-soft">{becomesWords(chosenCode, work.campaign)}</p>
         )}
         <label htmlFor={`${id}-notes`} className="relative mt-2 block font-semibold">
           Notes
@@ -210,7 +210,7 @@ function followsWords(follows: OutcomeSet['codes'][number]['follows'], { number,
   switch (follows.kind) {
     case 'retry':
       // Of a record the dialer tries again.
-      if (campaign !== null && queueId === null) return null
+      if (behalfOf({ queueId, campaign }).campaignId !== null) return null
       return tries >= follows.atMost
         ? `This was try ${tries} of ${follows.atMost}: nobody will try again.`
         : `Will be tried again in ${Math.round(follows.afterMs / 60_000)} min: try ${tries + 1} of ${follows.atMost}.`

@@ -6,6 +6,7 @@ import { type CampaignSetUp, campaignSetUp } from '@/core/set-up'
 import { type Draft, type Due, emit, type FloorState, nextAttemptId } from '@/core/state'
 import { get } from '@/core/table'
 import { SECOND } from '@/core/time'
+import type { OfCampaign } from '@/core/work'
 import type { Of, Ruling } from './commands'
 
 /** Of a set-up that is in use: another one takes its place when it changes. */
@@ -20,10 +21,12 @@ export function callingHours(campaign: CampaignSetUp): CallingHours {
 export function linesInUse(state: FloorState, campaignId: CampaignSetUp['id']): number {
   let count = 0
   for (const attempt of state.attempts.values()) if (attempt.campaignId === campaignId) count++
-  for (const work of state.work.values())
-    if (work.campaign?.campaignId === campaignId && work.endedAtMs === null && get(state.attempts, work.campaign.attemptId) === undefined) count++
+  for (const work of state.work.values()) if (work.campaign?.campaignId === campaignId && work.endedAtMs === null && isOnOwnLine(state, work.campaign)) count++
   return count
 }
+
+/** Somebody who rang back came in on a line of the queue. */
+const isOnOwnLine = ({ attempts }: FloorState, { attemptId }: OfCampaign): boolean => attemptId !== null && get(attempts, attemptId) === undefined
 
 /**
  * Asks the network for somebody of a list. Refused: campaignNotRunning, noLineFree, numberBusy, outsideHours. A number on the do-not-call list is not

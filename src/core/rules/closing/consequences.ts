@@ -87,8 +87,7 @@ export function carryOutConsequence(draft: Draft, agent: Agent, work: Work, cons
       const timeZone = agreed?.timeZone ?? draft.state.setUp.timeZone
       const ownerId = agreed?.owner === 'mine' ? agent.id : null
       const promise = { dueAtMs, timeZone, number: to, customer, queueId, ownerId, attempt, atMost: retry?.atMost ?? null, note: work.notes }
-      const ofCampaign =
-        campaign === null ? null : { campaignId: campaign.campaignId, record: { ...campaign.record, number: to, tries: campaign.record.tries + 1 } }
+      const ofCampaign = campaign === null ? null : { campaignId: campaign.campaignId, record: { ...campaign.record, number: to, tries: triesOf(campaign) } }
       const callbackId = toCallbackId(`callback_${draft.state.floorId}_${draft.state.seq + 1}`)
       emit(draft, seq, { kind: 'callbackAgreed', callbackId, callId, ...by, why: retry === null ? 'agreed' : 'retry', ...promise, ofCampaign })
       if (campaign !== null) becomeOfRecord(draft, agent, work, campaign, code, { kind: 'callback', callbackId, dueAtMs }, seq)
@@ -125,9 +124,12 @@ function becomeOfRecord(
 ): void {
   const { campaignId, record } = campaign
   const by = { campaignId, recordId: record.recordId, callId, agentId: agent.id }
-  const becomes = promised ?? becomesBy(code, record.tries + 1, number, draft.atMs)
+  const becomes = promised ?? becomesBy(code, triesOf(campaign), number, draft.atMs)
   emit(draft, seq, { kind: 'recordCoded', ...by, code: code.code, label: code.label, becomes, conversion: code.counts.conversion })
 }
+
+/** With this one, unless they rang back. */
+const triesOf = ({ record, attemptId }: OfCampaign): number => record.tries + (attemptId === null ? 0 : 1)
 
 function becomesBy({ follows, counts }: OutcomeCode, tries: number, number: string | null, atMs: number): Becomes {
   switch (follows.kind) {

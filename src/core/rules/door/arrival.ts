@@ -11,7 +11,7 @@ import { offer } from './offer'
 type Arrives = Extract<DoorCommand, { kind: 'callArrives' }>
 
 /** Joins the queue, or is turned away with the queue's own words. */
-export function callArrives(draft: Draft, { queueId, number, customer, matches = [], path, ringsAt }: Arrives): null {
+export function callArrives(draft: Draft, { queueId, number, customer, matches = [], path, rungBack, ringsAt }: Arrives): null {
   const { setUp, waiting } = draft.state
   const queue = queueSetUp(setUp, queueId)
   const away = (because: 'closed' | 'full', said: string) => emit(draft, null, { kind: 'callTurnedAway', queueId, number, because, said })
@@ -22,6 +22,7 @@ export function callArrives(draft: Draft, { queueId, number, customer, matches =
   const expectedMs = queue.tellsWait ? queueOutlook(draft.state, queueId).expectedWaitMs : null
   const callerDeviceId = deviceOutside(callId, 1)
   emit(draft, null, { kind: 'callQueued', callId, callerDeviceId, queueId, number, customer, matches: [...matches], path, headStartMs })
+  if (rungBack !== undefined) emit(draft, draft.state.seq, { kind: 'recordMatched', callId, ...rungBack })
   const storm = draft.state.storm.includes(queueId) && queue.storm.announcement !== ''
   const text = [storm ? queue.storm.announcement : queue.announcement, waitWords(expectedMs), queue.keepsPlaces && expectedMs !== 0 ? KEEP_PLACE_WORDS : '']
     .filter((t) => t !== '')

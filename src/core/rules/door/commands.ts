@@ -1,6 +1,7 @@
 // What callers do at the door of a queue.
 import type { Customer } from '@/core/calls'
 import type { AgentId, CallId, QueueId } from '@/core/ids'
+import type { OfCampaign } from '@/core/work'
 
 export type DoorCommand =
   | {
@@ -11,6 +12,8 @@ export type DoorCommand =
       /** Everybody the number belongs to, where it is more than one. */
       readonly matches?: readonly Customer[]
       readonly path: string | null
+      /** They rang a campaign's number back: whose, and who of its lists they are. */
+      readonly rungBack?: Pick<OfCampaign, 'campaignId' | 'record'>
       /** It rings at this agent first, if they are ready; declined or missed, it waits like any other. */
       readonly ringsAt?: AgentId
     }

@@ -52,6 +52,9 @@ export function makeCall(draft: Draft, agent: Agent, command: Of<'makeCall'>): R
 function recordInHand({ work, lately }: FloorState, { id, owed }: Agent, number: string): Callback['ofCampaign'] {
   for (const had of [...owed.map((o) => get(work, o.callId)), get(lately, id)?.work])
     if (had?.campaign != null && had.number === number)
-      return { campaignId: had.campaign.campaignId, record: { ...had.campaign.record, tries: had.campaign.record.tries + 1 } }
+      return {
+        campaignId: had.campaign.campaignId,
+        record: { ...had.campaign.record, tries: had.campaign.record.tries + (had.campaign.attemptId === null ? 0 : 1) },
+      }
   return null
 }
