@@ -161,17 +161,18 @@ function PeopleOfLists({ as, campaigns }: { as: FloorView['floor']['listAnswers'
           </option>
         ))}
       </SelectField>
-      <div className="mt-3 flex flex-wrap gap-2">
+      {/* Above the buttons: what lies below them is out of view. */}
+      <p role="status" className="mt-1 text-soft">
+        {said}
+      </p>
+      {problem !== null && <Problem>{problem}</Problem>}
+      <div className="mt-2 flex flex-wrap gap-2">
         {campaigns.map((campaign) => (
           <Button key={campaign.id} onClick={() => void ringBack(campaign)}>
             Somebody rings {campaign.name} back
           </Button>
         ))}
       </div>
-      <p role="status" className="mt-1 text-soft">
-        {said}
-      </p>
-      {problem !== null && <Problem>{problem}</Problem>}
     </section>
   )
 }
