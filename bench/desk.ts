@@ -1,6 +1,7 @@
 // Press to picture on the production build in Chromium: from the key's event to the frame that shows its effect, and
 // what the desk sends. `BASE_URL` is a server of the production build.
 import { chromium, type Page } from 'playwright'
+import { keep } from './keep'
 import { ELUNED, KESTER, LINNEA, signIn } from './seat'
 import { median, percentile, print } from './statistics'
 
@@ -114,6 +115,7 @@ async function sizes(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Go ready' }).waitFor()
   // What comes last is what the history has to say of the day.
   await page.getByText('None yet today').waitFor()
+  keep('desk.javascriptBytes', bytes, 'bytes', 250_000)
   print(`JavaScript sent to the desk, compressed (${scripts.size} files)`, `${(bytes / 1000).toFixed(0)} kB`, 'under 250 kB')
   // Whoever comes to the dial line is sent what dragging takes.
   const more = page.waitForResponse((r) => r.request().resourceType() === 'script')
@@ -143,13 +145,17 @@ async function presses(page: Page): Promise<void> {
     await page.keyboard.press('Alt+1')
     await measure('Save outcome', 'Alt+Enter', 'Ready')
   }
-  for (const [name, values] of Object.entries(spent))
+  for (const [name, values] of Object.entries(spent)) {
+    keep(`press.p95Ms.${KEYS[name]}`, percentile(values, 0.95), 'ms', 50)
     print(
       `press to picture, ${name} (${values.length} presses)`,
       `${median(values).toFixed(0)} ms, 95 % ${percentile(values, 0.95).toFixed(0)} ms`,
       '95 % under 50 ms',
     )
+  }
 }
+
+const KEYS: Readonly<Record<string, string>> = { Answer: 'answer', Hold: 'hold', Retrieve: 'retrieve', 'Hang up': 'hangUp', 'Save outcome': 'saveOutcome' }
 
 async function pressToPicture(page: Page, keys: string, sign: string): Promise<number> {
   await page.evaluate(`watchPress(${JSON.stringify(sign)})`)

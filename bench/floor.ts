@@ -10,6 +10,7 @@ import { FENNHOLM, FENNHOLM_STAGE } from '@/scenario'
 import { memoryStore } from '@/storage'
 import { advance, createWorld, simulateDay } from '@/world'
 import { aBusyFloor } from './busy-floor'
+import { keep } from './keep'
 import { printRates } from './print-rates'
 import { commandRates, foldRates } from './rate'
 import { routing } from './routing'
@@ -19,6 +20,8 @@ import { showing } from './tabs'
 
 function folding(): void {
   const { inPlace, copying } = foldRates()
+  keep('floor.eventsPerSecond', inPlace, '/s')
+  keep('floor.plainReducerPerSecond', copying, '/s')
   print('events folded in place, 60 agents', `${inPlace} /s`, 'none set')
   print('the same by a plain reducer that copies its tables', `${copying} /s`, 'none set')
 }
@@ -97,8 +100,10 @@ async function restored(): Promise<void> {
     .sort()
     .reverse()
   await store.remove(newest)
+  keep('restore.fiveDaysMs', median(spent), 'ms', 300)
   const former = await timedAsync(5, () => restore(store))
   print('the same with the newest snapshot lost', `${median(former).toFixed(1)} ms`, 'under 300 ms')
+  keep('restore.fiveDaysNoSnapshotMs', median(former), 'ms', 300)
   for (const key of await store.keys()) if (key.startsWith('snapshot/')) await store.remove(key)
   const whole = await timedAsync(3, () => restore(store))
   print('the same with every snapshot lost: folded from its first event', `${Math.round(median(whole))} ms`, 'none set')

@@ -1,6 +1,7 @@
 // What a pacer reaches: utilisation and people abandoned over seeds, beside one attempt per idle agent on the same seeds, and what a tick costs.
 // `npx tsx bench/pacing.ts [agents,...] [seeds] [world,...]`.
 import { createPacer, createProgressive, type Pacer, playShift, type Shown, WORLDS } from '@/core/pacing'
+import { keep } from './keep'
 import { median, percentile, print } from './statistics'
 
 const LINES_PER_AGENT = 3
@@ -50,6 +51,13 @@ for (const name of worlds.split(','))
       `${share(ours, 'abandonedShare')}, ${worst(ours, 'abandonedShare')}, ${worst(ours, 'worstHour')} (${worst(plain, 'abandonedShare')})`,
       `3.0, ${hour}`,
     )
+    if (name === 'usual') {
+      const mean = ours.reduce((sum, s) => sum + s.utilisation, 0) / ours.length
+      keep(`pacing.utilisation.${agents}`, mean, 'share', aim / 100)
+      keep(`pacing.worstDay.${agents}`, Math.max(...ours.map((s) => s.abandonedShare)), 'share', CAP)
+      keep(`pacing.worstHour.${agents}`, Math.max(...ours.map((s) => s.worstHour)), 'share', hour / 100)
+      keep(`pacing.tickMs.${agents}`, median(ticks), 'ms', agents === 300 ? 1 : null)
+    }
     print('  a tick: median, 99 %', `${median(ticks).toFixed(3)}, ${percentile(ticks, 0.99).toFixed(3)} ms`, 'under 1 ms for 300')
   }
 

@@ -84,12 +84,13 @@ test('figures of campaigns are those recomputed from the exported attempts, and 
   const shown = Object.fromEntries(
     await Promise.all(['Attempts', 'Live answers', 'Connected', 'Right party', 'Conversions'].map(async (name) => [name, await figure(name).textContent()])),
   )
+  const days = [await page.getByLabel('From', { exact: true }).inputValue(), await page.getByLabel('To', { exact: true }).inputValue()] as const
   const abandoned = await page.getByText(/of [\d,]+ live answers/).textContent()
   await oneCampaign(page, 'Island Pass renewal')
   const download = page.waitForEvent('download')
   await button(page, 'Export').click()
   await page.getByRole('menuitem', { name: 'attempts.ndjson' }).click()
-  const expected = attemptFigures(await readFile(await (await download).path(), 'utf8'))
+  const expected = attemptFigures(await readFile(await (await download).path(), 'utf8'), ...days)
   expect(shown).toEqual(expected.figures)
   expect(abandoned).toContain(`${expected.abandoned} of ${expected.figures['Live answers']} live answers`)
 

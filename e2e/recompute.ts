@@ -105,9 +105,10 @@ interface AttemptLine {
 const RIGHT_PARTY = ['Renewed', 'Declined', 'Moved away', 'Callback agreed', 'Never call again']
 const CONVERSION = ['Renewed']
 
-/** Of `attempts.ndjson` of one campaign, everything in it. */
-export function attemptFigures(ndjson: string) {
-  const attempts = fromNdjson<AttemptLine>(ndjson)
+/** Of `attempts.ndjson` of one campaign, from the first of these days to the last, in UTC. */
+export function attemptFigures(ndjson: string, from: string, to: string) {
+  const dayOf = ({ startedAtMs }: AttemptLine) => new Date(startedAtMs).toISOString().slice(0, 10)
+  const attempts = fromNdjson<AttemptLine>(ndjson).filter((a) => dayOf(a) >= from && dayOf(a) <= to)
   const count = (is: (a: AttemptLine) => boolean) => attempts.filter(is).length.toLocaleString('en-GB')
   const coded = (codes: string[]) => (a: AttemptLine) => a.result === 'live' && a.outcome !== null && codes.includes(a.outcome)
   return {

@@ -1,5 +1,5 @@
 // Somebody of a calling list rings the campaign's number back: before the call is let in it is asked who of the lists they are, as an exchange looks up a number
-// before it offers a call. Whom the lists do not know, or cannot say in time, is a caller like any other.
+// before it offers a call. Whom the lists do not know is a caller like any other.
 import { customerOf } from '@/core/campaigns'
 import type { NetworkCommand } from '@/core/floor'
 import type { CampaignId } from '@/core/ids'

@@ -98,6 +98,15 @@ export function recordsOfChunk(meta: Heading & Pick<ListMeta, 'zones'>, { text, 
   return text.split('\n').map((line, i) => recordOf(meta, zones, line, chunkNo * CHUNK_ROWS + i, priorities[i] ?? 0))
 }
 
+/** Those of a chunk in whose row the text occurs as it is kept: the others are not taken apart. */
+export function recordsWith(text: string, meta: Heading & Pick<ListMeta, 'zones'>, chunk: Chunk, chunkNo: number): readonly ListedRecord[] {
+  if (!chunk.text.includes(text)) return []
+  const zones = apart(meta.zones)
+  return chunk.text
+    .split('\n')
+    .flatMap((line, i) => (line.includes(text) ? recordOf(meta, zones, line, chunkNo * CHUNK_ROWS + i, chunk.priorities[i] ?? 0) : []))
+}
+
 /** Where each row of a chunk begins, and the end. */
 function startsOf(text: string): Uint32Array {
   const starts = new Uint32Array(CHUNK_ROWS + 1)

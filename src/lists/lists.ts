@@ -8,7 +8,7 @@ import { type CallingList, createCallingList, type Place } from '@/core/lists'
 import type { CampaignSetUp } from '@/core/set-up'
 import { type KeyValue, storageWords } from '@/storage'
 import { dayAfter, daysBetween, type PastAsked } from '@/world'
-import { CHUNK_ROWS, type Chunk, chunkedSource, type ListMeta, placeOfRecord, recordsOfChunk } from './chunks'
+import { CHUNK_ROWS, type Chunk, chunkedSource, type ListMeta, placeOfRecord, recordsOfChunk, recordsWith } from './chunks'
 import { type FollowedTo, readChunks, readFollowed, readIndex, readLives, tidy, writeFollowed, writeLives } from './kept'
 import { type MetOnLists, metOn } from './met'
 import { found, type OneRecord, type RecordRow, type RecordsAsked, type RecordsPage, rowOf } from './pages'
@@ -271,16 +271,13 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
     whose(campaignId, number) {
       let found: { readonly record: ListedRecord; readonly tries: number; readonly lastMs: number } | null = null
       for (const { meta, chunks, lives } of listsOf(campaignId))
-        for (const [no, chunk] of chunks.entries()) {
-          // What is in no row of a chunk needs no row of it to be read.
-          if (!chunk.text.includes(number)) continue
-          for (const [i, record] of recordsOfChunk(meta, chunk, no).entries()) {
+        for (const [no, chunk] of chunks.entries())
+          for (const record of recordsWith(number, meta, chunk, no)) {
             if (!record.numbers.some((n) => n.number === number)) continue
-            const tries = lives.get(no * CHUNK_ROWS + i)?.tries ?? []
+            const tries = lives.get(placeOfRecord(meta.id, record.recordId) ?? -1)?.tries ?? []
             const lastMs = tries.at(-1)?.atMs ?? 0
             if (found === null || lastMs > found.lastMs) found = { record, tries: tries.length, lastMs }
           }
-        }
       const of = found?.record.numbers.find((n) => n.number === number)
       return found === null || of === undefined ? null : calledAs({ place: 0, record: found.record, number: of, tries: found.tries })
     },
