@@ -28,7 +28,10 @@ export function CampaignsScreen() {
       {rows.length === 0 ? (
         <p className="mt-6">There are no campaigns yet.</p>
       ) : (
-        <Table label="Campaigns" className="mt-4" columns={COLUMNS} rows={rows} keyOf={({ view }) => view.id} />
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
+        <section aria-label="All campaigns" tabIndex={0} className="relative mt-4 overflow-x-auto -outline-offset-2">
+          <Table label="Campaigns" className="min-w-[1160px]" columns={COLUMNS} rows={rows} keyOf={({ view }) => view.id} />
+        </section>
       )}
     </main>
   )
