@@ -16,6 +16,8 @@ const TABLES_EVERY_MS = 3_000
 const EXACT_UP_TO = 25
 /** From the verdict to the limit, before any was abandoned: the verdict comes a while after the greeting. */
 const PATIENCE_SHARE = 0.75
+/** Attempts and talks that must have ended before anything is reckoned with them: as many for each agent, and no more than this. */
+const KNOWN_FROM = { attempts: 200, attemptsEach: 6, talks: 120, talksEach: 1 }
 const LONGEST_TALK_MS = 900_000
 const LONGEST_WRAP_MS = 240_000
 
@@ -26,6 +28,8 @@ export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer 
   const wrap = createHazard({ medianMs: 17_000, sigma: 0.6, weight: 10, longestMs: LONGEST_WRAP_MS })
   /** Handled, and away afterwards. */
   let [handled, breaks] = [20, 0.6]
+  /** Attempts and talks that have ended. */
+  let [heard, talked] = [0, 0]
   let patienceMs = config.connectLimitMs * PATIENCE_SHARE
   const liveAt = new Map<number | string, number>()
 
@@ -144,7 +148,12 @@ export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer 
       }
       let count = 0
       let [lastTaken, firstLeft]: [number | null, number | null] = [null, null]
-      while (count < o.linesFree) {
+      // What is not known yet is wrong for all of them at once, and most of it where there are many agents: until then it is one attempt for each who is free.
+      const known =
+        heard >= Math.min(KNOWN_FROM.attempts, KNOWN_FROM.attemptsEach * o.agentsLoggedOn) &&
+        talked >= Math.min(KNOWN_FROM.talks, KNOWN_FROM.talksEach * o.agentsLoggedOn)
+      const most = known ? o.linesFree : Math.min(o.linesFree, certain - o.ringing.length - o.detecting.length)
+      while (count < most) {
         let chance = 0
         for (let i = 0; i < QUANTILES; i++) chance += (exact ? (sums[i] as Convolution).notAboveNothing() : normalTail(moments[i] as Moments)) / QUANTILES
         if (chance > risk) {
@@ -169,11 +178,14 @@ export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer 
         case 'answered':
           return ring.won(event.ringMs)
         case 'failed':
+          heard++
           return ring.lost(event.elapsedMs)
         case 'live':
+          heard++
           if (call !== undefined) liveAt.set(call, event.nowMs)
           return verdict.won(event.sinceAnswerMs)
         case 'machine':
+          heard++
           return verdict.lost(event.sinceAnswerMs)
         case 'abandon': {
           const since = call === undefined ? undefined : liveAt.get(call)
@@ -186,6 +198,7 @@ export function createPacer(config: PacerConfig, tuning: Tuning = TUNED): Pacer 
           if (call !== undefined) liveAt.delete(call)
           return
         case 'talkEnd':
+          talked++
           return talk.ended(event.talkMs)
         case 'wrapEnd':
           handled++

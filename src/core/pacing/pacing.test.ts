@@ -168,6 +168,12 @@ describe('a shift', () => {
     expect(play(createPacer(CONFIG), 'usual', 0.5)).toEqual(play(createPacer(CONFIG), 'usual', 0.5))
   })
 
+  test('begins gently: as long as little is known, many agents at once leave hardly anybody alone', () => {
+    const begun = play(createPacer({ ...CONFIG, agents: 100, lines: 300 }), 'usual', 1 / 20, 100)
+    expect(begun.liveAnswers).toBeGreaterThan(100)
+    expect(begun.abandonedShare).toBeLessThan(0.1)
+  })
+
   test.each(Object.keys(WORLDS))('%s: agents are busier than with one attempt each, and the cap holds', (name) => {
     const [ours, plain] = [play(createPacer({ ...CONFIG, agents: 6 }), name), play(createProgressive(), name)]
     expect(plain.abandoned).toBe(0)

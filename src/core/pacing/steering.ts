@@ -30,8 +30,10 @@ export function riskFor(o: Observation, t: Tuning): number {
   const root = Math.sqrt(agents)
   const credit = creditOf(o) - t.keeps - t.keepsByRoot * root
   // No rolling hour may look much worse than the day, for all the credit there is.
-  const hourly = abandonCap * recentHour.liveAnswers + HOUR_ROOM * Math.sqrt(abandonCap * recentHour.liveAnswers + 0.5) - recentHour.abandons
+  const hourly = abandonCap * recentHour.liveAnswers + roomOfHour(agents) * Math.sqrt(abandonCap * recentHour.liveAnswers + 0.5) - recentHour.abandons
   if (credit <= 0 || hourly <= 0) return IN_DEBT
   return Math.max(IN_DEBT, Math.min(t.most + t.mostByRoot / root, Math.min(t.gainMost, t.gain / agents) * credit) * Math.min(1, hourly))
 }
-const HOUR_ROOM = 1.6
+
+/** In roots of what an hour may have: many people take an hour further than they can turn it back. */
+const roomOfHour = (agents: number): number => 1 + 0.6 * Math.min(1, 20 / agents)
