@@ -36,4 +36,4 @@ export function riskFor(o: Observation, t: Tuning): number {
 }
 
 /** In roots of what an hour may have: many people take an hour further than they can turn it back. */
-const roomOfHour = (agents: number): number => 1 + 0.6 * Math.min(1, 20 / agents)
+const roomOfHour = (agents: number): number => 0.6 + Math.min(1, 20 / agents)
