@@ -193,6 +193,11 @@ function work(t: Try, lastsMs: number): readonly LedgerEntry[] {
     }
     if ((nextDueAtMs(state) ?? Infinity) <= atMs) give({ kind: 'passTime' }, atMs)
     if ((dialer.nextTickAtMs(state) ?? Infinity) <= atMs) dialer.tick(state, atMs, source, (command) => give(command, atMs))
+    // More than any pacing would: people are reached whom nobody can take.
+    if (t.manner === 'predictive' && chance.next() < 0.02) {
+      const record = source.next(CAMPAIGN, atMs)
+      if (record !== undefined && give({ kind: 'makeAttempt', campaignId: CAMPAIGN, record }, atMs) !== null) source.giveBack(CAMPAIGN, record, atMs)
+    }
     const next = Math.min(atMs + MINUTE, nextDueAtMs(state) ?? Infinity, dialer.nextTickAtMs(state) ?? Infinity, ...plans.map((p) => p.atMs))
     // Nothing happens at night: on to the next morning's first minutes.
     const isNight = atMs < START_MS + 3 * HOUR && next >= START_MS + 3 * HOUR
