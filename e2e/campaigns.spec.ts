@@ -219,10 +219,11 @@ test('a callback kept: promised in a campaign it comes to who promised it, ahead
   const person = (await record(page).textContent()) ?? ''
   await reaches(page, 'Nobody')
   await page.keyboard.press('Alt+6')
-  // The next full minute that the floor will still take for one to come.
-  const [day = '', time = ''] = new Date(Math.ceil((Date.now() + 10_000) / 60_000) * 60_000).toISOString().split('T')
-  await page.getByLabel('Callback day').fill(day)
-  await page.getByLabel('Callback time').fill(time.slice(0, 5))
+  // The next full minute that the floor will still take for one to come, as the clock stands at their place.
+  const timeZone = (await page.getByText('Paris time').isVisible()) ? 'Europe/Paris' : 'Europe/London'
+  const due = new Date(Math.ceil((Date.now() + 10_000) / 60_000) * 60_000)
+  await page.getByLabel('Callback day').fill(due.toLocaleDateString('sv-SE', { timeZone }))
+  await page.getByLabel('Callback time').fill(due.toLocaleTimeString('sv-SE', { timeZone, hour: '2-digit', minute: '2-digit' }))
   await page.getByLabel('Notes').fill('Wants the morning boat.')
   await page.keyboard.press('Alt+Q')
   await page.keyboard.press('Alt+Enter')

@@ -121,7 +121,8 @@ export function CallbackFields({ draft, number, centre }: { draft: CallbackDraft
       </div>
       {value !== undefined && (
         <p aria-live="polite" className={value.dueAtMs <= now ? 'mt-1 text-red' : 'mt-1 text-soft'}>
-          {value.dueAtMs <= now ? 'That time has passed already.' : inZone(value.dueAtMs, zone, 'EEEE d MMMM, HH:mm')}
+          {value.dueAtMs <= now && 'That time has passed already: '}
+          {inZone(value.dueAtMs, zone, 'EEEE d MMMM, HH:mm')}
           {zone !== centre.timeZone && ` there, ${inZone(value.dueAtMs, centre.timeZone, 'EEE HH:mm')} here`}
         </p>
       )}
