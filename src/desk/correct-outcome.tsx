@@ -7,7 +7,7 @@ import { codesFor } from '@/core/outcomes'
 import type { CentreView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { Button, Dialog, Problem, SelectField, TextField } from '@/ui'
-import { callerWords, outcomeLabel, outcomeSetOf } from '@/words'
+import { callerWords, outcomeLabel, outcomeSetOfRecord } from '@/words'
 
 interface Props {
   readonly record: CallRecord
@@ -34,7 +34,7 @@ export function CorrectOutcome({ record, centre, label }: Props) {
 
 function Correction({ record, centre, onClose }: Omit<Props, 'label'> & { onClose: () => void }) {
   const command = useCommand()
-  const set = outcomeSetOf(centre, record)
+  const set = outcomeSetOfRecord(centre, record)
   const codes = set === undefined ? [] : codesFor(set, record.direction !== 'inbound').filter((c) => c.code !== record.outcome)
   const [code, setCode] = useState(codes[0]?.code ?? '')
   const [why, setWhy] = useState('')

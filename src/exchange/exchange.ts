@@ -3,7 +3,7 @@
 // tests drive it by hand.
 import { createChance, seedFor } from '@/core/chance'
 import { createDialer } from '@/core/dialer'
-import { type AgentCommand, decide, type FloorRefusal, happened, openFloor, takeUp } from '@/core/floor'
+import { type AgentCommand, type Command, decide, type FloorRefusal, happened, openFloor, takeUp } from '@/core/floor'
 import type { LedgerEntry } from '@/core/ledger'
 import type { DialerCommand } from '@/core/rules/campaign'
 import { queueSetUp } from '@/core/set-up'
@@ -112,7 +112,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
   })
   const forHistory = createForHistory(`${options.floorId} ${clock.now()}`, () => state, writer)
 
-  const feed = createListFeed(() => turn(false))
+  const feed = createListFeed(() => turn(false), state.attempts.values())
   const dialer = createDialer({
     seed: options.seed,
     onFault: (campaignId, why) => {
@@ -183,14 +183,16 @@ export function createExchange(options: ExchangeOptions): Exchange {
     else notice('clock', 'info', `This computer’s clock leapt ahead by ${by}. What was due in between has happened.`)
   }
 
-  /** What the dialer wants of the floor; the reason it is refused for, null when it was done. */
-  const dial = (command: DialerCommand): string | null => {
+  /** Decides and keeps; null when it was done. */
+  const carryOut = (command: Command): FloorRefusal | null => {
     const decided = decide(state, command, { atMs: now() })
-    if (!decided.ok) return decided.refusal.reason
-    record(decided.entries)
+    if (!decided.ok) return decided.refusal
+    if (decided.entries.length > 0) record(decided.entries)
     world?.observe(decided.entries, state)
     return null
   }
+
+  const dial = (command: DialerCommand): string | null => carryOut(command)?.reason ?? null
 
   /** Everything that is due happens, then the tabs see it, then the timer is set for what comes next. */
   const turn = (everything = true) => {
@@ -264,17 +266,13 @@ export function createExchange(options: ExchangeOptions): Exchange {
       })
   }
 
-  /** Decides, keeps and shows; null when it was done. */
   const give = (given: AgentCommand): FloorRefusal | null => {
-    const decision = decide(state, given, { atMs: now() })
-    if (!decision.ok) return decision.refusal
-    if (decision.entries.length > 0) record(decision.entries)
-    if (given.kind === 'changeSetUp') {
+    const refusal = carryOut(given)
+    if (refusal === null && given.kind === 'changeSetUp') {
       centre = selectCentre(state, options.scenario)
       sessions.dropRetired()
     }
-    world?.observe(decision.entries, state)
-    return null
+    return refusal
   }
 
   const catchUp = createCatchUp({
@@ -322,11 +320,9 @@ export function createExchange(options: ExchangeOptions): Exchange {
     async ringsBack(campaignId) {
       const call = await ringBack(state, feed, campaignId)
       if ('says' in call) return call
-      const decided = decide(state, call, { atMs: now() })
       // A queue always takes a call in, or turns it away with its own words.
-      if (!decided.ok) throw new Error(`a caller was refused: ${decided.refusal.reason}`)
-      record(decided.entries)
-      world?.observe(decided.entries, state)
+      const refusal = carryOut(call)
+      if (refusal !== null) throw new Error(`a caller was refused: ${refusal.reason}`)
       turn()
       return null
     },

@@ -1,6 +1,6 @@
 // The floor's end of the calling lists: people are asked for ahead of time, so that the dialer has them when it needs them, and go back when they were not
 // called. The lists have a worker of their own; where it is not there, nobody is at hand and nothing is dialled.
-import type { CalledRecord, RecordState } from '@/core/campaigns'
+import type { Attempt, CalledRecord, RecordState } from '@/core/campaigns'
 import type { RecordSource } from '@/core/dialer'
 import type { CampaignId } from '@/core/ids'
 import type { LedgerEntry } from '@/core/ledger'
@@ -41,12 +41,13 @@ export interface ListFeed extends RecordSource {
 
 const REMEMBERS_MS = 2 * MINUTE
 
-export function createListFeed(onMore: () => void): ListFeed {
+/** `underWay`: attempts of a floor that is opened again, made before anything is heard here. */
+export function createListFeed(onMore: () => void, underWay: Iterable<Pick<Attempt, 'id' | 'record'>>): ListFeed {
   const atHand = new Map<CampaignId, CalledRecord[]>()
   const asking = new Set<CampaignId>()
   const lately = new Map<string, number>()
   const left = new Map<CampaignId, Left>()
-  const ringing = new Map<string, string>()
+  const numbers = new Map<string, string>([...underWay].map(({ id, record }) => [id, record.number]))
   const missed = new Map<CampaignId, string>()
   let end: ListsEnd | null = null
   let run = ''
@@ -120,12 +121,12 @@ export function createListFeed(onMore: () => void): ListFeed {
     observe(entries) {
       for (const { event, atMs } of entries) {
         if (event.kind === 'attemptEnded') {
-          const number = ringing.get(event.attemptId)
-          ringing.delete(event.attemptId)
+          const number = numbers.get(event.attemptId)
+          numbers.delete(event.attemptId)
           if (event.result === 'noAnswer' && number !== undefined) missed.set(event.campaignId, number)
         }
         if (event.kind !== 'attemptMade') continue
-        ringing.set(event.attemptId, event.record.number)
+        numbers.set(event.attemptId, event.record.number)
         lately.set(event.record.recordId, atMs)
         for (const [id, ms] of lately) {
           if (ms > atMs - REMEMBERS_MS) break
@@ -134,8 +135,6 @@ export function createListFeed(onMore: () => void): ListFeed {
       }
     },
     tend(state, atMs) {
-      // Those of a floor that was opened again were made before anything was heard here.
-      for (const { id, record } of state.attempts.values()) ringing.set(id, record.number)
       for (const { id, lines, retired } of state.setUp.campaigns) {
         let agents = 0
         for (const agent of state.agents.values()) if (agent.shift?.campaignId === id) agents++

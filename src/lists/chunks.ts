@@ -92,19 +92,11 @@ function recordOf({ id, columns }: Heading, zones: readonly (readonly string[])[
 
 const apart = (zones: readonly string[]): readonly (readonly string[])[] => zones.map((zone) => zone.split(' '))
 
-/** The rows of a chunk taken apart. */
-export function recordsOfChunk(meta: Heading & Pick<ListMeta, 'zones'>, { text, priorities }: Chunk, chunkNo: number): readonly ListedRecord[] {
+/** The rows of a chunk taken apart: those in which the text occurs as it is kept. */
+export function recordsOfChunk(meta: Heading & Pick<ListMeta, 'zones'>, { text, priorities }: Chunk, chunkNo: number, wanted = ''): readonly ListedRecord[] {
+  if (!text.includes(wanted)) return []
   const zones = apart(meta.zones)
-  return text.split('\n').map((line, i) => recordOf(meta, zones, line, chunkNo * CHUNK_ROWS + i, priorities[i] ?? 0))
-}
-
-/** Those of a chunk in whose row the text occurs as it is kept: the others are not taken apart. */
-export function recordsWith(text: string, meta: Heading & Pick<ListMeta, 'zones'>, chunk: Chunk, chunkNo: number): readonly ListedRecord[] {
-  if (!chunk.text.includes(text)) return []
-  const zones = apart(meta.zones)
-  return chunk.text
-    .split('\n')
-    .flatMap((line, i) => (line.includes(text) ? recordOf(meta, zones, line, chunkNo * CHUNK_ROWS + i, chunk.priorities[i] ?? 0) : []))
+  return text.split('\n').flatMap((line, i) => (line.includes(wanted) ? recordOf(meta, zones, line, chunkNo * CHUNK_ROWS + i, priorities[i] ?? 0) : []))
 }
 
 /** Where each row of a chunk begins, and the end. */

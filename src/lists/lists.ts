@@ -8,7 +8,7 @@ import { type CallingList, createCallingList, type Place } from '@/core/lists'
 import type { CampaignSetUp } from '@/core/set-up'
 import { type KeyValue, storageWords } from '@/storage'
 import { dayAfter, daysBetween, type PastAsked } from '@/world'
-import { CHUNK_ROWS, type Chunk, chunkedSource, type ListMeta, placeOfRecord, recordsOfChunk, recordsWith } from './chunks'
+import { CHUNK_ROWS, type Chunk, chunkedSource, type ListMeta, placeOfRecord, recordsOfChunk } from './chunks'
 import { type FollowedTo, readChunks, readFollowed, readIndex, readLives, tidy, writeFollowed, writeLives } from './kept'
 import { type MetOnLists, metOn } from './met'
 import { found, type OneRecord, type RecordRow, type RecordsAsked, type RecordsPage, rowOf } from './pages'
@@ -272,14 +272,14 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
       let found: { readonly record: ListedRecord; readonly tries: number; readonly lastMs: number } | null = null
       for (const { meta, chunks, lives } of listsOf(campaignId))
         for (const [no, chunk] of chunks.entries())
-          for (const record of recordsWith(number, meta, chunk, no)) {
+          for (const record of recordsOfChunk(meta, chunk, no, number)) {
             if (!record.numbers.some((n) => n.number === number)) continue
             const tries = lives.get(placeOfRecord(meta.id, record.recordId) ?? -1)?.tries ?? []
             const lastMs = tries.at(-1)?.atMs ?? 0
             if (found === null || lastMs > found.lastMs) found = { record, tries: tries.length, lastMs }
           }
       const of = found?.record.numbers.find((n) => n.number === number)
-      return found === null || of === undefined ? null : calledAs({ place: 0, record: found.record, number: of, tries: found.tries })
+      return found === null || of === undefined ? null : calledAs({ record: found.record, number: of, tries: found.tries })
     },
     figures(atMs) {
       const byCampaign = new Map<CampaignId, CampaignFigures>()

@@ -2,7 +2,7 @@
 import type { CampaignState, RecordState } from '@/core/campaigns'
 import type { OutcomeCode } from '@/core/outcomes'
 import type { Manner } from '@/core/set-up'
-import type { OfCampaign } from '@/core/work'
+import { type OfCampaign, triesOf } from '@/core/work'
 import type { CampaignView } from '@/exchange/protocol'
 
 export const CAMPAIGN_STATE_WORDS: Readonly<Record<CampaignState, string>> = { draft: 'Draft', running: 'Running', paused: 'Paused', finished: 'Finished' }
@@ -34,16 +34,13 @@ export const leftIn = ({ left }: Pick<CampaignView, 'left'>): number | null =>
 export const percent = (share: number): string => `${(Math.round(share * 1000) / 10).toLocaleString('en-GB')} %`
 
 /** What saving a code will do to the record, as the rules stand. */
-export function becomesWords(
-  { follows, counts }: Pick<OutcomeCode, 'follows' | 'counts'>,
-  { record, attemptId }: Pick<OfCampaign, 'record' | 'attemptId'>,
-): string {
-  const tries = record.tries + (attemptId === null ? 0 : 1)
+export function becomesWords({ follows, counts }: Pick<OutcomeCode, 'follows' | 'counts'>, campaign: Pick<OfCampaign, 'record' | 'attemptId'>): string {
+  const tries = triesOf(campaign)
   switch (follows.kind) {
     case 'retry':
       return tries >= follows.atMost
         ? `This was try ${tries} of ${follows.atMost}: the record is done.`
-        : `The dialer tries again in ${spanWords(follows.afterMs)} at the earliest. ${attemptId === null ? `They were called ${tries === 1 ? 'once' : `${tries} times`} so far.` : `This was try ${tries} of ${follows.atMost}.`}`
+        : `The dialer tries again in ${spanWords(follows.afterMs)} at the earliest. ${campaign.attemptId === null ? `They were called ${tries === 1 ? 'once' : `${tries} times`} so far.` : `This was try ${tries} of ${follows.atMost}.`}`
     case 'callback':
       return 'The dialer leaves the record alone until the callback has been made.'
     case 'neverCall':

@@ -2,22 +2,24 @@
 import type { AttemptResult } from '@/core/campaigns'
 import type { CallRecord, CallResult } from '@/core/ledger'
 import type { OutcomeSet } from '@/core/outcomes'
+import { type Behalf, behalfOfRecord } from '@/core/set-up'
 import type { CentreView } from '@/exchange/protocol'
 
-/** Of a call of a queue, of a campaign, or of neither. */
-export function outcomeSetOf(
-  centre: CentreView,
-  { queueId, campaignId }: { readonly queueId: string | null; readonly campaignId: string | null },
-): OutcomeSet | undefined {
+/** On whose business it is: a queue's, a campaign's, or nobody's. */
+export function outcomeSetOf(centre: CentreView, { queueId, campaignId }: Behalf): OutcomeSet | undefined {
   const of = centre.campaigns.find((c) => c.id === campaignId) ?? [...centre.queues, ...centre.formerQueues].find((q) => q.id === queueId)
   const id = of?.outcomeSetId ?? centre.outsideOutcomeSetId
   return centre.outcomeSets.find((s) => s.id === id)
 }
 
-/** By the set of the call's queue; a queue may have had another set when the call was coded, and codes are in one of them for good. */
-export function outcomeLabel(centre: CentreView, { queueId, campaignId, outcome }: Pick<CallRecord, 'queueId' | 'campaignId' | 'outcome'>): string {
+export const outcomeSetOfRecord = (centre: CentreView, record: Pick<CallRecord, 'queueId' | 'campaignId' | 'direction'>): OutcomeSet | undefined =>
+  outcomeSetOf(centre, behalfOfRecord(centre.campaigns, record))
+
+/** By the set of the call's queue or campaign; a queue may have had another set when the call was coded, and codes are in one of them for good. */
+export function outcomeLabel(centre: CentreView, record: Pick<CallRecord, 'queueId' | 'campaignId' | 'direction' | 'outcome'>): string {
+  const { outcome } = record
   if (outcome === null) return 'No outcome yet'
-  const own = outcomeSetOf(centre, { queueId, campaignId })?.codes ?? []
+  const own = outcomeSetOfRecord(centre, record)?.codes ?? []
   const all = centre.outcomeSets.flatMap((s) => s.codes)
   return [...own, ...all].find((c) => c.code === outcome)?.label ?? outcome
 }

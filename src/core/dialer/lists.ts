@@ -65,7 +65,7 @@ export function createListSource(lists: readonly ListOf[], startMs: number): Lis
   }
 }
 
-export const calledAs = ({ record, number, tries }: Next): CalledRecord => ({
+export const calledAs = ({ record, number, tries }: Omit<Next, 'place'>): CalledRecord => ({
   recordId: record.recordId,
   listId: record.listId,
   key: record.key,

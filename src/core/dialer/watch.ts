@@ -145,7 +145,7 @@ export function watchCampaign(campaign: CampaignSetUp, pacer: Pacer, state: Floo
 function phaseOf(state: FloorState, agent: Agent, campaignId: CampaignId): Phase {
   const isOurs = (callId: CallId | undefined) => {
     const campaign = callId === undefined ? null : get(state.work, callId)?.campaign
-    return campaign != null && campaign.campaignId === campaignId && campaign.attemptId !== null
+    return campaign?.campaignId === campaignId && campaign.attemptId !== null
   }
   switch (agent.state.name) {
     case 'ready':

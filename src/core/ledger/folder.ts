@@ -2,7 +2,7 @@
 // day use the same code. Keeps its own working memory; what it hands out is plain data.
 import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
 import { CALL_EVENTS, type Call, type CallChange, type CallEvent, evolveCalls } from '@/core/calls'
-import { type AgentId, type CallId, toCallId } from '@/core/ids'
+import { type AgentId, type CallId, type CampaignId, toCallId } from '@/core/ids'
 import { evolveRun, splitAnswers } from '@/core/scripts'
 import { agentName, campaignSetUp, outcomeSetFor, type SetUp, scriptById, scriptVersion } from '@/core/set-up'
 import type { EpochMs } from '@/core/time'
@@ -281,7 +281,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
         const open = calls.get(callId)
         if (open === undefined) return
         open.campaign = { campaignId, attemptId: null, record, rangBackTo: open.queueId }
-        Object.assign(open.record, { campaignId, campaign: campaignSetUp(known(), campaignId).name })
+        nameCampaign(open.record, campaignId)
         return
       }
       case 'attemptMade':
@@ -293,11 +293,13 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
         const open = callId === null ? undefined : calls.get(callId)
         if (open === undefined) return
         if (record !== undefined) open.campaign = { campaignId, attemptId, record, rangBackTo: null }
-        Object.assign(open.record, { campaignId, campaign: campaignSetUp(known(), campaignId).name })
+        nameCampaign(open.record, campaignId)
         return
       }
     }
   }
+
+  const nameCampaign = (record: CallRecord, campaignId: CampaignId) => Object.assign(record, { campaignId, campaign: campaignSetUp(known(), campaignId).name })
 
   const withLegs = (c: OpenCall): CallRecord => ({ ...c.record, agents: listLegs(c.legs) })
 

@@ -20,6 +20,7 @@ export {
   agentName,
   agentSetUp,
   type Behalf,
+  behalfOfRecord,
   campaignSetUp,
   isChosenReason,
   outcomeSetFor,

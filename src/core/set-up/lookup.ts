@@ -47,6 +47,19 @@ export interface Behalf {
   readonly campaignId: CampaignId | null
 }
 
+/**
+ * Of a call that is over, as its record says: a campaign's own call that went through a queue was handed on to it, and one that came in at the queue for those who
+ * ring back was the campaign's.
+ */
+export function behalfOfRecord(
+  campaigns: readonly Pick<CampaignSetUp, 'id' | 'ringBackQueueId'>[],
+  { queueId, campaignId, direction }: Behalf & { readonly direction: string },
+): Behalf {
+  const campaign = campaigns.find((c) => c.id === campaignId)
+  const isCampaigns = campaign !== undefined && (queueId === null || (direction === 'inbound' && queueId === campaign.ringBackQueueId))
+  return { queueId, campaignId: isCampaigns ? campaign.id : null }
+}
+
 /** Whose codes, times and script hold; null for a call that is dialled by hand. */
 export function rulesOfBehalf(setUp: SetUp, { queueId, campaignId }: Behalf): QueueSetUp | CampaignSetUp | null {
   if (campaignId !== null) return campaignSetUp(setUp, campaignId)

@@ -13,7 +13,7 @@ export function evolveCampaigning(place: Place, event: AttemptEvent | CampaignEv
       return put(place, 'campaigns', event.campaignId, inState(runOf(place, event.campaignId), event.to, atMs))
     case 'attemptMade':
       setFact(place, 'attemptCount', place.state.attemptCount + 1)
-      if (event.callId !== null) isOfCampaign(place, event.callId, event)
+      if (event.callId !== null) isOfCampaign(place, event.callId, { ...event, rangBackTo: null })
       return changeAttempt(place, event, atMs)
     case 'attemptRings':
     case 'attemptAnswered':
@@ -22,7 +22,7 @@ export function evolveCampaigning(place: Place, event: AttemptEvent | CampaignEv
       return changeAttempt(place, event, atMs)
     case 'attemptEnded': {
       const attempt = get(place.state.attempts, event.attemptId)
-      if (attempt !== undefined && event.callId !== null) isOfCampaign(place, event.callId, { ...event, record: attempt.record })
+      if (attempt !== undefined && event.callId !== null) isOfCampaign(place, event.callId, { ...event, record: attempt.record, rangBackTo: null })
       changeAttempt(place, event, atMs)
       return put(place, 'campaigns', event.campaignId, countResult(runOf(place, event.campaignId), event.result, atMs))
     }
@@ -60,11 +60,7 @@ function changeAttempt(place: Place, event: AttemptEvent, atMs: EpochMs): void {
   setAttemptDue(place, id, attempt?.dueAtMs ?? null)
 }
 
-function isOfCampaign(
-  place: Place,
-  callId: string,
-  { campaignId, attemptId, record, rangBackTo = null }: Omit<OfCampaign, 'rangBackTo'> & Partial<OfCampaign>,
-): void {
+function isOfCampaign(place: Place, callId: string, { campaignId, attemptId, record, rangBackTo }: OfCampaign): void {
   const work = get(place.state.work, callId)
   if (work !== undefined) put(place, 'work', callId, { ...work, campaign: { campaignId, attemptId, record, rangBackTo } })
 }

@@ -10,6 +10,7 @@ export {
   mayWrite,
   type OfCampaign,
   OfCampaignSchema,
+  triesOf,
   type Work,
   type WorkEvent,
   WorkEventSchema,

@@ -59,6 +59,9 @@ export const OfCampaignSchema = z
   .readonly()
 export type OfCampaign = z.infer<typeof OfCampaignSchema>
 
+/** How often they have been called, with this call, unless it is they who rang. */
+export const triesOf = ({ record, attemptId }: Pick<OfCampaign, 'record' | 'attemptId'>): number => record.tries + (attemptId === null ? 0 : 1)
+
 export interface Work {
   /** A call that carries work has the same id as its work. */
   readonly id: WorkId

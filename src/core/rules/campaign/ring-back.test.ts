@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import type { CampaignId } from '@/core/ids'
+import { type CampaignId, toCallId } from '@/core/ids'
 import { type CampaignSetUp, ENTITLEMENTS, SetUpSchema } from '@/core/set-up'
 import { get, values } from '@/core/table'
 import { ANN, aFloor, aRecord, BO, CAMPAIGNS, CROWDED, FIRST, SECOND_QUEUE, SMALL, type TestFloor } from '@/core/testing'
@@ -56,4 +56,19 @@ test('handed on to another queue it is that queue’s', () => {
   floor.give({ kind: 'answer', agentId: ANN, callId })
   expect(floor.give({ kind: 'transfer', agentId: ANN, callId, target: { kind: 'queue', queueId: SECOND_QUEUE } })).toBe('ok')
   expect(behalfOf(work(floor))).toEqual({ queueId: SECOND_QUEUE, campaignId: null })
+})
+
+test.each([
+  { says: 'a campaign’s call that was handed on to a queue', direction: 'campaign', queueId: FIRST, codes: 'queue' },
+  { says: 'one that was not', direction: 'campaign', queueId: null, codes: 'campaign' },
+  { says: 'a call of somebody who rang back', direction: 'inbound', queueId: FIRST, codes: 'campaign' },
+  { says: 'one that was handed on from there', direction: 'inbound', queueId: SECOND_QUEUE, codes: 'queue' },
+] as const)('$says is corrected on a later day by the codes of the $codes', ({ direction, queueId, codes }) => {
+  const corrects = (code: string) =>
+    aFloor(SET_UP).give({
+      ...{ kind: 'correctOutcome', agentId: ANN, callId: toCallId('call_of_before_1'), queueId, campaignId: CAMPAIGN, direction },
+      ...{ code, was: null, why: 'Misread.' },
+    })
+  const [own, queues] = [corrects(OWN), corrects(OWN.slice('own-'.length))]
+  expect([own, queues]).toEqual(codes === 'campaign' ? ['ok', 'unknownCode'] : ['unknownCode', 'ok'])
 })

@@ -14,7 +14,7 @@ import { agentName, outcomeSetFor } from '@/core/set-up'
 import { type Draft, emit, type FloorState } from '@/core/state'
 import { get, values } from '@/core/table'
 import { A_YEAR_MS } from '@/core/time'
-import { behalfOfPart, mergeValuesOf, type OfCampaign, type Work } from '@/core/work'
+import { behalfOfPart, mergeValuesOf, type OfCampaign, triesOf, type Work } from '@/core/work'
 import type { Of } from './commands'
 import type { RulingRefusal } from './refusals'
 
@@ -127,9 +127,6 @@ function becomeOfRecord(
   const becomes = promised ?? becomesBy(code, triesOf(campaign), number, draft.atMs)
   emit(draft, seq, { kind: 'recordCoded', ...by, code: code.code, label: code.label, becomes, conversion: code.counts.conversion })
 }
-
-/** With this one, unless they rang back. */
-const triesOf = ({ record, attemptId }: OfCampaign): number => record.tries + (attemptId === null ? 0 : 1)
 
 function becomesBy({ follows, counts }: OutcomeCode, tries: number, number: string | null, atMs: number): Becomes {
   switch (follows.kind) {

@@ -5,7 +5,7 @@ import { codesFor } from '@/core/outcomes'
 import { noAccount, unentitled } from '@/core/rules/rights'
 import { refuse } from '@/core/rules/rule'
 import { keepOwedLimit } from '@/core/rules/shift'
-import { outcomeSetFor } from '@/core/set-up'
+import { behalfOfRecord, outcomeSetFor } from '@/core/set-up'
 import { codedBySomebody, codedKey, type Draft, emit } from '@/core/state'
 import { get } from '@/core/table'
 import type { Of, Ruling } from './commands'
@@ -38,10 +38,16 @@ export function correctOutcome(draft: Draft, command: Of<'correctOutcome'>): Rul
   const refused = noAccount(draft.state, agentId)
   if (refused !== null) return refused
   if (known?.agentId !== agentId && unentitled(draft.state, agentId, 'supervision') !== null) return refuse({ reason: 'notYoursToCorrect' })
+  const { campaigns } = draft.state.setUp
   const { queueId, campaignId, was, dialled } =
-    known === undefined ? { ...command, campaignId: command.campaignId ?? null, dialled: command.direction !== 'inbound' } : { ...known, was: known.code }
+    known === undefined
+      ? {
+          ...behalfOfRecord(campaigns, { ...command, campaignId: command.campaignId ?? null }),
+          ...{ was: command.was, dialled: command.direction !== 'inbound' },
+        }
+      : { ...known, was: known.code }
   if (queueId !== null && !draft.state.setUp.queues.some((q) => q.id === queueId)) return refuse({ reason: 'targetUnknown' })
-  const campaignHere = draft.state.setUp.campaigns.some((c) => c.id === campaignId) ? campaignId : null
+  const campaignHere = campaigns.some((c) => c.id === campaignId) ? campaignId : null
   const code = codesFor(outcomeSetFor(draft.state.setUp, { queueId, campaignId: campaignHere }), dialled).find((c) => c.code === command.code)
   if (code === undefined) return refuse({ reason: 'unknownCode', code: command.code })
   if (was === code.code) return refuse({ reason: 'codeUnchanged' })

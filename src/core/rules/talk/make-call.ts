@@ -10,6 +10,7 @@ import { refuse } from '@/core/rules/rule'
 import { busy } from '@/core/rules/shift'
 import { type Draft, emit, type FloorState, nextCallId } from '@/core/state'
 import { get } from '@/core/table'
+import { triesOf } from '@/core/work'
 import type { Of, Ruling } from './commands'
 import { dialRecord } from './dial-record'
 
@@ -54,7 +55,7 @@ function recordInHand({ work, lately }: FloorState, { id, owed }: Agent, number:
     if (had?.campaign != null && had.number === number)
       return {
         campaignId: had.campaign.campaignId,
-        record: { ...had.campaign.record, tries: had.campaign.record.tries + (had.campaign.attemptId === null ? 0 : 1) },
+        record: { ...had.campaign.record, tries: triesOf(had.campaign) },
       }
   return null
 }
