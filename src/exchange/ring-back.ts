@@ -18,7 +18,7 @@ export async function ringBack(state: FloorState, feed: ListFeed, campaignId: Ca
     return {
       reason: 'nobodyAnswers',
       says: `Nobody answers the number of ${campaign?.name ?? 'this campaign'}.`,
-      next: 'Its owner can choose a queue for those who ring back, under Campaigns, Edit.',
+      next: 'Its owner can choose a queue for those who ring back, under Campaigns, Edit campaign.',
     }
   const number = feed.missed(campaignId)
   if (number === null)
