@@ -70,7 +70,12 @@ export function Table<T>({ label, caption, columns, rows, keyOf, rowClass, below
               )
             return (
               <th key={header.id} scope="col" aria-sort={order === false ? 'none' : order === 'asc' ? 'ascending' : 'descending'} className={place}>
-                <button type="button" title={`Sort by ${heading}`} className="eyebrow [text-align:inherit] hover:text-ink" onClick={header.column.getToggleSortingHandler()}>
+                <button
+                  type="button"
+                  title={`Sort by ${heading}`}
+                  className="eyebrow [text-align:inherit] hover:text-ink"
+                  onClick={header.column.getToggleSortingHandler()}
+                >
                   {heading}
                   <span aria-hidden>{order === false ? '' : order === 'asc' ? ' ↑' : ' ↓'}</span>
                 </button>
