@@ -89,6 +89,8 @@ test('five records worked by keyboard alone: what each code does to its record s
 })
 
 test('not ready while it rings, a campaign that is paused, a reload in the middle: nobody is lost and nobody is called twice', async ({ page }) => {
+  // Telephones ring for as long as the law says they must: most of this is waiting for them.
+  test.setTimeout(240_000)
   await startCampaign(page)
   await reaches(page, 'People, at once')
   await goReady(page)

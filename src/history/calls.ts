@@ -30,7 +30,9 @@ export interface CallsPage {
   readonly rows: readonly CallRecord[]
 }
 
-export function pageOfCalls(records: readonly CallRecord[], asked: CallsAsked): CallsPage {
+/** Calls between colleagues are in the log of who was on them, and not here. */
+export function pageOfCalls(every: readonly CallRecord[], asked: CallsAsked): CallsPage {
+  const records = every.filter((r) => r.direction !== 'internal')
   const found = records.filter((record) => fits(record, asked))
   const { by, descending } = asked.sort
   const key = keyOf(by, asked)

@@ -5,7 +5,7 @@ import type { CallRecord } from '@/core/ledger'
 import { type CallsAsked, type CallsPage, compareWords } from './calls'
 import { type CallsBlock, listWords, numberAt, phoneAt, placeAt, recordAt, type Texts, textAt, valueAt, type Words, wholeOf } from './columns'
 import { type Names, named } from './names'
-import { rowsIn } from './tally'
+import { internalIn, rowsIn } from './tally'
 
 export function pageOfBlocks(
   blocks: readonly CallsBlock[],
@@ -17,10 +17,12 @@ export function pageOfBlocks(
   const found: Found[] = []
   for (const block of blocks) {
     const [from, to] = rowsIn(block, span)
-    all += to - from
     const fits = from === to ? null : filterOf(block, asked, names)
     if (fits === null) continue
-    const rows = Uint32Array.from({ length: to - from }, (_, i) => from + i)
+    const internal = internalIn(block)
+    const those = Uint32Array.from({ length: to - from }, (_, i) => from + i)
+    const rows = internal === null ? those : those.filter((row) => !internal(row))
+    all += rows.length
     found.push({ block, rows: fits === ANY ? rows : rows.filter(fits) })
   }
   const order = sorted(found, asked, names)

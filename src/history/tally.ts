@@ -65,6 +65,12 @@ export function rowsIn({ offeredAtMs, count }: CallsBlock, { fromMs, toMs }: Pic
   return [bisectLeft(data, fromMs - base + 1, 0, count), bisectLeft(data, toMs - base + 1, 0, count)]
 }
 
+/** Whether a row is a call between colleagues; null where none is. Such calls are in the log of who was on them, and in no figure of calls. */
+export function internalIn({ direction }: CallsBlock): ((row: number) => boolean) | null {
+  const word = listWords(direction).indexOf('internal')
+  return word < 0 ? null : (row) => placeAt(direction, row) === word
+}
+
 /** What a pass over a block looks up again and again. */
 export function openBlock(block: CallsBlock) {
   const { legs, answers } = block
@@ -121,7 +127,9 @@ export function tally(block: CallsBlock, asked: Asked, rules: Rules): Tallies {
   const limitOutside = rules.serviceLevelMs(null)
   const call = createReadCall()
   const [from, to] = rowsIn(block, asked)
+  const internal = internalIn(block)
   for (let row = from; row < to; row++) {
+    if (internal?.(row)) continue
     const place = placeAt(block.queueId, row)
     const queueId = wordOf(open.queues, place) ?? ''
     readCall(call, block, open, row, place === null ? limitOutside : (limits[place] as number), rules)

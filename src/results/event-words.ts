@@ -53,6 +53,18 @@ export function eventWords(event: FloorEvent, names: Names): string {
       return `The call entered ${queue(event.queueId)}${event.path === null ? '' : `; the caller had chosen “${event.path}”`}`
     case 'callOriginated':
       return `${agent(event.agentId)} dialled ${numberWords(event.number)}`
+    case 'internalCallOriginated':
+      return event.prompted ? `${agent(event.agentId)} and a colleague are both free: it rings at both` : `${agent(event.agentId)} called a colleague`
+    case 'questionAsked':
+      return `${agent(event.byAgentId)} asked ${agent(event.toAgentId)}: “${event.text}”`
+    case 'questionAnswered':
+      return `${agent(event.toAgentId)} answered ${agent(event.byAgentId)}: ${{ now: 'now', soon: 'in five minutes', no: 'no' }[event.answer]}`
+    case 'questionClosed':
+      return `The question of ${agent(event.byAgentId)} to ${agent(event.toAgentId)} was put away`
+    case 'callWhenFreeWished':
+      return `${agent(event.byAgentId)} wants to be put through to ${agent(event.toAgentId)} when both are free`
+    case 'callWhenFreeEnded':
+      return `${agent(event.byAgentId)} need not be put through to ${agent(event.toAgentId)} any more`
     case 'callPutThrough':
       return `${numberWords(event.number)} answered, and the dialer put them through to ${agent(event.agentId)}`
     case 'attemptMade':

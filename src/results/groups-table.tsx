@@ -2,10 +2,11 @@
 // The measures per queue or per agent, as a table.
 import clsx from 'clsx'
 import type { Grouped } from '@/core/reports'
+import { formatClock } from '@/core/time'
 import { type Column, Table } from '@/ui'
 import { clockOrNone, percent } from './format'
 
-type Row = Grouped & { readonly occupancyRatio?: number | null }
+type Row = Grouped & { readonly occupancyRatio?: number | null; readonly internalMs?: number }
 
 const NAME: Column<Row> = { id: 'name', heading: 'Name', cell: (row) => row.name, sortBy: (row) => row.name, isName: true, className: 'font-normal' }
 
@@ -39,6 +40,11 @@ const OF_AGENTS: readonly Column<Row>[] = [
     'Occupancy',
     ({ occupancyRatio }) => occupancyRatio,
     (ratio) => (ratio === null ? 'not on shift' : percent(ratio)),
+  ),
+  figure(
+    'Internal calls',
+    ({ internalMs }) => internalMs,
+    (ms) => (ms === null || ms === 0 ? 'none' : formatClock(ms)),
   ),
   count('Uncoded', ({ measures }) => measures.uncoded),
   figure('Disagree', ({ measures }) => measures.disagreementRatio, percent),

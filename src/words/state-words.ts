@@ -8,6 +8,7 @@ const WORDS: Record<AgentStateName, string> = {
   ready: 'Ready',
   ringing: 'Ringing',
   onCall: 'On call',
+  internalCall: 'On internal call',
   wrapUp: 'Wrap-up',
 }
 

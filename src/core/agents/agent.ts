@@ -1,13 +1,14 @@
 // An agent's shift as folded from events. Availability, calls and wrap-up are independent axes; the one state
 // that is shown and reported is computed from them and kept with the instant it began.
 
-import type { CallChange, ConnectionState } from '@/core/calls'
+import { type CallChange, type ConnectionState, isInternal } from '@/core/calls'
 import type { AgentId, CallId, CampaignId, QueueId } from '@/core/ids'
 import type { OutcomeEvent, OutcomeTakenBack } from '@/core/outcomes'
 import { type EpochMs, utcDay } from '@/core/time'
 import type { AgentEvent, Diversion, SoundPath } from './event'
 
-export type AgentStateName = 'signedOut' | 'notReady' | 'ready' | 'ringing' | 'onCall' | 'wrapUp'
+/** `internalCall`: talking with colleagues about no work. Its time is nobody's handle time. */
+export type AgentStateName = 'signedOut' | 'notReady' | 'ready' | 'ringing' | 'onCall' | 'internalCall' | 'wrapUp'
 
 export interface AgentState {
   readonly name: AgentStateName
@@ -19,6 +20,8 @@ export interface AgentState {
 export interface Engagement {
   readonly callId: CallId
   readonly state: ConnectionState
+  /** A call between colleagues that is about no work. */
+  readonly internal: boolean
 }
 
 export interface WrapUp {
@@ -128,10 +131,11 @@ const withoutShift = ({ id, state, owed, earlier, note, doNotDisturb, diversion,
   divertedTo,
 })
 
-/** What the axes amount to: a call counts before wrap-up, a talking or dialling call before a ringing one. */
+/** What the axes amount to: a call counts before wrap-up, a talking or dialling call before a ringing one, one about work before one that is not. */
 export function agentStateName(agent: Pick<Agent, 'shift' | 'availability' | 'engagements' | 'wrapUps'>): AgentStateName {
   if (agent.shift === null) return 'signedOut'
-  if (agent.engagements.some((e) => e.state !== 'alerting')) return 'onCall'
+  const live = agent.engagements.filter((e) => e.state !== 'alerting')
+  if (live.length > 0) return live.every((e) => e.internal) ? 'internalCall' : 'onCall'
   if (agent.engagements.length > 0) return 'ringing'
   if (agent.wrapUps.length > 0) return 'wrapUp'
   return agent.availability.ready ? 'ready' : 'notReady'
@@ -142,28 +146,35 @@ export function evolveAgent(agent: Agent, event: AgentEvent | OutcomeEvent | Out
 }
 
 /** The agent after a call changed: `state` is their end of it, null when they have none (or only a failed attempt). */
-export function engageAgent(agent: Agent, callId: CallId, state: ConnectionState | null, atMs: EpochMs): Agent {
+export function engageAgent(agent: Agent, { callId, state, internal }: AgentsEnd, atMs: EpochMs): Agent {
   const before = agent.engagements.find((e) => e.callId === callId)
   const now = state === 'failed' ? null : state
-  if ((before?.state ?? null) === now) return agent
+  if ((before?.state ?? null) === now && (before === undefined || before.internal === internal)) return agent
   const others = before === undefined ? agent.engagements : agent.engagements.filter((e) => e !== before)
   // A change of state keeps its place: lines do not jump about on the board.
   const engagements =
     now === null
       ? others
       : before === undefined
-        ? [...others, { callId, state: now }]
-        : agent.engagements.map((e) => (e === before ? { callId, state: now } : e))
+        ? [...others, { callId, state: now, internal }]
+        : agent.engagements.map((e) => (e === before ? { callId, state: now, internal } : e))
   return withState(agent, { ...agent, engagements }, atMs)
 }
 
-/** What a change of a call means for the agents on it before and after: the state of each one's end, null where it is gone. */
-export function engagementsOf({ before, after }: CallChange): { readonly agentId: AgentId; readonly state: ConnectionState | null }[] {
+/** An agent's end of a call; `state` is null where it is gone. */
+export interface AgentsEnd extends Pick<Engagement, 'callId' | 'internal'> {
+  readonly agentId: AgentId
+  readonly state: ConnectionState | null
+}
+
+/** What a change of a call means for the agents on it before and after. */
+export function engagementsOf({ callId, before, after }: CallChange): AgentsEnd[] {
+  const internal = isInternal(after ?? before ?? { workId: callId })
   const stays = (agentId: AgentId) => after?.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === agentId) ?? false
   const gone = (before?.connections ?? []).flatMap(({ party }) =>
-    party.kind === 'agent' && !stays(party.agentId) ? [{ agentId: party.agentId, state: null }] : [],
+    party.kind === 'agent' && !stays(party.agentId) ? [{ callId, internal, agentId: party.agentId, state: null }] : [],
   )
-  const there = (after?.connections ?? []).flatMap(({ party, state }) => (party.kind === 'agent' ? [{ agentId: party.agentId, state }] : []))
+  const there = (after?.connections ?? []).flatMap(({ party, state }) => (party.kind === 'agent' ? [{ callId, internal, agentId: party.agentId, state }] : []))
   return [...gone, ...there]
 }
 

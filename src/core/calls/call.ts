@@ -4,6 +4,7 @@ import { type AgentId, type CallId, type DeviceId, deviceOfAgent, type QueueId, 
 import type { EpochMs } from '@/core/time'
 import { type Connection, isOnLine, takesPart } from './connection'
 import type { CLEARINGS, Customer, Offer } from './event'
+import type { Party } from './party'
 
 export const CALL_DIRECTIONS = ['inbound', 'outbound', 'campaign', 'internal'] as const
 export type CallDirection = (typeof CALL_DIRECTIONS)[number]
@@ -77,6 +78,12 @@ export const onLine = (call: Call): readonly Connection[] => call.connections.fi
 
 /** A call that is what its work reached the centre by. */
 export const carriesWork = ({ id, workId }: Pick<Call, 'id' | 'workId'>): boolean => workId === id
+
+/** A call between colleagues that is about no work: direct, or a consult within one. */
+export const isInternal = ({ workId }: Pick<Call, 'workId'>): boolean => workId === null
+
+/** Somebody from outside, and not a colleague at another telephone. */
+export const isOutsider = (party: Party): boolean => party.kind === 'outside' && party.agentId === undefined
 
 /** Three parties or more who are on the line. */
 export const isConference = (call: Call): boolean => onLine(call).length > 2

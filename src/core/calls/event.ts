@@ -61,6 +61,11 @@ export const CallEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('callPutThrough'), ...call, agentId: AgentIdSchema, number: z.string(), customer: CustomerSchema.nullable() }).readonly(),
   /** A second call of an agent, about the first (ECMA-269, 17.1.12): it has no work and owes nothing of its own. */
   z.object({ kind: z.literal('consultationOriginated'), ...call, agentId: AgentIdSchema, consultFor: CallIdSchema }).readonly(),
+  /**
+   * An agent calls a colleague, or a mailbox: nobody's business but theirs, so it carries no work. `prompted`: it comes about by itself, and the
+   * agent's own telephone rings as well.
+   */
+  z.object({ kind: z.literal('internalCallOriginated'), ...call, agentId: AgentIdSchema, prompted: z.boolean().default(false) }).readonly(),
   /** The network is asked for an outside party; Delivered, Established or Failed follows. */
   z.object({ kind: z.literal('connectionInitiated'), ...at, party: PartySchema }).readonly(),
   z.object({ kind: z.literal('connectionDelivered'), ...at, party: PartySchema }).readonly(),

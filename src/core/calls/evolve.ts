@@ -2,8 +2,8 @@
 // exist throws, because a ledger that says so is damaged.
 import { type CallId, type DeviceId, deviceOfAgent, deviceOfPark, deviceOfQueue, deviceOutside } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
-import { type Call, carriesWork, connectionOf } from './call'
-import { type Connection, type ConnectionState, isPerson, takesPart } from './connection'
+import { type Call, carriesWork, connectionOf, isInternal, isOutsider } from './call'
+import { type Connection, type ConnectionState, isOnLine, isPerson, takesPart } from './connection'
 import type { CallEvent, Customer } from './event'
 import type { Party } from './party'
 
@@ -18,11 +18,23 @@ export interface CallChange {
 export function evolveCalls(callOf: (id: CallId) => Call | undefined, event: CallEvent, atMs: EpochMs): readonly CallChange[] {
   const before = callOf(event.callId)
   if (event.kind === 'callsJoined') return joined(existing(before, event), existing(callOf(event.fromCallId), event), event, atMs)
-  return [{ callId: event.callId, before, after: evolveCall(before, event, atMs) }]
+  const about = event.kind === 'consultationOriginated' ? callOf(event.consultFor) : undefined
+  return [{ callId: event.callId, before, after: withWork(evolveCall(before, event, about, atMs), atMs) }]
 }
 
-function evolveCall(before: Call | undefined, event: Exclude<CallEvent, { kind: 'callsJoined' }>, atMs: EpochMs): Call | null {
-  if (isOpening(event)) return createCall(event, atMs)
+/** An internal call that somebody from outside comes to is a call like any other from then on: one that an agent has dialled. */
+function withWork(call: Call | null, atMs: EpochMs): Call | null {
+  if (call === null || call.workId !== null || call.consultFor !== null) return call
+  const outsider = call.connections.find((c) => isOutsider(c.party) && c.state !== 'failed')
+  if (outsider?.party.kind !== 'outside') return call
+  const { number, name } = outsider.party
+  const customer = name === null ? null : { name, group: '', facts: [] }
+  const answeredAtMs = isOnLine(outsider) ? atMs : null
+  return { ...call, workId: call.id, direction: 'outbound', number, customer: call.customer ?? customer, answeredAtMs }
+}
+
+function evolveCall(before: Call | undefined, event: Exclude<CallEvent, { kind: 'callsJoined' }>, about: Call | undefined, atMs: EpochMs): Call | null {
+  if (isOpening(event)) return createCall(event, about, atMs)
   const call = existing(before, event)
   switch (event.kind) {
     case 'connectionInitiated':
@@ -98,11 +110,13 @@ function evolveCall(before: Call | undefined, event: Exclude<CallEvent, { kind: 
 /** What a party says is remembered with it; null when it is no longer there. */
 export const withSaid = (call: Call, deviceId: DeviceId, text: string): Call => changed(call, deviceId, { said: text })
 
-type Opening = Extract<CallEvent, { kind: 'callQueued' | 'callOriginated' | 'callPutThrough' | 'consultationOriginated' }>
-const OPENINGS: ReadonlySet<CallEvent['kind']> = new Set(['callQueued', 'callOriginated', 'callPutThrough', 'consultationOriginated'])
-const isOpening = (event: CallEvent): event is Opening => OPENINGS.has(event.kind)
+const OPENINGS = ['callQueued', 'callOriginated', 'callPutThrough', 'consultationOriginated', 'internalCallOriginated'] as const
+type Opening = Extract<CallEvent, { kind: (typeof OPENINGS)[number] }>
+/** Whether a call begins with it. */
+export const isOpening = (event: { readonly kind: string }): event is Opening => (OPENINGS as readonly string[]).includes(event.kind)
 
-function createCall(event: Opening, atMs: EpochMs): Call {
+/** `about` is the call a consult is about. */
+function createCall(event: Opening, about: Call | undefined, atMs: EpochMs): Call {
   const common = {
     id: event.callId,
     queueId: null,
@@ -140,7 +154,12 @@ function createCall(event: Opening, atMs: EpochMs): Call {
     return { ...common, direction: 'campaign', number, customer, outsideCount: 1, answeredAtMs: atMs, connections }
   }
   const connections = [fresh(deviceOfAgent(event.agentId), agent, 'initiated', atMs)]
-  if (event.kind === 'consultationOriginated') return { ...common, direction: 'internal', workId: event.consultFor, consultFor: event.consultFor, connections }
+  if (event.kind === 'internalCallOriginated') {
+    const own = event.prompted ? [fresh(deviceOfAgent(event.agentId), agent, 'alerting', atMs)] : connections
+    return { ...common, direction: 'internal', workId: null, connections: own }
+  }
+  if (event.kind === 'consultationOriginated')
+    return { ...common, direction: 'internal', workId: about === undefined ? event.consultFor : about.workId, consultFor: event.consultFor, connections }
   return {
     ...common,
     direction: event.ofCampaign ? 'campaign' : 'outbound',
@@ -163,9 +182,14 @@ function established(call: Call, deviceId: DeviceId, atMs: EpochMs): Call {
   const joined = inState(call, deviceId, 'connected', atMs)
   // A queue or a slot has done its work once somebody answers: its connection becomes null.
   const connections = joined.connections.filter((c) => isPerson(c.party))
-  const bothSides = connections.some((c) => c.party.kind === 'agent' && takesPart(c)) && connections.some((c) => c.party.kind === 'outside')
   // Whoever answers has the call: what it was on its way to no longer counts.
-  return { ...nextToRing(joined), connections, handover: null, answeredAtMs: call.answeredAtMs ?? (bothSides && carriesWork(call) ? atMs : null) }
+  return { ...nextToRing(joined), connections, handover: null, answeredAtMs: call.answeredAtMs ?? (hearEachOther(call, connections) ? atMs : null) }
+}
+
+/** An agent and the outside party of a call with work; of an internal one, any two. A consult is not answered: it is about a call that is. */
+function hearEachOther(call: Call, connections: readonly Connection[]): boolean {
+  if (isInternal(call)) return call.consultFor === null && connections.filter((c) => c.state === 'connected' && takesPart(c)).length > 1
+  return carriesWork(call) && connections.some((c) => c.party.kind === 'agent' && takesPart(c)) && connections.some((c) => c.party.kind === 'outside')
 }
 
 /** Clearing an agent who was still ringing leaves the call in its queue and remembers whom it passed. */
@@ -196,7 +220,7 @@ function joined(kept: Call, from: Call, event: Extract<CallEvent, { kind: 'calls
   const after: Call = { ...kept, connections, clearing: null }
   return [
     { callId: from.id, before: from, after: null },
-    { callId: kept.id, before: kept, after },
+    { callId: kept.id, before: kept, after: withWork(after, atMs) },
   ]
 }
 

@@ -10,6 +10,8 @@ export {
   connectionOf,
   type Handover,
   isConference,
+  isInternal,
+  isOutsider,
   onLine,
   ringDueAtMs,
   waitsIn,
@@ -18,7 +20,7 @@ export { type ClearCause, type Connection, type ConnectionState, ENDPOINTS, type
 export type { CallDecision, NetworkReport } from './decide'
 export * as services from './decide'
 export { CALL_EVENTS, type CallEvent, CallEventSchema, CLEARINGS, type Customer, CustomerSchema, type Offer, OfferSchema } from './event'
-export { type CallChange, evolveCalls, withSaid } from './evolve'
+export { type CallChange, evolveCalls, isOpening, withSaid } from './evolve'
 export { FAILURE_WORDS, FAILURES, type Failure } from './failure'
 export { type Ear, type Hearing, whoHearsWhom } from './hearing'
 export { type Party, PartySchema } from './party'

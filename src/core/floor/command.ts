@@ -3,6 +3,7 @@
 import * as z from 'zod'
 import { type AttemptReport, CAMPAIGN_ASKS, type CampaignAsk, type DialerCommand } from '@/core/rules/campaign'
 import { CLOSING_ASKS, type ClosingCommand } from '@/core/rules/closing'
+import { COLLEAGUE_ASKS, type ColleagueCommand } from '@/core/rules/colleagues'
 import { DO_NOT_CALL_ASKS, type DoNotCallCommand } from '@/core/rules/do-not-call'
 import type { DoorCommand } from '@/core/rules/door'
 import { OWNER_ASKS, type OwnerCommand } from '@/core/rules/owner'
@@ -17,6 +18,7 @@ export const AskSchema = z.discriminatedUnion('kind', [
   ...TALK_ASKS,
   ...CLOSING_ASKS,
   ...CAMPAIGN_ASKS,
+  ...COLLEAGUE_ASKS,
   ...PROMISE_ASKS,
   ...DO_NOT_CALL_ASKS,
   ...OWNER_ASKS,
@@ -27,6 +29,14 @@ export type Ask = z.infer<typeof AskSchema>
 export type NetworkCommand = DoorCommand | FarEndCommand | AttemptReport | DialerCommand | PassTime
 
 /** What an agent asks for, as it is decided. */
-export type AgentCommand = ShiftCommand | Exclude<TalkCommand, FarEndCommand> | ClosingCommand | CampaignAsk | PromiseCommand | DoNotCallCommand | OwnerCommand
+export type AgentCommand =
+  | ShiftCommand
+  | Exclude<TalkCommand, FarEndCommand>
+  | ClosingCommand
+  | CampaignAsk
+  | PromiseCommand
+  | ColleagueCommand
+  | DoNotCallCommand
+  | OwnerCommand
 
 export type Command = AgentCommand | NetworkCommand

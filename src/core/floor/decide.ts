@@ -3,6 +3,7 @@
 import { type CarriedOver, LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
 import { CAMPAIGN_RULES } from '@/core/rules/campaign'
 import { CLOSING_RULES } from '@/core/rules/closing'
+import { COLLEAGUE_RULES } from '@/core/rules/colleagues'
 import { DO_NOT_CALL_RULES } from '@/core/rules/do-not-call'
 import { DOOR_RULES } from '@/core/rules/door'
 import { OWNER_RULES } from '@/core/rules/owner'
@@ -38,6 +39,7 @@ const RULES: Rules<Command, FloorRefusal> = {
   ...TALK_RULES,
   ...CLOSING_RULES,
   ...CAMPAIGN_RULES,
+  ...COLLEAGUE_RULES,
   ...PROMISE_RULES,
   ...DO_NOT_CALL_RULES,
   ...OWNER_RULES,

@@ -3,6 +3,7 @@
 import type { FloorEvent } from '@/core/ledger'
 import { farEndDecided, followCampaigns, keepTarget } from '@/core/rules/campaign'
 import { left, openScript, recordPage } from '@/core/rules/closing'
+import { forgetAsked, ringWhoAreFree } from '@/core/rules/colleagues'
 import { answered, freesSomebody, route } from '@/core/rules/door'
 import { handoverFailed, rescueStranded } from '@/core/rules/talk'
 import type { Draft } from '@/core/state'
@@ -16,6 +17,7 @@ const FOLLOWS: { readonly [K in FloorEvent['kind']]?: readonly Follows<Extract<F
   scriptPageShown: [recordPage],
   connectionFailed: [handoverFailed, rescueStranded, farEndDecided],
   connectionCleared: [handoverFailed, left, rescueStranded, farEndDecided],
+  shiftEnded: [(draft, seq, { agentId }) => forgetAsked(draft, seq, agentId)],
   recordCoded: [(draft, _seq, { campaignId }) => keepTarget(draft, campaignId)],
 }
 
@@ -24,4 +26,5 @@ export function follow(draft: Draft): void {
   for (const { seq, event } of primary) for (const then of FOLLOWS[event.kind] ?? []) (then as Follows<FloorEvent>)(draft, seq, event)
   if (draft.entries.some(({ event }) => freesSomebody(event))) route(draft)
   followCampaigns(draft)
+  if (draft.state.whenFree.size > 0) ringWhoAreFree(draft)
 }

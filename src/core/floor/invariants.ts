@@ -2,7 +2,7 @@
 // is asked again. Tests ask after every decision, and of whole floors; a property holds the one against the other.
 import { type Agent, agentStateName } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
-import { type Call, carriesWork, isOnLine, isPerson, takesPart, waitsIn, whoHearsWhom } from '@/core/calls'
+import { type Call, carriesWork, isInternal, isOnLine, isOutsider, isPerson, takesPart, waitsIn, whoHearsWhom } from '@/core/calls'
 import type { Attempt, Preview } from '@/core/campaigns'
 import { deviceOfAgent } from '@/core/ids'
 import { idleOf, isAwaited } from '@/core/rules/shift'
@@ -33,6 +33,12 @@ const OF_AGENTS: Laws<Agent> = {
 }
 
 const OF_CALLS: Laws<Call> = {
+  'of a call between colleagues nobody is outside but colleagues at another telephone, and nobody is said to be at work for it': (c, s) =>
+    c.connections.every(({ party, state }) => {
+      if (isInternal(c) && c.consultFor === null && isOutsider(party) && state !== 'failed') return false
+      const end = party.kind === 'agent' ? get(s.agents, party.agentId)?.engagements.find((e) => e.callId === c.id) : undefined
+      return end === undefined || end.internal === isInternal(c)
+    }),
   'an agent’s connection is an engagement of that agent': (c, s) =>
     c.connections.every(
       ({ party, state }) => party.kind !== 'agent' || state === 'failed' || get(s.agents, party.agentId)?.engagements.some((e) => e.callId === c.id),

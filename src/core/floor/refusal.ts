@@ -4,6 +4,7 @@ import { NUMBER_WORDS, type NumberRefusal } from '@/core/directory'
 import type { RefusalText, WordsOf } from '@/core/refusal'
 import { CAMPAIGN_WORDS, type CampaignRefusal } from '@/core/rules/campaign'
 import { CLOSING_WORDS, type ClosingRefusal } from '@/core/rules/closing'
+import { COLLEAGUE_WORDS, type ColleagueRefusal } from '@/core/rules/colleagues'
 import { DO_NOT_CALL_WORDS, type DoNotCallRefusal } from '@/core/rules/do-not-call'
 import { DOOR_WORDS, type DoorRefusal } from '@/core/rules/door'
 import { OWNER_WORDS, type OwnerRefusal } from '@/core/rules/owner'
@@ -22,6 +23,7 @@ export type FloorRefusal =
   | TalkRefusal
   | ClosingRefusal
   | CampaignRefusal
+  | ColleagueRefusal
   | PromiseRefusal
   | DoNotCallRefusal
   | OwnerRefusal
@@ -37,6 +39,7 @@ const WORDS: WordsOf<FloorRefusal> = {
   ...TALK_WORDS,
   ...CLOSING_WORDS,
   ...CAMPAIGN_WORDS,
+  ...COLLEAGUE_WORDS,
   ...PROMISE_WORDS,
   ...DO_NOT_CALL_WORDS,
   ...OWNER_WORDS,

@@ -4,6 +4,7 @@ import type { Agent } from '@/core/agents'
 import { type Call, onLine, type Party } from '@/core/calls'
 import { type AgentCommand, type Command, decide, preview } from '@/core/floor'
 import type { CallId } from '@/core/ids'
+import { isAwaited } from '@/core/rules/shift'
 import { copyOf, type FloorState } from '@/core/state'
 import { get, must, values } from '@/core/table'
 import { aCrowdedFloor, MANY, type Step, steps, toCommand } from '@/core/testing'
@@ -23,8 +24,8 @@ const given = (state: FloorState, command: Command, atMs: number): FloorState | 
   return decide(after, command, { atMs }).ok ? after : null
 }
 /** Whoever calls them reaches them in person. */
-const reachable = ({ engagements, shift, diversion, doNotDisturb }: Agent): boolean =>
-  engagements.length === 0 && shift !== null && diversion === null && !doNotDisturb
+const reachable = (state: FloorState, agent: Agent): boolean =>
+  agent.engagements.length === 0 && agent.shift !== null && agent.diversion === null && !agent.doNotDisturb && !isAwaited(state, agent)
 const ends = (state: FloorState) => values(state.agents).flatMap((a: Agent) => a.engagements.map((e) => ({ agentId: a.id, ...e })))
 const shape = (call: Call | undefined) => call?.connections.map(({ deviceId, state, silenced, endpoint }) => ({ deviceId, state, silenced, endpoint }))
 const mutes = (state: FloorState) => MANY.map((id) => must(state.agents, id).muted)
@@ -64,7 +65,7 @@ describe('services of call control', () => {
     overFloors(2, 200, (state, atMs) => {
       let met = 0
       for (const { agentId, callId } of ends(state)) {
-        const asked = MANY.find((id) => id !== agentId && reachable(must(state.agents, id)))
+        const asked = MANY.find((id) => id !== agentId && reachable(state, must(state.agents, id)))
         const connected = get(state.calls, callId)?.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === agentId && c.state === 'connected')
         const noFormer = !ends(state).some((e) => e.agentId === agentId && get(state.calls, e.callId)?.consultFor === callId)
         if (asked === undefined || !connected || !noFormer) continue
@@ -83,7 +84,7 @@ describe('services of call control', () => {
     overFloors(3, 200, (state, atMs) => {
       let met = 0
       for (const { agentId, callId } of ends(state)) {
-        const target = MANY.find((id) => id !== agentId && reachable(must(state.agents, id)))
+        const target = MANY.find((id) => id !== agentId && reachable(state, must(state.agents, id)))
         const call = get(state.calls, callId)
         if (target === undefined || call === undefined) continue
         const sent = given(state, { kind: 'transfer', agentId, callId, target: { kind: 'agent', agentId: target } }, atMs)
@@ -102,7 +103,7 @@ describe('services of call control', () => {
     }))
 
   test('an attended transfer and a conference keep everybody of both lines', () =>
-    overFloors(4, 20, (state, atMs) => {
+    overFloors(14, 20, (state, atMs) => {
       let met = 0
       for (const { agentId, callId } of ends(state)) {
         const consult = get(state.calls, callId)

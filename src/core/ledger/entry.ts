@@ -5,6 +5,7 @@ import { AgentEventSchema } from '@/core/agents'
 import { CallbackEventSchema } from '@/core/callbacks'
 import { CallEventSchema } from '@/core/calls'
 import { AttemptEventSchema, CampaignEventSchema, RecordEventSchema } from '@/core/campaigns'
+import { ColleagueEventSchema } from '@/core/colleagues'
 import { DoNotCallEventSchema } from '@/core/do-not-call'
 import { AgentIdSchema } from '@/core/ids'
 import { OutcomeCorrectedSchema, OutcomeEventSchema, OutcomeTakenBackSchema } from '@/core/outcomes'
@@ -63,6 +64,7 @@ export const FloorEventSchema = z.discriminatedUnion('kind', [
   OutcomeCorrectedSchema,
   ScriptEventSchema,
   CallbackEventSchema,
+  ColleagueEventSchema,
   DoNotCallEventSchema,
   NumberEventSchema,
   TaskEventSchema,

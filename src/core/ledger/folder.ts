@@ -1,7 +1,7 @@
 // Folds entries into call records and agent intervals, one entry at a time, so that a live floor and an archived
 // day use the same code. Keeps its own working memory; what it hands out is plain data.
 import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
-import { CALL_EVENTS, type Call, type CallChange, type CallEvent, evolveCalls } from '@/core/calls'
+import { CALL_EVENTS, type Call, type CallChange, type CallEvent, evolveCalls, isOpening } from '@/core/calls'
 import { type AgentId, type CallId, type CampaignId, toCallId } from '@/core/ids'
 import { evolveRun, splitAnswers } from '@/core/scripts'
 import { agentName, campaignSetUp, outcomeSetFor, type SetUp, scriptById, scriptVersion } from '@/core/set-up'
@@ -59,7 +59,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
   const nameOf = (id: AgentId) => agentName(known(), id)
   /** Of a call that began before the ledger does nothing is reported: half a call would be a wrong one. */
   const speaksOfLostCall = (event: FloorEvent): boolean =>
-    'callId' in event && event.callId !== null && callOf(event.callId) === undefined && !calls.has(event.callId) && !BEGINS_CALL.has(event.kind)
+    'callId' in event && event.callId !== null && callOf(event.callId) === undefined && !calls.has(event.callId) && !isOpening(event)
 
   const setAgent = (before: Agent, after: Agent, atMs: EpochMs) => {
     if (after === before) return
@@ -80,10 +80,22 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
   const agent = (id: AgentId): Agent => agents.get(id) ?? createAgent(id)
 
   const followEngagements = (change: CallChange, atMs: EpochMs) => {
-    for (const { agentId, state } of engagementsOf(change)) {
-      setAgent(agent(agentId), engageAgent(agent(agentId), change.callId, state, atMs), atMs)
+    for (const end of engagementsOf(change)) {
+      const before = agent(end.agentId)
+      setAgent(before, engageAgent(before, end, atMs), atMs)
       // An answer at the far end makes a dialled call a talk, and changes nothing at the agent's own end.
-      report(agent(agentId), atMs)
+      report(agent(end.agentId), atMs)
+      pauseWrapUps(before, agent(end.agentId), atMs)
+    }
+  }
+
+  /** While colleagues talk about something else nobody wraps anything up. */
+  const pauseWrapUps = (before: Agent, after: Agent, atMs: EpochMs) => {
+    const [was, is] = [before.state.name === 'internalCall', after.state.name === 'internalCall']
+    if (was === is) return
+    for (const { callId } of after.wrapUps) {
+      const open = calls.get(callId)
+      if (open !== undefined) wrapUpLeg(open.legs, after.id, was, atMs)
     }
   }
 
@@ -168,7 +180,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       case 'outcomeOwed':
         setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
         if (owedBefore.has(event.callId)) return
-        return noteWrapUp(existing(event.callId), event, atMs)
+        return noteWrapUp(existing(event.callId), event, agent(event.agentId).state.name === 'internalCall', atMs)
       case 'scriptPageShown': {
         const open = existing(event.callId)
         open.run = evolveRun(open.run, event, atMs)
@@ -250,6 +262,11 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       case 'captionSpoken':
       case 'ringSilenced':
       case 'contactTaken':
+      case 'questionAsked':
+      case 'questionAnswered':
+      case 'questionClosed':
+      case 'callWhenFreeWished':
+      case 'callWhenFreeEnded':
       case 'callbackAgreed':
       case 'callbackMoved':
       case 'callbackHandedOver':
@@ -349,14 +366,13 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
 function noteWrapUp(
   open: OpenCall,
   { kind, agentId }: { readonly kind: 'wrapUpStarted' | 'wrapUpEnded' | 'outcomeOwed'; readonly agentId: AgentId },
+  paused: boolean,
   atMs: EpochMs,
 ): void {
-  wrapUpLeg(open.legs, agentId, kind === 'wrapUpStarted', atMs)
+  wrapUpLeg(open.legs, agentId, kind === 'wrapUpStarted' && !paused, atMs)
   const others = open.owedBy.filter((id) => id !== agentId)
   open.owedBy = kind === 'wrapUpEnded' ? others : [...others, agentId]
 }
-
-const BEGINS_CALL: ReadonlySet<FloorEvent['kind']> = new Set(['callQueued', 'callOriginated', 'callPutThrough', 'consultationOriginated'])
 
 const isCallEvent = (event: FloorEvent): event is CallEvent => CALL_EVENTS.has(event.kind)
 

@@ -54,7 +54,9 @@ export type CallRecord = z.infer<typeof CallRecordSchema>
 export const AgentIntervalSchema = z.object({
   agentId: AgentIdSchema,
   agent: z.string().describe('name of the agent'),
-  state: z.enum(['notReady', 'ready', 'ringing', 'dialling', 'onCall', 'wrapUp']).describe('dialling: on a call they made that nobody has answered yet'),
+  state: z
+    .enum(['notReady', 'ready', 'ringing', 'dialling', 'onCall', 'internalCall', 'wrapUp'])
+    .describe('dialling: on a call they made that nobody has answered yet; internalCall: with colleagues, about no work'),
   reason: z.string().nullable(),
   fromMs: ms,
   toMs: ms,

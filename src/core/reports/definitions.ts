@@ -9,6 +9,7 @@ export const DEFINITIONS = {
   aht: 'Average handle time: talk + hold + wrap-up of the agent’s leg, mean over handled legs.',
   occupancy: 'Handle time ÷ (handle time + ready time).',
   utilisation: 'Handle time ÷ shift time.',
+  internalCalls: 'Time with colleagues about no work. It is in no handle time and no occupancy.',
   uncoded: 'Handled calls still without an outcome 10 minutes after their end.',
   disagreement: 'Coded calls whose script answers speak against the code ÷ coded calls that ran a script.',
   outcomes: 'Calls by the outcome they were coded with.',

@@ -55,7 +55,7 @@ describe('measures', () => {
   test('an empty denominator gives no figure, never 0 % or 100 %', () => {
     expect(measure([], OPTIONS)).toMatchObject({ offered: 0, abandonRatio: null, serviceLevelRatio: null, speedOfAnswer: null, ahtMs: null })
     expect(measure([abandonedAfter(2_000)], OPTIONS)).toMatchObject({ offered: 1, abandonRatio: null, serviceLevelRatio: null })
-    expect(occupancy([])).toEqual({ occupancyRatio: null, utilisationRatio: null })
+    expect(occupancy([])).toEqual({ occupancyRatio: null, utilisationRatio: null, internalMs: 0 })
   })
 
   test.each([
@@ -127,7 +127,7 @@ describe('measures', () => {
     expect(measure([waits], OPTIONS)).toMatchObject({ offered: 1, underWay: 1, answered: 0, abandoned: 0, ahtMs: null, uncoded: 0 })
   })
 
-  test('occupancy leaves not ready, ringing and dialling out, utilisation does not', () => {
+  test('occupancy leaves not ready, ringing, dialling and calls of colleagues out, utilisation does not', () => {
     const spans = [
       ['ready', 30],
       ['ringing', 10],
@@ -136,8 +136,10 @@ describe('measures', () => {
       ['notReady', 100],
       // Somebody is called and has not answered: that is no handling.
       ['dialling', 50],
+      // Nor is a talk with a colleague about no work.
+      ['internalCall', 25],
     ] as const
     const intervals = spans.map(([state, toMs]): AgentInterval => ({ agentId: ANN, agent: 'Ann', state, reason: null, fromMs: 0, toMs }))
-    expect(occupancy(intervals)).toEqual({ occupancyRatio: 60 / 90, utilisationRatio: 60 / 250 })
+    expect(occupancy(intervals)).toEqual({ occupancyRatio: 60 / 90, utilisationRatio: 60 / 275, internalMs: 25 })
   })
 })

@@ -46,8 +46,9 @@ export interface MeasureOptions {
 /** Whoever had the call handled it: first, or after it was handed to them. Who was only asked, or joined, did not. */
 export const isHandling = ({ role }: Pick<AgentLeg, 'role'>): boolean => role === 'handled' || role === 'transferredTo'
 
-/** Offered, answered and service level count inbound calls; handle time and outcomes count every handled call. */
-export function measure(records: readonly PartOfCall[], options: MeasureOptions): Measures {
+/** Offered, answered and service level count inbound calls; handle time and outcomes every handled call. Calls between colleagues are in none. */
+export function measure(all: readonly PartOfCall[], options: MeasureOptions): Measures {
+  const records = all.filter((r) => r.direction !== 'internal')
   const inbound = records.filter((r) => r.direction === 'inbound')
   const answered = inbound.filter((r) => r.answeredAtMs !== null)
   const abandoned = inbound.filter((r) => r.result === 'abandoned')
@@ -79,15 +80,17 @@ export function measure(records: readonly PartOfCall[], options: MeasureOptions)
   }
 }
 
-/** Handle time / (handle time + ready time), and handle time / shift time; null without a shift. */
+/** Handle time / (handle time + ready time), and handle time / shift time; null without a shift. Beside them the time in calls between colleagues. */
 export function occupancy(intervals: readonly (Pick<AgentInterval, 'fromMs' | 'toMs'> & { readonly state: string })[]): {
   readonly occupancyRatio: number | null
   readonly utilisationRatio: number | null
+  readonly internalMs: number
 } {
   const total = (states: readonly string[]) => intervals.filter((i) => states.includes(i.state)).reduce((sum, i) => sum + i.toMs - i.fromMs, 0)
   const handleMs = total(['onCall', 'wrapUp'])
-  const shiftMs = total(['onCall', 'wrapUp', 'ready', 'notReady', 'ringing', 'dialling'])
-  return { occupancyRatio: ratio(handleMs, handleMs + total(['ready'])), utilisationRatio: ratio(handleMs, shiftMs) }
+  const internalMs = total(['internalCall'])
+  const shiftMs = total(['onCall', 'wrapUp', 'ready', 'notReady', 'ringing', 'dialling']) + internalMs
+  return { occupancyRatio: ratio(handleMs, handleMs + total(['ready'])), utilisationRatio: ratio(handleMs, shiftMs), internalMs }
 }
 
 export interface Grouped {

@@ -2,6 +2,7 @@
 import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
 import { type Call, type CallChange, type CallEvent, carriesWork, evolveCalls, waitsIn, withSaid } from '@/core/calls'
 import { createRun } from '@/core/campaigns'
+import { evolveQuestion, evolveWhenFree, pairKey } from '@/core/colleagues'
 import { type AgentId, type CallId, deviceOutside } from '@/core/ids'
 import type { FloorEvent, LedgerEntry } from '@/core/ledger'
 import { dequeue, enqueue, foldHandleMs } from '@/core/queues'
@@ -122,6 +123,17 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     case 'recordMatched':
     case 'recordsPutBack':
       return evolveCampaigning(place, event, atMs)
+    case 'questionAsked':
+    case 'questionAnswered':
+    case 'questionClosed': {
+      const question = evolveQuestion(get(state.questions, pairKey(event)), event, atMs)
+      return question === null ? remove(place, 'questions', pairKey(event)) : put(place, 'questions', pairKey(event), question)
+    }
+    case 'callWhenFreeWished':
+    case 'callWhenFreeEnded': {
+      const wish = evolveWhenFree(event, atMs)
+      return wish === null ? remove(place, 'whenFree', pairKey(event)) : put(place, 'whenFree', pairKey(event), wish)
+    }
     case 'captionSpoken':
       return hearCaption(place, event, atMs)
     case 'notesDrafted':
@@ -171,10 +183,7 @@ function changeCall(place: Place, event: CallEvent, change: CallChange, atMs: Ep
 
 /** Every agent's end of the call, as the call has it now. */
 function engage(place: Place, change: CallChange, atMs: EpochMs): void {
-  for (const { agentId, state } of engagementsOf(change)) {
-    const agent = must(place.state.agents, agentId)
-    put(place, 'agents', agentId, engageAgent(agent, change.callId, state, atMs))
-  }
+  for (const end of engagementsOf(change)) put(place, 'agents', end.agentId, engageAgent(must(place.state.agents, end.agentId), end, atMs))
 }
 
 function followWithWork(place: Place, event: CallEvent, { callId, before, after }: CallChange, atMs: EpochMs): void {
@@ -186,7 +195,11 @@ function followWithWork(place: Place, event: CallEvent, { callId, before, after 
     return
   }
   const work = get(state.work, callId)
-  if (work === undefined) return
+  if (work === undefined) {
+    // Somebody from outside has come to an internal call: it is work from now on.
+    if (after !== null && carriesWork(after)) put(place, 'work', callId, followCall(createWork(after), undefined, after, atMs))
+    return
+  }
   put(place, 'work', callId, { ...followCall(work, before, after, atMs), ...about(event, work) })
   if (event.kind === 'callCleared') noteHandleMs(place, work, atMs)
 }

@@ -4,6 +4,7 @@ import { type Agent, createAgent } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import type { Call } from '@/core/calls'
 import { type Attempt, type CampaignRun, createRun, type Preview } from '@/core/campaigns'
+import type { Question, WhenFree } from '@/core/colleagues'
 import type { DoNotCallList } from '@/core/do-not-call'
 import { type AgentId, type AttemptId, type CallId, type QueueId, toAgentId, toAttemptId, toCallId } from '@/core/ids'
 import type { Waiting } from '@/core/queues'
@@ -34,6 +35,10 @@ export interface FloorTables {
   readonly coded: Table<Coded>
   /** The outcome each agent saved last of a call that was over, with the work as it was: what can be taken back. */
   readonly lately: Table<Lately>
+  /** What colleagues asked each other before they call, by `pairKey`. */
+  readonly questions: Table<Question>
+  /** Who is to be put through to whom once both are free, by `pairKey`. */
+  readonly whenFree: Table<WhenFree>
   /** What time itself will change, and when, by `dueKey`. */
   readonly due: Table<Due>
 }
@@ -75,6 +80,8 @@ export const TABLES = [
   'previews',
   'coded',
   'lately',
+  'questions',
+  'whenFree',
   'due',
 ] as const satisfies readonly (keyof FloorTables)[]
 export type TableName = (typeof TABLES)[number]
@@ -93,6 +100,8 @@ export function createFloor(floorId: string, setUp: SetUp): FloorState {
     previews: new Map(),
     coded: new Map(),
     lately: new Map(),
+    questions: new Map(),
+    whenFree: new Map(),
     due: new Map(),
   }
   const began = {

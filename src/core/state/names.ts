@@ -1,7 +1,7 @@
 // What parties and calls are called in a sentence.
 import type { Party } from '@/core/calls'
 import { callerLabel, writeNumber } from '@/core/directory'
-import type { CallId } from '@/core/ids'
+import { type AgentId, type CallId, deviceOfAgent } from '@/core/ids'
 import { agentName, queueSetUp } from '@/core/set-up'
 import { get } from '@/core/table'
 import type { FloorState } from './floor-state'
@@ -21,10 +21,10 @@ export function partyName(state: Pick<FloorState, 'setUp'>, party: Party): strin
   }
 }
 
-/** Who a call is with: its caller, or whoever is consulted. */
-export function partyOfCall(state: FloorState, callId: CallId): string {
+/** Who a call is with for an agent: its caller, or of a call without work whoever else is on it. */
+export function partyOfCall(state: FloorState, callId: CallId, agentId: AgentId): string {
   const work = get(state.work, callId)
   if (work !== undefined) return callerLabel(work)
-  const consulted = get(state.calls, callId)?.connections.at(-1)?.party
-  return consulted === undefined ? 'a caller' : partyName(state, consulted)
+  const other = get(state.calls, callId)?.connections.findLast((c) => c.deviceId !== deviceOfAgent(agentId))?.party
+  return other === undefined ? 'a caller' : partyName(state, other)
 }

@@ -1,6 +1,7 @@
 // What a wish comes to: the command it stands for on a floor at a moment, aimed at what is there, so that long and deep runs come about.
 import { agentsOn, type Target } from '@/core/calls'
 import type { Attempt } from '@/core/campaigns'
+import { ANSWERS } from '@/core/colleagues'
 import type { AgentCommand, Command } from '@/core/floor'
 import { type AgentId, type CallId, type CampaignId, toAttemptId, toCallbackId, toCallId, toDeviceId, toTaskId } from '@/core/ids'
 import type { AttemptReport } from '@/core/rules/campaign'
@@ -94,6 +95,39 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
         customer: flag ? { name: 'Passholder', group: 'Pass', facts: [] } : null,
         ...(party % 2 === 0 && callback !== undefined ? { callbackId: callback.id } : {}),
         ...(pick % 3 === 0 ? { waiver: { agentId: MANY[party % AGENT_COUNT] as AgentId, why: 'They asked.' } } : {}),
+      }
+    case 'callColleague':
+      return { kind, agentId, toAgentId: nth(MANY, party) as AgentId, at: pick % 5 === 0 ? 'voicemail' : 'desk' }
+    case 'askFirst':
+      return { kind, agentId, toAgentId: nth(MANY, party) as AgentId, text: flag ? 'A minute?' : ' ' }
+    case 'answerQuestion': {
+      const asked = nth(
+        [...values(state.questions)].filter((q) => q.toAgentId === agentId),
+        pick,
+      )
+      return { kind, agentId, byAgentId: asked?.byAgentId ?? (nth(MANY, party) as AgentId), answer: nth(ANSWERS, party) ?? 'no' }
+    }
+    case 'closeQuestion':
+      return {
+        kind,
+        agentId,
+        toAgentId:
+          nth(
+            [...values(state.questions)].filter((q) => q.byAgentId === agentId),
+            pick,
+          )?.toAgentId ?? (nth(MANY, party) as AgentId),
+      }
+    case 'callWhenFree':
+      return { kind, agentId, toAgentId: nth(MANY, party) as AgentId }
+    case 'dropCallWhenFree':
+      return {
+        kind,
+        agentId,
+        toAgentId:
+          nth(
+            [...values(state.whenFree)].filter((w) => w.byAgentId === agentId),
+            pick,
+          )?.toAgentId ?? (nth(MANY, party) as AgentId),
       }
     case 'moveCallback':
       return {
@@ -206,7 +240,7 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
       return {
         kind,
         ...on,
-        code: nth(['done', 'later', null, 'follows-0', 'follows-1', 'follows-2', 'follows-3', 'follows-4', 'follows-5'], party) ?? null,
+        code: nth(['done', 'later', 'later', null, 'follows-0', 'follows-1', 'follows-2', 'follows-3', 'follows-4', 'follows-5'], party) ?? null,
         notes: 'n',
         followUp: '',
         andThen: { state: 'ready' },

@@ -13,7 +13,7 @@ export interface Wish {
   readonly agent: number
   readonly pick: number
   readonly party: number
-  readonly kind: (typeof KINDS)[number]
+  readonly kind: (typeof KINDS | typeof BETWEEN_COLLEAGUES)[number]
   readonly flag: boolean
 }
 
@@ -150,11 +150,18 @@ const KINDS = [
   ...(['saveOutcome', 'saveOutcome', 'saveOutcome', 'saveOutcome', 'answerScript', 'answerScript', 'turnPage', 'turnPage', 'turnPage', 'draftNotes'] as const),
 ] as const
 
+/** What colleagues want of each other, now and then: who talks to a colleague is there for nobody else. */
+const BETWEEN_COLLEAGUES = ['callColleague', 'askFirst', 'answerQuestion', 'closeQuestion', 'callWhenFree', 'dropCallWhenFree'] as const
+const kind: fc.Arbitrary<Wish['kind']> = fc.oneof(
+  { weight: 40, arbitrary: fc.constantFrom(...KINDS) },
+  { weight: 1, arbitrary: fc.constantFrom(...BETWEEN_COLLEAGUES) },
+)
+
 const wish: fc.Arbitrary<Wish> = fc.record({
   agent: fc.nat(AGENT_COUNT - 1),
   pick: fc.nat(99),
   party: fc.nat(99),
-  kind: fc.constantFrom(...KINDS),
+  kind,
   flag: fc.boolean(),
 })
 
@@ -174,6 +181,8 @@ export function sooner(state: FloorState, kind: Wish['kind']): Wish['kind'] {
   if (kind === 'takeBackOutcome') return values(state.lately).some((l) => state.atMs - l.savedAtMs < TAKE_BACK_MS) ? kind : 'saveOutcome'
   if (kind === 'callRecord' || kind === 'skipRecord') return count(state.previews) === 0 ? 'offerRecord' : kind
   if (kind === 'reportAttempt') return count(state.attempts) === 0 ? 'makeAttempt' : kind
+  if (kind === 'answerQuestion' || kind === 'closeQuestion') return count(state.questions) === 0 ? 'askFirst' : kind
+  if (kind === 'dropCallWhenFree') return count(state.whenFree) === 0 ? 'callWhenFree' : kind
   if (kind === 'closeTask') return count(state.tasks) === 0 ? 'saveOutcome' : kind
   if (kind === 'endAside') return values(state.calls).some((c) => c.aside !== null) ? kind : 'startAside'
   return kind
@@ -191,6 +200,11 @@ export function suited(state: FloorState, kind: Wish['kind']): readonly AgentId[
     if (kind === 'startShift') return a.shift === null
     if (kind === 'goReady') return a.shift !== null && !a.availability.ready
     if (kind === 'goNotReady') return a.state.name === 'ready'
+    if (kind === 'askFirst' || kind === 'callWhenFree') return a.shift !== null
+    if (kind === 'answerQuestion') return values(state.questions).some((q) => q.toAgentId === a.id && q.answered === null)
+    if (kind === 'closeQuestion') return values(state.questions).some((q) => q.byAgentId === a.id)
+    if (kind === 'dropCallWhenFree') return values(state.whenFree).some((w) => w.byAgentId === a.id)
+    if (kind === 'callColleague') return a.shift !== null && a.engagements.length === 0
     if (kind === 'clearNote') return a.note !== null
     if (kind === 'chooseSoundPath') return a.shift?.soundLost != null
     if (kind === 'reportSoundLost') return a.shift?.soundPath !== 'none'

@@ -42,8 +42,8 @@ export function createSnapshots(store: KeyValue, found: readonly string[] = []):
       const changed = changes.take()
       if (changed === null) dirty = null
       else if (dirty !== null) for (const [table, keys] of changed) for (const key of keys) dirty.add(partOf(table, key))
-      const { agents, calls, work, callbacks, tasks, doNotCall, campaigns, attempts, previews, coded, lately, due, ...facts } = state
-      const tables = { agents, calls, work, callbacks, tasks, doNotCall, campaigns, attempts, previews, coded, lately, due }
+      const { agents, calls, work, callbacks, tasks, doNotCall, campaigns, attempts, previews, coded, lately, questions, whenFree, due, ...facts } = state
+      const tables = { agents, calls, work, callbacks, tasks, doNotCall, campaigns, attempts, previews, coded, lately, questions, whenFree, due }
       return { seq: state.seq, facts, rows: rowsOf(tables, dirty) }
     },
     async write({ seq, facts, rows }) {

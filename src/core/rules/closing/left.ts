@@ -10,7 +10,8 @@ import { beginWrapUp } from './wrap-up'
 /** The agent who handled a call and leaves it owes its outcome, or has given it and goes on as they chose. */
 export function left(draft: Draft, seq: number, { callId, deviceId }: Extract<CallEvent, { kind: 'connectionCleared' }>): void {
   const agentId = agentOfDevice(deviceId)
-  const work = rowBefore(draft, 'work', callId)
+  // A call between colleagues becomes work when somebody from outside is brought to it, it may be by whoever leaves it to them.
+  const work = rowBefore(draft, 'work', callId) ?? get(draft.state.work, callId)
   if (agentId === null || work?.handledBy !== agentId) return
   // A ring in vain at somebody who had left before is not leaving again.
   const was = rowBefore(draft, 'calls', callId)?.connections.find((c) => c.deviceId === deviceId)?.state

@@ -93,26 +93,29 @@ export function setMute(draft: Draft, agent: Agent, { muted }: Of<'setMute'>): R
 
 /** What keeps an agent from anything but their work, if something does. */
 export function busy(state: FloorState, agent: Agent): Busy {
-  const live = agent.engagements.find((e) => e.state !== 'alerting')
-  if (live !== undefined) return refuse({ reason: 'callUnderWay', with: partyOfCall(state, live.callId) })
-  const ringing = agent.engagements[0]
-  if (ringing !== undefined) return refuse({ reason: 'callRings', with: partyOfCall(state, ringing.callId) })
   const wrapUp = agent.wrapUps[0]
-  if (wrapUp !== undefined) return refuse({ reason: 'outcomeOwed', with: partyOfCall(state, wrapUp.callId) })
-  return null
+  return busyOnCall(state, agent) ?? (wrapUp === undefined ? null : refuse({ reason: 'outcomeOwed', with: partyOfCall(state, wrapUp.callId, agent.id) }))
+}
+
+/** A call that is on, or rings. */
+export function busyOnCall(state: FloorState, { id, engagements }: Pick<Agent, 'id' | 'engagements'>): Busy {
+  const live = engagements.find((e) => e.state !== 'alerting')
+  if (live !== undefined) return refuse({ reason: 'callUnderWay', with: partyOfCall(state, live.callId, id) })
+  const ringing = engagements[0]
+  return ringing === undefined ? null : refuse({ reason: 'callRings', with: partyOfCall(state, ringing.callId, id) })
 }
 
 /** An outcome this agent owes, if there is one. */
 function owes(state: FloorState, agent: Agent): Busy {
   const first = [...agent.owed, ...agent.wrapUps][0]
-  return first === undefined ? null : refuse({ reason: 'outcomeOwed', with: partyOfCall(state, first.callId) })
+  return first === undefined ? null : refuse({ reason: 'outcomeOwed', with: partyOfCall(state, first.callId, agent.id) })
 }
 
 /** A further line is opened with the others held and nothing ringing. */
 export function mayOpenLine(state: FloorState, agent: Agent): Busy {
   const inTheWay = agent.engagements.find((e) => e.state !== 'held')
   if (inTheWay === undefined) return null
-  return refuse({ reason: inTheWay.state === 'alerting' ? 'callRings' : 'callUnderWay', with: partyOfCall(state, inTheWay.callId) })
+  return refuse({ reason: inTheWay.state === 'alerting' ? 'callRings' : 'callUnderWay', with: partyOfCall(state, inTheWay.callId, agent.id) })
 }
 
 const queueName = (state: FloorState, id: QueueId): string => (state.setUp.queues.some((q) => q.id === id) ? queueSetUp(state.setUp, id).name : id)

@@ -45,7 +45,7 @@ export const SHIFT_WORDS: WordsOf<ShiftRefusal> = {
   }),
   personOnTheWay: () => ({
     says: 'Somebody has just been reached and is on the way to you.',
-    next: 'Go not ready; you may leave as soon as nobody is on the way.',
+    next: 'Go not ready first: then it can be done as soon as nobody is on the way.',
   }),
   seatTaken: (refusal) =>
     refusal.seat === 'standIn'

@@ -2,7 +2,7 @@
 // 17.1: Single Step Transfer Call, Deflect Call, Park Call, Directed and Group Pickup Call), and the way back when the
 // other end fails.
 import type { Agent } from '@/core/agents'
-import { agentConnection, type Call, type CallEvent, connectionOf, type Failure, isOnLine, onLine, services, type Target } from '@/core/calls'
+import { agentConnection, type Call, type CallEvent, connectionOf, type Failure, isInternal, isOnLine, onLine, services, type Target } from '@/core/calls'
 import { type AgentId, deviceOfAgent, type QueueId } from '@/core/ids'
 import { routingRules } from '@/core/queues'
 import { refuse } from '@/core/rules/rule'
@@ -38,11 +38,13 @@ export function transfer(draft: Draft, agent: Agent, call: Call, { target }: Of<
   )
 }
 
-/** Deflect Call: a call that rings here goes on to the target instead. Refused: notRinging, and as reaching does. */
+/** Deflect Call: a call that rings here goes on to the target instead. Refused: notRinging, nobodyToConsultAbout, and as reaching does. */
 export function divert(draft: Draft, agent: Agent, call: Call, { target }: Of<'divert'>): Ruling {
   const mine = agentConnection(call, agent.id)
   if (mine?.state !== 'alerting') return refuse({ reason: 'notRinging' })
   if (call.keptFor !== null && target.kind !== 'queue') return refuse({ reason: 'callerNotOnLine' })
+  // It rings at two colleagues who were both free: as long as neither has answered there is nobody to send on.
+  if (isInternal(call) && onLine(call).length === 0) return refuse({ reason: 'nobodyToConsultAbout' })
   const reaching = reachFree(draft, agent, call, target)
   if (!reaching.ok) return refuse(reaching.refusal)
   const { party, deviceId, events } = reaching.reached
@@ -132,16 +134,28 @@ export function handoverFailed(draft: Draft, seq: number, event: Extract<CallEve
   if (failure !== null && call?.handover?.toDeviceId === event.deviceId) returnCall(draft, call, failure, seq)
 }
 
-/** A party on the line with nobody there, nobody ringing and no queue: the head of the queue takes care of them. */
+/** A party on the line with nobody there, nobody ringing and no queue: the head of the queue takes care of them. A colleague or a mailbox alone has nobody to wait for. */
 export function rescueStranded(draft: Draft, causedBy: number, { callId }: Pick<CallEvent, 'callId'>): void {
   const call = get(draft.state.calls, callId)
   if (call === undefined) return
+  if (isInternal(call)) return endStranded(draft, call, causedBy)
   const others = call.connections.filter((c) => c.state !== 'failed')
   const stranded = others.length === 1 && others[0]?.party.kind === 'outside' && others[0].state === 'connected'
   if (stranded) toHead(draft, call, causedBy)
+  else if (others.length === 1 && (others[0]?.party.kind === 'agent' || others[0]?.party.kind === 'voicemail')) endStranded(draft, call, causedBy)
+}
+
+/** Whoever dialled sees what became of it, and hangs up; nobody else waits for anything. */
+function endStranded(draft: Draft, call: Call, causedBy: number | null): void {
+  const [only, more] = call.connections
+  if (only === undefined || more !== undefined || only.state === 'initiated') return
+  const cleared = services.clearConnection(call, only.deviceId, 'lastParty')
+  if (cleared.ok) emit(draft, causedBy, ...cleared.events)
 }
 
 function toHead(draft: Draft, call: Call, causedBy: number | null): void {
+  if (isInternal(call)) return endStranded(draft, call, causedBy)
+
   for (const c of call.connections)
     if (c.state === 'failed' && connectionOf(must(draft.state.calls, call.id), c.deviceId))
       emit(draft, causedBy, { kind: 'connectionCleared', callId: call.id, deviceId: c.deviceId, cause: 'failed' })

@@ -111,7 +111,7 @@ function heardCall(draft: Draft, agent: Agent): Call | undefined {
 export function heardBesides(draft: Draft, agent: Agent, allowed: readonly CallId[]): Exclude<Ruling, null> | null {
   const heard = heardCall(draft, agent)
   if (heard === undefined || allowed.includes(heard.id)) return null
-  return refuse({ reason: 'hearsAnotherCall', with: partyOfCall(draft.state, heard.id) })
+  return refuse({ reason: 'hearsAnotherCall', with: partyOfCall(draft.state, heard.id, agent.id) })
 }
 
 function consultOf(draft: Draft, agent: Agent, callId: CallId): Call | undefined {

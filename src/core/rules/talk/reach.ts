@@ -7,6 +7,7 @@ import { isOpen } from '@/core/queues'
 import { forbidden } from '@/core/rules/do-not-call'
 import { unentitledToDial } from '@/core/rules/rights'
 import { type Refused, refuse } from '@/core/rules/rule'
+import { isAwaited } from '@/core/rules/shift'
 import { agentName } from '@/core/set-up'
 import type { Draft, FloorState } from '@/core/state'
 import { get } from '@/core/table'
@@ -63,8 +64,9 @@ function reachMailbox(agentId: AgentId): Reaching {
   return { ok: true, reached: { party, deviceId, failure: null, events } }
 }
 
-function reachOutside(call: Joined, number: string, name: string | null): Reaching {
-  const party = { kind: 'outside', number, name } as const
+/** `agentId`: whose own telephone it is. */
+function reachOutside(call: Joined, number: string, name: string | null, agentId?: AgentId): Reaching {
+  const party = { kind: 'outside', number, name, ...(agentId === undefined ? {} : { agentId }) } as const
   const deviceId = deviceOutside(call.id, call.outsideCount + 1)
   return { ok: true, reached: { party, deviceId, failure: null, events: (callId) => [{ kind: 'connectionInitiated', callId, deviceId, party }] } }
 }
@@ -76,13 +78,14 @@ function reachAgent(state: FloorState, asking: AgentId, call: Joined, agentId: A
   const name = agentName(state.setUp, agentId)
   if (call.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === agentId && c.state !== 'failed'))
     return refuse({ reason: 'targetAlreadyThere', name })
-  if (agent.diversion?.kind === 'number') return forbidden(state, agent.diversion.number, null) ?? reachOutside(call, agent.diversion.number, name)
+  if (agent.diversion?.kind === 'number') return forbidden(state, agent.diversion.number, null) ?? reachOutside(call, agent.diversion.number, name, agentId)
   if (agent.diversion !== null || (agent.doNotDisturb && agent.shift !== null))
     return use === 'send' ? reachMailbox(agentId) : refuse({ reason: 'targetTakesMessagesOnly', name })
   if (agent.shift === null) return refuse({ reason: 'targetOffShift', name })
   const party = { kind: 'agent', agentId } as const
   const deviceId = deviceOfAgent(agentId)
-  const failure = agent.engagements.length > 0 ? 'busy' : null
+  // Somebody whom the dialer has on the way to them is not left to a machine for a colleague's call.
+  const failure = agent.engagements.length > 0 || isAwaited(state, agent) ? 'busy' : null
   const events = (callId: Call['id']): CallEvent[] =>
     failure === null ? [{ kind: 'connectionDelivered', callId, deviceId, party }] : [{ kind: 'connectionFailed', callId, deviceId, party, failure }]
   return { ok: true, reached: { party, deviceId, failure, events } }

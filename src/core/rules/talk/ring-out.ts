@@ -2,21 +2,29 @@
 import { type Call, services } from '@/core/calls'
 import { MISSED_RING } from '@/core/set-up'
 import { type Draft, emit } from '@/core/state'
+import { get } from '@/core/table'
 
 /**
  * A ring over its limit. A queue's call goes to the next agent, and the one who missed it is set not ready and told so by the
- * reason; who consults or adds somebody sees that they do not answer; a handover goes back where it came from.
+ * reason; who consults or adds somebody sees that they do not answer; a handover goes back where it came from; a call that nobody else is on is over.
  */
-export function ringOut(draft: Draft, call: Call): void {
-  for (const c of call.connections) {
+export function ringOut(draft: Draft, { id, connections }: Call): void {
+  for (const c of connections) {
     if (c.state !== 'alerting' || c.party.kind !== 'agent' || c.sinceMs + draft.state.setUp.ringLimitMs > draft.atMs) continue
-    const at = { callId: call.id, deviceId: c.deviceId }
+    // The ring before this one may have been the last of it.
+    const call = get(draft.state.calls, id)
+    if (call === undefined) return
+    const at = { callId: id, deviceId: c.deviceId }
     if (services.isAwaited(call, c)) {
       emit(draft, null, { kind: 'connectionFailed', ...at, party: c.party, failure: 'noAnswer' })
       continue
     }
-    emit(draft, null, { kind: 'connectionCleared', ...at, cause: 'noAnswer' })
-    if (call.connections.some((x) => x.state === 'queued'))
-      emit(draft, draft.state.seq, { kind: 'agentNotReady', agentId: c.party.agentId, reason: MISSED_RING })
+    const queued = call.connections.some((x) => x.state === 'queued')
+    if (queued || call.handover?.toDeviceId === c.deviceId) emit(draft, null, { kind: 'connectionCleared', ...at, cause: 'noAnswer' })
+    else {
+      const cleared = services.clearConnection(call, c.deviceId, 'noAnswer')
+      if (cleared.ok) emit(draft, null, ...cleared.events)
+    }
+    if (queued) emit(draft, draft.state.seq, { kind: 'agentNotReady', agentId: c.party.agentId, reason: MISSED_RING })
   }
 }

@@ -1,0 +1,39 @@
+// A direct call to a colleague (Make Call, ECMA-269, 17.1.20, to a device of the same centre). It rings like any call and is nobody's work.
+import type { Agent } from '@/core/agents'
+import { type Call, isInternal, services } from '@/core/calls'
+import { deviceOfAgent } from '@/core/ids'
+import { refuse } from '@/core/rules/rule'
+import { busyOnCall, isAwaited } from '@/core/rules/shift'
+import { reach } from '@/core/rules/talk'
+import { type Draft, emit, nextCallId } from '@/core/state'
+import { get } from '@/core/table'
+import type { Of, Ruling } from './commands'
+
+/**
+ * Also in wrap-up, which waits meanwhile. What came to nothing (busy, no answer, refused) makes room for the next try. Where the colleague takes no
+ * calls it goes to their mailbox, or to the number they divert to. Refused: a call
+ * under way, personOnTheWay, and what reaching them refuses.
+ */
+export function callColleague(draft: Draft, agent: Agent, { toAgentId, at }: Of<'callColleague'>): Ruling {
+  const former = failedTry(draft, agent)
+  const refused = busyOnCall(draft.state, { ...agent, engagements: agent.engagements.filter((e) => e.callId !== former?.id) })
+  if (refused !== null) return refused
+  if (isAwaited(draft.state, agent)) return refuse({ reason: 'personOnTheWay' })
+  const callId = nextCallId(draft.state)
+  const target = at === 'voicemail' ? ({ kind: 'voicemail', agentId: toAgentId } as const) : ({ kind: 'agent', agentId: toAgentId } as const)
+  const reaching = reach(draft, agent.id, { id: callId, outsideCount: 0, connections: [] }, target, 'send')
+  if (!reaching.ok) return refuse(reaching.refusal)
+  if (former !== undefined) {
+    const cleared = services.clearConnection(former, deviceOfAgent(agent.id), 'hungUp')
+    if (cleared.ok) emit(draft, null, ...cleared.events)
+  }
+  return emit(draft, null, { kind: 'internalCallOriginated', callId, agentId: agent.id, prompted: false }, ...reaching.reached.events(callId))
+}
+
+/** A call to a colleague on which nobody is left but this agent, with what became of the try. */
+function failedTry({ state }: Draft, { id, engagements }: Agent): Call | undefined {
+  const mine = deviceOfAgent(id)
+  return engagements
+    .flatMap((e) => get(state.calls, e.callId) ?? [])
+    .find((call) => isInternal(call) && call.consultFor === null && call.connections.every((c) => c.deviceId === mine || c.state === 'failed'))
+}
