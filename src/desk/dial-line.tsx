@@ -4,7 +4,7 @@
 import { type KeyboardEvent, type Ref, useId, useImperativeHandle, useRef, useState } from 'react'
 import type { Target } from '@/core/calls'
 import type { NumberReading } from '@/core/directory'
-import { toRefusalText } from '@/core/floor'
+import { type Ask, toRefusalText } from '@/core/floor'
 import type { CallId } from '@/core/ids'
 import type { CentreView, MeView } from '@/exchange/protocol'
 import { useCommand, useSeen } from '@/exchange/react'
@@ -65,12 +65,12 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
   const text = typed.trim()
   const reading = /\d/.test(text) || !/\p{L}/u.test(text) ? (text === '' ? undefined : readNumber(text, centre.homeCountry)) : undefined
   const found = text === '' ? [] : choicesFor(text, { me, centre, seats, queues }, onPick === null ? undefined : reading)
-  // Without a call only what can be dialled is of use.
-  const choices = onPick === null ? found.filter((c) => c.target.kind === 'number') : found
-  const readAs = reading?.ok ? reading.number.readAs : null
-  const missing = onPick === null && text !== '' ? lackingToDial(me, centre, readAs) : null
-  const why = missing === null ? null : toRefusalText(missing)
+  // Without a call only who can be called is of use.
+  const choices = onPick === null ? found.filter((c) => c.target.kind !== 'queue') : found
   const finder = useFinder({ id, items: choices, typed, onTyped: type, keyOf: (c) => c.key })
+  const readAs = reading?.ok ? reading.number.readAs : null
+  const missing = onPick === null && text !== '' && !isInside(finder.marked) ? lackingToDial(me, centre, readAs) : null
+  const why = missing === null ? null : toRefusalText(missing)
   const { marked: choice, listed } = finder
 
   const clear = () => {
@@ -84,7 +84,7 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
       return onPick(choice.target)
     }
     const number = choice?.target.kind === 'number' ? choice.target.typed : typed
-    const reply = await command({ kind: 'makeCall', typed: number, customer: null })
+    const reply = await command(isInside(choice) ? callInside(choice) : { kind: 'makeCall', typed: number, customer: null })
     if (!reply.ok) {
       if (reply.refusal.reason === 'onDoNotCall') setWithheld({ typed: number, says: reply.refusal.says })
       setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
@@ -161,6 +161,17 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
 
 const NONE = [] as const
 
+type Inside = Choice & { readonly target: Extract<Target, { kind: 'agent' | 'voicemail' }> }
+
+/** A colleague, or their mailbox: no number is dialled for those. */
+const isInside = (choice: Choice | undefined): choice is Inside => choice?.target.kind === 'agent' || choice?.target.kind === 'voicemail'
+
+const callInside = ({ target }: Inside): Ask => ({
+  kind: 'callColleague',
+  toAgentId: target.agentId,
+  at: target.kind === 'agent' ? 'desk' : 'voicemail',
+})
+
 type Draggable = typeof DraggableChoices
 
 /** What dragging takes is fetched when somebody comes to the dial line, and never for those who only take calls. Without it everything works by keys and presses. */
@@ -185,6 +196,16 @@ function EnterDoes({ choice, reading, text, brings }: EnterProps) {
     return (
       <>
         Enter: choose what to do with <strong>{choice.name}</strong>, or drag it onto a line
+      </>
+    )
+  if (choice !== null && isInside(choice))
+    return choice.target.kind === 'voicemail' ? (
+      <>
+        Enter leaves a message: <strong>{choice.name}</strong>
+      </>
+    ) : (
+      <>
+        Enter calls <strong>{choice.name}</strong> · {choice.state}
       </>
     )
   if (choice !== null)

@@ -4,6 +4,7 @@ import clsx from 'clsx'
 import { format } from 'date-fns'
 import type { MeView, SeatView } from '@/exchange/protocol'
 import { useCommand, useSeen } from '@/exchange/react'
+import { ColleagueActions } from '@/frame'
 import { Button, Clock } from '@/ui'
 import { diversionShort, stateWords } from '@/words'
 
@@ -47,7 +48,7 @@ export function People({ me, onChoose }: Props) {
 function Person({ me, seat, seats, onChoose }: Props & { seat: SeatView; seats: readonly SeatView[] }) {
   const cover = seat.note === null ? undefined : seats.find((s) => s.id === seat.note?.coverId)
   return (
-    <li className="grid grid-cols-[160px_170px_52px_minmax(0,1fr)] items-center gap-x-3 py-0.5">
+    <li className="grid grid-cols-[160px_170px_52px_minmax(0,1fr)_auto] items-center gap-x-3 py-0.5">
       <span className="truncate font-semibold">{seat.name}</span>
       <span className="flex min-w-0 items-center gap-2">
         <span aria-hidden className="flex w-3 shrink-0 justify-center">
@@ -71,6 +72,7 @@ function Person({ me, seat, seats, onChoose }: Props & { seat: SeatView; seats: 
         )}
         {mayPickUp(me, seat) && seat.ringing !== null && <PickUp ringing={seat.ringing} />}
       </span>
+      <ColleagueActions me={me} seat={seat} />
     </li>
   )
 }

@@ -84,7 +84,9 @@ function Queues({ me, centre }: Omit<WaitingProps, 'onChoose'>) {
         <p className="mt-3 max-w-[66ch] font-serif text-[17px] text-soft leading-7">
           {me.state === 'ready'
             ? 'The next call rings on the board above. The script opens here, and the record at the right, as it rings.'
-            : 'Press Go ready when you can take a call.'}
+            : me.afterwards.ready
+              ? 'You are ready again as soon as this is done.'
+              : 'Press Go ready when you can take a call.'}
         </p>
       )}
     </>

@@ -179,6 +179,12 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       floor.turn()
       return done()
     }
+    case 'colleagueCalls': {
+      if (tab.agentId === null) return no(cannotRing(floor.state(), tab) ?? NOBODY_CALLS)
+      if (world?.colleagueCalls(tab.agentId, floor.state(), floor.now()) == null) return no(NOBODY_CALLS)
+      floor.turn()
+      return done()
+    }
     case 'callerIntoQueue':
       world?.ring(message, null, floor.now())
       floor.turn()
@@ -269,6 +275,12 @@ async function command(floor: Floor, tab: Tab, accountId: AgentId, message: Extr
   floor.turn(BEYOND_FLOOR.includes(given.kind))
   const kept = KEPT_FIRST.includes(given.kind) ? await floor.writer.flushed() : floor.isKept()
   return { ok: true, kept: kept && floor.isKept(), text: null }
+}
+
+const NOBODY_CALLS: RefusalView = {
+  reason: 'nobodyCalls',
+  says: 'No colleague is free to call you.',
+  next: 'Choose Ordinary day, or wait until one of them is done with their call.',
 }
 
 /** Somebody who asks to be rung has to be able to be. */

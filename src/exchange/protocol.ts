@@ -5,6 +5,7 @@ import type { AgentStateName, Diversion, Note, Owed, SoundPath, WrapUp } from '@
 import type { Callback } from '@/core/callbacks'
 import type { Call, Ear } from '@/core/calls'
 import type { CalledRecord, CampaignState, DayCount } from '@/core/campaigns'
+import type { Question, WhenFree } from '@/core/colleagues'
 import type { NumberReading } from '@/core/directory'
 import type { DoNotCallEntry } from '@/core/do-not-call'
 import { AskSchema } from '@/core/floor'
@@ -68,6 +69,8 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('callerIntoQueue'), requestId, ...callerWish }).readonly(),
   /** Whoever of a campaign's lists was last rung in vain rings its number. */
   z.object({ kind: z.literal('ringBack'), requestId, campaignId: CampaignIdSchema }).readonly(),
+  /** A colleague played by the stand-ins calls whoever sits at this tab. */
+  z.object({ kind: z.literal('colleagueCalls'), requestId }).readonly(),
   z.object({ kind: z.literal('nextAnswer'), requestId, as: z.enum(['person', 'busy', 'noAnswer', 'machine', 'refused']) }).readonly(),
   /** How people of calling lists answer from now on; null for as chance has it. */
   z.object({ kind: z.literal('listAnswers'), requestId, as: z.enum(PICKS_UP).nullable() }).readonly(),
@@ -330,6 +333,12 @@ export interface MeView {
   readonly owed: readonly (Owed & { readonly label: string; readonly queueId: QueueId | null; readonly campaignId: CampaignId | null })[]
   /** Calls coded on this shift. */
   readonly codedCount: number
+  /** What colleagues ask, and have no answer to yet. */
+  readonly asked: readonly Question[]
+  /** What was asked of colleagues, answered or not. */
+  readonly asking: readonly Question[]
+  /** Colleagues to be put through to as soon as both are free. */
+  readonly whenFree: readonly WhenFree[]
 }
 
 export interface CallbackView extends Omit<Callback, 'callId' | 'customer' | 'agreedAtMs' | 'dialled'> {

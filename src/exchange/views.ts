@@ -1,8 +1,9 @@
 // What a tab is shown of the floor, by parts. A part is sent when its JSON differs from what that tab has.
 import { type AgentStateName, spentToday, type WrapUp } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
-import { type Call, whoHearsWhom } from '@/core/calls'
+import { type Call, isInternal, whoHearsWhom } from '@/core/calls'
 import { countsOver, createRun } from '@/core/campaigns'
+import { type Pair, pairKey } from '@/core/colleagues'
 import type { DialerReasons } from '@/core/dialer'
 import { callerLabel } from '@/core/directory'
 import type { AgentId, CallId } from '@/core/ids'
@@ -11,8 +12,8 @@ import { linesInUse } from '@/core/rules/campaign'
 import { queueOutlook } from '@/core/rules/door'
 import { isAwaited } from '@/core/rules/shift'
 import { type AgentSetUp, agentName, agentSetUp, type CampaignSetUp, type QueueSetUp, rulesOfBehalf, setUpOwners } from '@/core/set-up'
-import { type FloorState, isMutedOn, type TableName } from '@/core/state'
-import { get, values } from '@/core/table'
+import { type FloorState, isMutedOn, partyOfCall, type TableName } from '@/core/state'
+import { get, type Table, values } from '@/core/table'
 import { MINUTE } from '@/core/time'
 import { behalfOfPart } from '@/core/work'
 import type { Left } from './list-feed'
@@ -89,7 +90,7 @@ export function seatView(state: FloorState, { id, name, role, queueIds }: AgentS
   const { name: stateName = 'signedOut', reason = null, sinceMs = 0 } = agent?.state ?? {}
   const rings = agent?.engagements.find((e) => e.state === 'alerting')
   const call = rings && get(state.calls, rings.callId)
-  const ringing = call === undefined ? null : { callId: call.id, queueId: call.queueId, label: labelOf(state, call) }
+  const ringing = call === undefined ? null : { callId: call.id, queueId: call.queueId, label: labelOf(state, call, id) }
   const { note = null, doNotDisturb = false, diversion = null } = agent ?? {}
   const [taken, serves] = [agent?.shift?.seat ?? null, agent?.shift?.queueIds ?? []]
   return { id, name, role, queueIds, serves, taken, state: stateName, reason, sinceMs, note, doNotDisturb, diversion, ringing }
@@ -102,7 +103,7 @@ export function parkedView(state: FloorState, call: Call): ParkedView | null {
   const slot = call.connections.find((c) => c.party.kind === 'park')
   if (slot?.party.kind !== 'park') return null
   const byName = call.handover === null ? null : agentName(state.setUp, call.handover.byAgentId)
-  return { callId: call.id, slot: slot.party.slot, label: labelOf(state, call), sinceMs: slot.sinceMs, byName }
+  return { callId: call.id, slot: slot.party.slot, label: labelOf(state, call, call.handover?.byAgentId ?? null), sinceMs: slot.sinceMs, byName }
 }
 
 export const callbackView = ({ customer, dialled, callId: _callId, agreedAtMs: _agreedAtMs, ...callback }: Callback): CallbackView => ({
@@ -111,10 +112,11 @@ export const callbackView = ({ customer, dialled, callId: _callId, agreedAtMs: _
   dialledBy: dialled?.byAgentId ?? null,
 })
 
-/** Who a call is about: its caller, or for a consult whoever asks. */
-function labelOf(state: FloorState, call: Call): string {
+/** Who a call is about: its caller, for a consult whoever asks, and of a call between colleagues the other one. */
+function labelOf(state: FloorState, call: Call, agentId: AgentId | null): string {
   const asker = call.connections[0]?.party
-  return call.consultFor !== null && asker?.kind === 'agent' ? agentName(state.setUp, asker.agentId) : callerLabel(call)
+  if (call.consultFor !== null && asker?.kind === 'agent') return agentName(state.setUp, asker.agentId)
+  return isInternal(call) && agentId !== null ? partyOfCall(state, call.id, agentId) : callerLabel(call)
 }
 
 const inUse = <T extends { readonly retired: boolean }>(items: readonly T[]): readonly T[] => items.filter((item) => !item.retired)
@@ -190,8 +192,17 @@ export function selectMe(state: FloorState, agentId: AgentId | null): MeView | n
       }
     }),
     codedCount: agent.codedCount,
+    asked: pairsOf(state.questions, (q) => q.toAgentId === id && q.answered === null),
+    asking: pairsOf(state.questions, (q) => q.byAgentId === id),
+    whenFree: pairsOf(state.whenFree, (w) => w.byAgentId === id),
   }
 }
+
+/** Of one agent, in the order of who it is about. */
+const pairsOf = <T extends Pair>(table: Table<T>, isMeant: (row: T) => boolean): readonly T[] =>
+  values(table)
+    .filter(isMeant)
+    .toSorted((a, b) => (pairKey(a) < pairKey(b) ? -1 : 1))
 
 function previewOf(state: FloorState, agentId: AgentId): MeView['preview'] {
   const preview = get(state.previews, agentId)
@@ -239,7 +250,7 @@ export function selectDevice(state: FloorState, is: DeviceView['is'], agentId: A
     get(state.calls, callId)?.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === agentId && c.endpoint === is)
   const engagement = agent?.engagements.find((e) => e.state !== 'held' && (path === is || carries(e.callId)))
   const call = engagement && get(state.calls, engagement.callId)
-  const who = call === undefined ? null : labelOf(state, call)
+  const who = call === undefined ? null : labelOf(state, call, agentId)
   const rings = handset === 'ringing' || engagement?.state === 'alerting'
   const talks = handset === 'lifted' || (engagement !== undefined && engagement.state !== 'alerting')
   return { is, agentId, agentName: agentName(state.setUp, agentId), state: rings ? 'ringing' : talks ? 'talking' : 'idle', with: who }
@@ -279,6 +290,7 @@ function untilNextMs({ observation: { agentsIdle, recent, recentHour } }: Dialer
 /** Whether what an agent sees of their own, their calls and what is theirs to write, may differ after these changes. */
 export function concerns(state: FloorState, agentId: AgentId, changed: ReadonlyMap<TableName, ReadonlySet<string>>): boolean {
   const [agents, calls, work] = [changed.get('agents'), changed.get('calls'), changed.get('work')]
+  if ([...(changed.get('questions') ?? []), ...(changed.get('whenFree') ?? [])].some((key) => key.split(' ').includes(agentId))) return true
   if (agents?.has(agentId) || changed.get('lately')?.has(agentId) || changed.get('previews')?.has(agentId)) return true
   const agent = get(state.agents, agentId)
   if (agent === undefined) return false

@@ -40,7 +40,7 @@ export const CallbackAlarm = memoInWords(function CallbackAlarm({ me, give }: Pr
   const command = useCommand()
   const due = useMemo(() => dueFor(me, callbacks, now), [me, callbacks, now])
   const [first] = due
-  const talks = me.state === 'onCall' || me.state === 'ringing'
+  const talks = me.state === 'onCall' || me.state === 'internalCall' || me.state === 'ringing'
   useCadence(HELD_TOO_LONG, first !== undefined && !talks && now - first.dueAtMs < SOUNDS_FOR_MS && me.soundPath !== 'none', SOFT)
   // Who talks is told of their own promises alone: what is anybody's can wait, and is counted in the bar.
   if (first === undefined || (talks && first.ownerId !== me.id)) return null

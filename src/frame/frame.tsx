@@ -9,6 +9,7 @@ import { useDoor, useSeen } from '@/exchange/react'
 import { ListsAtWork } from '@/lists/react'
 import { setClockSource, setKeysOwner } from '@/ui'
 import { useNumberWords } from '@/words'
+import { Asked } from './asked'
 import { CallbackAlarm } from './callback-alarm'
 import { useFocusKeeper } from './focus-keeper'
 import { LiveLine } from './live-line'
@@ -91,6 +92,7 @@ function ShiftPart() {
     <>
       <ShiftBar shift={shift} />
       {!atDesk && <LiveLine shift={shift} />}
+      <Asked me={shift.me} give={shift.give} />
       <CallbackAlarm me={shift.me} give={shift.give} />
     </>
   )

@@ -22,8 +22,8 @@ function scriptIdFor(centre: CentreView, { queueId, path, customer, campaign }: 
   return queue === undefined ? null : chosenScriptId(queue, { path, group: customer?.group ?? null })
 }
 
-/** The work of the line in front, or of the one it consults about; with no line, the call that owes its outcome. */
+/** The work of the line in front, or of the one it consults about; with no line, or one that is no work, the call that owes its outcome. */
 export function workInFront(line: CallView | undefined, work: readonly Work[], me: MeView): Work | undefined {
-  const id = line === undefined ? me.wrapUp?.callId : line.call.workId
+  const id = line?.call.workId ?? me.wrapUp?.callId
   return work.find((w) => w.id === id)
 }

@@ -1,3 +1,5 @@
+export { AskFirst } from './ask-first'
+export { ColleagueActions } from './colleague-actions'
 export { Frame } from './frame'
 export { HistoryProgress } from './history-progress'
 export { scriptOf } from './in-front'

@@ -7,10 +7,10 @@ import type { Ask } from '@/core/floor'
 import type { CallId } from '@/core/ids'
 import type { Work } from '@/core/work'
 import type { CallView, FloorView, MeView } from '@/exchange/protocol'
-import { useAllSeen, useCommand } from '@/exchange/react'
+import { useAllSeen, useCommand, useSeen } from '@/exchange/react'
 import { RINGING } from '@/sound'
-import { usePersonalNumber, useStable } from '@/ui'
-import { callerWords, isMine, useNumberWords } from '@/words'
+import { nameIn, usePersonalNumber, useStable } from '@/ui'
+import { callerWords, isMine, othersOn, useNumberWords } from '@/words'
 import { Announcer } from './announcer'
 import { useCadence } from './cadence'
 import { callShortcuts, lineInFront } from './call-shortcuts'
@@ -68,17 +68,25 @@ interface Props {
 /** Only while somebody is on shift at this tab. */
 export function OnShiftProvider({ onHelp, children }: Props) {
   const seen = useAllSeen(({ me, calls, work, centre, callbacks }) => ({ me, calls, work, centre, callbacks }))
+  // Names are asked for by those who have a call with a colleague, and by nobody else.
+  const seats = useSeen((view) => (view.calls.some(({ call }) => call.workId === null) ? view.seats : NOBODY)) ?? NOBODY
   if (seen === null || seen.me === null) return children
   return (
-    <Shift {...seen} me={seen.me} onHelp={onHelp}>
+    <Shift {...seen} me={seen.me} seats={seats} onHelp={onHelp}>
       {children}
     </Shift>
   )
 }
 
-type Seen = Pick<FloorView, 'calls' | 'work' | 'centre' | 'callbacks'> & { readonly me: MeView }
+const NOBODY: FloorView['seats'] = []
 
-function Shift({ me, calls, work, centre, callbacks, onHelp, children }: Seen & Props) {
+type Seen = Pick<FloorView, 'calls' | 'work' | 'centre' | 'callbacks' | 'seats'> & { readonly me: MeView }
+
+/** Of a call with work its work remembers it. */
+const isSilenced = (line: CallView | undefined, work: Work | undefined): boolean =>
+  line?.call.workId === null ? line.call.hushed : (work?.ringSilenced ?? false)
+
+function Shift({ me, calls, work, centre, callbacks, seats, onHelp, children }: Seen & Props) {
   const command = useCommand()
   const router = useRouter()
   const atDesk = usePathname() === '/'
@@ -96,12 +104,14 @@ function Shift({ me, calls, work, centre, callbacks, onHelp, children }: Seen & 
 
   const [voice, setVoice] = usePersonalNumber('voice volume', 1)
   const [ring, setRing] = usePersonalNumber('ring volume', 0.75)
-  useCadence(RINGING, rings && ofLine?.ringSilenced !== true && me.soundPath !== 'none', RING_LOUDNESS * ring)
+  useCadence(RINGING, rings && !isSilenced(inFront, ofLine) && me.soundPath !== 'none', RING_LOUDNESS * ring)
   useZipTone(me, calls, ring)
+  const asWork = inFront?.call.workId === null ? undefined : ofLine
+  const colleague = inFront?.call.workId === null ? othersOn(inFront, me.id)[0]?.party : undefined
   useCallNotification(
-    rings && ofLine !== undefined ? ofLine.id : null,
-    `${callerWords(ofLine?.customer?.name, ofLine?.number, 'A caller')} is ringing`,
-    [centre.queues.find((q) => q.id === ofLine?.queueId)?.name, ofLine?.path].filter((t) => t != null).join(' · '),
+    rings ? (inFront?.call.id ?? null) : null,
+    `${colleague?.kind === 'agent' ? (nameIn(seats, colleague.agentId) ?? 'A colleague') : callerWords(asWork?.customer?.name, asWork?.number, 'A caller')} is ringing`,
+    colleague === undefined ? [centre.queues.find((q) => q.id === asWork?.queueId)?.name, asWork?.path].filter((t) => t != null).join(' · ') : 'A colleague',
   )
   const due = useDueCount(me, callbacks)
   const sound = useLineSound(me, calls, voice)

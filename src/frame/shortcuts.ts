@@ -30,6 +30,9 @@ export const SHORTCUTS = {
   save: { keys: 'Alt+Enter', does: 'Save the outcome' },
   extend: { keys: 'Alt+I', does: 'Extend the wrap-up, once' },
   state: { keys: 'Alt+R', does: 'Go ready, or Go not ready' },
+  answerNow: { keys: 'Alt+J', does: 'Answer a colleague who asks first: now, and call them back' },
+  answerSoon: { keys: 'Alt+F', does: 'Answer a colleague who asks first: in five minutes' },
+  answerNo: { keys: 'Alt+.', does: 'Answer a colleague who asks first: no' },
   dial: { keys: 'Alt+L', does: 'To the dial line' },
   help: { keys: 'Alt+/', does: 'This list (also ? outside text)' },
 } as const

@@ -81,6 +81,11 @@ function ACaller({ view, onDone }: { view: FloorView; onDone: () => void }) {
     if (reply.ok) onDone()
     else setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
   }
+  const colleague = async () => {
+    const reply = await floor?.ask({ kind: 'colleagueCalls' })
+    if (reply === undefined || reply.ok) onDone()
+    else setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
+  }
   return (
     <section aria-label="A caller" className="mt-5 border-line border-t pt-4">
       <h3 className="font-semibold">A caller</h3>
@@ -120,6 +125,7 @@ function ACaller({ view, onDone }: { view: FloorView; onDone: () => void }) {
           Ring me
         </Button>
         <Button onClick={() => void call('callerIntoQueue')}>A caller into the queue</Button>
+        <Button onClick={() => void colleague()}>A colleague calls me</Button>
       </div>
       <p className="mt-2 text-soft">The first rings at this desk, the second at whoever is longest ready.</p>
       {problem !== null && <Problem>{problem}</Problem>}

@@ -59,7 +59,7 @@ export const StatePart = memo(function StatePart(shift: Props) {
           </Button>
         </>
       )}
-      {(me.state === 'onCall' || me.state === 'ringing') && <Afterwards {...shift} />}
+      {(me.state === 'onCall' || me.state === 'internalCall' || me.state === 'ringing') && <Afterwards {...shift} />}
       <ShiftMenu {...shift} />
     </div>
   )

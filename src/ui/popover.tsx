@@ -8,11 +8,14 @@ interface Props {
   readonly trigger: ReactNode
   readonly children: ReactNode
   readonly className?: string
+  /** Where whoever uses it closes it themselves. */
+  readonly open?: boolean
+  readonly onOpenChange?: (open: boolean) => void
 }
 
-export function Popover({ label, trigger, children, className = 'w-96' }: Props) {
+export function Popover({ label, trigger, children, className = 'w-96', ...state }: Props) {
   return (
-    <Radix.Root>
+    <Radix.Root {...state}>
       <Radix.Trigger asChild>{trigger}</Radix.Trigger>
       <Radix.Portal>
         <Radix.Content

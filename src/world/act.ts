@@ -38,6 +38,9 @@ export type ColleagueAct =
   | { readonly kind: 'putThrough'; readonly agentId: AgentId; readonly callId: CallId; readonly queueId: QueueId }
   | { readonly kind: 'readOn'; readonly agentId: AgentId; readonly callId: CallId; readonly step: number }
   | { readonly kind: 'ringUp'; readonly agentId: AgentId; readonly number: string }
+  /** Calls somebody at a desk; answers what somebody there has asked. */
+  | { readonly kind: 'ringColleague'; readonly agentId: AgentId; readonly toAgentId: AgentId }
+  | { readonly kind: 'answerQuestion'; readonly agentId: AgentId; readonly byAgentId: AgentId }
 
 /** What colleagues do about what was promised. */
 export type PromiseAct = { readonly kind: 'callBack'; readonly callbackId: CallbackId } | { readonly kind: 'doTask'; readonly taskId: TaskId }

@@ -1,6 +1,7 @@
 // Colleagues played by the stand-ins: when they come and go, how they answer, read the script, hold, ask, code their calls, take breaks and keep
 // promises. They use the same commands as anyone at a desk.
-import type { Chance } from '@/core/chance'
+import { type Chance, createChance, seedFor } from '@/core/chance'
+import { pairKey } from '@/core/colleagues'
 import type { AgentCommand } from '@/core/floor'
 import type { AgentId, CallId } from '@/core/ids'
 import { agentOfDevice, type FloorState } from '@/core/state'
@@ -20,6 +21,8 @@ import { type Acts, chanceIn, personaOfWork, type Scene, type Sees } from './sce
 import { answerDelayMs, planTalk, wrapUpMs } from './talk'
 
 const RINGS_UP_OFTEN = 0.02
+const TALKS_WITH_COLLEAGUES_MS = 3 * MINUTE
+const THINKS_MS = 4 * SECOND
 
 /** `chance` is that of their shift. */
 export function beginShift({ memory }: Scene, agentId: AgentId, atMs: number, chance: Chance): void {
@@ -72,6 +75,15 @@ export const COLLEAGUES: Acts<ColleagueAct['kind']> = {
     return work === undefined || isHeld(floor, callId) ? [] : readOn(scene, floor.setUp, agentId, work, step)
   },
   code: (scene, { agentId, callId }, floor, atMs) => (scene.memory.gone.has(agentId) ? [] : code(scene, agentId, callId, floor, atMs)),
+  ringColleague: (_, { agentId, toAgentId }) => [{ kind: 'callColleague', agentId, toAgentId, at: 'desk' }],
+  answerQuestion(scene, { agentId, byAgentId }, floor, atMs) {
+    const question = get(floor.questions, pairKey({ byAgentId, toAgentId: agentId }))
+    if (question === undefined || question.answered !== null) return []
+    const free = get(floor.agents, agentId)?.engagements.length === 0 && get(floor.agents, byAgentId)?.engagements.length === 0
+    const roll = createChance(seedFor(scene.memory.seed, `question ${byAgentId} ${agentId} ${question.askedAtMs} ${atMs}`)).next()
+    const answer = free && roll < 0.6 ? 'now' : roll < 0.85 ? 'soon' : 'no'
+    return [{ kind: 'answerQuestion', agentId, byAgentId, answer }]
+  },
   ringUp({ stage }, { agentId, number }, floor) {
     const [known] = stage.records.byNumber(number, floor.struck)
     return [{ kind: 'makeCall', agentId, typed: number, customer: known ?? null }]
@@ -88,6 +100,9 @@ export const COLLEAGUES_SEE: Sees = {
     const { plays } = scene.memory
     const work = get(floor.work, callId)
     const agentId = agentOfDevice(deviceId)
+    const call = get(floor.calls, callId)
+    // Colleagues among themselves have said what there was to say after a while.
+    if (call?.workId === null && agentId !== null && plays.has(agentId)) scene.note(atMs + TALKS_WITH_COLLEAGUES_MS, { kind: 'finish', agentId, callId })
     if (work?.handledBy == null) return
     // Whoever dials talks with nobody yet.
     if (agentId !== null && plays.has(agentId) && work.direction === 'inbound') goesOnTalking(scene, callId, agentId, floor, atMs)
@@ -113,6 +128,9 @@ export const COLLEAGUES_SEE: Sees = {
     const inMs = awayMs(stage.habits, reason)
     if (inMs > MINUTE) note(atMs + 3 * SECOND, { kind: 'note', agentId, untilMs: atMs + inMs })
     note(atMs + inMs, { kind: 'goReady', agentId })
+  },
+  questionAsked({ memory, note }, { byAgentId, toAgentId }, _, atMs) {
+    if (memory.plays.has(toAgentId)) note(atMs + THINKS_MS, { kind: 'answerQuestion', agentId: toAgentId, byAgentId })
   },
   callbackAgreed: (scene, { callbackId }, floor, atMs) => mindCallback(scene, floor, callbackId, atMs),
   callbackMoved: (scene, { callbackId }, floor, atMs) => mindCallback(scene, floor, callbackId, atMs),

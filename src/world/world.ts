@@ -1,10 +1,11 @@
 // The world: everything outside the floor, played by stand-ins from one seed. It sees only events and the floor's
 // state, and does only what anyone may: give commands. Time comes in with every call.
+import type { Agent } from '@/core/agents'
 import type { Command } from '@/core/floor'
 import type { AgentId, CallId } from '@/core/ids'
 import type { LedgerEntry } from '@/core/ledger'
 import type { FloorState } from '@/core/state'
-import { get } from '@/core/table'
+import { get, values } from '@/core/table'
 import type { Act } from './act'
 import { type AgendaData, createAgenda } from './agenda'
 import { ARRIVALS } from './arrival'
@@ -34,6 +35,8 @@ export interface World {
   setPace(pace: Pace, state: FloorState, atMs: number): void
   /** A caller for a queue, who rings at one agent where that is asked for. */
   ring(wish: RingWish, ringsAt: AgentId | null, atMs: number): void
+  /** A colleague played by the stand-ins calls somebody at a desk. Gives who; null when none is free for it. */
+  colleagueCalls(toAgentId: AgentId, state: FloorState, atMs: number): AgentId | null
   /** Sound that an agent sends into a call: whoever out there hears them may make something of it. */
   hear(callId: CallId, agentId: AgentId | null, samples: Float32Array, state: FloorState, atMs: number): void
   setNextAnswer(answersAs: AnswersAs): void
@@ -88,6 +91,13 @@ function worldOf(stage: Stage, { memory, agenda: noted }: WorldData): World {
       startDay(scene, state, atMs)
     },
     ring: (wish, ringsAt, atMs) => agenda.note(atMs, { kind: 'ring', wish, ringsAt }),
+    colleagueCalls(toAgentId, state, atMs) {
+      // Whoever has been free the longest, so that another one calls the next time.
+      const free = values(state.agents).filter((a) => memory.plays.has(a.id) && a.id !== toAgentId && a.shift?.seat === 'standIn' && isFreeToRing(a))
+      const [colleague] = free.toSorted((a, b) => a.state.sinceMs - b.state.sinceMs || (a.id < b.id ? -1 : 1))
+      if (colleague !== undefined) agenda.note(atMs, { kind: 'ringColleague', agentId: colleague.id, toAgentId })
+      return colleague?.id ?? null
+    },
     hear: (callId, agentId, samples, state, atMs) => hear(scene, callId, agentId, samples, state, atMs),
     setNextAnswer: (answersAs) => {
       memory.nextAnswer = answersAs
@@ -100,6 +110,8 @@ function worldOf(stage: Stage, { memory, agenda: noted }: WorldData): World {
     data: () => structuredClone({ memory, agenda: agenda.data() }),
   }
 }
+
+const isFreeToRing = ({ state, engagements }: Agent): boolean => engagements.length === 0 && (state.name === 'ready' || state.name === 'notReady')
 
 type Perform = (scene: Scene, act: Act, state: FloorState, atMs: number) => readonly Command[]
 // A table's row fits the acts of its kind, which the type of a whole union cannot say.

@@ -58,6 +58,8 @@ export interface Call {
   readonly alsoFor: readonly Offer[]
   /** The number of a caller who has hung up and kept their place; null while they wait on the line themselves. */
   readonly keptFor: string | null
+  /** The ringing was silenced; of a call with work the work remembers it. */
+  readonly hushed: boolean
   /** Outside parties it has had so far: their devices are numbered. */
   readonly outsideCount: number
   /** The work it is about: what it carries itself, or what the call it consults about does. Nobody owes an outcome for a call of no work. */

@@ -40,7 +40,10 @@ function evolveCall(before: Call | undefined, event: Exclude<CallEvent, { kind: 
     case 'connectionInitiated':
       return withConnection(counted(call, event.party), fresh(event.deviceId, event.party, 'initiated', atMs))
     case 'connectionDelivered':
-      return withConnection(nextToRing(known(call, event.deviceId) ? call : counted(call, event.party)), fresh(event.deviceId, event.party, 'alerting', atMs))
+      return withConnection(
+        nextToRing({ ...(known(call, event.deviceId) ? call : counted(call, event.party)), hushed: false }),
+        fresh(event.deviceId, event.party, 'alerting', atMs),
+      )
     case 'connectionFailed':
       return withConnection(nextToRing(call), { ...fresh(event.deviceId, event.party, 'failed', atMs), failure: event.failure })
     case 'connectionEstablished':
@@ -132,6 +135,7 @@ function createCall(event: Opening, about: Call | undefined, atMs: EpochMs): Cal
     headStartMs: 0,
     alsoFor: [],
     keptFor: null,
+    hushed: false,
     outsideCount: 0,
     workId: event.callId,
     consultFor: null,

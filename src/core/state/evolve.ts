@@ -136,9 +136,13 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     }
     case 'captionSpoken':
       return hearCaption(place, event, atMs)
+    case 'ringSilenced': {
+      const call = get(state.calls, event.callId)
+      if (get(state.work, event.callId) !== undefined) return changeWork(place, event.callId, (work) => evolveWork(work, event, atMs))
+      return call === undefined ? undefined : put(place, 'calls', event.callId, { ...call, hushed: true })
+    }
     case 'notesDrafted':
     case 'callerTold':
-    case 'ringSilenced':
     case 'contactTaken':
     case 'scriptStarted':
     case 'scriptPageShown':

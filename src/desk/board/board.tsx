@@ -1,6 +1,6 @@
 'use client'
-import { useMemo } from 'react'
 // The board: who hears whom, drawn as cords. A row a line; what is parked below; one line of words when nothing is on.
+import { useMemo } from 'react'
 import type { Target } from '@/core/calls'
 import type { Ask } from '@/core/floor'
 import type { CallId } from '@/core/ids'
@@ -58,7 +58,7 @@ export const Board = memoInWords(function Board({ me, centre, calls, work, give,
                 isOver={over === lineOf(view.call)}
                 after={shown?.views.find((v) => v.call.id === view.call.id)}
                 work={work.find((c) => c.id === view.call.id)}
-                silenced={work.find((w) => w.id === view.call.workId)?.ringSilenced ?? false}
+                silenced={work.find((w) => w.id === view.call.workId)?.ringSilenced ?? view.call.hushed}
                 firstName={firstNameOf(view, calls, names)}
                 consulting={calls.some((v) => v.call.consultFor === view.call.id && v.call.connections.every((c) => c.state !== 'failed'))}
                 panel={panel?.callId === view.call.id ? panel.panel : null}

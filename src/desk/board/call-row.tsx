@@ -16,6 +16,7 @@ import { cordOf, linkOf } from './cord-form'
 import { PartyPlate } from './party-plate'
 import { Plate } from './plate'
 import { UndoStrip } from './undo-strip'
+import { UntakenActions, untaken } from './untaken-actions'
 
 /** More other parties than this are folded into a counted stack until it is opened. */
 const UNFOLDED = 3
@@ -86,6 +87,8 @@ export function CallRow({ view, isOver, after, work, silenced, firstName, consul
           <RingingActions view={view} onPanel={onPanel} silenced={silenced} />
         ) : second ? (
           <ConsultActions view={view} mine={mine} firstName={firstName} onTryNext={onTryNext} />
+        ) : untaken(view, mine) !== null ? (
+          <UntakenActions callId={call.id} party={untaken(view, mine)} />
         ) : (
           <LiveActions view={view} mine={mine} panel={panel} onPanel={onPanel} consulting={consulting} />
         )}
@@ -252,6 +255,12 @@ function MyClock({ mine, view: { call }, work }: { mine: Connection; view: CallV
       <span>
         {mine.state === 'held' ? 'consult on hold ' : 'consulting '}
         <Clock sinceMs={call.offeredAtMs} className="text-ink" />
+      </span>
+    )
+  if (call.workId === null)
+    return (
+      <span>
+        internal call <Clock sinceMs={call.offeredAtMs} className="text-ink" />
       </span>
     )
   return (

@@ -3,7 +3,6 @@ import type { Agent } from '@/core/agents'
 import type { Call } from '@/core/calls'
 import { refuse } from '@/core/rules/rule'
 import { type Draft, emit } from '@/core/state'
-import { get } from '@/core/table'
 import type { Of, Ruling } from './commands'
 
 /** The caller has a name from now on. Refused: notYourCall, callerUnnamed. */
@@ -17,7 +16,5 @@ export function identifyCaller(draft: Draft, agent: Agent, call: Call, { custome
 export function silence(draft: Draft, agent: Agent, call: Call): Ruling {
   if (!agent.engagements.some((e) => e.callId === call.id && e.state === 'alerting')) return refuse({ reason: 'notRinging' })
   // A consult has no work of its own to remember it by: that of the call it is about does.
-  const callId = call.workId ?? call.id
-  if (get(draft.state.work, callId) === undefined) return null
-  return emit(draft, null, { kind: 'ringSilenced', callId, agentId: agent.id })
+  return emit(draft, null, { kind: 'ringSilenced', callId: call.workId ?? call.id, agentId: agent.id })
 }
