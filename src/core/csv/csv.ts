@@ -54,6 +54,7 @@ export function readCsv(text: string): ReadCsv {
   let line = 1
   let begun = 0
   Papa.parse<string[]>(clean, {
+    delimiter: separatorOf(clean),
     step: ({ data, errors, meta }) => {
       const at = line
       line += clean.slice(begun, meta.cursor).split('\n').length - 1
@@ -69,4 +70,13 @@ export function readCsv(text: string): ReadCsv {
     },
   })
   return { columns: columns ?? [], rows }
+}
+
+const SEPARATORS = [',', ';', '\t', '|']
+
+/** By the heading alone: what is written below it may hold any of them, and more of them than there are columns. */
+function separatorOf(text: string): string {
+  const heading = (text.split('\n', 1)[0] ?? '').replace(/"(?:[^"]|"")*"/g, '')
+  const count = (separator: string) => heading.split(separator).length
+  return SEPARATORS.reduce((best, s) => (count(s) > count(best) ? s : best))
 }

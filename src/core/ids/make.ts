@@ -1,5 +1,20 @@
 // Ids made from other ids, and the checks for text that the product itself has written.
-import type { AgentId, AttemptId, CallbackId, CallId, CampaignId, DeviceId, ListId, OutcomeSetId, QueueId, RecordId, ScriptId, SkillId, TaskId } from './schema'
+import type {
+  AgentId,
+  AttemptId,
+  CallbackId,
+  CallId,
+  CampaignId,
+  ContactId,
+  DeviceId,
+  ListId,
+  OutcomeSetId,
+  QueueId,
+  RecordId,
+  ScriptId,
+  SkillId,
+  TaskId,
+} from './schema'
 
 /** The device an agent is reached on: one per agent until an agent may have several. */
 export const deviceOfAgent = (agentId: AgentId): DeviceId => toDeviceId(`dev_${agentId}`)
@@ -28,6 +43,7 @@ export const toOutcomeSetId = (text: string): OutcomeSetId => prefixed(text, 'ou
 export const toCampaignId = (text: string): CampaignId => prefixed(text, 'campaign_') as CampaignId
 export const toListId = (text: string): ListId => prefixed(text, 'list_') as ListId
 export const toRecordId = (text: string): RecordId => prefixed(text, 'record_') as RecordId
+export const toContactId = (text: string): ContactId => prefixed(text, 'contact_') as ContactId
 export const toAttemptId = (text: string): AttemptId => prefixed(text, 'attempt_') as AttemptId
 
 function prefixed(text: string, prefix: string): string {

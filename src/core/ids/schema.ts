@@ -17,6 +17,7 @@ export const SkillIdSchema = begins('skill_').brand<'SkillId'>()
 export const CampaignIdSchema = begins('campaign_').brand<'CampaignId'>()
 export const ListIdSchema = begins('list_').brand<'ListId'>()
 export const RecordIdSchema = begins('record_').brand<'RecordId'>()
+export const ContactIdSchema = begins('contact_').brand<'ContactId'>()
 export const AttemptIdSchema = begins('attempt_').brand<'AttemptId'>()
 
 export type AgentId = z.infer<typeof AgentIdSchema>
@@ -35,3 +36,5 @@ export type ListId = z.infer<typeof ListIdSchema>
 /** Of somebody on a calling list. */
 export type RecordId = z.infer<typeof RecordIdSchema>
 export type AttemptId = z.infer<typeof AttemptIdSchema>
+/** Of somebody in the book of people. */
+export type ContactId = z.infer<typeof ContactIdSchema>
