@@ -3,6 +3,7 @@ import { toAgentId, toCallId } from '@/core/ids'
 import { SetUpSchema } from '@/core/set-up'
 import { makePinSecret, openAccounts } from '@/exchange/accounts'
 import { createExchange } from '@/exchange/exchange'
+import { openPeople } from '@/exchange/people'
 import type { FloorMessage } from '@/exchange/protocol'
 import { NOTHING_RESTORED } from '@/exchange/store'
 import { FENNHOLM_LINE, SAILINGS } from '@/scenario'
@@ -46,6 +47,7 @@ async function aCommandShown(agentCount: number, tabCount: number) {
     store,
     restored: NOTHING_RESTORED,
     accounts: await openAccounts({ store, now: () => nowMs, initial: new Map(ids.map((id) => [id, secret])), found: new Map() }),
+    people: await openPeople(memoryStore()),
     storageRefused: null,
     floorId: 'bench',
     seed: 7,

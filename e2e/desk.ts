@@ -56,7 +56,7 @@ export async function startShift(page: Page, name = 'Eluned Tarnow', pin = '2417
 }
 
 /** To a place or a page under it, without leaving the desk's tab. */
-export async function goTo(page: Page, place: 'Desk' | 'Callbacks' | 'Campaigns' | 'Results' | 'Set-up'): Promise<void> {
+export async function goTo(page: Page, place: 'Desk' | 'People' | 'Callbacks' | 'Campaigns' | 'Results' | 'Set-up'): Promise<void> {
   await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: place }).click()
 }
 

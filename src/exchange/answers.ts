@@ -4,8 +4,9 @@ import type { DialerReasons } from '@/core/dialer'
 import { readNumber, writeNumber } from '@/core/directory'
 import { type AgentCommand, type Ask, type FloorRefusal, preview, refusalFor, toRefusalText } from '@/core/floor'
 import type { AgentId, CampaignId } from '@/core/ids'
+import type { Viewer } from '@/core/people'
 import { openAccount, unentitled } from '@/core/rules/rights'
-import type { Entitlement } from '@/core/set-up'
+import { agentSetUp, type Entitlement } from '@/core/set-up'
 import type { FloorState } from '@/core/state'
 import { get } from '@/core/table'
 import type { Pace, Past, World } from '@/world'
@@ -13,6 +14,7 @@ import { type Accounts, signInWords, type Verified } from './accounts'
 import type { Devices } from './devices'
 import { selectDoNotCall } from './do-not-call-page'
 import { withKnown } from './known'
+import { answerPeople, isPeopleMessage, type People } from './people'
 import type { NumbersSaid, RefusalView, SetUpInUse, TabMessage } from './protocol'
 import type { Scenario } from './scenario'
 import type { Sessions } from './sessions'
@@ -22,6 +24,7 @@ import type { Tab } from './tab'
 /** The floor as messages act on it. */
 export interface Floor {
   readonly accounts: Accounts
+  readonly people: People
   readonly devices: Devices
   readonly sessions: Sessions
   readonly writer: LedgerWriter
@@ -145,6 +148,11 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
     const refused = unentitled(floor.state(), accountId, what)
     return refused === null ? null : { reason: refused.refusal.reason, ...toRefusalText(refused.refusal) }
   }
+  if (isPeopleMessage(message)) {
+    const answer = await answerPeople(floor.people, viewerOf(floor, accountId), message)
+    if (answer.ok && message.kind !== 'people') floor.broadcast()
+    return answer
+  }
   switch (message.kind) {
     case 'command':
       return command(floor, tab, accountId, message)
@@ -242,13 +250,23 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
   }
 }
 
+/** Whoever looks after the centre keeps its shared people. */
+function viewerOf(floor: Floor, id: AgentId): Viewer {
+  const { may } = agentSetUp(floor.state().setUp, id)
+  return { id, keepsShared: may.includes('supervision') || may.includes('setUp') }
+}
+
 async function command(floor: Floor, tab: Tab, accountId: AgentId, message: Extract<TabMessage, { kind: 'command' }>): Promise<Answer> {
   const no = (refusal: RefusalView): Answer => ({ ok: false, refusal })
   const asked = message.command
   if (tab.agentId === null && !WITHOUT_SEAT.includes(asked.kind))
     return no(get(floor.state().agents, accountId)?.shift == null ? refusalOf({ reason: 'notOnShift' }) : SEAT_ELSEWHERE)
   if (asked.kind === 'startShift' && asked.seat !== 'desk') return no(NOT_UNDERSTOOD)
-  let given = withKnown({ ...asked, agentId: accountId } as AgentCommand, floor.state(), floor.records)
+  const inBook = (number: string) => {
+    const person = floor.people.whose(viewerOf(floor, accountId), [number])[number]
+    return person && { name: person.name, group: person.group }
+  }
+  let given = withKnown({ ...asked, agentId: accountId } as AgentCommand, floor.state(), floor.records, inBook)
   if (given.kind === 'makeCall' && given.waiver !== undefined) {
     // Whoever lets the call be made shows who they are at this desk.
     const { witness } = message

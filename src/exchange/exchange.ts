@@ -20,6 +20,7 @@ import { createDevices } from './devices'
 import { createForHistory, type FloorForHistory } from './for-history'
 import { countsOfCampaigns, type FloorForLists } from './for-lists'
 import { createListFeed, type ListsEnd } from './list-feed'
+import { createPeople, createPeopleKeeper, type PeopleStore } from './people'
 import { type Notice, type TabMessage, TabMessageSchema, type TabView } from './protocol'
 import { ringBack } from './ring-back'
 import type { Scenario } from './scenario'
@@ -39,6 +40,7 @@ export interface ExchangeOptions {
   readonly store: KeyValue
   readonly restored: Restored
   readonly accounts: Accounts
+  readonly people: PeopleStore
   /** Why the browser keeps nothing; null when it does. */
   readonly storageRefused: string | null
   readonly floorId: string
@@ -69,6 +71,13 @@ export function createExchange(options: ExchangeOptions): Exchange {
   let centre = selectCentre(state, options.scenario)
   const shared = createSharedView(state, (id) => ({ left: feed.left(id), reasons: dialer.reasons(id) }))
 
+  const people = createPeople({
+    loaded: options.people.loaded,
+    keeper: createPeopleKeeper(options.people.store),
+    initial: options.scenario.contacts,
+    homeCountry: () => state.setUp.homeCountry,
+    accounts: () => state.setUp.agents,
+  })
   let codes = 0
   const devices = createDevices({
     now,
@@ -101,6 +110,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     },
     onCleared: () => {
       options.accounts.keepAgain()
+      people.keepAgain()
       notice(
         'cleared',
         'loss',
@@ -249,7 +259,8 @@ export function createExchange(options: ExchangeOptions): Exchange {
       notices,
     }
     const { lists, changed } = refreshed()
-    const everybodys = { floor, centre, doNotCall: { count: state.doNotCall.size, revision: revisionOf(state, 'doNotCall') } }
+    const doNotCall = { count: state.doNotCall.size, revision: revisionOf(state, 'doNotCall') }
+    const everybodys = { floor, centre, doNotCall, people: { revision: people.revision() } }
     const json = new Map<keyof TabView, string>()
     for (const tab of tabs)
       guarded('what a tab is shown', () => {
@@ -295,6 +306,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     records: options.scenario.records,
     isShared: options.isShared,
     accounts: options.accounts,
+    people,
     devices,
     sessions,
     writer,

@@ -17,6 +17,7 @@ import type { Task } from '@/core/tasks'
 import type { Work } from '@/core/work'
 import { PACES, type Pace, PICKS_UP, type PicksUp } from '@/world'
 import type { Left } from './list-feed'
+import { peopleMessages } from './people'
 
 const requestId = z.string().min(1)
 
@@ -115,6 +116,7 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   /** Why a campaign is dialled as fast as it is, as the JSON of a `DialerReasons`; of one that is not dialled, `null`. */
   z.object({ kind: z.literal('pacing'), requestId, campaignId: CampaignIdSchema }).readonly(),
   /** Asks nothing: whether the floor is still there. */
+  ...peopleMessages(requestId),
   z.object({ kind: z.literal('ping'), requestId }).readonly(),
 ])
 export type TabMessage = z.infer<typeof TabMessageSchema>
@@ -449,6 +451,8 @@ export interface FloorView extends SharedLists {
   readonly floor: FloorPart
   /** How long the do-not-call list is; the revision differs whenever something of it does. */
   readonly doNotCall: { readonly count: number; readonly revision: number }
+  /** Changes with every change of the book of people. */
+  readonly people: { readonly revision: number }
   readonly me: MeView | null
   readonly sound: SoundView | null
   readonly device: DeviceView | null

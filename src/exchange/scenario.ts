@@ -1,6 +1,7 @@
 // What the exchange is told of the centre it runs, and of the records and numbers outside it: a port, so that nothing here knows whose centre it is.
 import type { Customer } from '@/core/calls'
 import type { AgentId } from '@/core/ids'
+import type { Contact } from '@/core/people'
 import type { SetUp } from '@/core/set-up'
 import type { FloorState } from '@/core/state'
 import type { Stage } from '@/world'
@@ -18,6 +19,8 @@ export interface Scenario {
   readonly places: CentreView['places']
   /** Who can be looked up by name. */
   readonly people: CentreView['people']
+  /** Whom the book of people begins with. */
+  readonly contacts: readonly Contact[]
   /** The customer records. */
   readonly records: {
     readonly byId: (id: string) => Customer | undefined

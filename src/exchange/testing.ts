@@ -7,6 +7,7 @@ import { memoryStore } from '@/storage'
 import { makePinSecret, openAccounts } from './accounts'
 import { createExchange, type Exchange } from './exchange'
 import { NO_LISTS, withChanges } from './lists'
+import { openPeople } from './people'
 import type { FloorMessage, SharedLists, TabView } from './protocol'
 import { NOTHING_RESTORED } from './store'
 
@@ -26,6 +27,7 @@ export async function aFloor({
   startMs = Date.UTC(2026, 10, 24, 9),
   fetchLeft = async (_query: string): Promise<unknown> => null,
   isShared = true,
+  peopleStore = memoryStore(),
 } = {}) {
   let elapsedMs = 0
   let setByMs = 0
@@ -44,6 +46,7 @@ export async function aFloor({
     store,
     restored,
     accounts,
+    people: await openPeople(peopleStore),
     storageRefused: refused,
     floorId: 't',
     seed: 7,

@@ -5,6 +5,7 @@ import { browserStore, type KeyValue, memoryStore } from '@/storage'
 import { openAccounts } from './accounts'
 import { createExchange, type Exchange } from './exchange'
 import type { ListsEnd } from './list-feed'
+import { openPeople } from './people'
 import { NOTHING_RESTORED, restore } from './store'
 
 declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
@@ -16,6 +17,7 @@ const exchange: Promise<Exchange> = open()
 
 async function open(): Promise<Exchange> {
   const opening = await browserStore('floor')
+  const peopleOpening = await browserStore('people')
   const restored = opening.ok ? await restore(opening.store) : NOTHING_RESTORED
   // What a newer version wrote is not ours to add to.
   const store = opening.ok && !restored.newer ? opening.store : memoryStore()
@@ -39,6 +41,7 @@ async function open(): Promise<Exchange> {
     store,
     restored,
     accounts,
+    people: await openPeople(peopleOpening.ok ? peopleOpening.store : memoryStore()),
     storageRefused,
     floorId: `live-${startedAtMs.toString(36)}`,
     seed: startedAtMs % 1_000_000,

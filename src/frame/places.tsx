@@ -8,6 +8,7 @@ import { AccountMenu } from './account-menu'
 import { mayEnter, PLACES, type Place } from './rights'
 
 const UNDER: readonly (readonly [path: string, place: Place])[] = [
+  ['/people', 'people'],
   ['/callbacks', 'callbacks'],
   ['/do-not-call', 'callbacks'],
   ['/campaigns', 'campaigns'],

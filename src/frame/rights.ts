@@ -3,6 +3,7 @@ import type { AccountView } from '@/exchange/protocol'
 
 export const PLACES = [
   { id: 'desk', href: '/', label: 'Desk' },
+  { id: 'people', href: '/people', label: 'People' },
   { id: 'callbacks', href: '/callbacks', label: 'Callbacks' },
   { id: 'campaigns', href: '/campaigns', label: 'Campaigns' },
   { id: 'results', href: '/results', label: 'Results' },
@@ -13,6 +14,7 @@ export type Place = (typeof PLACES)[number]['id']
 
 const NEEDS: Record<Place, (account: AccountView) => boolean> = {
   desk: ({ queueIds }) => queueIds.length > 0,
+  people: () => true,
   callbacks: () => true,
   campaigns: ({ may }) => may.includes('supervision'),
   /** An agent sees their own. */

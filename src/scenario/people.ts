@@ -52,6 +52,7 @@ export const AGENTS: readonly AgentSetUp[] = [
     id: idOf(name),
     name,
     role: 'agent' as const,
+    team: teamOf(queueIds),
     queueIds,
     skills: SKILLS.flatMap(({ id }, i) => levelOf(id, levels[i] ?? 0)),
     may: ENTITLEMENTS.filter((e) => !OWNERS_ONLY.includes(e) && !LACKS[name]?.includes(e)),
@@ -64,6 +65,7 @@ export const AGENTS: readonly AgentSetUp[] = [
     id: idOf('Linnea Wickerby'),
     name: 'Linnea Wickerby',
     role: 'supervisor',
+    team: 'Supervisors',
     queueIds: [],
     skills: [],
     may: ENTITLEMENTS,
@@ -73,6 +75,12 @@ export const AGENTS: readonly AgentSetUp[] = [
     retired: false,
   },
 ]
+
+/** By what somebody does before all else. */
+function teamOf(queueIds: AgentSetUp['queueIds']): string {
+  if (queueIds[0] === FREIGHT) return 'Freight desk'
+  return queueIds.includes(ASSISTANCE) ? 'Passenger care' : 'Sailings desk'
+}
 
 function levelOf(skillId: SkillId, level: number) {
   return level === 0 ? [] : [{ skillId, level }]

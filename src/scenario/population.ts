@@ -2,8 +2,9 @@
 // few hundred are the regulars, whom the desk knows by name; all of them are found by their telephone number. Numbers come from ranges
 // reserved for fiction only.
 import { type Chance, createChance, seedFor } from '@/core/chance'
+import { CONTACTS } from './contacts'
 import { CUSTOMERS, type CustomerRecord, factsAbout, groupOf } from './customers'
-import { PLACES, SOUND_LINE } from './places'
+import { SOUND_LINE } from './places'
 
 const FIRST =
   'Alder Anneke Arvid Astor Barra Birger Blythe Branwen Bryony Cadell Carys Corin Dagny Delphin Dorrit Edda Eirwen Elowen Ember Enid Esben Fenwick Ffion Finlo Freda Gethin Gisla Greer Gudrun Halvard Harrow Hedda Hesper Ilse Ingram Iseult Ivo Jarl Jessamy Kaja Keir Kelda Lachlan Liv Lorcan Maelle Magnus Merryn Mirren Morag Nerys Nessa Niall Oddny Olwen Orla Osgood Owain Petra Piran Quill Ragna Rhona Rowan Runa Saskia Selwyn Signe Sorrel Sten Talwyn Tamsin Thora Tove Ulla Una Vigdis Wilf Wystan Yseult Zennor'.split(
@@ -31,7 +32,11 @@ const isStranger = (number: string) => STRANGERS.some((prefix) => number.startsW
 
 /** Who is after the regulars, by their numbers, and where each number stands. Made when it is first asked for: a floor without callers needs nobody. */
 const people = once(() => {
-  const taken = new Set<string | null>([...CUSTOMERS.flatMap((c) => [c.number, c.mobile]), ...PLACES.map((p) => p.number), SOUND_LINE])
+  const taken = new Set<string | null>([
+    ...CUSTOMERS.flatMap((c) => [c.number, c.mobile]),
+    ...CONTACTS.flatMap((c) => c.numbers.map((n) => n.number)),
+    SOUND_LINE,
+  ])
   const near = BRITISH.flatMap((prefix) => Array.from({ length: 1_000 }, (_, n) => `${prefix}${String(n).padStart(3, '0')}`))
     .filter((number) => !taken.has(number) && !isStranger(number))
     .flatMap((number, i) => (i % HOUSEHOLD_EVERY === 0 ? [number, number] : [number]))

@@ -1,4 +1,5 @@
 // Fennholm Line as whoever runs a floor is told of it.
+import { CONTACTS } from './contacts'
 import { CUSTOMERS, type CustomerRecord, toCustomer } from './customers'
 import { PLACES, SOUND_LINE } from './places'
 import { customerById } from './population'
@@ -12,6 +13,7 @@ export const FENNHOLM_LINE = {
   secrets: DEMO_SECRETS,
   places: PLACES.map(({ name, number }) => ({ name, number })),
   people: CUSTOMERS.map(({ id, name, number, mobile, group }) => ({ id, name, number, mobile, group })),
+  contacts: CONTACTS,
   records: {
     byId: (id: string) => customerOf(customerById(id)),
     byNumber: FENNHOLM_STAGE.records.byNumber,

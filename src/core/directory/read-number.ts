@@ -90,3 +90,6 @@ function refusalFor(why: Length, typed: string, readAs: string): NumberRefusal {
 /** Several countries share some calling codes: a shared code is read as the home country's where it is one of them. */
 const countryOf = (callingCode: string, homeCountry: CountryCode): string =>
   getCountryCallingCode(homeCountry) === callingCode ? homeCountry : `+${callingCode}`
+
+/** The digits after the plus that numbers of a country begin with: `44` for `GB`. */
+export const callingCodeOf = (country: string): string => getCountryCallingCode(country as CountryCode)

@@ -17,7 +17,7 @@ export const toVCards = (contacts: readonly Pick<Contact, keyof ContactText>[]):
 
 function toCard({ name, company, group, email, note, numbers }: Pick<Contact, keyof ContactText>): string {
   const card = new ICAL.Component(['vcard', [], []])
-  const add = (property: string, value: string, parameters: Readonly<Record<string, string>> = {}) => {
+  const add = (property: string, value: string | string[], parameters: Readonly<Record<string, string>> = {}) => {
     const made = new ICAL.Property(property, card)
     made.setValue(value)
     for (const [key, is] of Object.entries(parameters)) made.setParameter(key, is)
@@ -33,7 +33,8 @@ function toCard({ name, company, group, email, note, numbers }: Pick<Contact, ke
     else add('tel', number, { ...typed, value: 'text' })
   }
   if (email !== '') add('email', email)
-  if (company !== '') add('org', company)
+  // A structured value of one part: the semicolons in it are its own.
+  if (company !== '') add('org', [company])
   if (group !== '') add('categories', group)
   if (note !== '') add('note', note)
   return card.toString()

@@ -4,9 +4,10 @@ declare module 'vcf' {
     readonly type: string | string[] | undefined
     valueOf(): string
   }
-  export default class VCard {
+  class VCard {
     static parse(text: string): VCard[]
     readonly version: string
     get(name: string): Property | Property[] | undefined
   }
+  export = VCard
 }

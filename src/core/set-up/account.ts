@@ -15,6 +15,8 @@ export const AgentSetUpSchema = z
     id: AgentIdSchema,
     name: z.string().min(1),
     role: z.enum(['agent', 'supervisor']),
+    /** Under which colleagues find them; '' for none. */
+    team: z.string().default(''),
     queueIds: z.array(QueueIdSchema).readonly(),
     skills: z.array(SkillLevelSchema).readonly().default([]),
     may: z

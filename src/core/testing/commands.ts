@@ -98,6 +98,8 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
       }
     case 'callColleague':
       return { kind, agentId, toAgentId: nth(MANY, party) as AgentId, at: pick % 5 === 0 ? 'voicemail' : 'desk' }
+    case 'callTogether':
+      return { kind, agentId, targets: [targetOf(party, flag), targetOf(party + 1, flag), targetOf(party + 2, !flag)] }
     case 'askFirst':
       return { kind, agentId, toAgentId: nth(MANY, party) as AgentId, text: flag ? 'A minute?' : ' ' }
     case 'answerQuestion': {

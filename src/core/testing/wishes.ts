@@ -151,7 +151,7 @@ const KINDS = [
 ] as const
 
 /** What colleagues want of each other, now and then: who talks to a colleague is there for nobody else. */
-const BETWEEN_COLLEAGUES = ['callColleague', 'askFirst', 'answerQuestion', 'closeQuestion', 'callWhenFree', 'dropCallWhenFree'] as const
+const BETWEEN_COLLEAGUES = ['callColleague', 'callTogether', 'askFirst', 'answerQuestion', 'closeQuestion', 'callWhenFree', 'dropCallWhenFree'] as const
 const kind: fc.Arbitrary<Wish['kind']> = fc.oneof(
   { weight: 40, arbitrary: fc.constantFrom(...KINDS) },
   { weight: 1, arbitrary: fc.constantFrom(...BETWEEN_COLLEAGUES) },
@@ -204,7 +204,7 @@ export function suited(state: FloorState, kind: Wish['kind']): readonly AgentId[
     if (kind === 'answerQuestion') return values(state.questions).some((q) => q.toAgentId === a.id && q.answered === null)
     if (kind === 'closeQuestion') return values(state.questions).some((q) => q.byAgentId === a.id)
     if (kind === 'dropCallWhenFree') return values(state.whenFree).some((w) => w.byAgentId === a.id)
-    if (kind === 'callColleague') return a.shift !== null && a.engagements.length === 0
+    if (kind === 'callColleague' || kind === 'callTogether') return a.shift !== null && a.engagements.length === 0
     if (kind === 'clearNote') return a.note !== null
     if (kind === 'chooseSoundPath') return a.shift?.soundLost != null
     if (kind === 'reportSoundLost') return a.shift?.soundPath !== 'none'

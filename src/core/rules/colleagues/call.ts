@@ -2,11 +2,12 @@
 import type { Agent } from '@/core/agents'
 import { type Call, isInternal, services } from '@/core/calls'
 import { deviceOfAgent } from '@/core/ids'
+import { unentitled } from '@/core/rules/rights'
 import { refuse } from '@/core/rules/rule'
 import { busyOnCall, isAwaited } from '@/core/rules/shift'
 import { reach } from '@/core/rules/talk'
 import { type Draft, emit, nextCallId } from '@/core/state'
-import { get } from '@/core/table'
+import { get, must } from '@/core/table'
 import type { Of, Ruling } from './commands'
 
 /**
@@ -28,6 +29,25 @@ export function callColleague(draft: Draft, agent: Agent, { toAgentId, at }: Of<
     if (cleared.ok) emit(draft, null, ...cleared.events)
   }
   return emit(draft, null, { kind: 'internalCallOriginated', callId, agentId: agent.id, prompted: false }, ...reaching.reached.events(callId))
+}
+
+/**
+ * Everybody is called at once into one call, the agent being on it from the beginning. Whoever cannot be had stands on it as failed. Refused: notEntitled, a
+ * call under way, personOnTheWay, targetNotForThis, and what reaching any of them refuses: then nobody is called.
+ */
+export function callTogether(draft: Draft, agent: Agent, { targets }: Of<'callTogether'>): Ruling {
+  const refused = unentitled(draft.state, agent.id, 'conference') ?? busyOnCall(draft.state, agent)
+  if (refused !== null) return refused
+  if (isAwaited(draft.state, agent)) return refuse({ reason: 'personOnTheWay' })
+  const callId = nextCallId(draft.state)
+  emit(draft, null, { kind: 'internalCallOriginated', callId, agentId: agent.id, prompted: false })
+  for (const target of targets) {
+    if (target.kind === 'queue' || target.kind === 'voicemail') return refuse({ reason: 'targetNotForThis', what: target.kind })
+    const reaching = reach(draft, agent.id, must(draft.state.calls, callId), target, 'talk')
+    if (!reaching.ok) return refuse(reaching.refusal)
+    emit(draft, null, ...reaching.reached.events(callId))
+  }
+  return null
 }
 
 /** A call to a colleague on which nobody is left but this agent, with what became of the try. */
