@@ -13,6 +13,7 @@ import { Button, ShortcutHint, useFinder } from '@/ui'
 import { lackingToDial, memoInWords } from '@/words'
 import { type Choice, choicesFor } from './board/targets'
 import { ChoiceRow } from './choice-row'
+import { choicesBefore, REDIALLED, useDialledBefore } from './dialled-before'
 import type { DraggableChoices } from './draggable-choices'
 import { useNumberReader } from './number-reader'
 import { WaiverButton } from './waiver'
@@ -43,6 +44,8 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
   const seats = useSeen((view) => (isTyped ? view.seats : NONE)) ?? NONE
   const queues = useSeen((view) => (isTyped ? view.queues : NONE)) ?? NONE
   const [problem, setProblem] = useState<string | null>(null)
+  const [isUsed, setUsed] = useState(false)
+  const dialled = useDialledBefore(isUsed && onPick === null)
   /** What was refused because of the do-not-call list: a supervisor may let this one call be made. */
   const [withheld, setWithheld] = useState<{ readonly typed: string; readonly says: string } | null>(null)
   const readNumber = useNumberReader()
@@ -64,15 +67,21 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
 
   const text = typed.trim()
   const reading = /\d/.test(text) || !/\p{L}/u.test(text) ? (text === '' ? undefined : readNumber(text, centre.homeCountry)) : undefined
+  const before = onPick === null ? choicesBefore(dialled, reading?.ok ? reading.number.e164 : text).slice(0, text === '' ? REDIALLED : 3) : []
   const found = text === '' ? [] : choicesFor(text, { me, centre, seats, queues }, onPick === null ? undefined : reading)
   // Without a call only who can be called is of use.
-  const choices = onPick === null ? found.filter((c) => c.target.kind !== 'queue') : found
+  const listedOnce = found.filter((c) => !before.some((b) => sameTarget(b.target, c.target)))
+  const choices = onPick === null ? [...before, ...listedOnce.filter((c) => c.target.kind !== 'queue')] : found
   const finder = useFinder({ id, items: choices, typed, onTyped: type, keyOf: (c) => c.key })
   const readAs = reading?.ok ? reading.number.readAs : null
   const missing = onPick === null && text !== '' && !isInside(finder.marked) ? lackingToDial(me, centre, readAs) : null
   const why = missing === null ? null : toRefusalText(missing)
   const { marked: choice, listed } = finder
 
+  const onFocus = () => {
+    loadDraggable()
+    setUsed(true)
+  }
   const clear = () => {
     setTyped('')
     setProblem(null)
@@ -83,6 +92,8 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
       clear()
       return onPick(choice.target)
     }
+    // With nothing typed somebody has to be chosen from the list first.
+    if (text === '' && (choice === undefined || !listed)) return
     const number = choice?.target.kind === 'number' ? choice.target.typed : typed
     const reply = await command(isInside(choice) ? callInside(choice) : { kind: 'makeCall', typed: number, customer: null })
     if (!reply.ok) {
@@ -117,13 +128,27 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
         <ShortcutHint keys={SHORTCUTS.dial.keys} />
       </label>
       <input
-        {...finder.inputProps({ id, ref: input, onKeyDown, onFocus: loadDraggable })}
+        {...finder.inputProps({ id, ref: input, onKeyDown, onFocus: onFocus })}
         aria-invalid={problem !== null || undefined}
         aria-describedby={`${id}-does`}
         autoComplete="off"
         placeholder="A number in any form, or a name"
         className="h-8 w-80 shrink-0 rounded-sm border border-line-strong bg-paper px-2 aria-invalid:border-2 aria-invalid:border-red"
       />
+      {text === '' && onPick === null && (
+        <Button
+          tone="quiet"
+          className="!px-1"
+          onPointerDown={(e) => e.preventDefault()}
+          onClick={() => {
+            onFocus()
+            input.current?.focus()
+            finder.open()
+          }}
+        >
+          Redial
+        </Button>
+      )}
       {text !== '' && (
         <Button
           aria-disabled={why !== null || undefined}
@@ -136,7 +161,7 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
       )}
       {withheld !== null && <WaiverButton seats={seats} typed={withheld.typed} says={withheld.says} onDone={allowed} />}
       <div
-        {...finder.listProps('People')}
+        {...finder.listProps(text === '' ? 'Called before' : 'People')}
         hidden={!listed}
         className="absolute bottom-11 left-24 z-20 w-[520px] border border-line-strong bg-raised py-1 shadow-lg"
       >
@@ -151,7 +176,7 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
         {problem !== null || why !== null ? (
           <span className={problem === null ? 'text-soft' : 'text-red'}>{problem ?? `${why?.says} ${why?.next}`}</span>
         ) : (
-          <EnterDoes choice={choice ?? null} reading={reading} text={text} brings={onPick !== null} />
+          <EnterDoes choice={text === '' && !listed ? null : (choice ?? null)} reading={reading} text={text} brings={onPick !== null} />
         )}
       </p>
       {problem === null && <span className="ml-auto shrink-0 text-soft">Press ? for the keyboard</span>}
@@ -160,6 +185,9 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
 })
 
 const NONE = [] as const
+
+const sameTarget = (a: Target, b: Target): boolean =>
+  a.kind === 'agent' ? b.kind === 'agent' && a.agentId === b.agentId : a.kind === 'number' && b.kind === 'number' && a.typed === b.typed
 
 type Inside = Choice & { readonly target: Extract<Target, { kind: 'agent' | 'voicemail' }> }
 
@@ -191,7 +219,7 @@ interface EnterProps {
 }
 
 function EnterDoes({ choice, reading, text, brings }: EnterProps) {
-  if (text === '') return null
+  if (text === '' && choice === null) return null
   if (choice !== null && brings)
     return (
       <>

@@ -11,6 +11,7 @@ import { useSeen } from '@/exchange/react'
 import { useHistory } from '@/history/react'
 import { Clock } from '@/ui'
 import { callerWords, memoInWords, outcomeLabel, resultWords, useNumberWords } from '@/words'
+import { AddToPeople } from './add-to-people'
 import { WhoCalls } from './who-calls'
 
 interface Props {
@@ -47,7 +48,7 @@ export const Record = memoInWords(function Record({ work, unknown, moreHeadStart
         ) : (
           <span className="tabular text-ink">{number !== null && written(number)}</span>
         )}
-        {customer !== null && ` · ${customer.group}`}
+        {customer !== null && customer.group !== '' && ` · ${customer.group}`} <AddToPeople work={work} />
       </p>
       {unknown !== undefined && <WhoCalls key={`who ${unknown.id}`} call={unknown} centre={centre} />}
       <dl className="mt-2 grid grid-cols-[96px_1fr] gap-y-0.5">

@@ -8,6 +8,7 @@ import type { CentreView, MeView, QueueView } from '@/exchange/protocol'
 import { useAllSeen, useSeen } from '@/exchange/react'
 import { Button, Clock, Menu, MenuItem, nameIn } from '@/ui'
 import { diversionWords } from '@/words'
+import { useMissedCount } from './missed'
 import type { OnShift } from './on-shift'
 import { OwedMenu } from './owed-menu'
 import { SoundMenu } from './sound-menu'
@@ -21,6 +22,7 @@ export function ShiftBar({ shift }: { shift: OnShift }) {
         <StatePart me={me} give={give} notReadyOpen={notReadyOpen} setNotReadyOpen={setNotReadyOpen} />
         <OwedMenu me={me} onCode={setCoding} />
         <DueCallbacks count={due} />
+        <Missed id={me.id} sinceMs={me.shiftStartedAtMs} />
         <div className="ml-auto flex shrink-0 items-center gap-3">
           {me.campaignId !== null && <Campaign id={me.campaignId} />}
           {me.queueIds.length > 0 && <Queues served={me.queueIds} />}
@@ -41,6 +43,18 @@ function DueCallbacks({ count }: { count: number }) {
     </Button>
   )
 }
+
+/** Calls that passed the agent by and were not looked at yet. */
+const Missed = memo(function Missed({ id, sinceMs }: { id: string; sinceMs: number }) {
+  const router = useRouter()
+  const count = useMissedCount(id, sinceMs)
+  if (count === 0) return null
+  return (
+    <Button className="!px-2" onClick={() => router.push('/log')}>
+      {count === 1 ? '1 missed call' : `${count} missed calls`}
+    </Button>
+  )
+})
 
 /** What is worked besides queues: by its name, and said when it stands still. */
 function Campaign({ id }: { id: NonNullable<MeView['campaignId']> }) {

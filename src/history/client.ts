@@ -11,6 +11,7 @@ export { type CallsPage, type CallsSort, LATEST_CALLS, talkedMs, waitedMs } from
 export type { Progress } from './days'
 export type { ExportName } from './exports'
 export type { Opening, Span } from './history'
+export { LOG_WAYS, type LogPage, type LogRow, type LogWay } from './log'
 export type { Report, SeriesPoint } from './report'
 
 export type HistoryApi = Comlink.Remote<Connection<MessagePort>>

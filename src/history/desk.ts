@@ -25,6 +25,9 @@ export interface Connection<Port> {
   subscribe(tell: () => void): Promise<void>
   report(...asked: Parameters<History['report']>): ReturnType<History['report']>
   calls(...asked: Parameters<History['calls']>): ReturnType<History['calls']>
+  /** Of an agent their own, whatever is asked. */
+  log(...asked: Parameters<History['log']>): ReturnType<History['log']>
+  dialledBefore(asked: { readonly atMost: number; readonly nowMs: number }): ReturnType<History['dialledBefore']>
   handling(...asked: Parameters<History['handling']>): ReturnType<History['handling']>
   /** null of a call that is not theirs to see. */
   call(callId: string): ReturnType<History['call']>
@@ -103,6 +106,8 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
         },
         report: async (asked) => (await history).report(await theirs(asked)),
         calls: async (asked) => (await history).calls(await theirs(asked)),
+        log: async (asked) => (await history).log(await theirs(asked)),
+        dialledBefore: async (asked) => (await history).dialledBefore({ ...asked, only: (await who()).id }),
         async handling(asked) {
           const { everybody } = await who()
           if (!everybody) throw new Error('how long everybody takes is for those who answer for the floor')

@@ -4,6 +4,7 @@ import { type AgentId, type CampaignId, toCallId } from '@/core/ids'
 import type { CallRecord, Correction, LedgerEntry } from '@/core/ledger'
 import { ofAgent } from '@/core/reports'
 import type { SetUp } from '@/core/set-up'
+import { DAY } from '@/core/time'
 import { type KeyValue, linesOfGzip } from '@/storage'
 import { dayAfter, daysBetween, type Past, type PastAsked } from '@/world'
 import { createBlocks } from './blocks'
@@ -28,6 +29,7 @@ import { type ExportName, exported, isEmptyExport } from './exports'
 import { type Handling, handlingOf } from './handling'
 import { type Kept, keepDay, type Sums, sumsOf } from './kept'
 import { createLive } from './live'
+import { dialledBefore, type LogAsked, type LogPage, type LogRow, pageOfLog } from './log'
 import { type Names, named, namesOf } from './names'
 import { pageOfBlocks } from './pages'
 import { type Part, type Report, reportOf } from './report'
@@ -65,6 +67,10 @@ export interface History {
   report(asked: AskedSpan & { /** Where the steps of the series begin, ascending. */ readonly steps: readonly number[] }): Promise<Report>
   /** Calls of the span, as far as they are asked for. */
   calls(asked: AskedSpan & CallsAsked): Promise<CallsPage>
+  /** Calls of one agent as a telephone logs them, or all of the centre's. */
+  log(asked: LogAsked & { readonly nowMs: number }): Promise<LogPage>
+  /** Whom an agent has called, the latest first, each once. */
+  dialledBefore(asked: { readonly only: AgentId; readonly atMost: number; readonly nowMs: number }): Promise<readonly LogRow[]>
   /** How long calls of a campaign took. */
   handling(asked: { readonly span: Span; readonly nowMs: number; readonly campaignId: CampaignId }): Promise<Handling>
   /** The record and every event of one call; null when there is none of this id. */
@@ -255,6 +261,9 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
         asked,
       )
     },
+    log: async ({ nowMs, ...asked }) => pageOfLog(await callsIn(EVER, nowMs), asked, names()),
+    dialledBefore: async ({ only, atMost, nowMs }) =>
+      dialledBefore(await callsIn({ fromMs: nowMs - DIALLED_LATELY_MS, toMs: Infinity }, nowMs), only, atMost, names()),
     handling: async ({ span, nowMs, campaignId }) => handlingOf(await callsIn(span, nowMs), span, campaignId, setUps()[0]),
     async call(callId) {
       await following
@@ -306,6 +315,10 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
     blocks: () => blocks.here(),
   }
 }
+
+const EVER: Span = { fromMs: -Infinity, toMs: Infinity }
+/** Whom somebody called longer ago they look up. */
+const DIALLED_LATELY_MS = 60 * DAY
 
 /** Entries are read and folded so many at once: what else is asked is answered in between. */
 const LOT = 20_000

@@ -40,7 +40,7 @@ const SETTLED_AFTER_MS = HOUR
 /** Enough calls for a block on a day that has not ended. */
 const ENOUGH = 2_000
 /** Of the shape of what a folder knows: of another it is folded anew. */
-const CHECKPOINT_VERSION = 1
+const CHECKPOINT_VERSION = 2
 const CHECKPOINT_KEY = 'checkpoint'
 
 interface Checkpoint {

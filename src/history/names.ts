@@ -23,5 +23,6 @@ export const named = (record: CallRecord, names: Names): CallRecord => ({
   ...record,
   queue: names.queue(record.queueId, record.queue),
   agents: record.agents.map((leg) => ({ ...leg, agent: names.agent(leg.agentId, leg.agent) ?? leg.agent })),
+  missedBy: record.missedBy.map((missed) => ({ ...missed, agent: names.agent(missed.agentId, missed.agent) ?? missed.agent })),
   outcomeBy: names.agent(record.outcomeById, record.outcomeBy),
 })

@@ -14,7 +14,7 @@ const CALLS = {
     customer: 'STRING',
   },
   ...{ offeredAtMs: 'INT64', answeredAtMs: 'INT64', endedAtMs: 'INT64', result: 'STRING', shortAbandon: 'BOOLEAN', liveAnswerAtMs: 'INT64' },
-  ...{ agents: 'JSON', outcome: 'STRING', outcomeAtMs: 'INT64', outcomeById: 'STRING', outcomeBy: 'STRING', notes: 'STRING' },
+  ...{ agents: 'JSON', missedBy: 'JSON', outcome: 'STRING', outcomeAtMs: 'INT64', outcomeById: 'STRING', outcomeBy: 'STRING', notes: 'STRING' },
   ...{ script: 'STRING', scriptVersion: 'INT32', answers: 'JSON', transfers: 'JSON', recordings: 'JSON' },
 } as const satisfies Record<string, BasicType>
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { type AgentId, type QueueId, toCampaignId } from '@/core/ids'
-import { type AgentInterval, type AgentLeg, type CallRecord, CallRecordSchema, RESULTS } from '@/core/ledger'
+import { type AgentInterval, type AgentLeg, type CallRecord, CallRecordSchema, MISSED_HOW, RESULTS } from '@/core/ledger'
 import { byAgent, byQueue, inInterval, measure, occupancy, ofAgent } from '@/core/reports'
 import { packCalls, packStates, recordsOf, stateAt } from './columns'
 import { occupancyOf, spellsOf } from './spells'
@@ -51,6 +51,16 @@ const record: fc.Arbitrary<CallRecord> = fc
     liveAnswerAtMs: maybe(fc.integer({ min: START, max: START + 1e9 })),
     // An agent has one leg of a call.
     agents: fc.uniqueArray(leg, { maxLength: 3, selector: (l) => l.agentId }),
+    missedBy: fc.array(
+      fc.record({
+        agentId: fc.constantFrom(...AGENTS),
+        agent: text,
+        atMs: fc.integer({ min: START, max: START + 1e9 }),
+        how: fc.constantFrom(...MISSED_HOW),
+        byAgentId: maybe(fc.constantFrom(...AGENTS)),
+      }),
+      { maxLength: 2 },
+    ),
     outcome: maybe(fc.constantFrom('done', 'later')),
     outcomeAtMs: maybe(fc.integer({ min: START, max: START + 1e11 })),
     outcomeById: maybe(fc.constantFrom(...AGENTS)),

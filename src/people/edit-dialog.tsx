@@ -23,18 +23,20 @@ interface Props {
   readonly onChange: (change: Change, says: string) => Promise<boolean>
   readonly onClose: () => void
   readonly onFront?: (id: string) => void
+  /** Why it was not kept, where no page behind says so. */
+  readonly problem?: string | null
 }
 
 interface Draft extends ContactText {
   readonly shared: boolean
 }
 
-export function EditDialog({ editing: { person, ownerId, begins }, keepsShared, accountId, onChange, onClose, onFront }: Props) {
+export function EditDialog({ editing: { person, ownerId, begins }, keepsShared, accountId, onChange, onClose, onFront, problem: refused }: Props) {
   const initial: Draft = {
     ...(person === null ? { ...EMPTY_CONTACT, numbers: [{ kind: 'work', number: '' }], ...begins } : textOf(person)),
     shared: (person === null ? ownerId : person.ownerId) === null,
   }
-  const [json, setJson, forget] = useDraft(`person ${person?.id ?? 'new'}`, JSON.stringify(initial))
+  const [json, setJson, forget] = useDraft(`person ${person?.id ?? `new ${begins?.numbers?.[0]?.number ?? ''}`}`, JSON.stringify(initial))
   const draft = JSON.parse(json) as Draft
   const [problem, setProblem] = useState<string | null>(null)
   const set = (change: Partial<Draft>) => {
@@ -52,7 +54,8 @@ export function EditDialog({ editing: { person, ownerId, begins }, keepsShared, 
     const before = person === null ? null : contactOf(person)
     const contact = before === null ? createContact({ ...text, numbers }, owner) : { ...before, ...text, numbers }
     const said = before === null ? `${text.name.trim()} is in the list.` : `${text.name.trim()} is kept.`
-    if (!(await onChange({ puts: [contact], removes: [] }, said))) return setProblem('It was not kept: the sentence behind this window says why.')
+    if (!(await onChange({ puts: [contact], removes: [] }, said)))
+      return setProblem(refused === undefined ? 'It was not kept: the sentence behind this window says why.' : null)
     forget()
     onFront?.(contact.id)
     onClose()
@@ -122,7 +125,7 @@ export function EditDialog({ editing: { person, ownerId, begins }, keepsShared, 
             Shared with everybody
           </label>
         )}
-        {problem !== null && <Problem>{problem}</Problem>}
+        {(problem ?? refused ?? null) !== null && <Problem>{problem ?? refused}</Problem>}
         <div className="flex gap-2">
           <Button type="submit" tone="primary">
             Keep

@@ -1,1 +1,2 @@
+export { AddPerson } from './add-person'
 export { PeopleScreen } from './screen'

@@ -27,9 +27,10 @@ export function PeopleList({ people, frontId, onFront, chosenIds, onChosen, empt
   const virtual = useVirtualizer({ count: people.length, getScrollElement: () => scroller.current, estimateSize: () => ROW_PX, overscan: 12 })
   const at = people.findIndex((p) => p.id === frontId)
   const [first] = people
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another one in front is brought into view; a list that changes stays where it is
   useEffect(() => {
     if (at >= 0) virtual.scrollToIndex(at)
-  }, [at, virtual])
+  }, [frontId])
   const toggle = (person: PersonView) => {
     const next = new Set(chosenIds)
     if (!next.delete(person.id)) next.add(person.id)

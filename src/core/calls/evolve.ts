@@ -190,9 +190,10 @@ function established(call: Call, deviceId: DeviceId, atMs: EpochMs): Call {
   return { ...nextToRing(joined), connections, handover: null, answeredAtMs: call.answeredAtMs ?? (hearEachOther(call, connections) ? atMs : null) }
 }
 
-/** An agent and the outside party of a call with work; of an internal one, any two. A consult is not answered: it is about a call that is. */
+/** An agent and the outside party of a call with work; of an internal one, any two people. A consult is not answered: it is about a call that is. */
 function hearEachOther(call: Call, connections: readonly Connection[]): boolean {
-  if (isInternal(call)) return call.consultFor === null && connections.filter((c) => c.state === 'connected' && takesPart(c)).length > 1
+  if (isInternal(call))
+    return call.consultFor === null && connections.filter((c) => c.state === 'connected' && takesPart(c) && c.party.kind !== 'voicemail').length > 1
   return carriesWork(call) && connections.some((c) => c.party.kind === 'agent' && takesPart(c)) && connections.some((c) => c.party.kind === 'outside')
 }
 

@@ -66,7 +66,7 @@ export interface FolderState {
   setUp: SetUp | null
   readonly calls: Map<CallId, OpenCall>
   /** A consult is part of the call it is about: its record is that call's. */
-  readonly consults: Map<CallId, { readonly call: Call; readonly about: CallId }>
+  readonly consults: Map<CallId, { readonly call: Call; readonly about: CallId; readonly byAgentId: AgentId | null }>
   readonly agents: Map<AgentId, Agent>
   intervals: AgentInterval[]
   readonly corrections: Map<CallId, Correction>

@@ -11,7 +11,7 @@ import type { FloorEvent, LedgerEntry } from './entry'
 import { type Correction, createFolderState, type FolderState, type OpenCall, type Settled, type SettledCall, type Shown, type TakenBack } from './folder-state'
 import { cameLater, createLegs, followLegs, isWrappedUp, listLegs, wrapUpLeg } from './legs'
 import type { AgentInterval, CallRecord } from './record'
-import { blankRecord, noteResult, resultOf, transferOf } from './result'
+import { blankRecord, dialledNow, missedIn, noteResult, resultOf, transferOf } from './result'
 
 const SHORT_ABANDON_MS = 5_000
 
@@ -101,15 +101,27 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
 
   const callOf = (id: CallId): Call | undefined => calls.get(id)?.call ?? consults.get(id)?.call
 
+  const noteMissed = ({ record, legs }: OpenCall, event: CallEvent, { callId, before }: CallChange, atMs: EpochMs) => {
+    const missed = missedIn(event, before)
+    if (missed === null) return
+    // Whoever called a colleague may have gone by now: they began the call, or the consult.
+    const by = consults.get(callId)?.byAgentId ?? (record.direction === 'internal' ? (listLegs(legs)[0]?.agentId ?? null) : null)
+    record.missedBy.push({ ...missed, agent: nameOf(missed.agentId), atMs, byAgentId: by === missed.agentId ? null : by })
+  }
+
   const foldCallEvent = (event: CallEvent, atMs: EpochMs) => {
     for (const change of evolveCalls(callOf, event, atMs)) {
       const { callId, before, after } = change
       const about = consults.get(callId)?.about ?? after?.consultFor ?? null
       if (about !== null) {
-        if (after === null) consults.delete(callId)
-        else consults.set(callId, { call: after, about })
+        const byAgentId = consults.get(callId)?.byAgentId ?? (event.kind === 'consultationOriginated' ? event.agentId : null)
         const open = calls.get(about)
-        if (open !== undefined) followLegs(open.legs, change, event, atMs, nameOf)
+        if (open !== undefined) {
+          followLegs(open.legs, change, event, atMs, nameOf)
+          noteMissed(open, event, change, atMs)
+        }
+        if (after === null) consults.delete(callId)
+        else consults.set(callId, { call: after, about, byAgentId })
         followEngagements(change, atMs)
         continue
       }
@@ -139,6 +151,9 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       }
       followLegs(open.legs, change, event, atMs, nameOf)
       noteResult(open.record, event, before, after)
+      noteMissed(open, event, change, atMs)
+      // Somebody from outside has come to a call of colleagues: from now on it is one that was dialled.
+      if (after !== null && after.direction !== open.record.direction) Object.assign(open.record, dialledNow(after))
       if (after === null) close(open, atMs)
     }
     if (event.kind === 'callTransferred') existing(event.callId).record.transfers.push(transferOf(known(), event, atMs))

@@ -2,5 +2,16 @@ export { type CarriedOver, CarriedOverSchema, type OwedCall, PROMISE_EVENTS, typ
 export { type FloorEvent, LEDGER_VERSION, type LedgerEntry, LedgerEntrySchema } from './entry'
 export { createLedgerFolder, type LedgerFolder } from './folder'
 export type { Correction, FolderState, Settled, TakenBack } from './folder-state'
-export { type AgentInterval, AgentIntervalSchema, type AgentLeg, type CallRecord, CallRecordSchema, type CallResult, RESULTS } from './record'
+export {
+  type AgentInterval,
+  AgentIntervalSchema,
+  type AgentLeg,
+  type CallRecord,
+  CallRecordSchema,
+  type CallResult,
+  MISSED_HOW,
+  type Missed,
+  type MissedHow,
+  RESULTS,
+} from './record'
 export { type OpenedEntry, parseEntry, toLine } from './upgrade'

@@ -22,6 +22,19 @@ export const AgentLegSchema = z.object({
 })
 export type AgentLeg = z.infer<typeof AgentLegSchema>
 
+/** How a call passed somebody by. `hungUp`: whoever called did, while it rang. */
+export const MISSED_HOW = ['noAnswer', 'declined', 'busy', 'diverted', 'takenElsewhere', 'hungUp', 'voicemail'] as const
+export type MissedHow = (typeof MISSED_HOW)[number]
+
+export const MissedSchema = z.object({
+  agentId: AgentIdSchema,
+  agent: z.string().describe('name of the agent'),
+  atMs: ms.describe('when it stopped ringing there, or was found busy'),
+  how: z.enum(MISSED_HOW),
+  byAgentId: AgentIdSchema.nullable().describe('the colleague who called or consulted; null of a caller'),
+})
+export type Missed = z.infer<typeof MissedSchema>
+
 export const CallRecordSchema = z.object({
   callId: z.string(),
   direction: z.enum(['inbound', 'outbound', 'campaign', 'internal']),
@@ -38,6 +51,7 @@ export const CallRecordSchema = z.object({
   shortAbandon: z.boolean().describe('abandoned within 5 s of being offered'),
   liveAnswerAtMs: ms.nullable(),
   agents: z.array(AgentLegSchema),
+  missedBy: z.array(MissedSchema).default([]).describe('agents it rang at in vain, in this order; who took it later is one of `agents` as well'),
   outcome: z.string().nullable(),
   outcomeAtMs: ms.nullable(),
   outcomeById: AgentIdSchema.nullable(),

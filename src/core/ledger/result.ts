@@ -1,8 +1,8 @@
 // What became of a call, and how its record begins.
-import type { Call, CallEvent } from '@/core/calls'
+import type { Call, CallEvent, ClearCause, Party } from '@/core/calls'
 import { agentName, queueSetUp, type SetUp } from '@/core/set-up'
 import type { EpochMs } from '@/core/time'
-import type { CallRecord, CallResult } from './record'
+import type { CallRecord, CallResult, Missed, MissedHow } from './record'
 
 export const blankRecord = (setUp: SetUp, call: Call): CallRecord => ({
   callId: call.id,
@@ -21,6 +21,7 @@ export const blankRecord = (setUp: SetUp, call: Call): CallRecord => ({
   shortAbandon: false,
   liveAnswerAtMs: null,
   agents: [],
+  missedBy: [],
   outcome: null,
   outcomeAtMs: null,
   outcomeById: null,
@@ -31,6 +32,13 @@ export const blankRecord = (setUp: SetUp, call: Call): CallRecord => ({
   answers: {},
   transfers: [],
   recordings: [],
+})
+
+/** What a record of an internal call says otherwise once somebody from outside is on it. */
+export const dialledNow = ({ direction, number, customer }: Call): Pick<CallRecord, 'direction' | 'number' | 'customer'> => ({
+  direction,
+  number,
+  customer: customer?.name ?? null,
 })
 
 /** Takes down what an event says about the result, while the call is still on. */
@@ -45,6 +53,32 @@ export function noteResult(record: CallRecord, event: CallEvent, before: Call | 
   const kind = before?.connections.find((c) => c.deviceId === event.deviceId)?.party.kind
   if (kind === 'voicemail') record.result = 'voicemail'
   if (kind === 'outside' && record.direction === 'inbound') record.result = 'diverted'
+}
+
+/** Whom an event lets a call pass by, and how; null for every other event. `before` is the call it rang with: the record's own, or a consult about it. */
+export function missedIn(event: CallEvent, before: Call | undefined): Pick<Missed, 'agentId' | 'how'> | null {
+  if (before === undefined || (event.kind !== 'connectionCleared' && event.kind !== 'connectionFailed' && event.kind !== 'connectionEstablished')) return null
+  const party = event.kind === 'connectionFailed' ? event.party : before.connections.find((c) => c.deviceId === event.deviceId)?.party
+  const how = party === undefined ? null : howMissed(event, before, party)
+  return how === null || (party?.kind !== 'agent' && party?.kind !== 'voicemail') ? null : { agentId: party.agentId, how }
+}
+
+function howMissed(
+  event: Extract<CallEvent, { kind: 'connectionCleared' | 'connectionFailed' | 'connectionEstablished' }>,
+  before: Call,
+  party: Party,
+): MissedHow | null {
+  if (event.kind === 'connectionEstablished') return party.kind === 'voicemail' ? 'voicemail' : null
+  if (party.kind !== 'agent') return null
+  if (event.kind === 'connectionFailed')
+    return ({ busy: 'busy', noAnswer: 'noAnswer', refused: 'declined' }[event.failure as string] as MissedHow | undefined) ?? null
+  if (before.connections.find((c) => c.deviceId === event.deviceId)?.state !== 'alerting') return null
+  return CLEARED_HOW[event.cause] ?? null
+}
+
+const CLEARED_HOW: Readonly<Partial<Record<ClearCause, MissedHow>>> = {
+  ...{ noAnswer: 'noAnswer', declined: 'declined', diverted: 'diverted', answeredElsewhere: 'takenElsewhere' },
+  ...{ hungUp: 'hungUp', lastParty: 'hungUp', abandoned: 'hungUp', endedForEveryone: 'hungUp', removed: 'hungUp' },
 }
 
 export const resultOf = (record: CallRecord): CallResult => (record.answeredAtMs === null ? record.result : 'handled')

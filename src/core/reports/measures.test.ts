@@ -21,6 +21,7 @@ const aLeg = (leg: Partial<AgentLeg>): AgentLeg => ({
 const aRecord = (record: Partial<CallRecord>): CallRecord => ({
   callId: 'call_1',
   direction: 'inbound',
+  missedBy: [],
   queueId: toQueueId('queue_first'),
   queue: 'First',
   campaignId: null,

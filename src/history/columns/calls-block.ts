@@ -1,7 +1,7 @@
 // Call records in columns: some thousands of them, such as those of a day, in the order they were offered. A block never changes; a call that
 // is corrected gets a new one. It is plain data, so that it can be stored and handed to another thread as it is.
 import { toAgentId, toCampaignId, toQueueId } from '@/core/ids'
-import type { AgentLeg, CallRecord } from '@/core/ledger'
+import type { AgentLeg, CallRecord, Missed, MissedHow } from '@/core/ledger'
 import { type IndexBy, packIndex } from './index-by'
 import { packStarts, placesOf } from './lists'
 import { type Numbers, numberAt, packNumbers, valueAt } from './numbers'
@@ -44,10 +44,21 @@ export interface CallsBlock {
   readonly script: Words
   readonly scriptVersion: Numbers
   readonly legs: LegColumns
+  /** Not in blocks of before rings in vain were taken down. */
+  readonly missed?: MissedColumns
   readonly answers: { readonly starts: Uint32Array; readonly field: Words; readonly value: Words }
   readonly recordings: { readonly starts: Uint32Array; readonly ids: Numbered }
   /** Few calls are handed on: those of each that was. */
   readonly transfers: readonly (readonly [row: number, transfers: CallRecord['transfers']])[]
+}
+
+export interface MissedColumns {
+  readonly starts: Uint32Array
+  readonly agentId: Words
+  readonly agent: Words
+  readonly how: Words
+  readonly byAgentId: Words
+  readonly atMs: Numbers
 }
 
 export interface LegColumns {
@@ -102,6 +113,7 @@ export function packCalls(unsorted: readonly CallRecord[]): CallsBlock {
     script: words((r) => r.script),
     scriptVersion: numbers((r) => r.scriptVersion),
     legs: packLegs(records, legs),
+    missed: packMissed(records),
     answers: {
       starts: packStarts(answers.map((a) => a.length)),
       field: packWords(answers.flat().map(([field]) => field)),
@@ -112,6 +124,18 @@ export function packCalls(unsorted: readonly CallRecord[]): CallsBlock {
       ids: packNumbered(records.flatMap((r) => r.recordings.map((id) => id.replace(r.callId, () => OF_CALL)))),
     },
     transfers: records.flatMap((r, row) => (r.transfers.length === 0 ? [] : [[row, r.transfers] as const])),
+  }
+}
+
+function packMissed(records: readonly CallRecord[]): MissedColumns {
+  const missed = records.flatMap((r) => r.missedBy)
+  return {
+    starts: packStarts(records.map((r) => r.missedBy.length)),
+    agentId: packWords(missed.map((m) => m.agentId)),
+    agent: packWords(missed.map((m) => m.agent)),
+    how: packWords(missed.map((m) => m.how)),
+    byAgentId: packWords(missed.map((m) => m.byAgentId)),
+    atMs: packNumbers(missed.map((m) => m.atMs)),
   }
 }
 
@@ -162,6 +186,7 @@ export function recordAt(block: CallsBlock, row: number): CallRecord {
     shortAbandon: numberAt(block.shortAbandon, row) === 1,
     liveAnswerAtMs: numberAt(block.liveAnswerAtMs, row),
     agents: [...placesOf(block.legs.starts, row)].map((at) => legAt(block.legs, at)),
+    missedBy: missedAt(block, row),
     outcome: wordAt(block.outcome, row),
     outcomeAtMs: numberAt(block.outcomeAtMs, row),
     outcomeById: outcomeById === null ? null : toAgentId(outcomeById),
@@ -173,6 +198,20 @@ export function recordAt(block: CallsBlock, row: number): CallRecord {
     transfers: block.transfers.find(([of]) => of === row)?.[1] ?? [],
     recordings: [...placesOf(block.recordings.starts, row)].map((at) => numberedAt(block.recordings.ids, at).replace(OF_CALL, () => callId)),
   }
+}
+
+export function missedAt({ missed }: CallsBlock, row: number): Missed[] {
+  if (missed === undefined) return []
+  return [...placesOf(missed.starts, row)].map((at) => {
+    const byAgentId = wordAt(missed.byAgentId, at)
+    return {
+      agentId: toAgentId(wordAt(missed.agentId, at) ?? ''),
+      agent: wordAt(missed.agent, at) ?? '',
+      atMs: valueAt(missed.atMs, at),
+      how: wordAt(missed.how, at) as MissedHow,
+      byAgentId: byAgentId === null ? null : toAgentId(byAgentId),
+    }
+  })
 }
 
 export function legAt(legs: LegColumns, at: number): AgentLeg {

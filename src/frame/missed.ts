@@ -1,0 +1,28 @@
+'use client'
+// Missed calls that have not been looked at: counted until the log is opened, for each account in this browser.
+import { useCallback } from 'react'
+import { floorNow } from '@/exchange/floor-time'
+import { useHistory } from '@/history/react'
+import { usePersonalSetting } from '@/ui'
+
+/** When an account last looked at what it missed; before it ever did, from when its shift began. */
+export function useSeen(accountId: string, beganAtMs: number): readonly [number, () => void] {
+  const [seen, setSeen] = usePersonalSetting<string>(`missed seen ${accountId}`, '')
+  const see = useCallback(() => setSeen(String(floorNow())), [setSeen])
+  return [seen === '' ? beganAtMs : Number(seen), see]
+}
+
+export function useMissedCount(accountId: string, beganAtMs: number): number {
+  const [seenMs] = useSeen(accountId, beganAtMs)
+  const { value } = useHistory(
+    useCallback(
+      (api) =>
+        api.log({
+          ...{ only: accountId as never, way: 'missed', search: '', from: 0, atMost: 1, seenMs, nowMs: floorNow() },
+          ...{ timeZone: 'UTC', outcomes: {} },
+        }),
+      [accountId, seenMs],
+    ),
+  )
+  return value?.unseen ?? 0
+}
