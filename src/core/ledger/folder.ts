@@ -106,7 +106,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
     if (missed === null) return
     // Whoever called a colleague may have gone by now: they began the call, or the consult.
     const by = consults.get(callId)?.byAgentId ?? (record.direction === 'internal' ? (listLegs(legs)[0]?.agentId ?? null) : null)
-    record.missedBy.push({ ...missed, agent: nameOf(missed.agentId), atMs, byAgentId: by === missed.agentId ? null : by })
+    record.missedBy.push({ agentId: missed.agentId, agent: nameOf(missed.agentId), atMs, how: missed.how, byAgentId: by === missed.agentId ? null : by })
   }
 
   const foldCallEvent = (event: CallEvent, atMs: EpochMs) => {

@@ -34,8 +34,11 @@ describe.each(VERSIONS)('a ledger of version %i', (version) => {
   })
 })
 
-/** What was added to records since then has its default. */
-const asNow = ({ records, intervals }: { records: unknown[]; intervals: unknown[] }) => ({ records: records.map((r) => CallRecordSchema.parse(r)), intervals })
+/** What was added to records since then has its default; whom a call passed by was in every ledger, and in no record before version 9. */
+const asNow = ({ records, intervals }: { records: object[]; intervals: unknown[] }) => ({
+  records: records.map((r) => ({ ...CallRecordSchema.parse(r), ...('missedBy' in r ? {} : { missedBy: expect.any(Array) }) })),
+  intervals,
+})
 
 test.each([
   { says: 'a newer version', line: '{"version":99,"seq":1}', reason: 'savedByNewerVersion' },

@@ -200,6 +200,32 @@ describe('a call between colleagues', () => {
   })
 })
 
+describe('whom a call passed by stands in its record, with who had called', () => {
+  test.each<{ says: string; given: Command[]; inMs?: number; then: unknown[] }>([
+    { says: 'given up while it rang', given: [calls(), on('hangUp')], then: [{ agentId: BO, how: 'hungUp', byAgentId: ANN }] },
+    { says: 'declined', given: [calls(), on('decline', 1, {}, BO), on('hangUp')], then: [{ agentId: BO, how: 'declined', byAgentId: ANN }] },
+    { says: 'a message left', given: [leaves(), on('hangUp')], then: [{ agentId: BO, how: 'voicemail', byAgentId: ANN }] },
+    { says: 'answered', given: [...TALKING, on('hangUp')], then: [] },
+    {
+      says: 'a consult declined',
+      given: [
+        arrives(),
+        on('answer'),
+        on('consult', 1, { target: { kind: 'agent', agentId: BO } }),
+        on('decline', 2, {}, BO),
+        on('endConsult', 2),
+        on('hangUp'),
+      ],
+      then: [{ agentId: BO, how: 'declined', byAgentId: ANN }],
+    },
+    {
+      says: 'a caller declined here and taken there',
+      given: [arrives(), on('decline'), on('answer', 1, {}, BO), on('hangUp', 1, {}, BO)],
+      then: [{ agentId: ANN, how: 'declined', byAgentId: null }],
+    },
+  ])('$says', ({ given, then }) => expect(recordsOf(floorAfter(given)).records()[0]?.missedBy).toMatchObject(then))
+})
+
 describe('asked first, and called when free', () => {
   test('“now” calls back and the question is done with; the other answers wait to be read', () => {
     const floor = floorAfter([asks(), answers('now')])
