@@ -1,5 +1,5 @@
-import { expect, type Page, test } from '@playwright/test'
 import { anotherSeat, board, boardWords, button, goReady, goTo, KESTER, ringMe, SUNNIVA, signInAsOwner, startShift, state } from './desk'
+import { expect, type Page, test } from './warm'
 
 /** By the dial line, as somebody who has both hands on the keyboard. */
 async function callByName(page: Page, name: string): Promise<void> {

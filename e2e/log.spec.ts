@@ -1,5 +1,5 @@
-import { expect, type Page, test } from '@playwright/test'
 import { anotherSeat, board, boardWords, button, goReady, goTo, KESTER, ringMe, signInAsOwner, startShift, state, takeCall } from './desk'
+import { expect, type Page, test } from './warm'
 
 const calls = (page: Page) => page.getByRole('listbox', { name: 'Calls' }).getByRole('option')
 const entry = (page: Page) => page.getByRole('complementary', { name: 'Call' })

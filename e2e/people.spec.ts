@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
-import { expect, type Page, test } from '@playwright/test'
 import { anotherSeat, board, boardWords, button, goReady, goTo, KESTER, SUNNIVA, signInAsOwner, startShift, state } from './desk'
+import { expect, type Page, test } from './warm'
 
 const list = (page: Page) => page.getByRole('listbox', { name: 'People' })
 const person = (page: Page, name: string) => list(page).getByRole('option', { name: new RegExp(`^${name}`) })

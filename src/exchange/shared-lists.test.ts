@@ -40,7 +40,7 @@ describe('what is shown of a floor', () => {
           expect(tab).toEqual(anew(floor.state()))
         }
       }),
-      { numRuns: 40, seed: 5, endOnFailure: true },
+      { numRuns: 26, seed: 5, endOnFailure: true },
     )
     // The change of a seat is not the change of all of them.
     expect(sent).toBeGreaterThan(300)
@@ -73,9 +73,9 @@ describe('what is shown of a floor', () => {
           }
         }
       }),
-      { numRuns: 55, seed: 9, endOnFailure: true },
+      { numRuns: 34, seed: 9, endOnFailure: true },
     )
-    expect(changed).toBeGreaterThan(1_000)
+    expect(changed).toBeGreaterThan(700)
     expect(spared).toBeGreaterThan(10 * changed)
   })
 })

@@ -286,9 +286,9 @@ test('over random lists, rules and answers nobody is called outside their hours,
         if (event.kind === 'recordCoded' && event.becomes.kind === 'never') listed.add(`Person ${event.recordId.split('_').at(-1)}`)
       }
     }),
-    { numRuns: 20, seed: 20261126, endOnFailure: true },
+    { numRuns: 13, seed: 20261126, endOnFailure: true },
   )
-  expect(made).toBeGreaterThan(800)
+  expect(made).toBeGreaterThan(500)
   expect(live).toBeGreaterThan(200)
   expect(barred).toBeGreaterThan(0)
   expect(days).toBeGreaterThan(0)

@@ -116,7 +116,7 @@ describe('what is damaged', () => {
         expect(again.damage).toBeNull()
         expect(again.state).toEqual(restored.state)
       }),
-      { numRuns: 40, seed: 20261124 },
+      { numRuns: 28, seed: 20261124 },
     )
   })
 
@@ -287,7 +287,7 @@ describe('days that are over', () => {
         const [after, through] = [Math.min(a, b), Math.max(a, b)]
         expect(await writer.read(after, through)).toBe(LINES.slice(after, through).join(''))
       }),
-      { numRuns: 60, seed: 6 },
+      { numRuns: 44, seed: 6 },
     )
     expect((await restore(store)).state).toEqual(floorAfter(LINES.length))
     await withoutSnapshots(store)
