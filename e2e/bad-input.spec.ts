@@ -51,7 +51,7 @@ test('the dial line says why it does not dial, and keeps what was typed', async 
   await expect(state(page)).toHaveText('Not ready · Signed in')
 })
 
-test('a wrong answer and a missing one are named at their place', async ({ page }) => {
+test('a wrong answer and a missing one are named at their place; saving without an outcome is refused, and the notes stay', async ({ page }) => {
   await takeCall(page)
   await button(page, 'Next page').click()
   await expect(page.getByText('The way on depends on “Who is on the line”, which has no answer yet.')).toBeVisible()
@@ -70,10 +70,7 @@ test('a wrong answer and a missing one are named at their place', async ({ page 
   await reference.fill('FL-204816')
   await page.keyboard.press('Alt+n')
   await expect(page.getByRole('heading', { name: 'The new sailing' })).toBeVisible()
-})
 
-test('saving without an outcome is refused, and the notes stay', async ({ page }) => {
-  await takeCall(page)
   await page.getByLabel('Notes').fill('Nothing yet')
   await hangUp(page)
   await expect(state(page)).toHaveText('Wrap-up')

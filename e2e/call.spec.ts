@@ -153,20 +153,6 @@ test('a caller who gives up while waiting is offered to nobody and counted as ab
   await expect(results.getByRole('row', { name: /Ottoline Fjelding.*Gave up waiting/ })).toBeVisible()
 })
 
-test('a declined call is not offered to the same agent again until they have gone ready anew', async ({ page }) => {
-  await startShift(page)
-  await goReady(page)
-  await ringMe(page, { patience: 'Waits as long as it takes' })
-  await button(page, 'Decline').click()
-  await expect(state(page)).toHaveText('Ready')
-  await expect(page.getByRole('row', { name: /^Sailings/ })).toContainText('1')
-  await button(page, 'Go not ready').click()
-  await page.getByRole('menuitem', { name: 'Break' }).click()
-  await expect(state(page)).toHaveText('Not ready · Break')
-  await button(page, 'Go ready').click()
-  await expect(state(page)).toHaveText('Ringing')
-})
-
 test('numbers are dialled as pasted, and the far end answers as the stand-ins were told', async ({ page }) => {
   await startShift(page)
   await button(page, 'Stand-ins').click()
