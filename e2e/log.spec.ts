@@ -84,18 +84,22 @@ test('found by name, number and day; added to people; a supervisor sees the log 
   await expect(calls(owner)).toHaveCount(1)
 })
 
-test('whom one has called is offered again: the last ones before anything is typed, and as one types', async ({ page }) => {
+test('a call is made for a queue, with its number, script and codes; whom one has called is offered again', async ({ page }) => {
   await startShift(page)
-  const dial = page.getByLabel('Dial line')
+  const dial = page.getByLabel('Dial line', { exact: true })
+  await button(page, 'Calls for yourself').click()
+  await page.getByRole('menuitem', { name: /For Freight.*\+44 1632 960961/ }).click()
   for (const typed of ['01632 960901', '01632 960903']) {
     await dial.fill(typed)
     await dial.press('Enter')
     await expect(board(page)).toContainText(typed.slice(-6) === '960901' ? 'Night watch' : 'Coach hire')
+    await expect(page.getByRole('group', { name: 'Outcome' })).toContainText('Space booked')
     await button(page, 'Hang up').click()
     await page.keyboard.press('Alt+1')
     await page.keyboard.press('Alt+Enter')
     await expect(page.getByText('No call.')).toBeVisible({ timeout: 10_000 })
   }
+  await expect(button(page, 'Calls for Freight')).toBeVisible()
   await button(page, 'Redial').click()
   const before = page.getByRole('listbox', { name: 'Called before' }).getByRole('option')
   await expect(before).toHaveText([/Coach hire, Arnmoor/, /Night watch, Skarvey/])
@@ -103,4 +107,6 @@ test('whom one has called is offered again: the last ones before anything is typ
   await page.keyboard.press('Enter')
   await expect(boardWords(page)).toContainText('Night watch, Skarvey')
   await button(page, 'Hang up').click()
+  await toLog(page)
+  await expect(calls(page).nth(1)).toContainText(/Out.*Coach hire, Arnmoor.*Freight/)
 })

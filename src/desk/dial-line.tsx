@@ -8,7 +8,7 @@ import { type Ask, toRefusalText } from '@/core/floor'
 import type { CallId } from '@/core/ids'
 import type { CentreView, MeView } from '@/exchange/protocol'
 import { useCommand, useSeen } from '@/exchange/react'
-import { SHORTCUTS } from '@/frame'
+import { SHORTCUTS, ShownNumberMenu, useShownNumber } from '@/frame'
 import { Button, ShortcutHint, useFinder } from '@/ui'
 import { lackingToDial, memoInWords } from '@/words'
 import { type Choice, choicesFor } from './board/targets'
@@ -44,6 +44,7 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
   const seats = useSeen((view) => (isTyped ? view.seats : NONE)) ?? NONE
   const queues = useSeen((view) => (isTyped ? view.queues : NONE)) ?? NONE
   const [problem, setProblem] = useState<string | null>(null)
+  const shown = useShownNumber()
   const [isUsed, setUsed] = useState(false)
   const dialled = useDialledBefore(isUsed && onPick === null)
   /** What was refused because of the do-not-call list: a supervisor may let this one call be made. */
@@ -95,7 +96,9 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
     // With nothing typed somebody has to be chosen from the list first.
     if (text === '' && (choice === undefined || !listed)) return
     const number = choice?.target.kind === 'number' ? choice.target.typed : typed
-    const reply = await command(isInside(choice) ? callInside(choice) : { kind: 'makeCall', typed: number, customer: null })
+    const reply = await command(
+      isInside(choice) ? callInside(choice) : { kind: 'makeCall', typed: number, customer: null, queueId: shown?.shown.queueId ?? null },
+    )
     if (!reply.ok) {
       if (reply.refusal.reason === 'onDoNotCall') setWithheld({ typed: number, says: reply.refusal.says })
       setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
@@ -159,6 +162,7 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
           {onPick === null ? 'Call' : 'Choose'}
         </Button>
       )}
+      {onPick === null && !isInside(choice) && <ShownNumberMenu />}
       {withheld !== null && <WaiverButton seats={seats} typed={withheld.typed} says={withheld.says} onDone={allowed} />}
       <div
         {...finder.listProps(text === '' ? 'Called before' : 'People')}

@@ -188,6 +188,8 @@ export interface CentreView {
   readonly queues: readonly {
     readonly id: QueueId
     readonly name: string
+    /** Shown to whoever is called for it; '' for none. */
+    readonly number: string
     readonly scriptId: QueueSetUp['scriptId']
     readonly scriptChoices: QueueSetUp['scriptChoices']
     readonly outcomeSetId: string
@@ -323,6 +325,8 @@ export interface MeView {
   readonly diversion: Diversion | null
   readonly divertedTo: readonly string[]
   readonly may: readonly Entitlement[]
+  /** Shown to whoever they call for themselves; '' for none. */
+  readonly number: string
   readonly answersItself: boolean
   /** Time of today in states that are over, former shifts included, by `spentKey`. */
   readonly spentMs: Readonly<Record<string, number>>

@@ -66,8 +66,8 @@ export function selectCentre({ setUp, setUpSeq }: FloorState, { places, people }
     owners: setUpOwners(setUp),
     queues: setUp.queues
       .filter((q) => !q.retired)
-      .map(({ id, name, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, storm }) => {
-        return { id, name, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, stormAnnouncement: storm.announcement }
+      .map(({ id, name, number, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, storm }) => {
+        return { id, name, number, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, stormAnnouncement: storm.announcement }
       }),
     campaigns: setUp.campaigns.map(
       ({ id, name, purpose, manner, scriptId, outcomeSetId, callerId, ringBackQueueId, agentIds, lines, target, attempts, retired, ...c }) => ({
@@ -177,6 +177,7 @@ export function selectMe(state: FloorState, agentId: AgentId | null): MeView | n
     diversion,
     divertedTo,
     may: account.may,
+    number: account.number,
     answersItself: account.answersItself,
     takesWrapUp: account.takesWrapUp,
     spentMs: spentToday(agent),

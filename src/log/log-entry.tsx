@@ -4,6 +4,7 @@ import Link from 'next/link'
 import { useState } from 'react'
 import { formatClock } from '@/core/time'
 import type { AccountView, CentreView, SeatView } from '@/exchange/protocol'
+import { ShownNumberMenu } from '@/frame'
 import type { LogRow } from '@/history/client'
 import { AddPerson } from '@/people'
 import { Button, inZone } from '@/ui'
@@ -56,6 +57,7 @@ export function LogEntry({ row, centre, account }: Props) {
         <Button tone="primary" aria-disabled={why !== null || undefined} title={why ?? undefined} onClick={() => void callBack(row)}>
           {row.way === 'out' ? 'Call again' : 'Call back'}
         </Button>
+        {row.number !== null && row.direction !== 'internal' && <ShownNumberMenu />}
         {row.number !== null && row.direction !== 'internal' && <Button onClick={() => setAdding(true)}>Add to people</Button>}
         {row.direction !== 'internal' && (
           <Link href={`/results?call=${row.callId}`} className="inline-flex h-8 items-center underline underline-offset-4">

@@ -1,11 +1,12 @@
 'use client'
 // Calling back whoever a row of the log is about: a colleague at their desk, anybody else at their number.
 import type { Ask } from '@/core/floor'
-import { useOnShift } from '@/frame'
+import { useOnShift, useShownNumber } from '@/frame'
 import type { LogRow } from '@/history/client'
 
 export function useCallBack() {
   const shift = useOnShift()
+  const shown = useShownNumber()
   const talks = shift !== null && ['onCall', 'internalCall', 'ringing'].includes(shift.me.state)
   const whyNot = (row: LogRow): string | null => {
     if (askOf(row) === null) return 'The number was withheld.'
@@ -17,6 +18,7 @@ export function useCallBack() {
     trouble: shift?.trouble ?? null,
     callBack: async (row: LogRow): Promise<boolean> => {
       const ask = askOf(row)
+      if (ask?.kind === 'makeCall') return shift === null || whyNot(row) !== null ? false : shift.give({ ...ask, queueId: shown?.shown.queueId ?? null })
       return shift === null || ask === null || whyNot(row) !== null ? false : shift.give(ask)
     },
   }

@@ -6,7 +6,7 @@ import { useCallback } from 'react'
 import type { Change } from '@/core/people'
 import type { PersonView } from '@/exchange/people'
 import { useSeen } from '@/exchange/react'
-import { ColleagueActions } from '@/frame'
+import { ColleagueActions, ShownNumberMenu } from '@/frame'
 import { useHistory } from '@/history/react'
 import { Button, nameIn } from '@/ui'
 import { diversionShort, numberWords, outcomeLabel, resultWords } from '@/words'
@@ -44,6 +44,9 @@ export function Card({ person, keepsShared, book, onEdit, onChange, onFind }: Pr
       {!person.isColleague && (
         <fieldset className="mt-4">
           <legend className="eyebrow">Numbers</legend>
+          <div className="float-right">
+            <ShownNumberMenu />
+          </div>
           {person.numbers.length === 0 && <p className="text-soft">No number is known.</p>}
           <ul className="divide-y divide-line">
             {person.numbers.map(({ kind, number }) => (

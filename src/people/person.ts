@@ -1,7 +1,7 @@
 // What a person of the list comes to: whom a call goes to, and what is kept of them.
 import type { Target } from '@/core/calls'
 import type { Ask } from '@/core/floor'
-import { type AgentId, type ContactId, toAgentId } from '@/core/ids'
+import { type AgentId, type ContactId, type QueueId, toAgentId } from '@/core/ids'
 import { type Contact, ContactSchema, type ContactText, type NumberKind } from '@/core/people'
 import type { PersonView } from '@/exchange/people'
 
@@ -13,10 +13,10 @@ export const usualOf = ({ usualNumber, numbers }: PersonView): string | null => 
 export const agentIdOf = ({ id, isColleague }: PersonView): AgentId | null => (isColleague ? toAgentId(id) : null)
 
 /** What calling them is; null where there is no number. */
-export function callOf(person: PersonView, number = usualOf(person)): Ask | null {
+export function callOf(person: PersonView, queueId: QueueId | null, number = usualOf(person)): Ask | null {
   const toAgentId = agentIdOf(person)
   if (toAgentId !== null) return { kind: 'callColleague', toAgentId, at: 'desk' }
-  return number === null ? null : { kind: 'makeCall', typed: number, customer: { name: person.name, group: person.group, facts: [] } }
+  return number === null ? null : { kind: 'makeCall', typed: number, customer: { name: person.name, group: person.group, facts: [] }, queueId }
 }
 
 export function targetOf(person: PersonView): Target | null {

@@ -1,11 +1,10 @@
 // The people of Fennholm Line's contact centre. All invented.
-import { type AgentId, type SkillId, toAgentId, toQueueId, toSkillId } from '@/core/ids'
+import { type AgentId, type SkillId, toAgentId, toSkillId } from '@/core/ids'
 import { type AgentSetUp, ENTITLEMENTS, type Entitlement, type Skill } from '@/core/set-up'
+import { DESK_NUMBER } from './places'
+import { ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS } from './queue-ids'
 
-export const SAILINGS = toQueueId('queue_sailings')
-export const FREIGHT = toQueueId('queue_freight')
-export const DISRUPTION = toQueueId('queue_disruption')
-export const ASSISTANCE = toQueueId('queue_assistance')
+export { ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS }
 
 export const SKILL_FREIGHT = toSkillId('skill_freight')
 export const SKILL_REBOOKING = toSkillId('skill_rebooking')
@@ -53,6 +52,7 @@ export const AGENTS: readonly AgentSetUp[] = [
     name,
     role: 'agent' as const,
     team: teamOf(queueIds),
+    number: DESK_NUMBER,
     queueIds,
     skills: SKILLS.flatMap(({ id }, i) => levelOf(id, levels[i] ?? 0)),
     may: ENTITLEMENTS.filter((e) => !OWNERS_ONLY.includes(e) && !LACKS[name]?.includes(e)),
@@ -66,6 +66,7 @@ export const AGENTS: readonly AgentSetUp[] = [
     name: 'Linnea Wickerby',
     role: 'supervisor',
     team: 'Supervisors',
+    number: DESK_NUMBER,
     queueIds: [],
     skills: [],
     may: ENTITLEMENTS,

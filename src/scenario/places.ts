@@ -1,5 +1,7 @@
 // Places outside the centre that agents call: a menu that listens for keypad digits, and desks that are answered by a person.
+import type { QueueId } from '@/core/ids'
 import type { Place } from '@/world'
+import { ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS } from './queue-ids'
 
 export const PLACES: readonly Place[] = [
   {
@@ -12,6 +14,10 @@ export const PLACES: readonly Place[] = [
   { name: 'Vet on call, Great Hythe', number: '+441632960902', greeting: 'Vet on call. Go ahead.', menu: null },
   { name: 'Coach hire, Arnmoor', number: '+441632960903', greeting: 'Coach hire, good day.', menu: null },
 ]
+
+/** Of the queues, and of everybody at a desk for themselves. */
+export const QUEUE_NUMBERS: ReadonlyMap<QueueId, string> = new Map([SAILINGS, FREIGHT, DISRUPTION, ASSISTANCE].map((id, i) => [id, `+44163296096${i}`]))
+export const DESK_NUMBER = '+441632960970'
 
 /** What agents dial from a phone of their own to speak through it. */
 export const SOUND_LINE = '+441632960950'

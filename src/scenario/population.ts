@@ -4,7 +4,7 @@
 import { type Chance, createChance, seedFor } from '@/core/chance'
 import { CONTACTS } from './contacts'
 import { CUSTOMERS, type CustomerRecord, factsAbout, groupOf } from './customers'
-import { SOUND_LINE } from './places'
+import { DESK_NUMBER, QUEUE_NUMBERS, SOUND_LINE } from './places'
 
 const FIRST =
   'Alder Anneke Arvid Astor Barra Birger Blythe Branwen Bryony Cadell Carys Corin Dagny Delphin Dorrit Edda Eirwen Elowen Ember Enid Esben Fenwick Ffion Finlo Freda Gethin Gisla Greer Gudrun Halvard Harrow Hedda Hesper Ilse Ingram Iseult Ivo Jarl Jessamy Kaja Keir Kelda Lachlan Liv Lorcan Maelle Magnus Merryn Mirren Morag Nerys Nessa Niall Oddny Olwen Orla Osgood Owain Petra Piran Quill Ragna Rhona Rowan Runa Saskia Selwyn Signe Sorrel Sten Talwyn Tamsin Thora Tove Ulla Una Vigdis Wilf Wystan Yseult Zennor'.split(
@@ -36,6 +36,8 @@ const people = once(() => {
     ...CUSTOMERS.flatMap((c) => [c.number, c.mobile]),
     ...CONTACTS.flatMap((c) => c.numbers.map((n) => n.number)),
     SOUND_LINE,
+    DESK_NUMBER,
+    ...QUEUE_NUMBERS.values(),
   ])
   const near = BRITISH.flatMap((prefix) => Array.from({ length: 1_000 }, (_, n) => `${prefix}${String(n).padStart(3, '0')}`))
     .filter((number) => !taken.has(number) && !isStranger(number))

@@ -1,4 +1,5 @@
 // Fennholm Line's contact centre as a set-up document. Its queues have no hours, because the live world has no night.
+
 import type * as z from 'zod'
 import { toOutcomeSetId, toScriptId } from '@/core/ids'
 import { MISSED_RING, OUTCOME_OWED, SetUpSchema, SOUND_LOST } from '@/core/set-up'
@@ -6,6 +7,7 @@ import { MINUTE, SECOND } from '@/core/time'
 import { CAMPAIGNS } from './campaigns'
 import { OUTCOME_SETS } from './outcomes'
 import { AGENTS, ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS, SKILL_CARE, SKILL_FREIGHT, SKILL_REBOOKING, SKILLS } from './people'
+import { QUEUE_NUMBERS } from './places'
 import { SCRIPTS } from './scripts'
 
 type QueueInput = z.input<typeof SetUpSchema>['queues'][number]
@@ -22,6 +24,7 @@ const queue = (
   serviceLevelMs: seconds.answer * SECOND,
   recommendedWrapUpMs: seconds.wrapUp * SECOND,
   scriptId: toScriptId(`script_${name.toLowerCase()}`),
+  number: QUEUE_NUMBERS.get(id) ?? '',
   outcomeSetId: toOutcomeSetId(`outcomes_${name.toLowerCase()}`),
   paths: [...paths],
   ...more,

@@ -7,6 +7,7 @@ import { ENTITLEMENT_WORDS } from '@/core/rules/rights'
 import { type AgentSetUp, AgentSetUpSchema, ENTITLEMENTS, MOST_SKILLED, type SetUp } from '@/core/set-up'
 import { SelectField, TextField } from '@/ui'
 import { EditorDialog } from './editor-dialog'
+import { shownNumber } from './queue-form'
 import { ROW_INPUT } from './rows-field'
 
 const AgentFormSchema = z.object({
@@ -14,6 +15,8 @@ const AgentFormSchema = z.object({
   /** Empty leaves the one that holds. */
   pin: z.string().regex(/^(\d{4,8})?$/, 'A PIN is four to eight digits.'),
   role: z.enum(['agent', 'supervisor']),
+  team: z.string().trim().max(60, 'At most 60 characters.'),
+  number: shownNumber,
   queueIds: z.array(z.string()),
   /** Level by skill; `0` for none. */
   levels: z.record(z.string(), z.string()),
@@ -41,6 +44,8 @@ export function AgentEditor({ agent, setUp, hasPin, onSave, onClose }: Props) {
       name: agent.name,
       pin: '',
       role: agent.role,
+      team: agent.team,
+      number: agent.number,
       queueIds: [...agent.queueIds],
       levels: Object.fromEntries(setUp.skills.map((s) => [s.id, String(agent.skills.find((k) => k.skillId === s.id)?.level ?? 0)])),
       may: [...agent.may],
@@ -51,7 +56,7 @@ export function AgentEditor({ agent, setUp, hasPin, onSave, onClose }: Props) {
   })
   const save = ({ levels, pin, ...form }: AgentForm) => {
     const skills = setUp.skills.flatMap((s) => (Number(levels[s.id] ?? 0) > 0 ? [{ skillId: s.id, level: Number(levels[s.id]) }] : []))
-    onSave(AgentSetUpSchema.parse({ ...agent, ...form, skills }), pin)
+    onSave(AgentSetUpSchema.parse({ ...agent, ...form, number: form.number.replace(/[^+\d]/g, ''), skills }), pin)
     onClose()
   }
   const tick = 'flex items-center gap-2'
@@ -71,6 +76,15 @@ export function AgentEditor({ agent, setUp, hasPin, onSave, onClose }: Props) {
           <option value="agent">Agent</option>
           <option value="supervisor">Supervisor</option>
         </SelectField>
+      </div>
+      <div className="grid grid-cols-2 gap-3">
+        <TextField label="Team" hint="Colleagues are listed by it." problem={formState.errors.team?.message ?? null} {...register('team')} />
+        <TextField
+          label="Number"
+          hint="Shown to whoever they call. Empty for none."
+          problem={formState.errors.number?.message ?? null}
+          {...register('number')}
+        />
       </div>
       <fieldset className="border-line border-t pt-3">
         <legend className="float-left w-full font-semibold">Queues</legend>

@@ -46,6 +46,7 @@ export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
     >
       <div className="grid grid-cols-2 gap-3">
         <TextField label="Name" problem={errors.name?.message ?? null} {...register('name')} />
+        <TextField label="Number" hint="Shown to whoever is called for it. Empty for none." problem={errors.number?.message ?? null} {...register('number')} />
         {seconds('headStartS', 'Head start', 'Its calls count as having waited so much longer.')}
         {seconds('answerWithinS', 'Answer within')}
       </div>

@@ -9,10 +9,16 @@ const seconds = z
   .min(0, 'It cannot be less than nothing.')
   .max(DAY / SECOND, 'A day is the most.')
 const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$|^24:00$/, 'Type a time such as 08:30.')
+/** With its country, as everybody else in the world would dial it. */
+export const shownNumber = z
+  .string()
+  .trim()
+  .regex(/^(\+[\d\s()-]{6,24})?$/, 'Type it with + and its country code, or leave it empty.')
 const overflowRows = z.array(z.object({ afterS: seconds, to: z.string() }))
 
 export const QueueFormSchema = z.object({
   name: z.string().trim().min(1, 'The queue needs a name.'),
+  number: shownNumber,
   headStartS: seconds,
   goesFirst: z.array(z.object({ group: z.string().trim().min(1, 'Name the group of callers.'), headStartS: seconds })),
   needs: z.array(z.object({ skillId: z.string(), level: z.number({ error: 'Choose a level.' }).int().min(1).max(5) })),
@@ -52,6 +58,7 @@ const overflowFromForm = (rows: QueueForm['overflow']) => rows.map(({ afterS, to
 
 export const toQueueForm = (q: QueueSetUp): QueueForm => ({
   name: q.name,
+  number: q.number,
   headStartS: q.headStartMs / SECOND,
   goesFirst: q.goesFirst.map(({ group, headStartMs }) => ({ group, headStartS: headStartMs / SECOND })),
   needs: q.needs.map((n) => ({ ...n })),
@@ -84,6 +91,7 @@ export const fromQueueForm = (form: QueueForm, before: QueueSetUp): QueueSetUp =
   QueueSetUpSchema.parse({
     ...before,
     name: form.name,
+    number: form.number.replace(/[^+\d]/g, ''),
     headStartMs: Math.round(form.headStartS * SECOND),
     goesFirst: form.goesFirst.map(({ group, headStartS }) => ({ group, headStartMs: Math.round(headStartS * SECOND) })),
     needs: form.needs,

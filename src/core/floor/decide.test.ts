@@ -103,6 +103,13 @@ describe('what the floor takes and what it refuses', () => {
     { says: 'a queue without script has none', given: [arrives(SECOND_QUEUE), on('answer')], when: page('next'), then: 'noScript' },
     { says: 'letters are not dialled', given: [], when: dial('the harbour'), then: 'matchesNobody' },
     { says: 'nothing is not dialled', given: [], when: dial('  '), then: 'numberEmpty' },
+    { says: 'a number is dialled for a queue that is served', given: [], when: { ...dial('01632 960112'), queueId: FIRST } as Command, then: 'ok' },
+    {
+      says: 'but not for one that is not',
+      given: [],
+      when: { ...dial('01632 960112'), queueId: 'queue_other' as typeof FIRST } as Command,
+      then: 'queueNotServed',
+    },
     { says: 'a number is dialled from ready', given: [], when: dial('01632 960112'), then: 'ok' },
     { says: 'nobody dials during a call', given: TALKING, when: dial('01632 960112'), then: 'callUnderWay' },
     {

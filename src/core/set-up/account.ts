@@ -17,6 +17,8 @@ export const AgentSetUpSchema = z
     role: z.enum(['agent', 'supervisor']),
     /** Under which colleagues find them; '' for none. */
     team: z.string().default(''),
+    /** Shown to whoever they call for themselves (E.164); '' for none. */
+    number: z.string().default(''),
     queueIds: z.array(QueueIdSchema).readonly(),
     skills: z.array(SkillLevelSchema).readonly().default([]),
     may: z

@@ -49,6 +49,8 @@ export const QueueSetUpSchema = z
   .object({
     id: QueueIdSchema,
     name: z.string().min(1),
+    /** Dialled by its callers, and shown to whoever is called for it (E.164); '' for none. */
+    number: z.string().default(''),
     headStartMs: headStart.default(0),
     /** Groups of the customer records whose callers have a head start of their own, added to the queue's. */
     goesFirst: z

@@ -1,7 +1,7 @@
 // What an agent asks of calls, and what the network reports of them.
 import * as z from 'zod'
 import { CustomerSchema, ENDPOINTS, type Failure, TargetSchema } from '@/core/calls'
-import { AgentIdSchema, CallbackIdSchema, type CallId, CallIdSchema, type DeviceId, DeviceIdSchema } from '@/core/ids'
+import { AgentIdSchema, CallbackIdSchema, type CallId, CallIdSchema, type DeviceId, DeviceIdSchema, QueueIdSchema } from '@/core/ids'
 import type { By, Ruling as RulingFor } from '@/core/rules/rule'
 import type { RulingRefusal } from './refusals'
 
@@ -16,6 +16,8 @@ export const TALK_ASKS = [
       customer: CustomerSchema.nullable(),
       /** The callback it is made for, whose number and record it takes. */
       callbackId: CallbackIdSchema.optional(),
+      /** For whom it is made, and whose number is shown: a queue the agent serves; null for themselves. */
+      queueId: QueueIdSchema.nullable().optional(),
       /** A supervisor lets this one call be made in spite of the do-not-call list: who, is known by the PIN they typed at the desk. */
       waiver: z.object({ agentId: AgentIdSchema, why: z.string() }).readonly().optional(),
     })

@@ -7,14 +7,14 @@ import { checkWaiver, forbidden } from '@/core/rules/do-not-call'
 import { openCallback } from '@/core/rules/promises'
 import { unentitledToDial } from '@/core/rules/rights'
 import { refuse } from '@/core/rules/rule'
-import { busy } from '@/core/rules/shift'
+import { busy, queueName } from '@/core/rules/shift'
 import { type Draft, emit, type FloorState, nextCallId } from '@/core/state'
 import { get } from '@/core/table'
 import { triesOf } from '@/core/work'
 import type { Of, Ruling } from './commands'
 import { dialRecord } from './dial-record'
 
-/** Refused: what a callback, reading the number, the account and the calls under way refuse; onDoNotCall without a waiver that holds. */
+/** Refused: queueNotServed, what a callback, reading the number, the account and the calls under way refuse; onDoNotCall without a waiver that holds. */
 export function makeCall(draft: Draft, agent: Agent, command: Of<'makeCall'>): Ruling {
   const found = command.callbackId === undefined ? null : openCallback(draft, agent, command.callbackId)
   if (found?.ok === false) return found
@@ -23,6 +23,8 @@ export function makeCall(draft: Draft, agent: Agent, command: Of<'makeCall'>): R
   if (!reading.ok) return refuse(reading.refusal)
   const refused = unentitledToDial(draft.state, agent.id, reading.number.readAs) ?? busy(draft.state, agent)
   if (refused !== null) return refused
+  const { queueId = null } = command
+  if (queueId !== null && !agent.shift?.queueIds.includes(queueId)) return refuse({ reason: 'queueNotServed', queue: queueName(draft.state, queueId) })
   const number = reading.number.e164
   const customer = callback === null ? command.customer : callback.customer
   const { waiver } = command
@@ -39,7 +41,7 @@ export function makeCall(draft: Draft, agent: Agent, command: Of<'makeCall'>): R
       agentId: agent.id,
       number,
       customer,
-      queueId: callback?.queueId ?? null,
+      queueId: callback === null ? queueId : callback.queueId,
       extension: reading.number.extension,
       ofCampaign: false,
     })

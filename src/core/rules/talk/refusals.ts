@@ -20,6 +20,7 @@ export type TalkRefusal =
   | { readonly reason: 'notParkedOrRinging' }
   | { readonly reason: 'notInGroup' }
   | { readonly reason: 'callerNotOnLine' }
+  | { readonly reason: 'queueNotServed'; readonly queue: string }
   | { readonly reason: 'targetSelf' }
   | { readonly reason: 'queueClosed'; readonly name: string }
   | { readonly reason: 'targetOffShift'; readonly name: string }
@@ -46,6 +47,7 @@ export const TALK_WORDS: WordsOf<TalkRefusal> = {
   notParkedOrRinging: () => ({ says: 'That call is neither parked nor ringing any more.', next: 'A colleague was faster, or the caller hung up.' }),
   notInGroup: () => ({ says: 'That call belongs to a queue you do not serve.', next: 'A supervisor can add the queue to your account.' }),
   callerNotOnLine: () => ({ says: 'The caller has hung up and keeps their place.', next: 'Answer to call them back, or decline.' }),
+  queueNotServed: (refusal) => ({ says: `You do not serve ${refusal.queue} on this shift.`, next: 'Call for yourself, or for a queue you serve.' }),
   targetSelf: () => ({ says: 'That is you.', next: 'Choose somebody else.' }),
   queueClosed: (refusal) => ({
     says: `${refusal.name} is closed at this hour, so nobody would take the call.`,
