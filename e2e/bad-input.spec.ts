@@ -83,6 +83,17 @@ test('a wrong answer and a missing one are named at their place; saving without 
   await expect(page.getByText('The call with Ottoline Fjelding still owes an outcome.')).toBeVisible()
 })
 
+test('the desk can be installed: its manifest names icons that are there, and takes telephone links', async ({ request }) => {
+  const manifest = await (await request.get('/manifest.webmanifest')).json()
+  expect(manifest).toMatchObject({ start_url: '/', display: 'standalone', protocol_handlers: [{ protocol: 'tel', url: '/?dial=%s' }] })
+  for (const { src, sizes } of manifest.icons) {
+    const icon = await request.get(src)
+    expect(icon.headers()['content-type']).toBe('image/png')
+    // A PNG says its width at the seventeenth byte.
+    expect(`${(await icon.body()).readUInt32BE(16)}x${(await icon.body()).readUInt32BE(20)}`).toBe(sizes)
+  }
+})
+
 test('the interface is refused the history and schemas it may not have, with the reason', async ({ request }) => {
   const tooMany = await request.get('/api/demo-history?seed=7&days=400&pace=ordinary')
   expect(tooMany.status()).toBe(400)

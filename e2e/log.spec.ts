@@ -1,4 +1,4 @@
-import { anotherSeat, board, boardWords, button, goReady, goTo, KESTER, ringMe, signInAsOwner, startShift, state, takeCall } from './desk'
+import { anotherSeat, board, boardWords, button, goReady, goTo, KESTER, QUIET, ringMe, signInAsOwner, startShift, state, takeCall } from './desk'
 import { expect, type Page, test } from './warm'
 
 const calls = (page: Page) => page.getByRole('listbox', { name: 'Calls' }).getByRole('option')
@@ -85,8 +85,13 @@ test('found by name, number and day; added to people; a supervisor sees the log 
 })
 
 test('a call is made for a queue, with its number, script and codes; whom one has called is offered again', async ({ page }) => {
-  await startShift(page)
+  // A telephone link leads here: its number waits for the press.
+  await startShift(page, undefined, undefined, `${QUIET}&dial=${encodeURIComponent('tel:+44-1632-960901')}`)
   const dial = page.getByLabel('Dial line', { exact: true })
+  await expect(dial).toHaveValue('+44-1632-960901')
+  await expect(page.getByText('Enter dials +44 1632 960901, read as United Kingdom')).toBeVisible()
+  await expect(page.getByText('No call.')).toBeVisible()
+  expect(page.url()).not.toContain('dial=')
   await button(page, 'Calls for yourself').click()
   await page.getByRole('menuitem', { name: /For Freight.*\+44 1632 960961/ }).click()
   for (const typed of ['01632 960901', '01632 960903']) {

@@ -5,7 +5,7 @@ import { useState } from 'react'
 import type { CallbackId } from '@/core/ids'
 import type { CallbackView, CentreView, MeView, SeatView } from '@/exchange/protocol'
 import { Button, type Column, inZone, nameIn, Table, useNowMs, zoneWords } from '@/ui'
-import { useNumberWords } from '@/words'
+import { NumberLinks, useNumberWords } from '@/words'
 import { ChangeCallback } from './change-callback'
 import type { GiveProps } from './give'
 
@@ -64,7 +64,7 @@ export function CallbackTable({ me, seats, give, centre, callbacks, empty }: Pro
           <span className="text-soft">no notes</span>
         ) : (
           <span title={note} className="line-clamp-3 break-words">
-            {note}
+            <NumberLinks text={note} />
           </span>
         ),
     },

@@ -1,7 +1,8 @@
 'use client'
 // The dial line: type or paste anything; suggestions open upward; what Enter will do is written beside it. With a call on
 // the board it finds whom to bring to it: Enter opens the choices there, and a suggestion may be dragged onto a line.
-import { type KeyboardEvent, type Ref, useId, useImperativeHandle, useRef, useState } from 'react'
+import { useSearchParams } from 'next/navigation'
+import { type KeyboardEvent, type Ref, useEffect, useId, useImperativeHandle, useRef, useState } from 'react'
 import type { Target } from '@/core/calls'
 import type { NumberReading } from '@/core/directory'
 import { type Ask, toRefusalText } from '@/core/floor'
@@ -60,6 +61,16 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
       input.current?.focus()
     },
   }))
+  // A link with a number leads here: it is put into the line, and nobody is called before the press.
+  const asked = useSearchParams().get('dial')
+  useEffect(() => {
+    if (asked === null) return
+    setTyped(asked.replace(/^tel:/i, ''))
+    const rest = new URLSearchParams(location.search)
+    rest.delete('dial')
+    history.replaceState(history.state, '', `${location.pathname}${rest.size === 0 ? '' : `?${rest}`}`)
+    input.current?.focus()
+  }, [asked])
   const type = (next: string) => {
     setTyped(next)
     setProblem(null)

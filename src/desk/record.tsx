@@ -10,7 +10,7 @@ import type { CallbackView, CentreView } from '@/exchange/protocol'
 import { useSeen } from '@/exchange/react'
 import { useHistory } from '@/history/react'
 import { Clock } from '@/ui'
-import { callerWords, memoInWords, outcomeLabel, resultWords, useNumberWords } from '@/words'
+import { callerWords, memoInWords, NumberLinks, outcomeLabel, resultWords, useNumberWords } from '@/words'
 import { AddToPeople } from './add-to-people'
 import { WhoCalls } from './who-calls'
 
@@ -56,7 +56,11 @@ export const Record = memoInWords(function Record({ work, unknown, moreHeadStart
           <Fact label="Callback">
             {promised.why === 'retry' ? `try ${promised.attempt} of ${promised.atMost}` : 'agreed'} by {promisedBy} for{' '}
             <span className="tabular">{format(promised.dueAtMs, 'd MMM HH:mm')}</span>
-            {promised.note !== '' && <span className="block">{promised.note}</span>}
+            {promised.note !== '' && (
+              <span className="block">
+                <NumberLinks text={promised.note} />
+              </span>
+            )}
           </Fact>
         )}
         {campaign !== null && (
@@ -146,7 +150,12 @@ function PreviousContact({ record, centre }: { record: CallRecord; centre: Centr
       <span className="min-w-0 truncate">
         {record.outcome === null ? resultWords(record.result) : outcomeLabel(centre, record)}
         <span className="text-soft"> · {record.queue ?? record.campaign ?? 'dialled by us'}</span>
-        {record.notes !== '' && <span className="text-soft"> · {record.notes}</span>}
+        {record.notes !== '' && (
+          <span className="text-soft">
+            {' '}
+            · <NumberLinks text={record.notes} />
+          </span>
+        )}
       </span>
     </li>
   )

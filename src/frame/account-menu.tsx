@@ -26,6 +26,7 @@ export function AccountMenu({ account }: { account: AccountView }) {
       </p>
       {isOnShift && <OnShiftPresence />}
       <OwnPin agentId={account.id} />
+      <TelephoneLinks />
       <SignOut onShift={isOnShift} />
     </Popover>
   )
@@ -35,6 +36,17 @@ export function AccountMenu({ account }: { account: AccountView }) {
 function OnShiftPresence() {
   const seen = useAllSeen(({ me, seats, centre }) => ({ me, seats, centre }))
   return seen === null || seen.me === null ? null : <Presence {...seen} me={seen.me} />
+}
+
+/** The browser asks once more, and keeps it; nothing tells a page whether it did. */
+function TelephoneLinks() {
+  if (typeof navigator === 'undefined' || !('registerProtocolHandler' in navigator)) return null
+  return (
+    <section aria-label="Telephone links" className="mt-4 border-line border-t pt-3">
+      <Button onClick={() => navigator.registerProtocolHandler('tel', `${location.origin}/?dial=%s`)}>Open telephone links here</Button>
+      <p className="mt-1 text-soft">The number of a link is put into the dial line, where it waits for your press.</p>
+    </section>
+  )
 }
 
 function OwnPin({ agentId }: { agentId: AccountView['id'] }) {

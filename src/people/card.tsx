@@ -9,7 +9,7 @@ import { useSeen } from '@/exchange/react'
 import { ColleagueActions, ShownNumberMenu } from '@/frame'
 import { useHistory } from '@/history/react'
 import { Button, nameIn } from '@/ui'
-import { diversionShort, numberWords, outcomeLabel, resultWords } from '@/words'
+import { diversionShort, NumberLinks, numberWords, outcomeLabel, resultWords } from '@/words'
 import { contactOf, KIND_WORDS, usualOf } from './person'
 import { PresenceOf } from './presence-of'
 import { useCall } from './use-call'
@@ -96,7 +96,7 @@ export function Card({ person, keepsShared, book, onEdit, onChange, onFind }: Pr
       {person.note !== '' && (
         <p className="mt-3 whitespace-pre-wrap break-words">
           <span className="eyebrow block">Note</span>
-          {person.note}
+          <NumberLinks text={person.note} />
         </p>
       )}
       <div className="mt-4 flex flex-wrap gap-2">

@@ -9,6 +9,7 @@ export {
 } from './campaign-words'
 export { describeAfter, describeBoard, failureWords, isMine, listed, type Names, nameOf, othersOn } from './describe'
 export { lacking, lackingToDial } from './entitled'
+export { NumberLinks } from './number-links'
 export { callerWords, memoInWords, numberWords, useNumberWords } from './number-words'
 export { ATTEMPT_WORDS, outcomeLabel, outcomeLabels, outcomeSetOf, outcomeSetOfRecord, RESULT_WORDS, resultWords } from './outcome-words'
 export { diversionShort, diversionWords, spentWords, stateWords } from './state-words'
