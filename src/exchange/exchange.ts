@@ -20,7 +20,7 @@ import { createDevices } from './devices'
 import { createForHistory, type FloorForHistory } from './for-history'
 import { countsOfCampaigns, type FloorForLists } from './for-lists'
 import { createListFeed, type ListsEnd } from './list-feed'
-import { createPeople, createPeopleKeeper, type PeopleStore } from './people'
+import { createPeople, type PeopleStore } from './people'
 import { type Notice, type TabMessage, TabMessageSchema, type TabView } from './protocol'
 import { ringBack } from './ring-back'
 import type { Scenario } from './scenario'
@@ -72,8 +72,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
   const shared = createSharedView(state, (id) => ({ left: feed.left(id), reasons: dialer.reasons(id) }))
 
   const people = createPeople({
-    loaded: options.people.loaded,
-    keeper: createPeopleKeeper(options.people.store),
+    kept: options.people,
     initial: options.scenario.contacts,
     homeCountry: () => state.setUp.homeCountry,
     accounts: () => state.setUp.agents,

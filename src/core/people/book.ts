@@ -81,6 +81,7 @@ export function createBook(contacts: Iterable<Contact>, callingCode: string): Bo
   const keys = new Map<string, { readonly of: Entry | Contact; readonly key: Key }>()
   const entries = new Map<ContactId, Entry>()
   const numbers = new Map<string, Set<ContactId>>()
+  const orders = new Map<PeopleSort, readonly Entry[]>()
   let revision = 0
 
   const put = (contact: Contact) => {
@@ -106,6 +107,14 @@ export function createBook(contacts: Iterable<Contact>, callingCode: string): Bo
     keys.set(entry.id, { of, key })
     return key
   }
+  /** Everybody of the book in an order, made once for each change: the order is what finding would cost most. */
+  const ordered = (sort: PeopleSort): readonly Entry[] => {
+    const known = orders.get(sort)
+    if (known !== undefined) return known
+    const order = [...entries.values()].sort(comparing(sort))
+    orders.set(sort, order)
+    return order
+  }
   for (const contact of contacts) put(contact)
 
   return {
@@ -129,17 +138,17 @@ export function createBook(contacts: Iterable<Contact>, callingCode: string): Bo
       }
       for (const contact of puts) put({ ...contact, revision: contact.revision + 1 })
       for (const id of removes) remove(id)
+      orders.clear()
       revision++
       return { ok: true, undo }
     },
     find(viewer, colleagues, { search, sort, descending, isMeant, from, atMost }) {
       const fits = fitting(search)
-      const found: Entry[] = []
-      for (const entry of colleagues) if (isMeant(entry) && fits(keyed(entry))) found.push(entry)
-      for (const entry of entries.values()) if (sees(viewer, entry.contact as Contact) && isMeant(entry) && fits(keyed(entry))) found.push(entry)
-      const sign = descending ? -1 : 1
-      const compare = COMPARE[sort]
-      found.sort((a, b) => sign * compare(a, b) || collator.compare(a.name, b.name) || (a.id < b.id ? -1 : 1))
+      const isFound = (entry: Entry) => isMeant(entry) && fits(keyed(entry))
+      const compare = comparing(sort)
+      const own = ordered(sort).filter((entry) => sees(viewer, entry.contact as Contact) && isFound(entry))
+      const found = merged(own, colleagues.filter(isFound).sort(compare), compare)
+      if (descending) found.reverse()
       return { found: found.length, rows: found.slice(from, from + atMost) }
     },
     byNumbers(viewer, asked) {
@@ -163,6 +172,20 @@ const isStale = (before: Contact, { revision }: Contact): BookRefusal | null =>
   before.revision === revision ? null : { reason: 'contactChangedMeanwhile', name: before.name }
 
 const sameWords = (a: Pick<Entry, 'name' | 'company' | 'group'>, b: Entry) => a.name === b.name && a.company === b.company && a.group === b.group
+
+/** What is equal goes by name, and then by id, so that the order is always the same. */
+const comparing = (sort: PeopleSort) => (a: Entry, b: Entry) => COMPARE[sort](a, b) || collator.compare(a.name, b.name) || (a.id < b.id ? -1 : 1)
+
+/** Two lists in the same order as one. */
+function merged(a: readonly Entry[], b: readonly Entry[], compare: (a: Entry, b: Entry) => number): Entry[] {
+  const all: Entry[] = []
+  let at = 0
+  for (const entry of a) {
+    for (let next = b[at]; next !== undefined && compare(next, entry) < 0; next = b[++at]) all.push(next)
+    all.push(entry)
+  }
+  return [...all, ...b.slice(at)]
+}
 
 /** Asked ten thousand times for each sort: it is made once. */
 const collator = new Intl.Collator('en', { sensitivity: 'base', numeric: true })

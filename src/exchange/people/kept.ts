@@ -53,27 +53,33 @@ async function loadPeople(store: KeyValue): Promise<LoadedPeople> {
 
 export interface PeopleKeeper {
   /** Resolves when it is on disk; rejects when storage refuses: what was to be written is written with the next change. */
-  write(book: Iterable<Contact>, changed: Iterable<ContactId>): Promise<void>
+  write(changed: Iterable<ContactId>): Promise<void>
   writeOwn(id: AgentId, own: Own): Promise<void>
 }
 
-export function createPeopleKeeper(store: KeyValue): PeopleKeeper {
+/** `book` gives everybody as they are when it is written, which may be later than the change that asked for it. */
+export function createPeopleKeeper(store: KeyValue, book: () => Iterable<Contact>): PeopleKeeper {
   const dirty = new Set<number>()
   /** One write after the other: the later one holds what the earlier one did. */
   let writing: Promise<unknown> = Promise.resolve()
-  const flush = async (book: Iterable<Contact>) => {
+  const flush = async () => {
     const shares = new Map<number, Contact[]>([...dirty].map((share) => [share, []]))
-    for (const contact of book) shares.get(shareOf(contact.id))?.push(contact)
-    for (const [share, contacts] of shares) {
-      await store.set(shareKey(share), contacts)
-      dirty.delete(share)
+    dirty.clear()
+    for (const contact of book()) shares.get(shareOf(contact.id))?.push(contact)
+    try {
+      for (const [share, contacts] of shares) {
+        await store.set(shareKey(share), contacts)
+        shares.delete(share)
+      }
+      await store.set(BEGUN_KEY, true)
+    } finally {
+      for (const share of shares.keys()) dirty.add(share)
     }
-    await store.set(BEGUN_KEY, true)
   }
   return {
-    write(book, changed) {
+    write(changed) {
       for (const id of changed) dirty.add(shareOf(id))
-      const next = writing.then(() => flush(book))
+      const next = writing.then(flush)
       writing = next.catch(() => {})
       return next
     },

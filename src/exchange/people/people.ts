@@ -3,8 +3,7 @@ import { callingCodeOf, readNumber } from '@/core/directory'
 import type { AgentId, ContactId } from '@/core/ids'
 import { type BookRefusal, type Change, type Contact, type ContactText, createBook, type Entry, folded, type Viewer } from '@/core/people'
 import type { AgentSetUp } from '@/core/set-up'
-import type { LoadedPeople, Own, PeopleKeeper } from './kept'
-import { NOTHING_OWN } from './kept'
+import { createPeopleKeeper, NOTHING_OWN, type Own, type PeopleStore } from './kept'
 import type { CheckedContact, PeopleAsked, PeoplePage, PersonView } from './protocol'
 
 export interface People {
@@ -24,21 +23,20 @@ export interface People {
 }
 
 export interface PeopleOptions {
-  readonly loaded: LoadedPeople
-  readonly keeper: PeopleKeeper
+  readonly kept: PeopleStore
   /** Whom the book begins with. */
   readonly initial: readonly Contact[]
   readonly homeCountry: () => string
   readonly accounts: () => readonly AgentSetUp[]
 }
 
-export function createPeople({ loaded, keeper, initial, homeCountry, accounts }: PeopleOptions): People {
+export function createPeople({ kept: { store, loaded }, initial, homeCountry, accounts }: PeopleOptions): People {
   const book = createBook(loaded.contacts ?? initial, callingCodeOf(homeCountry()))
   const own = new Map(loaded.own)
   let ownRevision = 0
-  const everybody = () => [...book.all()]
+  const keeper = createPeopleKeeper(store, book.all)
   const kept = (changed: Iterable<ContactId>): Promise<boolean> =>
-    keeper.write(everybody(), changed).then(
+    keeper.write(changed).then(
       () => true,
       (error: unknown) => {
         console.warn('People could not be kept:', error)
@@ -50,6 +48,15 @@ export function createPeople({ loaded, keeper, initial, homeCountry, accounts }:
   const ownOf = (id: AgentId): Own => own.get(id) ?? NOTHING_OWN
   const colleaguesOf = ({ id }: Viewer): Entry[] =>
     accounts().flatMap((a) => (a.retired || a.id === id ? [] : [{ id: a.id, name: a.name, company: '', group: a.team, numbers: [], contact: null }]))
+  /** They change with the book, with accounts and with what is lately, and not with every letter that is typed. */
+  let grouped: { readonly key: string; readonly groups: PeoplePage['groups'] } | null = null
+  const groupsFor = (viewer: Viewer, colleagues: readonly Entry[], recent: Recent): PeoplePage['groups'] => {
+    const key = JSON.stringify([viewer.id, book.revision(), ownRevision, recent, colleagues.map((c) => [c.id, c.group])])
+    if (grouped?.key === key) return grouped.groups
+    const asked = { search: '', sort: 'name', descending: false, isMeant: () => true, from: 0, atMost: Infinity } as const
+    grouped = { key, groups: groupsOf(book.find(viewer, colleagues, asked).rows, ownOf(viewer.id), recent) }
+    return grouped.groups
+  }
   const view = (viewer: Viewer, { id, name, company, group, numbers, contact }: Entry): PersonView => {
     const { favourites, usual } = ownOf(viewer.id)
     return {
@@ -79,8 +86,7 @@ export function createPeople({ loaded, keeper, initial, homeCountry, accounts }:
       const colleagues = colleaguesOf(viewer)
       const meant = isMeantBy(group, ownOf(viewer.id), recent)
       const { found, rows } = book.find(viewer, colleagues, { ...asked, isMeant: meant })
-      const all = book.find(viewer, colleagues, { ...asked, search: '', isMeant: () => true, from: 0, atMost: Infinity }).rows
-      return { found, rows: rows.map((entry) => view(viewer, entry)), groups: groupsOf(all, ownOf(viewer.id), recent) }
+      return { found, rows: rows.map((entry) => view(viewer, entry)), groups: groupsFor(viewer, colleagues, recent) }
     },
     whose(viewer, numbers) {
       const found = book.byNumbers(viewer, numbers)
@@ -112,7 +118,7 @@ export function createPeople({ loaded, keeper, initial, homeCountry, accounts }:
       )
     },
     keepAgain() {
-      void kept(everybody().map((c) => c.id))
+      void kept([...book.all()].map((c) => c.id))
       for (const [id, is] of own) void keeper.writeOwn(id as AgentId, is).catch(() => {})
     },
   }
