@@ -86,7 +86,6 @@ export function PeopleList({ people, frontId, onFront, chosenIds, onChosen, empt
               aria-selected={chosen}
               aria-setsize={people.length}
               aria-posinset={index + 1}
-              aria-label={[person.name, person.company, person.group, number === null ? null : numberWords(number)].filter((t) => t).join(', ')}
               tabIndex={-1}
               onPointerDown={() => onFront(person.id)}
               style={{ height: ROW_PX, transform: `translateY(${start}px)` }}
