@@ -107,8 +107,8 @@ export async function resultsOfAll(page: Page): Promise<Page> {
 
 /** Past days have come in, so that figures no longer change by themselves. */
 export async function pastDaysThere(page: Page): Promise<void> {
-  await expect(page.getByRole('region', { name: 'Calls' }).getByRole('row').nth(5)).toBeVisible({ timeout: 30_000 })
-  await expect(page.getByText('Past days are being simulated')).toBeHidden({ timeout: 30_000 })
+  await expect(page.getByRole('region', { name: 'Calls' }).getByRole('row').nth(5)).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByText('Past days are being simulated')).toBeHidden({ timeout: 60_000 })
 }
 
 export const KESTER = { name: 'Kester Oddersey', pin: '3108' }

@@ -112,7 +112,7 @@ test('a call rings on another page, is heard, answered and held there, and comes
 test('signed in once, each sees the places of their account; signed out, the computer keeps nothing of them', async ({ page }) => {
   await signIn(page)
   const places = page.getByRole('navigation', { name: 'Places' })
-  await expect(places.getByRole('link')).toHaveText(['Desk', 'Callbacks', 'Results'])
+  await expect(places.getByRole('link')).toHaveText(['Desk', 'People', 'Callbacks', 'Results'])
   await goTo(page, 'Results')
   await expect(page.getByRole('heading', { name: 'Your results' })).toBeFocused()
   await expect(page.getByRole('region', { name: 'Export' })).toBeHidden()
@@ -121,7 +121,7 @@ test('signed in once, each sees the places of their account; signed out, the com
   await expect(page.getByLabel('PIN')).toHaveValue('')
   expect(await page.evaluate(() => sessionStorage.length)).toBe(0)
   await signInAsOwner(page)
-  await expect(places.getByRole('link')).toHaveText(['Callbacks', 'Campaigns', 'Results', 'Set-up'])
+  await expect(places.getByRole('link')).toHaveText(['People', 'Callbacks', 'Campaigns', 'Results', 'Set-up'])
   await goTo(page, 'Results')
   await expect(page.getByRole('region', { name: 'Export' })).toBeVisible()
 })

@@ -71,7 +71,10 @@ test('found by name, number and day; added to people; a supervisor sees the log 
   await expect(page.getByText('0 calls')).toBeVisible()
   await goTo(page, 'People')
   await page.getByRole('radio', { name: 'My own people 1' }).click()
-  await page.getByRole('listbox', { name: 'People' }).getByRole('option').click()
+  await page
+    .getByRole('listbox', { name: 'People' })
+    .getByRole('option', { name: /^Ottoline Fjelding/ })
+    .click()
   await expect(page.getByRole('region', { name: 'Calls with us' })).not.toContainText('None that we know of')
 
   const owner = await page.context().newPage()

@@ -90,10 +90,6 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
   const why = missing === null ? null : toRefusalText(missing)
   const { marked: choice, listed } = finder
 
-  const onFocus = () => {
-    loadDraggable()
-    setUsed(true)
-  }
   const clear = () => {
     setTyped('')
     setProblem(null)
@@ -136,13 +132,18 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
   }
 
   return (
-    <footer className="relative flex h-11 shrink-0 items-center gap-3 border-line-strong border-t bg-raised px-4">
+    // biome-ignore lint/a11y/noStaticElementInteractions: whom somebody has called is asked for while they are here, and not at every call of the day
+    <footer
+      onFocus={() => setUsed(true)}
+      onBlur={() => setUsed(false)}
+      className="relative flex h-11 shrink-0 items-center gap-3 border-line-strong border-t bg-raised px-4"
+    >
       <label htmlFor={id} className="relative shrink-0 font-semibold">
         Dial line
         <ShortcutHint keys={SHORTCUTS.dial.keys} />
       </label>
       <input
-        {...finder.inputProps({ id, ref: input, onKeyDown, onFocus: onFocus })}
+        {...finder.inputProps({ id, ref: input, onKeyDown, onFocus: loadDraggable })}
         aria-invalid={problem !== null || undefined}
         aria-describedby={`${id}-does`}
         autoComplete="off"
@@ -155,7 +156,7 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
           className="!px-1"
           onPointerDown={(e) => e.preventDefault()}
           onClick={() => {
-            onFocus()
+            loadDraggable()
             input.current?.focus()
             finder.open()
           }}

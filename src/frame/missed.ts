@@ -1,6 +1,7 @@
 'use client'
 // Missed calls that have not been looked at: counted until the log is opened, for each account in this browser.
 import { useCallback } from 'react'
+import { DAY } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
 import { useHistory } from '@/history/react'
 import { usePersonalSetting } from '@/ui'
@@ -18,7 +19,8 @@ export function useMissedCount(accountId: string, beganAtMs: number): number {
     useCallback(
       (api) =>
         api.log({
-          ...{ only: accountId as never, way: 'missed', search: '', from: 0, atMost: 1, seenMs, nowMs: floorNow() },
+          // A call may ring in vain long after it was offered, but not a day.
+          ...{ only: accountId as never, way: 'missed', search: '', sinceMs: seenMs - DAY, from: 0, atMost: 1, seenMs, nowMs: floorNow() },
           ...{ timeZone: 'UTC', outcomes: {} },
         }),
       [accountId, seenMs],

@@ -261,7 +261,7 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
         asked,
       )
     },
-    log: async ({ nowMs, ...asked }) => pageOfLog(await callsIn(EVER, nowMs), asked, names()),
+    log: async ({ nowMs, ...asked }) => pageOfLog(await callsIn({ fromMs: asked.sinceMs, toMs: Infinity }, nowMs), asked, names()),
     dialledBefore: async ({ only, atMost, nowMs }) =>
       dialledBefore(await callsIn({ fromMs: nowMs - DIALLED_LATELY_MS, toMs: Infinity }, nowMs), only, atMost, names()),
     handling: async ({ span, nowMs, campaignId }) => handlingOf(await callsIn(span, nowMs), span, campaignId, setUps()[0]),
@@ -316,7 +316,6 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
   }
 }
 
-const EVER: Span = { fromMs: -Infinity, toMs: Infinity }
 /** Whom somebody called longer ago they look up. */
 const DIALLED_LATELY_MS = 60 * DAY
 

@@ -8,7 +8,17 @@ import type { Names } from './names'
 const [ANN, BO, CY] = [toAgentId('agent_ann'), toAgentId('agent_bo'), toAgentId('agent_cy')]
 const NAMES: Names = { queue: (_, then) => then, agent: (id, then) => ({ agent_ann: 'Ann', agent_bo: 'Bo', agent_cy: 'Cy' })[id ?? ''] ?? then }
 const AT = Date.UTC(2026, 10, 26, 9)
-const ASKED: LogAsked = { only: ANN, way: null, search: '', from: 0, atMost: 50, seenMs: 0, timeZone: 'Europe/London', outcomes: { done: 'Booking changed' } }
+const ASKED: LogAsked = {
+  only: ANN,
+  way: null,
+  search: '',
+  sinceMs: 0,
+  from: 0,
+  atMost: 50,
+  seenMs: 0,
+  timeZone: 'Europe/London',
+  outcomes: { done: 'Booking changed' },
+}
 
 const leg = (agentId: string, talkMs = 60_000, fromMs = AT) => ({
   agentId,

@@ -15,6 +15,8 @@ export interface LogAsked {
   readonly way: LogWay | null
   /** Words of a name, a queue, an outcome or a day (26 Nov), or digits of a number. */
   readonly search: string
+  /** Of calls offered since then alone: what is asked again and again asks for no more than it needs; 0 for all there are. */
+  readonly sinceMs: number
   readonly from: number
   readonly atMost: number
   /** Missed calls after this are counted as unseen. */

@@ -79,7 +79,7 @@ export function LogList({ rows, frontKey, onFront, seenMs, timeZone, empty }: Pr
               onDoubleClick={() => void callBack(row)}
               style={{ height: ROW_PX, transform: `translateY(${start}px)` }}
               className={clsx(
-                'absolute inset-x-0 grid cursor-pointer grid-cols-[132px_92px_minmax(0,1.4fr)_minmax(0,1fr)_minmax(0,1fr)] items-center gap-3 border-line border-b border-l-4 px-2',
+                'absolute inset-x-0 grid cursor-pointer grid-cols-[104px_72px_minmax(0,1fr)_minmax(0,1fr)] md:grid-cols-[128px_88px_minmax(0,1.2fr)_150px_minmax(0,0.9fr)_minmax(0,1.1fr)] items-center gap-3 border-line border-b border-l-4 px-2',
                 keyOf(row) === frontKey ? 'border-l-ink bg-green-wash' : 'border-l-transparent',
               )}
             >
@@ -93,9 +93,9 @@ export function LogList({ rows, frontKey, onFront, seenMs, timeZone, empty }: Pr
               </span>
               <span className={clsx('min-w-0 truncate', unseen ? 'font-bold' : 'font-semibold')} title={row.name ?? undefined}>
                 {callerWords(row.name, row.number, 'Withheld number')}
-                {row.name !== null && row.number !== null && <span className="tabular ml-2 font-normal text-soft">{numberWords(row.number)}</span>}
               </span>
-              <span className="min-w-0 truncate text-soft">{ofWords(row)}</span>
+              <span className="tabular hidden min-w-0 truncate text-soft md:block">{row.name !== null && row.number !== null && numberWords(row.number)}</span>
+              <span className="hidden min-w-0 truncate text-soft md:block">{ofWords(row)}</span>
               <span className="min-w-0 truncate">
                 {howWords(row) ??
                   (row.talkMs > 0 ? <span className="tabular">{formatClock(row.talkMs)}</span> : <span className="text-soft">not answered</span>)}

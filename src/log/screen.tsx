@@ -27,7 +27,9 @@ export function LogScreen() {
   const [whose, setWhose] = useState<string | null>(null)
   const [frontKey, setFrontKey] = useState<string | null>(null)
   const id = seen?.account.id ?? null
-  const [seenMs, see] = useSeenMissed(id ?? '', seen?.me?.shiftStartedAtMs ?? floorNow())
+  // One moment for as long as the page is open: another one would be another question.
+  const [openedAtMs] = useState(floorNow)
+  const [seenMs, see] = useSeenMissed(id ?? '', seen?.me?.shiftStartedAtMs ?? openedAtMs)
   const only = whose === CENTRE ? null : ((whose ?? id) as AgentId | null)
   const timeZone = seen?.centre.timeZone ?? 'UTC'
   const centre = seen?.centre
@@ -35,7 +37,7 @@ export function LogScreen() {
     useCallback(
       async (api) => {
         if (id === null || centre === undefined) return null
-        return api.log({ only, way, search, from: 0, atMost: AT_MOST, seenMs, nowMs: floorNow(), timeZone, outcomes: outcomeLabels(centre) })
+        return api.log({ only, way, search, sinceMs: 0, from: 0, atMost: AT_MOST, seenMs, nowMs: floorNow(), timeZone, outcomes: outcomeLabels(centre) })
       },
       [id, only, way, search, seenMs, timeZone, centre],
     ),

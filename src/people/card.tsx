@@ -44,9 +44,6 @@ export function Card({ person, keepsShared, book, onEdit, onChange, onFind }: Pr
       {!person.isColleague && (
         <fieldset className="mt-4">
           <legend className="eyebrow">Numbers</legend>
-          <div className="float-right">
-            <ShownNumberMenu />
-          </div>
           {person.numbers.length === 0 && <p className="text-soft">No number is known.</p>}
           <ul className="divide-y divide-line">
             {person.numbers.map(({ kind, number }) => (
@@ -78,6 +75,11 @@ export function Card({ person, keepsShared, book, onEdit, onChange, onFind }: Pr
               </li>
             ))}
           </ul>
+          {person.numbers.length > 0 && (
+            <p className="mt-1 text-soft">
+              Calls are made <ShownNumberMenu />
+            </p>
+          )}
         </fieldset>
       )}
       {trouble !== null && (

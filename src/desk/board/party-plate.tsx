@@ -68,7 +68,11 @@ function Clocked({ view: { call }, connection, mine, work, late }: ClockedProps)
   if (mine?.state === 'alerting')
     return (
       <>
-        {work?.returned == null ? 'waited ' : `came back, ${RETURNED[work.returned.failure] ?? 'not taken'}; in all `}
+        {call.workId === null && call.consultFor === null
+          ? 'calls you '
+          : work?.returned == null
+            ? 'waited '
+            : `came back, ${RETURNED[work.returned.failure] ?? 'not taken'}; in all `}
         <Clock sinceMs={call.offeredAtMs} className="text-ink" />
         {work?.path != null && work.returned === null && <> · chose “{work.path}”</>}
         {call.consultFor !== null && ' · asks you something'}
