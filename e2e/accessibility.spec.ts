@@ -159,7 +159,7 @@ test('everybody’s states pass axe-core and fit', async ({ page }) => {
   await page.getByRole('link', { name: 'Log of calls' }).click()
   await page.getByRole('listbox', { name: 'Calls' }).getByRole('option').nth(2).click({ timeout: 30_000 })
   await look(page, 'log')
-  await page.setViewportSize({ width: 420, height: 800 })
+  await page.setViewportSize({ width: 640, height: 800 })
   await look(page, null)
   await page.setViewportSize({ width: 1280, height: 800 })
 })
