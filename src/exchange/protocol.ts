@@ -196,6 +196,7 @@ export interface CentreView {
     readonly serviceLevelMs: number
     readonly headStartMs: number
     readonly keepsPlaces: boolean
+    readonly takesMessages: boolean
     /** What is said to callers while the queue is switched to storm. */
     readonly stormAnnouncement: string
   }[]
@@ -262,6 +263,8 @@ export interface QueueView {
   readonly ready: number
   /** How many of those who wait have hung up and are to be called. */
   readonly kept: number
+  /** Messages that wait to be called back for. */
+  readonly messages: number
   readonly open: boolean
   readonly storm: boolean
 }

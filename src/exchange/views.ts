@@ -66,8 +66,20 @@ export function selectCentre({ setUp, setUpSeq }: FloorState, { places, people }
     owners: setUpOwners(setUp),
     queues: setUp.queues
       .filter((q) => !q.retired)
-      .map(({ id, name, number, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, storm }) => {
-        return { id, name, number, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, stormAnnouncement: storm.announcement }
+      .map(({ id, name, number, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, takesMessages, storm }) => {
+        return {
+          id,
+          name,
+          number,
+          scriptId,
+          scriptChoices,
+          outcomeSetId,
+          serviceLevelMs,
+          headStartMs,
+          keepsPlaces,
+          takesMessages,
+          stormAnnouncement: storm.announcement,
+        }
       }),
     campaigns: setUp.campaigns.map(
       ({ id, name, purpose, manner, scriptId, outcomeSetId, callerId, ringBackQueueId, agentIds, lines, target, attempts, retired, ...c }) => ({
@@ -133,6 +145,7 @@ export function queueView(state: FloorState, queue: QueueSetUp): QueueView {
     onShift: serving,
     ready,
     kept: line.filter((call) => call.keptFor !== null).length,
+    messages: state.messagesWaiting[id]?.length ?? 0,
     open: isOpenNow(queue, state),
     storm: state.storm.includes(id),
   }

@@ -5,6 +5,8 @@ import type { Becomes } from '@/core/campaigns'
 import { labelOfWhom } from '@/core/do-not-call'
 import type { FloorEvent } from '@/core/ledger'
 import type { AnswerValue } from '@/core/scripts'
+import { formatClock } from '@/core/time'
+import type { Box } from '@/core/voicemail'
 import type { CentreView, SeatView } from '@/exchange/protocol'
 import { nameIn } from '@/ui'
 import { ATTEMPT_WORDS, numberWords } from '@/words'
@@ -23,9 +25,11 @@ export function eventWords(event: FloorEvent, names: Names): string {
     if (id.startsWith('dev_agent_')) return agent(rest)
     if (id.startsWith('dev_queue_')) return queue(rest)
     if (id.startsWith('dev_park_')) return `slot ${rest.slice('park_'.length)}`
+    if (id.startsWith('dev_voicemail_queue_')) return `the mailbox of ${queue(rest.slice('voicemail_'.length))}`
     if (id.startsWith('dev_voicemail_')) return `the voicemail of ${agent(rest.slice('voicemail_'.length))}`
     return id.endsWith('_1') ? 'the outside party' : 'a further outside party'
   }
+  const box = (b: Box) => (b.kind === 'agent' ? agent(b.agentId) : queue(b.queueId))
   const party = (p: Party) => {
     switch (p.kind) {
       case 'agent':
@@ -34,6 +38,8 @@ export function eventWords(event: FloorEvent, names: Names): string {
         return queue(p.queueId)
       case 'voicemail':
         return `the voicemail of ${agent(p.agentId)}`
+      case 'queueVoicemail':
+        return `the mailbox of ${queue(p.queueId)}`
       case 'park':
         return `slot ${p.slot}`
       case 'outside':
@@ -51,6 +57,26 @@ export function eventWords(event: FloorEvent, names: Names): string {
       return `What earlier days left was taken up: ${event.promises.length} promises and ${event.owed.length} calls to code`
     case 'callQueued':
       return `The call entered ${queue(event.queueId)}${event.path === null ? '' : `; the caller had chosen “${event.path}”`}`
+    case 'mailboxCalled':
+      return 'The caller was put to a mailbox'
+    case 'messageQueued':
+      return `The message waits for an agent of ${queue(event.queueId)}`
+    case 'messageBegun':
+      return `The mailbox of ${box(event.box)} greeted, and what is said after its tone is kept`
+    case 'messageLeft':
+      return `A message of ${formatClock(event.lastsMs)} was left for ${box(event.box)}`
+    case 'messageForwarded':
+      return `${agent(event.byAgentId)} sent the message on to ${box(event.box)}`
+    case 'messageMarked':
+      return `${agent(event.byAgentId)} ${event.heard ? 'has heard the message' : 'marked the message as not heard'}`
+    case 'messageDeleted':
+      return `${agent(event.byAgentId)} deleted the message`
+    case 'messageRestored':
+      return `${agent(event.byAgentId)} brought the message back`
+    case 'messagePurged':
+      return 'The deleted message is gone for good'
+    case 'greetingSet':
+      return `${agent(event.byAgentId)} changed what the mailbox of ${box(event.box)} greets with`
     case 'callOriginated':
       return `${agent(event.agentId)} dialled ${numberWords(event.number)}`
     case 'internalCallOriginated':

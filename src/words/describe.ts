@@ -24,6 +24,8 @@ export function nameOf(party: Party, { me, seats, centre }: Names): string {
       return centre.queues.find((q) => q.id === party.queueId)?.name ?? 'the queue'
     case 'voicemail':
       return `Voicemail of ${agent(party.agentId)}`
+    case 'queueVoicemail':
+      return `Mailbox of ${centre.queues.find((q) => q.id === party.queueId)?.name ?? 'the queue'}`
     case 'park':
       return `slot ${party.slot}`
   }
@@ -50,6 +52,10 @@ function describeCall(me: MeView, view: CallView, names: Names, nowMs: number | 
     .join('')
   if (call.clearing !== null && mine !== undefined)
     return call.clearing.what === 'remove' ? `${who}: one party is being removed. Undo keeps them.` : `The call with ${who} is being ended. Undo keeps it.`
+  if (call.messageId !== null && others.length === 0) {
+    const from = call.customer?.name ?? (call.number === null ? 'a withheld number' : numberWords(call.number))
+    return mine?.state === 'alerting' ? `A message from ${from} is offered.` : `You have the message from ${from}.`
+  }
   if (call.keptFor !== null && others.length === 0)
     return `${call.customer?.name ?? numberWords(call.keptFor)} keeps a place and waits to be called.${mine?.state === 'alerting' ? ' Answering calls them.' : ''}`
   if (mine?.state === 'alerting') return `${who} is ringing.`

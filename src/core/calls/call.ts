@@ -1,12 +1,14 @@
 // A call and its parties, however many, each with its own connection. What may be read of it; how it changes is in
 // evolve.ts, and what may be asked of it in the services. Knows agents, queues and scripts only by their ids.
-import { type AgentId, type CallId, type DeviceId, deviceOfAgent, type QueueId, type WorkId } from '@/core/ids'
+import { type AgentId, type CallId, type DeviceId, deviceOfAgent, type MessageId, type QueueId, type WorkId } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
+import type { Box, Spoken } from '@/core/voicemail'
 import { type Connection, isOnLine, takesPart } from './connection'
 import type { CLEARINGS, Customer, Offer } from './event'
 import type { Party } from './party'
 
-export const CALL_DIRECTIONS = ['inbound', 'outbound', 'campaign', 'internal'] as const
+/** `message`: somebody has left one with a queue, and is called back for it. */
+export const CALL_DIRECTIONS = ['inbound', 'outbound', 'campaign', 'internal', 'message'] as const
 export type CallDirection = (typeof CALL_DIRECTIONS)[number]
 
 /** A call on its way from one party to another: it comes back when the other end fails. */
@@ -31,6 +33,20 @@ export interface Clearing {
   readonly byAgentId: AgentId
   readonly deviceId: DeviceId
   readonly dueAtMs: EpochMs
+}
+
+/** A mailbox is on the line: what is said after its tone is a message. */
+export interface BeingLeft {
+  readonly messageId: MessageId
+  readonly box: Box
+  readonly deviceId: DeviceId
+  readonly recordingId: string
+  /** The tone is given, and from then on it is recorded. */
+  readonly toneAtMs: EpochMs
+  readonly untilMs: EpochMs
+  /** What it greets with instead of a voice of the house. */
+  readonly greetingId: string | null
+  readonly words: readonly Spoken[]
 }
 
 export interface Call {
@@ -69,6 +85,9 @@ export interface Call {
   readonly handover: Handover | null
   readonly aside: Aside | null
   readonly clearing: Clearing | null
+  readonly leaving: BeingLeft | null
+  /** The message it is about; null for every other call. */
+  readonly messageId: MessageId | null
   readonly recording: { readonly recordingId: string; readonly state: 'on' | 'paused'; readonly sinceMs: EpochMs } | null
 }
 
@@ -94,6 +113,9 @@ export const isConference = (call: Call): boolean => onLine(call).length > 2
 export const agentsOn = (call: Call): readonly AgentId[] =>
   call.connections.flatMap((c) => (c.party.kind === 'agent' && c.state !== 'failed' && takesPart(c) ? [c.party.agentId] : []))
 
+/** A call that goes on without its caller: they kept their place, or have left a message. */
+export const isKept = ({ keptFor, messageId }: Pick<Call, 'keptFor' | 'messageId'>): boolean => keptFor !== null || messageId !== null
+
 /** The queue a call waits in; null while it rings at somebody or is in no queue. */
 export function waitsIn(call: Call): QueueId | null {
   let queueId: QueueId | null = null
@@ -104,9 +126,9 @@ export function waitsIn(call: Call): QueueId | null {
   return queueId
 }
 
-/** When the network or a limit changes this call: an end reaches the network, a parked call or an agent's ring is over its limit. */
+/** When the network or a limit changes this call: an end reaches the network, a parked call, a message or an agent's ring is over its limit. */
 export function ringDueAtMs(call: Call, ringLimitMs: number): EpochMs | null {
-  let due = Math.min(call.clearing?.dueAtMs ?? Infinity, call.handover?.dueAtMs ?? Infinity)
+  let due = Math.min(call.clearing?.dueAtMs ?? Infinity, call.handover?.dueAtMs ?? Infinity, call.leaving?.untilMs ?? Infinity)
   for (const c of call.connections) if (c.state === 'alerting' && c.party.kind === 'agent') due = Math.min(due, c.sinceMs + ringLimitMs)
   return due === Infinity ? null : due
 }

@@ -1,6 +1,7 @@
 // A connection is one party's relation to one call (ECMA-269, 6.1.5). Its state says what that party's end is
 // doing; a connection that is over is removed from the call, which is what the standard's state `null` means.
 import type { DeviceId } from '@/core/ids'
+import type { Box } from '@/core/voicemail'
 import type { Failure } from './failure'
 import type { Party } from './party'
 
@@ -59,3 +60,9 @@ export const takesPart = ({ role }: Connection): boolean => role === 'talks'
 
 /** Someone who is on the line now and takes part: neither ringing nor out of reach. */
 export const isOnLine = (c: Connection): boolean => isPerson(c.party) && (c.state === 'connected' || c.state === 'held') && takesPart(c)
+
+/** Whose mailbox it is; null of every other party. */
+export function boxOf(party: Party): Box | null {
+  if (party.kind === 'voicemail') return { kind: 'agent', agentId: party.agentId }
+  return party.kind === 'queueVoicemail' ? { kind: 'queue', queueId: party.queueId } : null
+}

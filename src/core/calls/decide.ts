@@ -1,7 +1,7 @@
 // Call control services on one call (ECMA-269, clause 17): each is decided into events or refused with a reason.
 // Services that open a second call or need to know the floor (consult, transfer, park ...) are decided there.
 import type { AgentId, DeviceId } from '@/core/ids'
-import { agentConnection, type Call, connectionOf, isConference, onLine } from './call'
+import { agentConnection, type Call, connectionOf, isConference, isKept, onLine } from './call'
 import { type ClearCause, type Connection, type Endpoint, isOnLine, takesPart } from './connection'
 import type { CallEvent } from './event'
 import type { Failure } from './failure'
@@ -60,12 +60,14 @@ export function clearConnection(call: Call, deviceId: DeviceId, cause: ClearCaus
 }
 
 /** Whether the call goes on without this end: it only listened, others talk on, or it only rang and they still wait, talk, or keep a place. */
-function staysWithout({ keptFor }: Call, mine: Connection, others: readonly Connection[]): boolean {
+function staysWithout(call: Call, mine: Connection, others: readonly Connection[]): boolean {
   if (!takesPart(mine)) return true
   const left = others.filter((c) => c.state !== 'failed' && takesPart(c))
   if (left.filter(isOnLine).length > 1) return true
   if (isOnLine(mine)) return false
-  if (keptFor !== null && left.some((c) => c.state === 'queued')) return true
+  // A message stays with its agent when nobody was reached.
+  if (call.messageId !== null && left.some(isOnLine)) return true
+  if (isKept(call) && left.some((c) => c.state === 'queued')) return true
   return left.length > 1 || left.some((c) => c.party.kind === 'outside' && c.state === 'connected')
 }
 

@@ -1,7 +1,8 @@
 // What can happen to a call, in the words of ECMA-269's call control events. A kind is a stored contract: never
 // renamed, never reused. Events carry facts; who hears whom is computed from them (hearing.ts).
 import * as z from 'zod'
-import { AgentIdSchema, CallIdSchema, DeviceIdSchema, QueueIdSchema } from '@/core/ids'
+import { AgentIdSchema, CallIdSchema, DeviceIdSchema, MessageIdSchema, QueueIdSchema } from '@/core/ids'
+import { BoxSchema } from '@/core/voicemail'
 import { CLEAR_CAUSES, ENDPOINTS, ROLES } from './connection'
 import { FAILURES } from './failure'
 import { PartySchema } from './party'
@@ -66,6 +67,42 @@ export const CallEventSchema = z.discriminatedUnion('kind', [
    * agent's own telephone rings as well.
    */
   z.object({ kind: z.literal('internalCallOriginated'), ...call, agentId: AgentIdSchema, prompted: z.boolean().default(false) }).readonly(),
+  /** A caller comes straight to a mailbox: the queue is closed, or nobody is at the desk they ring. */
+  z
+    .object({
+      kind: z.literal('mailboxCalled'),
+      ...call,
+      callerDeviceId: DeviceIdSchema,
+      number: z.string().nullable(),
+      customer: CustomerSchema.nullable(),
+      matches: z.array(CustomerSchema).readonly().default([]),
+      path: z.string().nullable(),
+    })
+    .readonly(),
+  /** A message left with a queue is work: it waits for an agent when nobody else does. `number`: to be called back. */
+  z
+    .object({
+      kind: z.literal('messageQueued'),
+      ...call,
+      queueId: QueueIdSchema,
+      messageId: MessageIdSchema,
+      number: z.string().nullable(),
+      customer: CustomerSchema.nullable(),
+    })
+    .readonly(),
+  /** A mailbox has picked up. */
+  z
+    .object({
+      kind: z.literal('messageBegun'),
+      ...at,
+      box: BoxSchema,
+      messageId: MessageIdSchema,
+      recordingId: z.string(),
+      greetingId: z.string().nullable(),
+      toneAtMs: z.number(),
+      untilMs: z.number(),
+    })
+    .readonly(),
   /** The network is asked for an outside party; Delivered, Established or Failed follows. */
   z.object({ kind: z.literal('connectionInitiated'), ...at, party: PartySchema }).readonly(),
   z.object({ kind: z.literal('connectionDelivered'), ...at, party: PartySchema }).readonly(),

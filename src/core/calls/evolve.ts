@@ -3,7 +3,7 @@
 import { type CallId, type DeviceId, deviceOfAgent, deviceOfPark, deviceOfQueue, deviceOutside } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
 import { type Call, carriesWork, connectionOf, isInternal, isOutsider } from './call'
-import { type Connection, type ConnectionState, isOnLine, isPerson, takesPart } from './connection'
+import { boxOf, type Connection, type ConnectionState, isOnLine, isPerson, takesPart } from './connection'
 import type { CallEvent, Customer } from './event'
 import type { Party } from './party'
 
@@ -103,6 +103,10 @@ function evolveCall(before: Call | undefined, event: Exclude<CallEvent, { kind: 
       return changed(call, event.deviceId, { endpoint: event.endpoint })
     case 'recordingChanged':
       return { ...call, recording: event.to === 'off' ? null : { recordingId: event.recordingId, state: event.to, sinceMs: atMs } }
+    case 'messageBegun': {
+      const { messageId, box, deviceId, recordingId, toneAtMs, untilMs, greetingId } = event
+      return { ...call, leaving: { messageId, box, deviceId, recordingId, toneAtMs, untilMs, greetingId, words: [] } }
+    }
     case 'clearRequested':
       return { ...call, clearing: { what: event.what, byAgentId: event.byAgentId, deviceId: event.deviceId, dueAtMs: event.dueAtMs } }
     case 'clearTakenBack':
@@ -110,10 +114,23 @@ function evolveCall(before: Call | undefined, event: Exclude<CallEvent, { kind: 
   }
 }
 
-/** What a party says is remembered with it; null when it is no longer there. */
-export const withSaid = (call: Call, deviceId: DeviceId, text: string): Call => changed(call, deviceId, { said: text })
+/** What a party says is remembered with it, and of a message as part of it. */
+export function withSaid(call: Call, deviceId: DeviceId, text: string, atMs: EpochMs): Call {
+  const { leaving } = call
+  const isMessage = leaving !== null && deviceId !== leaving.deviceId && atMs >= leaving.toneAtMs
+  const heard = isMessage ? { ...call, leaving: { ...leaving, words: [...leaving.words, { atMs: atMs - leaving.toneAtMs, text }] } } : call
+  return changed(heard, deviceId, { said: text })
+}
 
-const OPENINGS = ['callQueued', 'callOriginated', 'callPutThrough', 'consultationOriginated', 'internalCallOriginated'] as const
+const OPENINGS = [
+  'callQueued',
+  'callOriginated',
+  'callPutThrough',
+  'consultationOriginated',
+  'internalCallOriginated',
+  'mailboxCalled',
+  'messageQueued',
+] as const
 type Opening = Extract<CallEvent, { kind: (typeof OPENINGS)[number] }>
 /** Whether a call begins with it. */
 export const isOpening = (event: { readonly kind: string }): event is Opening => (OPENINGS as readonly string[]).includes(event.kind)
@@ -142,6 +159,8 @@ function createCall(event: Opening, about: Call | undefined, atMs: EpochMs): Cal
     handover: null,
     aside: null,
     clearing: null,
+    leaving: null,
+    messageId: null,
     recording: null,
   }
   if (event.kind === 'callQueued') {
@@ -149,6 +168,25 @@ function createCall(event: Opening, about: Call | undefined, atMs: EpochMs): Cal
     const { queueId, number, customer, path, headStartMs, matches } = event
     const connections = [fresh(event.callerDeviceId, caller, 'connected', atMs), fresh(deviceOfQueue(queueId), { kind: 'queue', queueId }, 'queued', atMs)]
     return { ...common, direction: 'inbound', queueId, number, customer, matches, path, headStartMs, place: atMs - headStartMs, outsideCount: 1, connections }
+  }
+  if (event.kind === 'mailboxCalled') {
+    const { number, customer, path, matches } = event
+    const caller: Party = { kind: 'outside', number, name: customer?.name ?? null }
+    return {
+      ...common,
+      direction: 'inbound',
+      number,
+      customer,
+      matches,
+      path,
+      outsideCount: 1,
+      connections: [fresh(event.callerDeviceId, caller, 'connected', atMs)],
+    }
+  }
+  if (event.kind === 'messageQueued') {
+    const { queueId, messageId, number, customer } = event
+    const connections = [fresh(deviceOfQueue(queueId), { kind: 'queue', queueId }, 'queued', atMs)]
+    return { ...common, direction: 'message', queueId, messageId, keptFor: number, number, customer, connections }
   }
   const agent = { kind: 'agent', agentId: event.agentId } as const
   if (event.kind === 'callPutThrough') {
@@ -193,7 +231,7 @@ function established(call: Call, deviceId: DeviceId, atMs: EpochMs): Call {
 /** An agent and the outside party of a call with work; of an internal one, any two people. A consult is not answered: it is about a call that is. */
 function hearEachOther(call: Call, connections: readonly Connection[]): boolean {
   if (isInternal(call))
-    return call.consultFor === null && connections.filter((c) => c.state === 'connected' && takesPart(c) && c.party.kind !== 'voicemail').length > 1
+    return call.consultFor === null && connections.filter((c) => c.state === 'connected' && takesPart(c) && boxOf(c.party) === null).length > 1
   return carriesWork(call) && connections.some((c) => c.party.kind === 'agent' && takesPart(c)) && connections.some((c) => c.party.kind === 'outside')
 }
 
@@ -205,6 +243,7 @@ function cleared(call: Call, deviceId: DeviceId, atMs: EpochMs): Call {
   const connections = call.connections.filter((c) => c.deviceId !== deviceId)
   return {
     ...call,
+    leaving: call.leaving?.deviceId === deviceId ? null : call.leaving,
     passedBy,
     connections,
     aside: call.aside !== null && (call.aside.deviceId === deviceId || deviceOfAgent(call.aside.byAgentId) === deviceId) ? null : call.aside,

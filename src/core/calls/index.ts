@@ -2,6 +2,7 @@ export {
   type Aside,
   agentConnection,
   agentsOn,
+  type BeingLeft,
   CALL_DIRECTIONS,
   type Call,
   type CallDirection,
@@ -11,12 +12,25 @@ export {
   type Handover,
   isConference,
   isInternal,
+  isKept,
   isOutsider,
   onLine,
   ringDueAtMs,
   waitsIn,
 } from './call'
-export { type ClearCause, type Connection, type ConnectionState, ENDPOINTS, type Endpoint, isOnLine, isPerson, ROLES, type Role, takesPart } from './connection'
+export {
+  boxOf,
+  type ClearCause,
+  type Connection,
+  type ConnectionState,
+  ENDPOINTS,
+  type Endpoint,
+  isOnLine,
+  isPerson,
+  ROLES,
+  type Role,
+  takesPart,
+} from './connection'
 export type { CallDecision, NetworkReport } from './decide'
 export * as services from './decide'
 export { CALL_EVENTS, type CallEvent, CallEventSchema, CLEARINGS, type Customer, CustomerSchema, type Offer, OfferSchema } from './event'

@@ -10,6 +10,8 @@ export const PartySchema = z
     z.object({ kind: z.literal('queue'), queueId: QueueIdSchema }),
     /** An agent's mailbox: it greets, listens, and hangs up with the caller. */
     z.object({ kind: z.literal('voicemail'), agentId: AgentIdSchema }),
+    /** The mailbox that the agents of a queue share. */
+    z.object({ kind: z.literal('queueVoicemail'), queueId: QueueIdSchema }),
     /** A numbered place where a call waits to be picked up by anyone. */
     z.object({ kind: z.literal('park'), slot: z.number().int().positive() }),
   ])

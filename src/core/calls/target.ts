@@ -9,6 +9,7 @@ export const TargetSchema = z
     /** `typed` in any form; `name` when it was taken from a person's record. */
     z.object({ kind: z.literal('number'), typed: z.string(), name: z.string().nullable() }),
     z.object({ kind: z.literal('voicemail'), agentId: AgentIdSchema }),
+    z.object({ kind: z.literal('queueVoicemail'), queueId: QueueIdSchema }),
   ])
   .readonly()
 export type Target = z.infer<typeof TargetSchema>

@@ -10,6 +10,7 @@ import { OWNER_ASKS, type OwnerCommand } from '@/core/rules/owner'
 import { PROMISE_ASKS, type PromiseCommand } from '@/core/rules/promises'
 import { SHIFT_ASKS, type ShiftCommand } from '@/core/rules/shift'
 import { type FarEndCommand, TALK_ASKS, type TalkCommand } from '@/core/rules/talk'
+import { type MailboxRings, VOICEMAIL_ASKS, type VoicemailAsk } from '@/core/rules/voicemail'
 import type { PassTime } from './time'
 
 /** What may be asked at a desk. Who asks is not part of it: the exchange knows whose port it came from. */
@@ -21,12 +22,13 @@ export const AskSchema = z.discriminatedUnion('kind', [
   ...COLLEAGUE_ASKS,
   ...PROMISE_ASKS,
   ...DO_NOT_CALL_ASKS,
+  ...VOICEMAIL_ASKS,
   ...OWNER_ASKS,
 ])
 export type Ask = z.infer<typeof AskSchema>
 
 /** What comes from outside: callers, the far ends of dialled calls, the dialer, and time itself. */
-export type NetworkCommand = DoorCommand | FarEndCommand | AttemptReport | DialerCommand | PassTime
+export type NetworkCommand = DoorCommand | MailboxRings | FarEndCommand | AttemptReport | DialerCommand | PassTime
 
 /** What an agent asks for, as it is decided. */
 export type AgentCommand =
@@ -37,6 +39,7 @@ export type AgentCommand =
   | PromiseCommand
   | ColleagueCommand
   | DoNotCallCommand
+  | VoicemailAsk
   | OwnerCommand
 
 export type Command = AgentCommand | NetworkCommand

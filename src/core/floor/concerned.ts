@@ -68,7 +68,8 @@ export function concerned(s: FloorState, { changes }: Journal): Rows {
     if ('fact' in change) {
       if (change.fact === 'waiting' || change.fact === 'setUp') queues = s.setUp.queues
       // Who is listed where is asked of the calls that came into a line or left one.
-      if (change.fact === 'waiting') for (const id of moved(change.before as FloorState['waiting'], s.waiting)) ids.calls.add(id)
+      if (change.fact === 'waiting' || change.fact === 'messagesWaiting')
+        for (const id of moved(change.before as FloorState['waiting'], s[change.fact])) ids.calls.add(id)
       if (change.fact === 'setUp') for (const id of s.agents.keys()) ids.agents.add(id)
       continue
     }

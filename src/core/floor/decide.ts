@@ -11,6 +11,7 @@ import { PROMISE_RULES } from '@/core/rules/promises'
 import type { Rule, Rules } from '@/core/rules/rule'
 import { keepOwedLimit, SHIFT_RULES } from '@/core/rules/shift'
 import { TALK_RULES } from '@/core/rules/talk'
+import { requeueMessages, VOICEMAIL_RULES } from '@/core/rules/voicemail'
 import { beginDraft, type Draft, emit, type FloorState, type Journal, rollBack } from '@/core/state'
 import type { EpochMs } from '@/core/time'
 import type { Command } from './command'
@@ -43,6 +44,7 @@ const RULES: Rules<Command, FloorRefusal> = {
   ...PROMISE_RULES,
   ...DO_NOT_CALL_RULES,
   ...OWNER_RULES,
+  ...VOICEMAIL_RULES,
   ...TIME_RULES,
 }
 
@@ -96,6 +98,7 @@ export function takeUp(state: FloorState, left: CarriedOver, { atMs }: Context):
   return whole(draft, () => {
     emit(draft, null, left)
     for (const { agentId } of left.owed) keepOwedLimit(draft, agentId)
+    requeueMessages(draft)
     follow(draft)
     return { ok: true, entries: draft.entries, journal: draft.journal }
   })

@@ -6,17 +6,19 @@ import { left, openScript, recordPage } from '@/core/rules/closing'
 import { forgetAsked, ringWhoAreFree } from '@/core/rules/colleagues'
 import { answered, freesSomebody, route } from '@/core/rules/door'
 import { handoverFailed, rescueStranded } from '@/core/rules/talk'
+import { beginMessage, endMessage, requeueMessages } from '@/core/rules/voicemail'
 import type { Draft } from '@/core/state'
 
 type Follows<E> = (draft: Draft, seq: number, event: E) => void
 
 /** In the order they are carried out. */
 const FOLLOWS: { readonly [K in FloorEvent['kind']]?: readonly Follows<Extract<FloorEvent, { readonly kind: K }>>[] } = {
-  connectionEstablished: [answered, farEndDecided],
+  connectionEstablished: [answered, beginMessage, farEndDecided],
   callsJoined: [openScript],
   scriptPageShown: [recordPage],
   connectionFailed: [handoverFailed, rescueStranded, farEndDecided],
-  connectionCleared: [handoverFailed, left, rescueStranded, farEndDecided],
+  connectionCleared: [handoverFailed, left, rescueStranded, endMessage, farEndDecided],
+  setUpChanged: [requeueMessages],
   shiftEnded: [(draft, seq, { agentId }) => forgetAsked(draft, seq, agentId)],
   recordCoded: [(draft, _seq, { campaignId }) => keepTarget(draft, campaignId)],
 }

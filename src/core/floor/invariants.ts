@@ -2,7 +2,7 @@
 // is asked again. Tests ask after every decision, and of whole floors; a property holds the one against the other.
 import { type Agent, agentStateName } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
-import { type Call, carriesWork, isInternal, isOnLine, isOutsider, isPerson, takesPart, waitsIn, whoHearsWhom } from '@/core/calls'
+import { type Call, carriesWork, isInternal, isKept, isOnLine, isOutsider, isPerson, takesPart, waitsIn, whoHearsWhom } from '@/core/calls'
 import type { Attempt, Preview } from '@/core/campaigns'
 import { deviceOfAgent } from '@/core/ids'
 import { idleOf, isAwaited } from '@/core/rules/shift'
@@ -47,9 +47,10 @@ const OF_CALLS: Laws<Call> = {
     !isQueued(c) || attended(c) || c.connections.filter((x) => x.state === 'alerting' && x.party.kind === 'agent').length <= 1,
   'a call that exists has a party, or keeps the place of one': (c) =>
     c.connections.some((x) => isPerson(x.party) && takesPart(x) && x.state !== 'failed') || keepsPlace(c),
-  'nobody is left alone on a call: somebody else is there, rings, is dialled, or a queue or a slot has the caller': (c) =>
+  'nobody is left alone on a call: somebody else is there, rings, is dialled, a queue or a slot has the caller, or it is a message to be heard': (c) =>
     c.connections.filter((x) => x.state !== 'failed' && takesPart(x)).length >= 2 ||
     c.connections.some((x) => x.state === 'failed' || x.state === 'initiated') ||
+    c.messageId !== null ||
     keepsPlace(c),
   'a caller from outside is never with nobody who could help: an agent, a queue, a slot, a mailbox or another outside party': (c) =>
     c.connections.every(
@@ -74,7 +75,9 @@ const OF_CALLS: Laws<Call> = {
     return ears.every((e) => e.hears !== 'voice' || voices.has(`${e.speaker} ${e.listener}`))
   },
   'a call waits in exactly its own queue while it is queued and rings nowhere, and in none otherwise': (c, s) => {
-    const listed = Object.entries(s.waiting).flatMap(([queueId, line]) => line.filter((id) => id === c.id).map(() => queueId))
+    const listed = Object.entries(c.messageId === null ? s.waiting : s.messagesWaiting).flatMap(([queueId, line]) =>
+      line.filter((id) => id === c.id).map(() => queueId),
+    )
     const own = waitsIn(c)
     return own === null ? listed.length === 0 : listed.length === 1 && listed[0] === own
   },
@@ -122,6 +125,11 @@ const OF_QUEUES: Laws<QueueSetUp> = {
 }
 
 const OF_FLOOR: Laws<FloorState> = {
+  'a message of a queue that nobody has heard waits for somebody, and one that waits is there': (s) => {
+    const waiting = new Set(values(s.work).flatMap((w) => w.messageId ?? []))
+    const queues = new Set<string>(s.setUp.queues.flatMap((q) => (q.retired ? [] : [q.id])))
+    return values(s.messages).every((m) => m.box.kind !== 'queue' || m.heard || m.deletedAtMs !== null || !queues.has(m.box.queueId) || waiting.has(m.id))
+  },
   'a call is never lost: what is kept of this floor is at most what came': (s) => values(s.work).filter((w) => isOf(s, w.id)).length <= s.callCount,
 }
 
@@ -160,6 +168,6 @@ const owes = ({ wrapUps, owed }: Agent) => [...wrapUps, ...owed].map((w) => w.ca
 
 const isQueued = (call: Call): boolean => call.connections.some((c) => c.state === 'queued' && c.party.kind === 'queue')
 const attended = (call: Call): boolean => call.connections.some((c) => c.party.kind === 'agent' && (isOnLine(c) || c.state === 'initiated'))
-const keepsPlace = (call: Call): boolean => call.keptFor !== null && isQueued(call)
+const keepsPlace = (call: Call): boolean => isKept(call) && isQueued(call)
 
 const place = (s: FloorState, id: string): number => get(s.calls, id)?.place ?? Number.NaN

@@ -13,6 +13,7 @@ import { RIGHTS_WORDS, type RightsRefusal } from '@/core/rules/rights'
 import { ANY_WORDS, type AnyRefusal } from '@/core/rules/rule'
 import { SHIFT_WORDS, type ShiftRefusal } from '@/core/rules/shift'
 import { TALK_WORDS, type TalkRefusal } from '@/core/rules/talk'
+import { VOICEMAIL_WORDS, type VoicemailRefusal } from '@/core/rules/voicemail'
 import { SCRIPT_WORDS, type ScriptRefusal } from '@/core/scripts'
 
 export type FloorRefusal =
@@ -27,6 +28,7 @@ export type FloorRefusal =
   | PromiseRefusal
   | DoNotCallRefusal
   | OwnerRefusal
+  | VoicemailRefusal
   | CallRefusal
   | ScriptRefusal
   | NumberRefusal
@@ -43,6 +45,7 @@ const WORDS: WordsOf<FloorRefusal> = {
   ...PROMISE_WORDS,
   ...DO_NOT_CALL_WORDS,
   ...OWNER_WORDS,
+  ...VOICEMAIL_WORDS,
   ...CALL_WORDS,
   ...SCRIPT_WORDS,
   ...NUMBER_WORDS,

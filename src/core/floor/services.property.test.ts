@@ -103,7 +103,7 @@ describe('services of call control', () => {
     }))
 
   test('an attended transfer and a conference keep everybody of both lines', () =>
-    overFloors(14, 20, (state, atMs) => {
+    overFloors(15, 20, (state, atMs) => {
       let met = 0
       for (const { agentId, callId } of ends(state)) {
         const consult = get(state.calls, callId)
@@ -154,7 +154,7 @@ describe('services of call control', () => {
           if (asked.kind !== 'setMute' && asked.kind !== 'endShift') expect(mutes(floor.state())).toEqual(before)
         }
       }),
-      { numRuns: 40, seed: 6, endOnFailure: true },
+      { numRuns: 46, seed: 6, endOnFailure: true },
     )
     expect(muted).toBeGreaterThan(1_000)
   })

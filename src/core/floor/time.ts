@@ -4,6 +4,7 @@ import { endAtLimit } from '@/core/rules/closing'
 import { overflow } from '@/core/rules/door'
 import type { Rules } from '@/core/rules/rule'
 import { carryOutClearing, returnCall, ringOut } from '@/core/rules/talk'
+import { messageOver } from '@/core/rules/voicemail'
 import { type Draft, type Due, dueBy, emit } from '@/core/state'
 import { get } from '@/core/table'
 
@@ -18,6 +19,7 @@ const WHEN_DUE: { readonly [K in Due['kind']]: (draft: Draft, due: Extract<Due, 
   callback: (draft, { callbackId }) => emit(draft, null, { kind: 'callbackEscalated', callbackId }),
   attempt: attemptDue,
   preview: previewDue,
+  message: (draft, { messageId }) => emit(draft, null, { kind: 'messagePurged', messageId }),
   call: callDue,
 }
 
@@ -32,6 +34,7 @@ function callDue(draft: Draft, { callId }: Extract<Due, { kind: 'call' }>): void
   if (call === undefined) return
   if (call.clearing !== null && call.clearing.dueAtMs <= draft.atMs) carryOutClearing(draft, call)
   // The slot gives the call up by itself: that is the event all else follows from.
+  else if (messageOver(draft, call)) return
   else if (call.handover?.dueAtMs != null && call.handover.dueAtMs <= draft.atMs) returnCall(draft, call, 'noAnswer', null)
   else {
     overflow(draft, call)

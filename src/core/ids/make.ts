@@ -8,6 +8,7 @@ import type {
   ContactId,
   DeviceId,
   ListId,
+  MessageId,
   OutcomeSetId,
   QueueId,
   RecordId,
@@ -22,7 +23,8 @@ export const deviceOfAgent = (agentId: AgentId): DeviceId => toDeviceId(`dev_${a
 /** The pseudo-device that holds a call while it waits (ECMA-269 calls it an ACD device). */
 export const deviceOfQueue = (queueId: QueueId): DeviceId => toDeviceId(`dev_${queueId}`)
 
-export const deviceOfVoicemail = (agentId: AgentId): DeviceId => toDeviceId(`dev_voicemail_${agentId}`)
+/** A mailbox, of an agent or of a queue. */
+export const deviceOfVoicemail = (of: AgentId | QueueId): DeviceId => toDeviceId(`dev_voicemail_${of}`)
 
 /** The numbered place a parked call waits at. */
 export const deviceOfPark = (slot: number): DeviceId => toDeviceId(`dev_park_${slot}`)
@@ -44,6 +46,7 @@ export const toCampaignId = (text: string): CampaignId => prefixed(text, 'campai
 export const toListId = (text: string): ListId => prefixed(text, 'list_') as ListId
 export const toRecordId = (text: string): RecordId => prefixed(text, 'record_') as RecordId
 export const toContactId = (text: string): ContactId => prefixed(text, 'contact_') as ContactId
+export const toMessageId = (text: string): MessageId => prefixed(text, 'message_') as MessageId
 export const toAttemptId = (text: string): AttemptId => prefixed(text, 'attempt_') as AttemptId
 
 function prefixed(text: string, prefix: string): string {

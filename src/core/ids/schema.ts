@@ -19,6 +19,7 @@ export const ListIdSchema = begins('list_').brand<'ListId'>()
 export const RecordIdSchema = begins('record_').brand<'RecordId'>()
 export const ContactIdSchema = begins('contact_').brand<'ContactId'>()
 export const AttemptIdSchema = begins('attempt_').brand<'AttemptId'>()
+export const MessageIdSchema = begins('message_').brand<'MessageId'>()
 
 export type AgentId = z.infer<typeof AgentIdSchema>
 export type QueueId = z.infer<typeof QueueIdSchema>
@@ -38,3 +39,5 @@ export type RecordId = z.infer<typeof RecordIdSchema>
 export type AttemptId = z.infer<typeof AttemptIdSchema>
 /** Of somebody in the book of people. */
 export type ContactId = z.infer<typeof ContactIdSchema>
+/** Of what somebody has left in a mailbox. */
+export type MessageId = z.infer<typeof MessageIdSchema>

@@ -7,9 +7,10 @@ import { DoNotCallEventSchema } from '@/core/do-not-call'
 import { AgentIdSchema, CallIdSchema, QueueIdSchema } from '@/core/ids'
 import { NumberEventSchema } from '@/core/struck'
 import { TaskEventSchema } from '@/core/tasks'
+import { VoicemailEventSchema } from '@/core/voicemail'
 import { OfCampaignSchema } from '@/core/work'
 
-const ROOMS = [CallbackEventSchema, DoNotCallEventSchema, NumberEventSchema, TaskEventSchema] as const
+const ROOMS = [CallbackEventSchema, DoNotCallEventSchema, NumberEventSchema, TaskEventSchema, VoicemailEventSchema] as const
 export const PromiseEventSchema = z.discriminatedUnion('kind', ROOMS)
 export type PromiseEvent = z.infer<typeof PromiseEventSchema>
 export const PROMISE_EVENTS: ReadonlySet<string> = new Set(ROOMS.flatMap((room) => room.options.map((option) => option.unwrap().shape.kind.value)))

@@ -14,6 +14,7 @@ import { ScriptEventSchema } from '@/core/scripts'
 import { SetUpSchema } from '@/core/set-up'
 import { NumberEventSchema } from '@/core/struck'
 import { TaskEventSchema } from '@/core/tasks'
+import { VoicemailEventSchema } from '@/core/voicemail'
 import { WorkEventSchema } from '@/core/work'
 import { CarriedOverSchema } from './carried-over'
 
@@ -23,9 +24,9 @@ import { CarriedOverSchema } from './carried-over'
  * 4 added what follows from an outcome (callbacks, tasks, the do-not-call list), corrections, and limits of wrap-up. 5 took the PINs
  * out of the set-up, and says when the clock was moved and when the browser's data was cleared. 6 added what earlier days carry over. 7 added
  * what an end does on a call (listens, whispers, talks) and by which seed stand-ins behave, and days that are over are kept compressed.
- * 8 added campaigns, attempts, and what becomes of the records of calling lists. 9 added calls between colleagues, and what they ask of each other first.
+ * 8 added campaigns, attempts, and what becomes of the records of calling lists. 9 added calls between colleagues, and what they ask of each other first. 10 added voicemail.
  */
-export const LEDGER_VERSION = 9
+export const LEDGER_VERSION = 10
 
 export const FloorOpenedSchema = z.object({ kind: z.literal('floorOpened'), floorId: z.string().regex(/^[a-z0-9-]+$/), setUp: SetUpSchema }).readonly()
 
@@ -68,6 +69,7 @@ export const FloorEventSchema = z.discriminatedUnion('kind', [
   DoNotCallEventSchema,
   NumberEventSchema,
   TaskEventSchema,
+  VoicemailEventSchema,
 ])
 export type FloorEvent = z.infer<typeof FloorEventSchema>
 

@@ -307,6 +307,13 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       case 'recordBarred':
       case 'recordReleased':
       case 'recordsPutBack':
+      case 'messageLeft':
+      case 'messageForwarded':
+      case 'messageMarked':
+      case 'messageDeleted':
+      case 'messageRestored':
+      case 'messagePurged':
+      case 'greetingSet':
         return
       case 'recordMatched': {
         const { callId, campaignId, record } = event

@@ -37,7 +37,7 @@ export type Missed = z.infer<typeof MissedSchema>
 
 export const CallRecordSchema = z.object({
   callId: z.string(),
-  direction: z.enum(['inbound', 'outbound', 'campaign', 'internal']),
+  direction: z.enum(['inbound', 'outbound', 'campaign', 'internal', 'message']).describe('message: left with a queue, and called back for'),
   queueId: QueueIdSchema.nullable(),
   queue: z.string().nullable(),
   campaign: z.string().nullable(),

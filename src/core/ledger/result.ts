@@ -16,8 +16,8 @@ export const blankRecord = (setUp: SetUp, call: Call): CallRecord => ({
   offeredAtMs: call.offeredAtMs,
   answeredAtMs: null,
   endedAtMs: call.offeredAtMs,
-  // Until something better is known: nobody has answered a caller, nobody has been reached by a dialled number.
-  result: call.direction === 'inbound' ? 'abandoned' : 'noAnswer',
+  // Until something better is known: nobody has answered a caller, nobody has been reached by a dialled number, a message is what it is.
+  result: call.direction === 'inbound' ? 'abandoned' : call.direction === 'message' ? 'voicemail' : 'noAnswer',
   shortAbandon: false,
   liveAnswerAtMs: null,
   agents: [],
@@ -51,7 +51,7 @@ export function noteResult(record: CallRecord, event: CallEvent, before: Call | 
     record.result = event.failure === 'unreachable' ? 'invalid' : event.failure
   if (event.kind !== 'connectionEstablished') return
   const kind = before?.connections.find((c) => c.deviceId === event.deviceId)?.party.kind
-  if (kind === 'voicemail') record.result = 'voicemail'
+  if (kind === 'voicemail' || kind === 'queueVoicemail') record.result = 'voicemail'
   if (kind === 'outside' && record.direction === 'inbound') record.result = 'diverted'
 }
 
@@ -95,6 +95,8 @@ function labelOf(setUp: SetUp, party: Extract<CallEvent, { kind: 'callTransferre
       return queueSetUp(setUp, party.queueId).name
     case 'voicemail':
       return `Voicemail of ${agentName(setUp, party.agentId)}`
+    case 'queueVoicemail':
+      return `Mailbox of ${queueSetUp(setUp, party.queueId).name}`
     case 'park':
       return `Slot ${party.slot}`
     case 'outside':

@@ -22,6 +22,8 @@ const UPGRADES: readonly Upgrade[] = [
   { from: 7, apply: (stored) => ({ ...stored, version: 8 }) },
   // Version 9 only adds kinds of event, and settings that have a default.
   { from: 8, apply: (stored) => ({ ...stored, version: 9 }) },
+  // Version 10 only adds kinds of event, and settings that have a default.
+  { from: 9, apply: (stored) => ({ ...stored, version: 10 }) },
 ]
 
 /** Until version 2 a reason was a name, and a queue's priority a number of which the smaller went first. */

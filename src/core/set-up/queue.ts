@@ -72,6 +72,8 @@ export const QueueSetUpSchema = z
     tellsWait: z.boolean().default(false),
     /** Callers may hang up, keep their place, and be called when their turn comes. */
     keepsPlaces: z.boolean().default(false),
+    /** Callers may leave a message instead of waiting, and while it is closed: its agents call them back when nobody waits. */
+    takesMessages: z.boolean().default(false),
     /** Calls are put through without ringing, after a short tone. */
     answersItself: z.boolean().default(false),
     serviceLevelMs: z.number().positive(),

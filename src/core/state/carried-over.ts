@@ -2,10 +2,11 @@
 // struck numbers go on as the events they are made of, at the instants those had; a call that owes an outcome still owes it.
 
 import { withBefore } from '@/core/campaigns'
-import type { AgentId, CallbackId, QueueId, TaskId } from '@/core/ids'
+import type { AgentId, CallbackId, MessageId, QueueId, TaskId } from '@/core/ids'
 import { type CarriedOver, type LedgerEntry, type OwedCall, PROMISE_EVENTS, type PromiseEvent } from '@/core/ledger'
 import type { SetUp } from '@/core/set-up'
 import { get, values } from '@/core/table'
+import { boxKey, boxOwner } from '@/core/voicemail'
 import { behalfOfPart, createWork } from '@/core/work'
 import type { FloorState } from './floor-state'
 import { type Place, put, setFact } from './journal'
@@ -24,6 +25,8 @@ export function createKeeper(): Keeper {
   const callbacks = new Map<CallbackId, Dated[]>()
   const tasks = new Map<TaskId, Dated>()
   const lists: Dated[] = []
+  const messages = new Map<MessageId, Dated[]>()
+  const greetings = new Map<string, Dated>()
   const keep = (event: PromiseEvent, atMs: number) => {
     switch (event.kind) {
       case 'callbackClosed':
@@ -42,6 +45,23 @@ export function createKeeper(): Keeper {
         return void tasks.delete(event.taskId)
       case 'doNotCallWaived':
         return
+      case 'messageForwarded': {
+        // It is told from its own beginning: the one it is of may be gone by then.
+        const own = (messages.get(event.fromMessageId) ?? []).flatMap((d) =>
+          d.event.kind === 'messageLeft' ? [{ ...d, event: { ...d.event, messageId: event.messageId, box: event.box } }] : [],
+        )
+        return void messages.set(event.messageId, [...own, { atMs, event: { ...event, fromMessageId: event.messageId } }])
+      }
+      case 'messageLeft':
+      case 'messageMarked':
+      case 'messageRestored':
+        return void messages.set(event.messageId, [...(messages.get(event.messageId) ?? []), { atMs, event }])
+      case 'messageDeleted':
+      case 'messagePurged':
+        // What was deleted is not brought back another day.
+        return void messages.delete(event.messageId)
+      case 'greetingSet':
+        return void greetings.set(boxKey(event.box), { atMs, event })
       case 'doNotCallAdded':
       case 'doNotCallRemoved':
       case 'numberStruck':
@@ -55,7 +75,9 @@ export function createKeeper(): Keeper {
       else if (isPromise(event)) keep(event, atMs)
     },
     leftBy(state, days) {
-      const promises = [...lists, ...tasks.values(), ...[...callbacks.values()].flat()].toSorted((a, b) => a.atMs - b.atMs)
+      const promises = [...lists, ...tasks.values(), ...greetings.values(), ...[callbacks, messages].flatMap((kept) => [...kept.values()].flat())].toSorted(
+        (a, b) => a.atMs - b.atMs,
+      )
       return { kind: 'carriedOver', ...days, promises, owed: owedIn(state), handleMs: state.handleMs, campaigns: values(state.campaigns) }
     },
   }
@@ -80,13 +102,17 @@ function owedIn(state: FloorState): OwedCall[] {
 export function takeCarriedOver(place: Place, { promises, owed, handleMs, campaigns }: CarriedOver): void {
   const { state } = place
   setFact(place, 'handleMs', { ...handleMs, ...state.handleMs })
-  for (const { atMs, event } of promises) evolvePromised(place, heldBy(state.setUp, event), atMs)
+  for (const { atMs, event } of promises) if (hasBox(state.setUp, event)) evolvePromised(place, heldBy(state.setUp, event), atMs)
   for (const run of campaigns) {
     const own = get(state.campaigns, run.id)
     if (own !== undefined) put(place, 'campaigns', run.id, withBefore(own, run))
   }
   for (const call of owed) takeOwed(place, { ...call, queueId: queueIn(state.setUp, call.queueId) })
 }
+
+/** A mailbox of somebody who was never set up here is nobody's. */
+const hasBox = (setUp: SetUp, event: PromiseEvent): boolean =>
+  !(event.kind === 'messageLeft' || event.kind === 'messageForwarded' || event.kind === 'greetingSet') || boxOwner(setUp, event.box) !== null
 
 const campaignIn = ({ campaigns }: SetUp, of: OwedCall['campaign']): OwedCall['campaign'] => (campaigns.some((c) => c.id === of?.campaignId) ? of : null)
 

@@ -3,7 +3,7 @@
 import type { WrapUp } from '@/core/agents'
 import { escalationDueAtMs } from '@/core/callbacks'
 import { type Call, ringDueAtMs, waitsIn } from '@/core/calls'
-import type { AgentId, AttemptId, CallbackId, CallId } from '@/core/ids'
+import type { AgentId, AttemptId, CallbackId, CallId, MessageId } from '@/core/ids'
 import { nextStep, routingRules } from '@/core/queues'
 import { get } from '@/core/table'
 import type { EpochMs } from '@/core/time'
@@ -18,6 +18,7 @@ const CALL = 'call '
 const CALLBACK = 'callback '
 const ATTEMPT = 'attempt '
 const PREVIEW = 'preview '
+const MESSAGE = 'message '
 const wrapUpKey = (agentId: AgentId, callId: CallId): string => `wrapUp ${agentId} ${callId}`
 
 /** Everything whose time has come by then, in the order it was set in. */
@@ -71,6 +72,10 @@ export function setPreviewDue(place: Place, agentId: AgentId, atMs: EpochMs | nu
   setDue(place, PREVIEW + agentId, atMs === null ? null : { kind: 'preview', agentId, atMs })
 }
 
+/** What is deleted goes for good then; null for what stands. */
+export const setMessageDue = (place: Place, messageId: MessageId, atMs: EpochMs | null): void =>
+  setDue(place, MESSAGE + messageId, atMs === null ? null : { kind: 'message', messageId, atMs })
+
 type Unnumbered<T> = T extends unknown ? Omit<T, 'no'> : never
 
 function setDue(place: Place, key: string, due: Unnumbered<Due> | null): void {
@@ -88,7 +93,8 @@ function callDueAtMs(state: Ruled, call: Call): EpochMs | null {
 
 /** When a waiting call is next offered to further agents; null when it waits for nobody else. */
 export function overflowDueAtMs({ setUp, storm }: Ruled, call: Call): EpochMs | null {
-  const queueId = waitsIn(call)
+  // Nobody is in a hurry for a message.
+  const queueId = call.messageId === null ? waitsIn(call) : null
   const rules = queueId === null ? undefined : routingRules(setUp, storm).queues.get(queueId)
   const step = rules && nextStep(rules, call.alsoFor)
   const queued = call.connections.find((c) => c.state === 'queued')

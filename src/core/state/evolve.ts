@@ -106,6 +106,13 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     case 'numberRestored':
     case 'taskFiled':
     case 'taskClosed':
+    case 'messageLeft':
+    case 'messageForwarded':
+    case 'messageMarked':
+    case 'messageDeleted':
+    case 'messageRestored':
+    case 'messagePurged':
+    case 'greetingSet':
       return evolvePromised(place, event, atMs)
     case 'campaignStateChanged':
     case 'attemptMade':
@@ -227,7 +234,7 @@ function hearCaption(place: Place, event: Extract<FloorEvent, { kind: 'captionSp
   const first = deviceOutside(event.callId, 1)
   const speaker = event.deviceId ?? first
   const call = get(state.calls, event.callId)
-  if (call !== undefined) put(place, 'calls', event.callId, withSaid(call, speaker, event.text))
+  if (call !== undefined) put(place, 'calls', event.callId, withSaid(call, speaker, event.text, atMs))
   // The work keeps what its own outside party says; what colleagues say to each other is not about the caller.
   if (speaker === first && get(state.work, event.callId) !== undefined) changeWork(place, event.callId, (work) => evolveWork(work, event, atMs))
 }
@@ -240,10 +247,11 @@ function stand(place: Place, callId: CallId, before: Call | undefined, after: Ca
   // Sent to the queue it stands in already, a call goes to another place of the same line.
   if (stood === stands && before?.place === after?.place) return
   const placeOf = (id: CallId) => must(state.calls, id).place
-  let { waiting } = state
+  const line = (after ?? before)?.messageId == null ? 'waiting' : 'messagesWaiting'
+  let waiting = state[line]
   if (stood !== null) waiting = dequeue(waiting, stood, callId)
   if (stands !== null && after !== null) waiting = enqueue(waiting, stands, after, placeOf)
-  setFact(place, 'waiting', waiting)
+  setFact(place, line, waiting)
 }
 
 function changeWork(place: Place, callId: CallId, change: (work: Work) => Work): void {

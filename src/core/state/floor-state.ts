@@ -12,8 +12,9 @@ import type { SetUp } from '@/core/set-up'
 import { get, type Table } from '@/core/table'
 import type { Task } from '@/core/tasks'
 import type { EpochMs } from '@/core/time'
+import type { Message } from '@/core/voicemail'
 import type { Work } from '@/core/work'
-import type { Coded, Due, Lately, Struck } from './rows'
+import type { Coded, Due, Greets, Lately, Struck } from './rows'
 
 export interface FloorTables {
   readonly agents: Table<Agent>
@@ -39,6 +40,10 @@ export interface FloorTables {
   readonly questions: Table<Question>
   /** Who is to be put through to whom once both are free, by `pairKey`. */
   readonly whenFree: Table<WhenFree>
+  /** What was left in mailboxes. */
+  readonly messages: Table<Message>
+  /** What mailboxes greet with, where it is not what all do, by `boxKey`. */
+  readonly greetings: Table<Greets>
   /** What time itself will change, and when, by `dueKey`. */
   readonly due: Table<Due>
 }
@@ -54,6 +59,8 @@ export interface FloorState extends FloorTables {
   /** How often something was made due. */
   readonly dueCount: number
   readonly waiting: Waiting
+  /** Messages of queues that wait to be called back for, each in its line. */
+  readonly messagesWaiting: Waiting
   /** Numbers that do not belong to whom the records say. */
   readonly struck: readonly Struck[]
   /** By which seed and pace stand-ins behave; null before they begin. */
@@ -82,6 +89,8 @@ export const TABLES = [
   'lately',
   'questions',
   'whenFree',
+  'messages',
+  'greetings',
   'due',
 ] as const satisfies readonly (keyof FloorTables)[]
 export type TableName = (typeof TABLES)[number]
@@ -102,6 +111,8 @@ export function createFloor(floorId: string, setUp: SetUp): FloorState {
     lately: new Map(),
     questions: new Map(),
     whenFree: new Map(),
+    messages: new Map(),
+    greetings: new Map(),
     due: new Map(),
   }
   const began = {
@@ -111,6 +122,7 @@ export function createFloor(floorId: string, setUp: SetUp): FloorState {
     attemptCount: 0,
     dueCount: 0,
     waiting: {},
+    messagesWaiting: {},
     struck: [],
     standIns: null,
     storm: [],

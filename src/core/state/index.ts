@@ -20,4 +20,4 @@ export {
 } from './floor-state'
 export { createJournal, type Journal, rollBack, rowBefore, touched } from './journal'
 export { partyName, partyOfCall } from './names'
-export type { Coded, Due, Lately } from './rows'
+export type { Coded, Due, Greets, Lately } from './rows'

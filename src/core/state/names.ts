@@ -14,6 +14,8 @@ export function partyName(state: Pick<FloorState, 'setUp'>, party: Party): strin
       return queueSetUp(state.setUp, party.queueId).name
     case 'voicemail':
       return `the voicemail of ${agentName(state.setUp, party.agentId)}`
+    case 'queueVoicemail':
+      return `the mailbox of ${queueSetUp(state.setUp, party.queueId).name}`
     case 'park':
       return `parking slot ${party.slot}`
     case 'outside':

@@ -1,11 +1,12 @@
-// The part of the floor's state that outlasts calls: what was promised, whom nobody may call, and which numbers are not theirs.
+// The part of the floor's state that outlasts calls: what was promised, whom nobody may call, which numbers are not theirs, and what was left in mailboxes.
 import { evolveCallback } from '@/core/callbacks'
 import { evolveDoNotCall } from '@/core/do-not-call'
 import type { PromiseEvent } from '@/core/ledger'
 import { get } from '@/core/table'
 import { evolveTask } from '@/core/tasks'
 import type { EpochMs } from '@/core/time'
-import { setCallbackDue } from './due'
+import { boxKey, evolveMessage, RESTORABLE_MS } from '@/core/voicemail'
+import { setCallbackDue, setMessageDue } from './due'
 import { type Place, put, remove, setFact } from './journal'
 
 /** What has changed of it, and when time will change it next. */
@@ -45,6 +46,26 @@ export function evolvePromised(place: Place, event: PromiseEvent, atMs: EpochMs)
       const task = evolveTask(event, atMs)
       if (task === null) remove(place, 'tasks', event.taskId)
       else put(place, 'tasks', event.taskId, task)
+      return
+    }
+    case 'messageLeft':
+    case 'messageForwarded':
+    case 'messageMarked':
+    case 'messageDeleted':
+    case 'messageRestored':
+    case 'messagePurged': {
+      const { messageId } = event
+      const source = event.kind === 'messageForwarded' ? get(state.messages, event.fromMessageId) : undefined
+      const message = evolveMessage(get(state.messages, messageId), event, source, atMs)
+      if (message === null) remove(place, 'messages', messageId)
+      else put(place, 'messages', messageId, message)
+      if (event.kind === 'messageDeleted' || event.kind === 'messageRestored' || event.kind === 'messagePurged')
+        setMessageDue(place, messageId, message?.deletedAtMs == null ? null : message.deletedAtMs + RESTORABLE_MS)
+      return
+    }
+    case 'greetingSet': {
+      const { box, greeting } = event
+      return greeting === null ? remove(place, 'greetings', boxKey(box)) : put(place, 'greetings', boxKey(box), { box, greeting })
     }
   }
 }

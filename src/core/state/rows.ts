@@ -1,7 +1,8 @@
 // Values of the floor's own tables; those of the rooms are in the rooms.
 
-import type { AgentId, AttemptId, CallbackId, CallId, CampaignId, QueueId } from '@/core/ids'
+import type { AgentId, AttemptId, CallbackId, CallId, CampaignId, MessageId, QueueId } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
+import type { Box, Greeting } from '@/core/voicemail'
 import type { Work } from '@/core/work'
 
 interface Dated {
@@ -16,6 +17,12 @@ export type Due =
   | ({ readonly kind: 'callback'; readonly callbackId: CallbackId } & Dated)
   | ({ readonly kind: 'attempt'; readonly attemptId: AttemptId } & Dated)
   | ({ readonly kind: 'preview'; readonly agentId: AgentId } & Dated)
+  | ({ readonly kind: 'message'; readonly messageId: MessageId } & Dated)
+
+export interface Greets {
+  readonly box: Box
+  readonly greeting: Greeting
+}
 
 export interface Struck {
   readonly number: string

@@ -3,10 +3,12 @@ import { agentsOn, type Target } from '@/core/calls'
 import type { Attempt } from '@/core/campaigns'
 import { ANSWERS } from '@/core/colleagues'
 import type { AgentCommand, Command } from '@/core/floor'
-import { type AgentId, type CallId, type CampaignId, toAttemptId, toCallbackId, toCallId, toDeviceId, toTaskId } from '@/core/ids'
+import { type AgentId, type CallId, type CampaignId, toAttemptId, toCallbackId, toCallId, toDeviceId, toMessageId, toTaskId } from '@/core/ids'
 import type { AttemptReport } from '@/core/rules/campaign'
+import { mayOpenBox } from '@/core/rules/voicemail'
 import type { SetUp } from '@/core/set-up'
 import { get, values } from '@/core/table'
+import type { Box } from '@/core/voicemail'
 import { AGENT_COUNT, aRecord, CAMPAIGNS, MANY, OUTSIDE_PARTIES, queuesOf } from './crowded'
 import { FIRST, SECOND_QUEUE, type TestFloor } from './small'
 import { fits, sooner, suited, type Wish } from './wishes'
@@ -49,6 +51,11 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
     pick,
   )
   const target = targetOf(party, flag)
+  const messageFor = () =>
+    nth(
+      values(state.messages).filter((m) => pick % 9 === 0 || (mayOpenBox(state, agentId, m.box) && (m.deletedAtMs !== null) === (kind === 'restoreMessage'))),
+      pick,
+    )?.id ?? toMessageId('message_none')
   switch (kind) {
     case 'startShift':
       return {
@@ -131,6 +138,29 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
             pick,
           )?.toAgentId ?? (nth(MANY, party) as AgentId),
       }
+    case 'mailboxRings':
+      return {
+        kind,
+        box: boxOfPick(party, flag),
+        number: pick % 7 === 0 ? null : `+4416329601${String(party % OUTSIDE_PARTIES).padStart(2, '0')}`,
+        customer: null,
+      }
+    case 'leaveMessage':
+      return { kind, callId: nth(Object.values(state.waiting).flat(), pick) ?? callId }
+    case 'setGreeting':
+      return {
+        kind,
+        agentId,
+        box: flag ? { kind: 'agent', agentId } : boxOfPick(party, flag),
+        greeting: party % 3 === 0 ? null : { text: 'Well?', recording: null },
+      }
+    case 'markMessage':
+      return { kind, agentId, messageId: messageFor(), heard: get(state.messages, messageFor())?.heard !== true }
+    case 'forwardMessage':
+      return { kind, agentId, messageId: messageFor(), to: boxOfPick(party, flag), note: 'For you.' }
+    case 'deleteMessage':
+    case 'restoreMessage':
+      return { kind, agentId, messageId: messageFor() }
     case 'moveCallback':
       return {
         kind,
@@ -276,6 +306,9 @@ function reportFor(state: Attempt['state'], n: number): AttemptReport['report'] 
   }
 }
 
+const boxOfPick = (n: number, flag: boolean): Box =>
+  flag ? { kind: 'queue', queueId: n % 5 === 0 ? FIRST : SECOND_QUEUE } : { kind: 'agent', agentId: MANY[n % AGENT_COUNT] as AgentId }
+
 /** Another ring limit, and now and then a queue retired or brought back. */
 const changed = (setUp: SetUp, n: number): SetUp => ({
   ...setUp,
@@ -286,6 +319,7 @@ const changed = (setUp: SetUp, n: number): SetUp => ({
 function targetOf(n: number, flag: boolean): Target {
   if (n % 6 === 0) return { kind: 'queue', queueId: flag ? FIRST : SECOND_QUEUE }
   if (n % 6 === 1) return { kind: 'number', typed: `01632 9601${String(n % OUTSIDE_PARTIES).padStart(2, '0')}`, name: null }
+  if (n % 17 === 3) return { kind: 'queueVoicemail', queueId: SECOND_QUEUE }
   if (n % 17 === 2) return { kind: 'voicemail', agentId: MANY[n % AGENT_COUNT] as AgentId }
   return { kind: 'agent', agentId: MANY[n % AGENT_COUNT] as AgentId }
 }

@@ -66,6 +66,7 @@ export const CROWDED: SetUp = SetUpSchema.parse({
         }
       : {
           ...q,
+          takesMessages: true,
           recommendedWrapUpMs: 5_000,
           wrapUpLimit: { afterMs: 15_000, andThen: 'ready', extensionMs: 5_000 },
           goesFirst: [{ group: 'Pass', headStartMs: 30_000 }],

@@ -4,6 +4,7 @@ import fc from 'fast-check'
 import type { Agent, Engagement } from '@/core/agents'
 import { isConference } from '@/core/calls'
 import type { AgentId } from '@/core/ids'
+import { mayOpenBox } from '@/core/rules/voicemail'
 import type { FloorState } from '@/core/state'
 import { count, get, values } from '@/core/table'
 import { AGENT_COUNT, TAKE_BACK_MS } from './crowded'
@@ -13,7 +14,7 @@ export interface Wish {
   readonly agent: number
   readonly pick: number
   readonly party: number
-  readonly kind: (typeof KINDS | typeof BETWEEN_COLLEAGUES)[number]
+  readonly kind: (typeof KINDS | typeof BETWEEN_COLLEAGUES | typeof ABOUT_MESSAGES)[number]
   readonly flag: boolean
 }
 
@@ -140,6 +141,7 @@ const KINDS = [
     'removeDoNotCall',
     'correctOutcome',
     'extendWrapUp',
+    'extendWrapUp',
     'takeBackOutcome',
     'takeBackOutcome',
     'takeBackOutcome',
@@ -152,9 +154,15 @@ const KINDS = [
 
 /** What colleagues want of each other, now and then: who talks to a colleague is there for nobody else. */
 const BETWEEN_COLLEAGUES = ['callColleague', 'callTogether', 'askFirst', 'answerQuestion', 'closeQuestion', 'callWhenFree', 'dropCallWhenFree'] as const
+/** Callers leave messages, and agents see to them. */
+const ABOUT_MESSAGES = [
+  ...(['mailboxRings', 'mailboxRings', 'leaveMessage', 'callMessageBack', 'callMessageBack', 'callMessageBack'] as const),
+  ...(['setGreeting', 'markMessage', 'markMessage', 'forwardMessage', 'forwardMessage', 'deleteMessage', 'restoreMessage', 'restoreMessage'] as const),
+] as const
 const kind: fc.Arbitrary<Wish['kind']> = fc.oneof(
   { weight: 40, arbitrary: fc.constantFrom(...KINDS) },
   { weight: 1, arbitrary: fc.constantFrom(...BETWEEN_COLLEAGUES) },
+  { weight: 2, arbitrary: fc.constantFrom(...ABOUT_MESSAGES) },
 )
 
 const wish: fc.Arbitrary<Wish> = fc.record({
@@ -178,13 +186,19 @@ const WHILE_HELD: readonly string[] = ['retrieve', 'alternate']
 /** What must come about first, where there is nothing yet that the wish could be about. */
 export function sooner(state: FloorState, kind: Wish['kind']): Wish['kind'] {
   if (kind === 'moveCallback' || kind === 'handOverCallback' || kind === 'dropCallback') return count(state.callbacks) === 0 ? 'saveOutcome' : kind
-  if (kind === 'takeBackOutcome') return values(state.lately).some((l) => state.atMs - l.savedAtMs < TAKE_BACK_MS) ? kind : 'saveOutcome'
+  if (kind === 'takeBackOutcome') return values(state.lately).some((l) => state.atMs - l.savedAtMs < TAKE_BACK_MS) ? kind : sooner(state, 'saveOutcome')
+  if (AFTERWARDS.includes(kind)) return values(state.agents).some((a) => a.wrapUps.length + a.owed.length > 0) ? kind : 'hangUp'
   if (kind === 'callRecord' || kind === 'skipRecord') return count(state.previews) === 0 ? 'offerRecord' : kind
   if (kind === 'reportAttempt') return count(state.attempts) === 0 ? 'makeAttempt' : kind
   if (kind === 'answerQuestion' || kind === 'closeQuestion') return count(state.questions) === 0 ? 'askFirst' : kind
   if (kind === 'dropCallWhenFree') return count(state.whenFree) === 0 ? 'callWhenFree' : kind
+  if (kind === 'markMessage' || kind === 'forwardMessage' || kind === 'deleteMessage') return count(state.messages) === 0 ? 'mailboxRings' : kind
+  if (kind === 'restoreMessage') return values(state.messages).some((m) => m.deletedAtMs !== null) ? kind : 'deleteMessage'
+  if (kind === 'callMessageBack') return values(state.calls).some((c) => c.messageId !== null) ? kind : 'mailboxRings'
   if (kind === 'closeTask') return count(state.tasks) === 0 ? 'saveOutcome' : kind
   if (kind === 'endAside') return values(state.calls).some((c) => c.aside !== null) ? kind : 'startAside'
+  if (kind === 'muteParty' || kind === 'startAside') return values(state.calls).some(isConference) ? kind : sooner(state, 'conference')
+  if (ON_CONSULT.includes(kind)) return values(state.calls).some((c) => c.consultFor !== null) ? kind : 'consult'
   return kind
 }
 
@@ -205,6 +219,7 @@ export function suited(state: FloorState, kind: Wish['kind']): readonly AgentId[
     if (kind === 'closeQuestion') return values(state.questions).some((q) => q.byAgentId === a.id)
     if (kind === 'dropCallWhenFree') return values(state.whenFree).some((w) => w.byAgentId === a.id)
     if (kind === 'callColleague' || kind === 'callTogether') return a.shift !== null && a.engagements.length === 0
+    if (kind === 'markMessage' || kind === 'forwardMessage' || kind === 'deleteMessage' || kind === 'restoreMessage') return hasMessage(state, a.id)
     if (kind === 'clearNote') return a.note !== null
     if (kind === 'chooseSoundPath') return a.shift?.soundLost != null
     if (kind === 'reportSoundLost') return a.shift?.soundPath !== 'none'
@@ -214,6 +229,8 @@ export function suited(state: FloorState, kind: Wish['kind']): readonly AgentId[
   return values(state.agents).flatMap((a) => (could(a) ? [a.id] : []))
 }
 
+const hasMessage = (state: FloorState, id: AgentId): boolean => values(state.messages).some((m) => mayOpenBox(state, id, m.box))
+
 /** Calls this may be pressed on: somebody must ring to be answered, and be consulted to complete. */
 export function fits(state: FloorState, { callId, state: end }: Engagement, kind: Wish['kind']): boolean {
   const call = get(state.calls, callId)
@@ -222,6 +239,7 @@ export function fits(state: FloorState, { callId, state: end }: Engagement, kind
   if (ON_CONSULT.includes(kind)) return call.consultFor !== null && end !== 'alerting' && call.connections.every((c) => c.state !== 'alerting')
   if (IN_CONFERENCE.includes(kind)) return isConference(call)
   if (kind === 'endAside') return call.aside !== null
+  if (kind === 'callMessageBack') return call.messageId !== null && end === 'connected'
   if (kind === 'turnPage') return get(state.work, callId)?.run?.answers.speaking !== undefined
   if (WHILE_HELD.includes(kind)) return end === 'held'
   return end !== 'alerting'

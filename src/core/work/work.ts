@@ -13,6 +13,7 @@ import {
   CallIdSchema,
   CampaignIdSchema,
   DeviceIdSchema,
+  type MessageId,
   type QueueId,
   QueueIdSchema,
   type WorkId,
@@ -101,10 +102,14 @@ export interface Work {
   readonly fromCallbackId: CallbackId | null
   /** Which try of that callback it is; 0 for none. */
   readonly tries: number
+  /** The message it is about: left with the queue, and to be called back. */
+  readonly messageId: MessageId | null
 }
 
 /** Of a call, or of what is known of one that is over. */
-export const createWork = (call: Pick<Call, 'id' | 'direction' | 'queueId' | 'number' | 'customer' | 'path' | 'offeredAtMs'>): Work => ({
+export const createWork = (
+  call: Pick<Call, 'id' | 'direction' | 'queueId' | 'number' | 'customer' | 'path' | 'offeredAtMs'> & { readonly messageId?: MessageId | null },
+): Work => ({
   id: call.id,
   channel: 'call',
   direction: call.direction,
@@ -131,6 +136,7 @@ export const createWork = (call: Pick<Call, 'id' | 'direction' | 'queueId' | 'nu
   outcome: null,
   fromCallbackId: null,
   tries: 0,
+  messageId: call.messageId ?? null,
 })
 
 /** Work is closed when its call is over and nobody owes an outcome for it. */

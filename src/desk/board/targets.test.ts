@@ -42,6 +42,7 @@ const queue = (more: Partial<QueueView>): QueueView => ({
   ready: 0,
   expectedWaitMs: null,
   kept: 0,
+  messages: 0,
   open: true,
   storm: false,
   ...more,

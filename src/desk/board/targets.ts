@@ -48,6 +48,7 @@ export function choicesFor(typed: string, known: Known, reading: NumberReading |
   const mailboxes = known.seats
     .filter((s) => s.role === 'agent' && wanted !== '' && (fits(`voicemail of ${s.name}`) || (s.state === 'signedOut' && fits(s.name))))
     .map(mailbox)
+  const shared = known.centre.queues.filter((q) => q.takesMessages && wanted !== '' && fits(`mailbox of ${q.name}`)).map(queueMailbox)
   const places = known.centre.places.filter((p) => fits(p.name)).map((p) => outside(p.name, p.number, 'Place'))
   const people = wanted.length < 2 ? [] : known.centre.people.filter((p) => fits(p.name)).flatMap(numbersOf)
   // Only where a line is there to move: the dial line asks without.
@@ -59,7 +60,7 @@ export function choicesFor(typed: string, known: Known, reading: NumberReading |
   const all =
     wanted === ''
       ? [...queues, ...free, ...rest, ...places]
-      : [...number, ...slots, ...devices, ...free, ...queues, ...rest, ...mailboxes, ...places, ...people]
+      : [...number, ...slots, ...devices, ...free, ...queues, ...rest, ...mailboxes, ...shared, ...places, ...people]
   return all.slice(0, wanted === '' ? 12 : AT_MOST)
 }
 
@@ -72,6 +73,8 @@ export function choicesOf(target: Target, known: Known): readonly Choice[] {
       return known.queues.filter((q) => q.id === target.queueId).map((q) => queue(known.centre.queues.find((c) => c.id === q.id)?.name ?? q.id, q))
     case 'voicemail':
       return known.seats.filter((s) => s.id === target.agentId).map(mailbox)
+    case 'queueVoicemail':
+      return known.centre.queues.filter((q) => q.id === target.queueId).map(queueMailbox)
     case 'number':
       return [outside(target.name ?? target.typed, target.typed, 'Number')]
   }
@@ -154,6 +157,16 @@ const mailbox = (s: SeatView): Choice => ({
   name: `Voicemail of ${s.name}`,
   kind: 'Voicemail',
   state: 'takes a message',
+  sinceMs: null,
+  isFree: false,
+})
+
+const queueMailbox = ({ id, name }: CentreView['queues'][number]): Choice => ({
+  key: `mailbox ${id}`,
+  target: { kind: 'queueVoicemail', queueId: id },
+  name: `Mailbox of ${name}`,
+  kind: 'Voicemail',
+  state: 'takes a message for its agents',
   sinceMs: null,
   isFree: false,
 })

@@ -6,7 +6,7 @@ import { checksumOf, type KeyValue } from '@/storage'
 import { SNAPSHOT_VERSION, type StoredPart, type StoredSnapshot, snapshotKey } from './store'
 
 /** Tables that grow are kept in so many parts. */
-const SHARES: Partial<Record<TableName, number>> = { doNotCall: 64, callbacks: 4, tasks: 4 }
+const SHARES: Partial<Record<TableName, number>> = { doNotCall: 64, callbacks: 4, tasks: 4, messages: 4 }
 
 /** Name of a part and where it is kept. */
 type Parts = Readonly<Record<string, string>>
@@ -42,8 +42,43 @@ export function createSnapshots(store: KeyValue, found: readonly string[] = []):
       const changed = changes.take()
       if (changed === null) dirty = null
       else if (dirty !== null) for (const [table, keys] of changed) for (const key of keys) dirty.add(partOf(table, key))
-      const { agents, calls, work, callbacks, tasks, doNotCall, campaigns, attempts, previews, coded, lately, questions, whenFree, due, ...facts } = state
-      const tables = { agents, calls, work, callbacks, tasks, doNotCall, campaigns, attempts, previews, coded, lately, questions, whenFree, due }
+      const {
+        agents,
+        calls,
+        work,
+        callbacks,
+        tasks,
+        doNotCall,
+        campaigns,
+        attempts,
+        previews,
+        coded,
+        lately,
+        questions,
+        whenFree,
+        messages,
+        greetings,
+        due,
+        ...facts
+      } = state
+      const tables = {
+        agents,
+        calls,
+        work,
+        callbacks,
+        tasks,
+        doNotCall,
+        campaigns,
+        attempts,
+        previews,
+        coded,
+        lately,
+        questions,
+        whenFree,
+        messages,
+        greetings,
+        due,
+      }
       return { seq: state.seq, facts, rows: rowsOf(tables, dirty) }
     },
     async write({ seq, facts, rows }) {

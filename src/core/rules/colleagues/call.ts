@@ -42,7 +42,8 @@ export function callTogether(draft: Draft, agent: Agent, { targets }: Of<'callTo
   const callId = nextCallId(draft.state)
   emit(draft, null, { kind: 'internalCallOriginated', callId, agentId: agent.id, prompted: false })
   for (const target of targets) {
-    if (target.kind === 'queue' || target.kind === 'voicemail') return refuse({ reason: 'targetNotForThis', what: target.kind })
+    if (target.kind === 'queue' || target.kind === 'voicemail' || target.kind === 'queueVoicemail')
+      return refuse({ reason: 'targetNotForThis', what: target.kind })
     const reaching = reach(draft, agent.id, must(draft.state.calls, callId), target, 'talk')
     if (!reaching.ok) return refuse(reaching.refusal)
     emit(draft, null, ...reaching.reached.events(callId))

@@ -3,6 +3,7 @@
 import { agentsOn, type CallEvent } from '@/core/calls'
 import { type AgentId, type DeviceId, deviceOutside, type WorkId } from '@/core/ids'
 import { openScript, recordPage } from '@/core/rules/closing'
+import { takeMessage } from '@/core/rules/voicemail'
 import { queueSetUp } from '@/core/set-up'
 import { agentOfDevice, type Draft, emit, recordingIdFor } from '@/core/state'
 import { get } from '@/core/table'
@@ -15,6 +16,7 @@ export function answered(draft: Draft, seq: number, { callId, deviceId }: Extrac
   if (agentId !== null && [...(agent?.wrapUps ?? []), ...(agent?.owed ?? [])].some((w) => w.callId === callId))
     emit(draft, seq, { kind: 'wrapUpEnded', agentId, callId })
   dialKept(draft, seq, callId)
+  takeMessage(draft, seq, { callId, deviceId })
   openScript(draft, seq, { callId })
   recordFromAnswer(draft, seq, callId, agentId)
   dialExtension(draft, seq, callId, deviceId)

@@ -2,6 +2,7 @@
 import type { Call } from '@/core/calls'
 import { deviceOutside } from '@/core/ids'
 import { expectedWaitMs, isOpen, nextStep, routingRules } from '@/core/queues'
+import { toMailbox } from '@/core/rules/voicemail'
 import { queueSetUp } from '@/core/set-up'
 import { type Draft, emit, type FloorState, nextCallId, overflowDueAtMs, servedBy } from '@/core/state'
 import { get, must } from '@/core/table'
@@ -10,11 +11,13 @@ import { offer } from './offer'
 
 type Arrives = Extract<DoorCommand, { kind: 'callArrives' }>
 
-/** Joins the queue, or is turned away with the queue's own words. */
+/** Joins the queue, or is turned away with the queue's own words; one that takes messages takes one while it is closed. */
 export function callArrives(draft: Draft, { queueId, number, customer, matches = [], path, rungBack, ringsAt }: Arrives): null {
   const { setUp, waiting } = draft.state
   const queue = queueSetUp(setUp, queueId)
   const away = (because: 'closed' | 'full', said: string) => emit(draft, null, { kind: 'callTurnedAway', queueId, number, because, said })
+  if (!queue.retired && queue.takesMessages && !isOpen(queue.hours, setUp.timeZone, draft.atMs))
+    return toMailbox(draft, { kind: 'queue', queueId }, { number, customer, matches, path })
   if (queue.retired || !isOpen(queue.hours, setUp.timeZone, draft.atMs)) return away('closed', queue.closedMessage)
   if (queue.fullLimit !== null && (waiting[queueId]?.length ?? 0) >= queue.fullLimit) return away('full', queue.fullMessage)
   const callId = nextCallId(draft.state)
@@ -24,7 +27,12 @@ export function callArrives(draft: Draft, { queueId, number, customer, matches =
   emit(draft, null, { kind: 'callQueued', callId, callerDeviceId, queueId, number, customer, matches: [...matches], path, headStartMs })
   if (rungBack !== undefined) emit(draft, draft.state.seq, { kind: 'recordMatched', callId, ...rungBack })
   const storm = draft.state.storm.includes(queueId) && queue.storm.announcement !== ''
-  const text = [storm ? queue.storm.announcement : queue.announcement, waitWords(expectedMs), queue.keepsPlaces && expectedMs !== 0 ? KEEP_PLACE_WORDS : '']
+  const text = [
+    storm ? queue.storm.announcement : queue.announcement,
+    waitWords(expectedMs),
+    queue.keepsPlaces && expectedMs !== 0 ? KEEP_PLACE_WORDS : '',
+    queue.takesMessages && expectedMs !== 0 ? LEAVE_MESSAGE_WORDS : '',
+  ]
     .filter((t) => t !== '')
     .join(' ')
   if (text !== '') emit(draft, draft.state.seq, { kind: 'callerTold', callId, text, expectedWaitMs: expectedMs })
@@ -32,6 +40,7 @@ export function callArrives(draft: Draft, { queueId, number, customer, matches =
   return null
 }
 
+const LEAVE_MESSAGE_WORDS = 'To leave a message, press two.'
 const KEEP_PLACE_WORDS = 'To hang up, keep your place and be called back, press one.'
 
 function waitWords(expectedMs: number | null): string {

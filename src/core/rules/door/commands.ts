@@ -19,3 +19,5 @@ export type DoorCommand =
     }
   /** A waiting caller would rather hang up and be called back. */
   | { readonly kind: 'keepPlace'; readonly callId: CallId }
+  /** A waiting caller would rather say what it is about. */
+  | { readonly kind: 'leaveMessage'; readonly callId: CallId }

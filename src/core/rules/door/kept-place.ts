@@ -1,7 +1,8 @@
-// Callers who would rather hang up and keep their place than wait: they are called back when their turn comes.
+// Callers who would rather not wait: they hang up, keep their place and are called back when their turn comes, or leave a message.
 import { connectionOf, waitsIn } from '@/core/calls'
 import { type CallId, deviceOutside } from '@/core/ids'
 import { type Ruling, refuse } from '@/core/rules/rule'
+import { reachedBy } from '@/core/rules/voicemail'
 import { queueSetUp } from '@/core/set-up'
 import { type Draft, emit } from '@/core/state'
 import { get } from '@/core/table'
@@ -19,10 +20,20 @@ export function keepPlace(draft: Draft, { callId }: Extract<DoorCommand, { kind:
   return emit(draft, null, { kind: 'placeKept', callId, number: call.number })
 }
 
+/** The caller goes on to the queue's mailbox. Refused: notWaiting, messagesNotTaken. */
+export function leaveMessage(draft: Draft, { callId }: Extract<DoorCommand, { kind: 'leaveMessage' }>): Ruling<DoorRefusal> {
+  const call = get(draft.state.calls, callId)
+  const queueId = call && waitsIn(call)
+  if (call === undefined || queueId == null || connectionOf(call, deviceOutside(callId, 1)) === undefined) return refuse({ reason: 'notWaiting' })
+  const queue = queueSetUp(draft.state.setUp, queueId)
+  if (!queue.takesMessages) return refuse({ reason: 'messagesNotTaken', queue: queue.name })
+  return emit(draft, null, ...reachedBy({ kind: 'queue', queueId }, callId))
+}
+
 /** The agent has taken a call whose caller kept their place: now they are dialled. */
 export function dialKept(draft: Draft, causedBy: number, callId: CallId): void {
   const call = get(draft.state.calls, callId)
-  if (call === undefined || call.keptFor === null || call.connections.some((c) => c.party.kind === 'outside')) return
+  if (call === undefined || call.keptFor === null || call.messageId !== null || call.connections.some((c) => c.party.kind === 'outside')) return
   const party = { kind: 'outside', number: call.keptFor, name: call.customer?.name ?? null } as const
   emit(draft, causedBy, { kind: 'connectionInitiated', callId, deviceId: deviceOutside(callId, 1), party })
 }

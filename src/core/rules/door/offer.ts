@@ -7,7 +7,9 @@ import { get, must } from '@/core/table'
 import { answered } from './answered'
 
 export function offer(draft: Draft, callId: CallId, agentId: AgentId, causedBy: number): void {
-  const queueId = waitsIn(must(draft.state.calls, callId))
+  const call = must(draft.state.calls, callId)
+  // A message is no caller who would wait: it always rings.
+  const queueId = call.messageId === null ? waitsIn(call) : null
   emit(draft, causedBy, { kind: 'connectionDelivered', callId, deviceId: deviceOfAgent(agentId), party: { kind: 'agent', agentId } })
   if (queueId !== null && answersItself(draft, agentId, queueId)) putThrough(draft, callId, agentId)
 }

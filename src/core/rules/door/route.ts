@@ -8,6 +8,7 @@ import { offer } from './offer'
 
 const FREES: ReadonlySet<FloorEvent['kind']> = new Set([
   'callQueued',
+  'messageQueued',
   'connectionQueued',
   'callOverflowed',
   'agentReady',
@@ -23,13 +24,18 @@ const FREES: ReadonlySet<FloorEvent['kind']> = new Set([
 /** Whether a waiting call may find an agent after this that it could not find before. */
 export const freesSomebody = ({ kind }: FloorEvent): boolean => FREES.has(kind)
 
-/** Offers waiting calls to ready agents until one of the two runs out. */
+/** Offers waiting calls to ready agents until one of the two runs out, and then messages. */
 export function route(draft: Draft): void {
-  if (!anybodyWaits(draft.state.waiting)) return
-  const { agents, calls, waiting, setUp, storm, seq: causedBy } = draft.state
+  if (anybodyWaits(draft.state.waiting)) assignLine(draft, 'waiting')
+  // Whoever is ready still could take nobody who waits: they get what was left with their queues.
+  if (anybodyWaits(draft.state.messagesWaiting)) assignLine(draft, 'messagesWaiting')
+}
+
+function assignLine(draft: Draft, line: 'waiting' | 'messagesWaiting'): void {
+  const { agents, calls, setUp, storm, seq: causedBy } = draft.state
   const { promised, expected } = awaitedAgents(draft.state)
   const ready = [...readyAgents(draft.state)].flatMap((id) => (promised.has(id) ? [] : [must(agents, id)]))
   if (ready.length === 0) return
-  for (const { callId, agentId } of assign(waiting, (id) => must(calls, id), ready, routingRules(setUp, storm), expected))
+  for (const { callId, agentId } of assign(draft.state[line], (id) => must(calls, id), ready, routingRules(setUp, storm), expected))
     offer(draft, callId, agentId, causedBy)
 }

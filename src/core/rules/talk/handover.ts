@@ -2,7 +2,20 @@
 // 17.1: Single Step Transfer Call, Deflect Call, Park Call, Directed and Group Pickup Call), and the way back when the
 // other end fails.
 import type { Agent } from '@/core/agents'
-import { agentConnection, type Call, type CallEvent, connectionOf, type Failure, isInternal, isOnLine, onLine, services, type Target } from '@/core/calls'
+import {
+  agentConnection,
+  boxOf,
+  type Call,
+  type CallEvent,
+  connectionOf,
+  type Failure,
+  isInternal,
+  isKept,
+  isOnLine,
+  onLine,
+  services,
+  type Target,
+} from '@/core/calls'
 import { type AgentId, deviceOfAgent, type QueueId } from '@/core/ids'
 import { routingRules } from '@/core/queues'
 import { refuse } from '@/core/rules/rule'
@@ -42,7 +55,7 @@ export function transfer(draft: Draft, agent: Agent, call: Call, { target }: Of<
 export function divert(draft: Draft, agent: Agent, call: Call, { target }: Of<'divert'>): Ruling {
   const mine = agentConnection(call, agent.id)
   if (mine?.state !== 'alerting') return refuse({ reason: 'notRinging' })
-  if (call.keptFor !== null && target.kind !== 'queue') return refuse({ reason: 'callerNotOnLine' })
+  if (isKept(call) && target.kind !== 'queue') return refuse({ reason: 'callerNotOnLine' })
   // It rings at two colleagues who were both free: as long as neither has answered there is nobody to send on.
   if (isInternal(call) && onLine(call).length === 0) return refuse({ reason: 'nobodyToConsultAbout' })
   const reaching = reachFree(draft, agent, call, target)
@@ -140,9 +153,12 @@ export function rescueStranded(draft: Draft, causedBy: number, { callId }: Pick<
   if (call === undefined) return
   if (isInternal(call)) return endStranded(draft, call, causedBy)
   const others = call.connections.filter((c) => c.state !== 'failed')
-  const stranded = others.length === 1 && others[0]?.party.kind === 'outside' && others[0].state === 'connected'
+  const [only] = others
+  const stranded = others.length === 1 && only?.party.kind === 'outside' && only.state === 'connected'
   if (stranded) toHead(draft, call, causedBy)
-  else if (others.length === 1 && (others[0]?.party.kind === 'agent' || others[0]?.party.kind === 'voicemail')) endStranded(draft, call, causedBy)
+  // Whoever has a message is not alone by mistake.
+  else if (only !== undefined && others.length === 1 && ((only.party.kind === 'agent' && call.messageId === null) || boxOf(only.party) !== null))
+    endStranded(draft, call, causedBy)
 }
 
 /** Whoever dialled sees what became of it, and hangs up; nobody else waits for anything. */

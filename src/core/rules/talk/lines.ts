@@ -20,7 +20,7 @@ export function consult(draft: Draft, agent: Agent, call: Call, { target }: Of<'
   if (mine === undefined) return refuse({ reason: 'notOnCall' })
   if (call.consultFor !== null) return refuse({ reason: 'consultUnderWay' })
   if (!call.connections.some((c) => c !== mine && isOnLine(c))) return refuse({ reason: 'nobodyToConsultAbout' })
-  if (target.kind === 'voicemail') return refuse({ reason: 'targetNotForThis', what: 'voicemail' })
+  if (target.kind === 'voicemail' || target.kind === 'queueVoicemail') return refuse({ reason: 'targetNotForThis', what: target.kind })
   const former = consultOf(draft, agent, call.id)
   if (former !== undefined && !hasFailed(former)) return refuse({ reason: 'consultUnderWay' })
   const heard = heardBesides(draft, agent, [call.id, ...(former === undefined ? [] : [former.id])])
@@ -95,7 +95,8 @@ export function addParty(draft: Draft, agent: Agent, call: Call, { target }: Of<
   if (missing !== null) return missing
   const mine = services.ownEnd(call, agent.id)
   if (mine === undefined) return refuse({ reason: 'notOnCall' })
-  if (target.kind === 'queue' || target.kind === 'voicemail') return refuse({ reason: 'targetNotForThis', what: target.kind })
+  if (target.kind === 'queue' || target.kind === 'voicemail' || target.kind === 'queueVoicemail')
+    return refuse({ reason: 'targetNotForThis', what: target.kind })
   const reaching = reach(draft, agent.id, call, target, 'talk')
   if (!reaching.ok) return refuse(reaching.refusal)
   return emit(draft, null, ...reaching.reached.events(call.id))

@@ -2,15 +2,17 @@
 // beforehand when there is nobody to reach, so that no caller is sent to an empty chair.
 import type { Call, CallEvent, Failure, Party, Target } from '@/core/calls'
 import { readNumber } from '@/core/directory'
-import { type AgentId, type DeviceId, deviceOfAgent, deviceOfQueue, deviceOfVoicemail, deviceOutside } from '@/core/ids'
+import { type AgentId, type DeviceId, deviceOfAgent, deviceOfQueue, deviceOutside } from '@/core/ids'
 import { isOpen } from '@/core/queues'
 import { forbidden } from '@/core/rules/do-not-call'
 import { unentitledToDial } from '@/core/rules/rights'
 import { type Refused, refuse } from '@/core/rules/rule'
 import { isAwaited } from '@/core/rules/shift'
+import { reachedBy } from '@/core/rules/voicemail'
 import { agentName } from '@/core/set-up'
 import type { Draft, FloorState } from '@/core/state'
 import { get } from '@/core/table'
+import { type Box, deviceOfBox } from '@/core/voicemail'
 import type { RulingRefusal } from './refusals'
 
 export interface Reached {
@@ -43,7 +45,14 @@ export function reach({ state, atMs }: Pick<Draft, 'state' | 'atMs'>, asking: Ag
       return { ok: true, reached: { party: { kind: 'queue', queueId }, deviceId: deviceOfQueue(queueId), failure: null, events } }
     }
     case 'voicemail':
-      return state.setUp.agents.some((a) => a.id === target.agentId) ? reachMailbox(target.agentId) : refuse({ reason: 'targetUnknown' })
+      return state.setUp.agents.some((a) => a.id === target.agentId)
+        ? reachMailbox({ kind: 'agent', agentId: target.agentId })
+        : refuse({ reason: 'targetUnknown' })
+    case 'queueVoicemail': {
+      const queue = state.setUp.queues.find((q) => q.id === target.queueId && !q.retired)
+      if (queue === undefined) return refuse({ reason: 'targetUnknown' })
+      return queue.takesMessages ? reachMailbox({ kind: 'queue', queueId: queue.id }) : refuse({ reason: 'targetTakesNoMessages', name: queue.name })
+    }
     case 'number': {
       const reading = readNumber(target.typed, state.setUp.homeCountry)
       if (!reading.ok) return refuse(reading.refusal)
@@ -53,15 +62,9 @@ export function reach({ state, atMs }: Pick<Draft, 'state' | 'atMs'>, asking: Ag
   }
 }
 
-function reachMailbox(agentId: AgentId): Reaching {
-  const party = { kind: 'voicemail', agentId } as const
-  const deviceId = deviceOfVoicemail(agentId)
-  // A mailbox picks up at the first ring.
-  const events = (callId: Call['id']): CallEvent[] => [
-    { kind: 'connectionDelivered', callId, deviceId, party },
-    { kind: 'connectionEstablished', callId, deviceId },
-  ]
-  return { ok: true, reached: { party, deviceId, failure: null, events } }
+function reachMailbox(box: Box): Reaching {
+  const party = box.kind === 'agent' ? ({ kind: 'voicemail', agentId: box.agentId } as const) : ({ kind: 'queueVoicemail', queueId: box.queueId } as const)
+  return { ok: true, reached: { party, deviceId: deviceOfBox(box), failure: null, events: (callId) => reachedBy(box, callId) } }
 }
 
 /** `agentId`: whose own telephone it is. */
@@ -80,7 +83,7 @@ function reachAgent(state: FloorState, asking: AgentId, call: Joined, agentId: A
     return refuse({ reason: 'targetAlreadyThere', name })
   if (agent.diversion?.kind === 'number') return forbidden(state, agent.diversion.number, null) ?? reachOutside(call, agent.diversion.number, name, agentId)
   if (agent.diversion !== null || (agent.doNotDisturb && agent.shift !== null))
-    return use === 'send' ? reachMailbox(agentId) : refuse({ reason: 'targetTakesMessagesOnly', name })
+    return use === 'send' ? reachMailbox({ kind: 'agent', agentId }) : refuse({ reason: 'targetTakesMessagesOnly', name })
   if (agent.shift === null) return refuse({ reason: 'targetOffShift', name })
   const party = { kind: 'agent', agentId } as const
   const deviceId = deviceOfAgent(agentId)

@@ -26,7 +26,8 @@ export type TalkRefusal =
   | { readonly reason: 'targetOffShift'; readonly name: string }
   | { readonly reason: 'targetOnCall'; readonly name: string }
   | { readonly reason: 'targetTakesMessagesOnly'; readonly name: string }
-  | { readonly reason: 'targetNotForThis'; readonly what: 'queue' | 'voicemail' }
+  | { readonly reason: 'targetNotForThis'; readonly what: 'queue' | 'voicemail' | 'queueVoicemail' }
+  | { readonly reason: 'targetTakesNoMessages'; readonly name: string }
   | { readonly reason: 'targetAlreadyThere'; readonly name: string }
 
 /** All that may come of a rule of this room. */
@@ -59,6 +60,7 @@ export const TALK_WORDS: WordsOf<TalkRefusal> = {
     says: `${refusal.name} takes no calls of colleagues now.`,
     next: 'Use Blind transfer, which goes to their voicemail, or choose somebody else.',
   }),
+  targetTakesNoMessages: (refusal) => ({ says: `${refusal.name} takes no messages.`, next: 'Choose the queue itself, or a colleague.' }),
   targetNotForThis: (refusal) => ({
     says: refusal.what === 'queue' ? 'A queue cannot be added to a call.' : 'A voicemail cannot be consulted or added.',
     next: refusal.what === 'queue' ? 'Consult the queue, or transfer the call to it.' : 'Use Blind transfer to send the caller there.',

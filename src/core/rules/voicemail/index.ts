@@ -1,0 +1,5 @@
+export { type MailboxRings, VOICEMAIL_ASKS, type VoicemailAsk, type VoicemailCommand } from './commands'
+export { beginMessage, endMessage, greetingOf, messageOver, reachedBy, toMailbox } from './leaving'
+export { mayOpenBox, requeueMessages, takeMessage, workOf } from './messages'
+export { VOICEMAIL_WORDS, type VoicemailRefusal } from './refusals'
+export { VOICEMAIL_RULES } from './table'
