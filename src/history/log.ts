@@ -135,7 +135,8 @@ function ofCentre(record: CallRecord): LogRow {
   const missed = !internal && record.direction === 'inbound' && record.answeredAtMs === null && record.result !== 'underWay'
   return {
     ...common(record),
-    ...{ atMs: record.offeredAtMs, way: missed ? 'missed' : record.direction === 'inbound' ? 'in' : 'out', how: missed ? 'hungUp' : null },
+    ...{ atMs: record.offeredAtMs, way: missed ? 'missed' : record.direction === 'inbound' || record.direction === 'message' ? 'in' : 'out' },
+    how: missed ? (record.result === 'voicemail' ? 'voicemail' : 'hungUp') : null,
     withAgentId: first?.agentId ?? null,
     name: internal ? [first?.agent, second?.agent ?? record.missedBy[0]?.agent].filter((n) => n != null).join(' and ') : record.customer,
     ringMs: first?.ringMs ?? 0,

@@ -19,7 +19,7 @@ export function quartersOf(block: CallsBlock, asked: Asked, isMeant: (row: numbe
   const quarters: Quarter[] = []
   const [from, to] = rowsIn(block, asked)
   for (let row = from; row < to; row++) {
-    if (directions[placeAt(block.direction, row) ?? 0] !== 'inbound' || !isMeant(row)) continue
+    if (directions[placeAt(block.direction, row) ?? 0] !== 'inbound' || placeAt(block.queueId, row) === null || !isMeant(row)) continue
     const fromMs = Math.floor(valueAt(block.offeredAtMs, row) / QUARTER_MS) * QUARTER_MS
     let quarter = quarters.at(-1)
     if (quarter?.fromMs !== fromMs) {

@@ -13,6 +13,8 @@ export interface Tally {
   answered: number
   abandoned: number
   shortAbandons: number
+  messages: number
+  messagesCalledBack: number
   within: number
   handleMs: number
   handledLegs: number
@@ -52,7 +54,7 @@ export interface Asked {
 }
 
 const createTally = (): Tally => ({
-  ...{ offered: 0, underWay: 0, waiting: 0, answered: 0, abandoned: 0, shortAbandons: 0, within: 0 },
+  ...{ offered: 0, underWay: 0, waiting: 0, answered: 0, abandoned: 0, shortAbandons: 0, within: 0, messages: 0, messagesCalledBack: 0 },
   ...{ handleMs: 0, handledLegs: 0, codedWithScript: 0, disagreements: 0 },
   outcomes: new Map(),
   waits: [],
@@ -152,7 +154,7 @@ function entryOf<T>(map: Map<string, T>, key: string, create: () => T): T {
 
 /** One call of a pass; read into again for the next, because there are a million of them. */
 const createReadCall = () => ({
-  ...{ isInbound: false, isUnderWay: false, isAbandoned: false, isShort: false, isHandled: false, isWithin: false },
+  ...{ isOffered: false, isMessage: false, isUnderWay: false, isAbandoned: false, isShort: false, isHandled: false, isWithin: false },
   ...{ isCodedWithScript: false, isDisagreement: false, endedAtMs: 0 },
   waitMs: null as number | null,
   outcome: null as string | null,
@@ -170,7 +172,9 @@ function readCall(call: ReadCall, block: CallsBlock, open: OpenBlock, row: numbe
   const answeredAtMs = numberAt(block.answeredAtMs, row)
   const queueId = wordOf(open.queues, placeAt(block.queueId, row)) as QueueId | null
   const outcome = wordOf(open.outcomes, placeAt(block.outcome, row))
-  call.isInbound = wordOf(open.directions, placeAt(block.direction, row)) === 'inbound'
+  const direction = wordOf(open.directions, placeAt(block.direction, row))
+  call.isOffered = direction === 'inbound' && queueId !== null
+  call.isMessage = direction === 'message'
   call.isUnderWay = result === 'underWay'
   call.isAbandoned = result === 'abandoned'
   call.isHandled = result === 'handled'
@@ -196,7 +200,11 @@ function readCall(call: ReadCall, block: CallsBlock, open: OpenBlock, row: numbe
 
 /** Of one agent: with their own legs, and the outcome where it is theirs. Whether the call is coded does not depend on who did it. */
 function add(sum: Tally, call: ReadCall, only: string | null): void {
-  if (call.isInbound) {
+  if (call.isMessage) {
+    sum.messages++
+    if (call.waitMs !== null) sum.messagesCalledBack++
+  }
+  if (call.isOffered) {
     sum.offered++
     if (call.isUnderWay) sum.underWay++
     if (call.isUnderWay && call.waitMs === null) sum.waiting++
@@ -237,6 +245,8 @@ export function measuresOf(sums: readonly Tally[], nowMs: number): Measures {
     answered: total((t) => t.answered),
     abandoned,
     shortAbandons,
+    messages: total((t) => t.messages),
+    messagesCalledBack: total((t) => t.messagesCalledBack),
     abandonRatio: ratio(abandoned - shortAbandons, base),
     serviceLevelRatio: ratio(
       total((t) => t.within),

@@ -79,11 +79,11 @@ export function LogList({ rows, frontKey, onFront, seenMs, timeZone, empty }: Pr
               onDoubleClick={() => void callBack(row)}
               style={{ height: ROW_PX, transform: `translateY(${start}px)` }}
               className={clsx(
-                'absolute inset-x-0 grid cursor-pointer grid-cols-[104px_72px_minmax(0,1fr)_minmax(0,1fr)] md:grid-cols-[128px_88px_minmax(0,1.2fr)_150px_minmax(0,0.9fr)_minmax(0,1.1fr)] items-center gap-3 border-line border-b border-l-4 px-2',
+                'absolute inset-x-0 grid cursor-pointer grid-cols-[104px_72px_minmax(0,1fr)_minmax(0,1fr)] md:grid-cols-[140px_88px_minmax(0,1.2fr)_160px_minmax(0,0.9fr)_minmax(0,1.1fr)] items-center gap-3 border-line border-b border-l-4 px-2',
                 keyOf(row) === frontKey ? 'border-l-ink bg-green-wash' : 'border-l-transparent',
               )}
             >
-              <span className="tabular text-soft text-xs">{inZone(row.atMs, timeZone, 'EEE d MMM, HH:mm')}</span>
+              <span className="tabular whitespace-nowrap text-soft text-xs">{inZone(row.atMs, timeZone, 'EEE d MMM, HH:mm')}</span>
               <span className={clsx('truncate', row.way === 'missed' && 'font-semibold text-red')}>
                 <span aria-hidden className="mr-1.5 inline-block w-3">
                   {MARKS[row.way]}

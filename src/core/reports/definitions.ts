@@ -2,6 +2,7 @@
 export const DEFINITIONS = {
   offered: 'Inbound calls that entered the queue in the interval. A call belongs to the interval in which it entered.',
   answered: 'Offered calls in which an agent and the caller heard each other.',
+  messages: 'Messages left with queues are counted beside it, and those whose caller was called back and reached.',
   abandoned: 'Offered calls ended by the caller before an agent answered.',
   abandonRatio: 'Abandoned without short abandons (within 5 s) ÷ offered without short abandons.',
   serviceLevel: 'Answered within the queue’s time ÷ offered without short abandons.',

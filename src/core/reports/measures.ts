@@ -12,6 +12,9 @@ export interface Measures {
   readonly answered: number
   readonly abandoned: number
   readonly shortAbandons: number
+  /** Left with queues, and of those how many were called back and reached. */
+  readonly messages: number
+  readonly messagesCalledBack: number
   /** Abandoned without short abandons / (offered − short abandons). */
   readonly abandonRatio: number | null
   /** Answered within the queue's T / (offered − short abandons). */
@@ -46,10 +49,14 @@ export interface MeasureOptions {
 /** Whoever had the call handled it: first, or after it was handed to them. Who was only asked, or joined, did not. */
 export const isHandling = ({ role }: Pick<AgentLeg, 'role'>): boolean => role === 'handled' || role === 'transferredTo'
 
-/** Offered, answered and service level count inbound calls; handle time and outcomes every handled call. Calls between colleagues are in none. */
+/** A call of a queue came in for it. Who rang while it was closed, or a desk where nobody is, was put to a mailbox and offered to nobody. */
+export const isOffered = ({ direction, queueId }: Pick<PartOfCall, 'direction' | 'queueId'>): boolean => direction === 'inbound' && queueId !== null
+
+/** Offered, answered and service level count calls that came in for a queue; handle time and outcomes every handled call. Calls between colleagues are in none. */
 export function measure(all: readonly PartOfCall[], options: MeasureOptions): Measures {
   const records = all.filter((r) => r.direction !== 'internal')
-  const inbound = records.filter((r) => r.direction === 'inbound')
+  const inbound = records.filter(isOffered)
+  const messages = records.filter((r) => r.direction === 'message')
   const answered = inbound.filter((r) => r.answeredAtMs !== null)
   const abandoned = inbound.filter((r) => r.result === 'abandoned')
   const shortAbandons = abandoned.filter((r) => r.shortAbandon).length
@@ -66,6 +73,8 @@ export function measure(all: readonly PartOfCall[], options: MeasureOptions): Me
     answered: answered.length,
     abandoned: abandoned.length,
     shortAbandons,
+    messages: messages.length,
+    messagesCalledBack: messages.filter((r) => r.answeredAtMs !== null).length,
     abandonRatio: ratio(abandoned.length - shortAbandons, base),
     serviceLevelRatio: ratio(within, base),
     speedOfAnswer: speedOfAnswer(answered.map(waitMs)),
