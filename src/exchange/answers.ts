@@ -9,11 +9,13 @@ import { openAccount, unentitled } from '@/core/rules/rights'
 import { agentSetUp, type Entitlement } from '@/core/set-up'
 import type { FloorState } from '@/core/state'
 import { get } from '@/core/table'
+import { boxOwner } from '@/core/voicemail'
 import type { Pace, Past, World } from '@/world'
 import { type Accounts, signInWords, type Verified } from './accounts'
 import type { Devices } from './devices'
 import { selectDoNotCall } from './do-not-call-page'
 import { withKnown } from './known'
+import { selectMessages } from './messages'
 import { answerPeople, isPeopleMessage, type People } from './people'
 import type { NumbersSaid, RefusalView, SetUpInUse, TabMessage } from './protocol'
 import type { Scenario } from './scenario'
@@ -73,6 +75,11 @@ const WITHOUT_SEAT: readonly Ask['kind'][] = [
   'pauseCampaign',
   'finishCampaign',
   'putBackRecords',
+  'setGreeting',
+  'markMessage',
+  'forwardMessage',
+  'deleteMessage',
+  'restoreMessage',
 ]
 
 export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Promise<Answer> {
@@ -193,6 +200,13 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       floor.turn()
       return done()
     }
+    case 'leaveMessage':
+      if (boxOwner(floor.state().setUp, message.box) === null) return no({ reason: 'noSuchMailbox', ...toRefusalText({ reason: 'noSuchMailbox' }) })
+      world?.leaveMessage(message.box, floor.now())
+      floor.turn()
+      return done()
+    case 'messages':
+      return done(JSON.stringify(selectMessages(floor.state(), accountId)))
     case 'callerIntoQueue':
       world?.ring(message, null, floor.now())
       floor.turn()

@@ -20,6 +20,7 @@ import { createDevices } from './devices'
 import { createForHistory, type FloorForHistory } from './for-history'
 import { countsOfCampaigns, type FloorForLists } from './for-lists'
 import { createListFeed, type ListsEnd } from './list-feed'
+import { createVoicemailParts } from './messages'
 import { createPeople, type PeopleStore } from './people'
 import { type Notice, type TabMessage, TabMessageSchema, type TabView } from './protocol'
 import { ringBack } from './ring-back'
@@ -69,6 +70,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
   const opened = options.restored.state === null ? openFloor(options.floorId, options.scenario.setUp, now()) : null
   const state = options.restored.state ?? floorOf(opened as LedgerEntry)
   let centre = selectCentre(state, options.scenario)
+  const voicemail = createVoicemailParts(state)
   const shared = createSharedView(state, (id) => ({ left: feed.left(id), reasons: dialer.reasons(id) }))
 
   const people = createPeople({
@@ -272,7 +274,13 @@ export function createExchange(options: ExchangeOptions): Exchange {
           ? { account: selectAccount(state, tab, accountId), me: selectMe(state, tab.agentId), ...selectMine(state, tab.agentId), seatMoved: tab.seatMoved }
           : {}
         const door = everything || changed === null ? { door: selectDoor(state, tab) } : {}
-        show(tab, { ...door, ...everybodys, device: deviceView, sound, ...own }, tab.hasLists ? lists : shared.whole(), atMs, json)
+        show(
+          tab,
+          { ...door, ...everybodys, voicemail: voicemail(accountId), device: deviceView, sound, ...own },
+          tab.hasLists ? lists : shared.whole(),
+          atMs,
+          json,
+        )
       })
   }
 

@@ -14,9 +14,11 @@ import type { OutcomeSet } from '@/core/outcomes'
 import type { Script } from '@/core/scripts'
 import type { CampaignSetUp, Entitlement, QueueSetUp, Reason, SetUp } from '@/core/set-up'
 import type { Task } from '@/core/tasks'
+import { BoxSchema } from '@/core/voicemail'
 import type { Work } from '@/core/work'
 import { PACES, type Pace, PICKS_UP, type PicksUp } from '@/world'
 import type { Left } from './list-feed'
+import type { VoicemailPart } from './messages'
 import { peopleMessages } from './people'
 
 const requestId = z.string().min(1)
@@ -72,6 +74,10 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('ringBack'), requestId, campaignId: CampaignIdSchema }).readonly(),
   /** A colleague played by the stand-ins calls whoever sits at this tab. */
   z.object({ kind: z.literal('colleagueCalls'), requestId }).readonly(),
+  /** Somebody from outside leaves a message. */
+  z.object({ kind: z.literal('leaveMessage'), requestId, box: BoxSchema }).readonly(),
+  /** The mailboxes the account may open, as the JSON of a `MessagesPage`. */
+  z.object({ kind: z.literal('messages'), requestId }).readonly(),
   z.object({ kind: z.literal('nextAnswer'), requestId, as: z.enum(['person', 'busy', 'noAnswer', 'machine', 'refused']) }).readonly(),
   /** How people of calling lists answer from now on; null for as chance has it. */
   z.object({ kind: z.literal('listAnswers'), requestId, as: z.enum(PICKS_UP).nullable() }).readonly(),
@@ -460,6 +466,7 @@ export interface FloorView extends SharedLists {
   readonly doNotCall: { readonly count: number; readonly revision: number }
   /** Changes with every change of the book of people. */
   readonly people: { readonly revision: number }
+  readonly voicemail: VoicemailPart
   readonly me: MeView | null
   readonly sound: SoundView | null
   readonly device: DeviceView | null

@@ -60,11 +60,13 @@ export const FENNHOLM = SetUpSchema.parse({
       goesFirst: [PASS_HOLDERS],
       tellsWait: true,
       keepsPlaces: true,
+      takesMessages: true,
       wrapUpLimit: { afterMs: 3 * MINUTE, andThen: 'notReady', extensionMs: 60 * SECOND },
     }),
     queue(FREIGHT, 'Freight', { answer: 30, wrapUp: 60 }, ['Freight', 'Livestock and horses'], {
       needs: [{ skillId: SKILL_FREIGHT, level: 2 }],
       overflow: [{ afterMs: 25 * SECOND, to: 'anyLevel' }],
+      takesMessages: true,
       // What is agreed about freight is kept: weights, papers, and who said so.
       records: true,
     }),

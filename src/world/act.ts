@@ -1,6 +1,7 @@
 // Everything a stand-in may mean to do. Plain data, so that an agenda can be looked at.
 import type { Failure } from '@/core/calls'
-import type { AgentId, AttemptId, CallbackId, CallId, CampaignId, DeviceId, QueueId, TaskId } from '@/core/ids'
+import type { AgentId, AttemptId, CallbackId, CallId, CampaignId, DeviceId, MessageId, QueueId, TaskId } from '@/core/ids'
+import type { Box } from '@/core/voicemail'
 import type { RingWish } from './wish'
 
 export type Act = CallerAct | ColleagueAct | PromiseAct | AttemptAct
@@ -19,12 +20,14 @@ type CallerAct =
   | { readonly kind: 'again'; readonly queueId: QueueId; readonly number: string; readonly dayNo: number }
   | { readonly kind: 'ring'; readonly wish: RingWish; readonly ringsAt: AgentId | null }
   | { readonly kind: 'giveUp'; readonly callId: CallId }
-  | { readonly kind: 'keepPlace'; readonly callId: CallId }
+  | { readonly kind: 'keepPlace' | 'leaveMessage'; readonly callId: CallId }
+  /** Rings a desk where nobody is, or a queue that is closed. */
+  | { readonly kind: 'ringMailbox'; readonly box: Box }
   | { readonly kind: 'fedUp'; readonly callId: CallId; readonly heldSinceMs: number }
   | { readonly kind: 'breakOff'; readonly callId: CallId }
   | { readonly kind: 'say'; readonly callId: CallId; readonly turn: number }
   | { readonly kind: 'leave'; readonly callId: CallId; readonly deviceId?: DeviceId }
-  /** Words of anybody but the caller: a colleague who is consulted, a place that was dialled, a mailbox. */
+  /** Words of anybody but the caller: a colleague who is consulted, a place that was dialled, and what is said into a mailbox. */
   | { readonly kind: 'remark'; readonly callId: CallId; readonly deviceId: DeviceId; readonly text: string }
   | { readonly kind: 'heardDigits'; readonly callId: CallId; readonly deviceId: DeviceId; readonly digits: string }
   | { readonly kind: 'farEnd'; readonly callId: CallId; readonly deviceId?: DeviceId; readonly report: 'ringing' | 'answered' | Failure }
@@ -37,6 +40,9 @@ export type ColleagueAct =
   | { readonly kind: 'ask' | 'askedEnough'; readonly agentId: AgentId; readonly callId: CallId }
   | { readonly kind: 'putThrough'; readonly agentId: AgentId; readonly callId: CallId; readonly queueId: QueueId }
   | { readonly kind: 'readOn'; readonly agentId: AgentId; readonly callId: CallId; readonly step: number }
+  /** Listens to a message of their own; calls back who left one with their queue. */
+  | { readonly kind: 'hearMessage'; readonly agentId: AgentId; readonly messageId: MessageId }
+  | { readonly kind: 'callMessageBack'; readonly agentId: AgentId; readonly callId: CallId }
   | { readonly kind: 'ringUp'; readonly agentId: AgentId; readonly number: string }
   /** Calls somebody at a desk; answers what somebody there has asked. */
   | { readonly kind: 'ringColleague'; readonly agentId: AgentId; readonly toAgentId: AgentId }

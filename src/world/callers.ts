@@ -16,11 +16,13 @@ import { type Acts, chanceIn, personaIn, personaOfWork, type Scene, type Sees } 
 const AGAIN_AFTER_GIVING_UP = 0.35
 const AGAIN_AFTER_ALL = 0.03
 const KEEPS_PLACE_OFTEN = 0.3
+const LEAVES_MESSAGE_OFTEN = 0.1
 
 const isPlayed = ({ memory }: Scene, agentId: AgentId | null): boolean => agentId !== null && memory.plays.has(agentId)
 
-export const CALLERS: Acts<'keepPlace' | 'giveUp' | 'fedUp' | 'breakOff' | 'say' | 'leave'> = {
+export const CALLERS: Acts<'keepPlace' | 'leaveMessage' | 'giveUp' | 'fedUp' | 'breakOff' | 'say' | 'leave'> = {
   keepPlace: (_, { callId }) => [{ kind: 'keepPlace', callId }],
+  leaveMessage: (_, { callId }) => [{ kind: 'leaveMessage', callId }],
   giveUp(scene, { callId }, floor, atMs) {
     if (!waitsForSomebody(floor, callId)) return []
     const work = get(floor.work, callId)
@@ -71,11 +73,12 @@ export const CALLERS_SEE: Sees = {
   },
   // Handed on to another queue, they wait anew, with new patience.
   connectionQueued: (scene, { callId, queueId }, _, atMs) => waits(scene, callId, queueId, atMs),
-  /** Some would rather be called back than wait for long. */
+  /** Some would rather be called back than wait for long, or say what it is about and go. */
   callerTold(scene, { callId, expectedWaitMs }, _, atMs) {
     if (expectedWaitMs === null || expectedWaitMs < 2 * MINUTE || scene.memory.wishOf.has(callId)) return
     const chance = chanceIn(scene, callId, 'keep place')
     if (chance.next() < KEEPS_PLACE_OFTEN) scene.note(atMs + 8 * SECOND + chance.next() * 20 * SECOND, { kind: 'keepPlace', callId })
+    else if (chance.next() < LEAVES_MESSAGE_OFTEN) scene.note(atMs + 12 * SECOND + chance.next() * 20 * SECOND, { kind: 'leaveMessage', callId })
   },
   connectionHeld(scene, { callId, deviceId }, _, atMs) {
     const byAgentId = agentOfDevice(deviceId)
@@ -86,6 +89,8 @@ export const CALLERS_SEE: Sees = {
     const work = get(floor.work, callId)
     const agentId = agentOfDevice(deviceId)
     if (work?.handledBy == null || isPlayed(scene, agentId)) return
+    // Whoever left a message is not on the line before they are called back.
+    if (agentId !== null && work.messageId !== null) return
     if (agentId === null && work.direction !== 'inbound' && isPlayed(scene, work.handledBy)) return
     talks(scene, work, agentId, atMs)
   },

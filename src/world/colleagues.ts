@@ -40,7 +40,7 @@ function mindOwed({ note }: Scene, agentId: AgentId, owed: readonly { readonly c
   for (const [i, { callId }] of owed.entries()) note(atMs + 20 * SECOND * (i + 1), { kind: 'code', agentId, callId })
 }
 
-export const COLLEAGUES: Acts<ColleagueAct['kind']> = {
+export const COLLEAGUES: Acts<Exclude<ColleagueAct['kind'], 'hearMessage' | 'callMessageBack'>> = {
   note: (scene, { agentId, untilMs }, floor) => breakNote(scene, floor, agentId, untilMs),
   clockOn({ memory, stage }, { agentId }, { setUp, campaigns }) {
     const account = setUp.agents.find((a) => a.id === agentId)
@@ -107,7 +107,8 @@ export const COLLEAGUES_SEE: Sees = {
     // Whoever dials talks with nobody yet.
     if (agentId !== null && plays.has(agentId) && work.direction === 'inbound') goesOnTalking(scene, callId, agentId, floor, atMs)
     if (agentId === null && work.direction === 'outbound' && plays.has(work.handledBy)) hasDialled(scene, callId, work.handledBy, atMs)
-    if (agentId === null && work.direction === 'campaign' && plays.has(work.handledBy)) goesOnTalking(scene, callId, work.handledBy, floor, atMs)
+    if (agentId === null && (work.direction === 'campaign' || work.direction === 'message') && plays.has(work.handledBy))
+      goesOnTalking(scene, callId, work.handledBy, floor, atMs)
   },
   callPutThrough(scene, { callId, agentId }, floor, atMs) {
     if (scene.memory.plays.has(agentId) && !isMachineOn(scene, floor, callId)) goesOnTalking(scene, callId, agentId, floor, atMs)

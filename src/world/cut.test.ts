@@ -1,10 +1,13 @@
 import { describe, expect, test } from 'vitest'
-import { toCallId } from '@/core/ids'
+import { type CallId, toCallId } from '@/core/ids'
 import { createLedgerFolder, type LedgerEntry } from '@/core/ledger'
 import { FENNHOLM_STAGE } from '@/scenario'
 import { simulateDay } from '@/world'
 
 const FIRST_DAY = simulateDay(FENNHOLM_STAGE, { seed: 4, pace: 'ordinary', day: '2026-11-23' })
+
+/** Events a call that is recorded begins with. */
+const BEGINS: ReadonlySet<string> = new Set(['callQueued', 'callOriginated', 'internalCallOriginated', 'mailboxCalled', 'messageQueued'])
 
 describe('a ledger whose beginning was cleared away', () => {
   const whole = createLedgerFolder()
@@ -18,7 +21,7 @@ describe('a ledger whose beginning was cleared away', () => {
     folder.add({ ...at, event: { kind: 'storageCleared', setUp } })
     for (const entry of FIRST_DAY.slice(cut)) folder.add(entry)
     const known = new Map(whole.records().map((r) => [r.callId, r]))
-    const begun = new Set(FIRST_DAY.slice(cut).flatMap(({ event }) => (event.kind === 'callQueued' || event.kind === 'callOriginated' ? [event.callId] : [])))
+    const begun = new Set(FIRST_DAY.slice(cut).flatMap(({ event }) => (BEGINS.has(event.kind) && 'callId' in event ? [event.callId as CallId] : [])))
     const later = whole.records().filter((r) => begun.has(toCallId(r.callId)))
     expect(folder.records().map((r) => r.callId)).toEqual(later.map((r) => r.callId))
     for (const record of folder.records()) expect(record).toEqual(known.get(record.callId))

@@ -6,6 +6,7 @@ import { get } from '@/core/table'
 import { MINUTE } from '@/core/time'
 import { beginArrivals } from './arrival'
 import { beginShift, mindPromises } from './colleagues'
+import { ringOvernight } from './messages'
 import { hoursToday, startOfThisDayMs } from './opening'
 import { onDuty } from './rota'
 import type { Scene } from './scene'
@@ -19,6 +20,7 @@ export function startDay(scene: Scene, floor: FloorState, atMs: number): void {
   const opensAtMs = memory.startsMs + hours.opensMs
   for (const { id } of floor.setUp.queues) beginArrivals(scene, id, Math.max(atMs, opensAtMs))
   if (worksCampaigns) for (const { id, retired } of floor.setUp.campaigns) if (!retired) note(atMs, { kind: 'openCampaign', campaignId: id })
+  if (day.kind === 'calendar') ringOvernight(scene, floor, memory.startsMs + hours.closesMs)
   const all = [...plays]
   const onShift = day.kind === 'calendar' ? onDuty(seed, day.day, floor.setUp, all, hours.seats) : all
   for (const id of onShift) noteShift(scene, floor, id, atMs)

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { type Command, decide, openFloor } from '@/core/floor'
 import { toAgentId, toCallId } from '@/core/ids'
 import { floorOf } from '@/core/state'
-import { get, must } from '@/core/table'
+import { get, must, values } from '@/core/table'
 import { dtmfSamples } from '@/core/tones'
 import { FENNHOLM, FENNHOLM_STAGE, SAILINGS } from '@/scenario'
 import { advance, createWorld } from '@/world'
@@ -90,11 +90,12 @@ describe('the far ends', () => {
   test('a mailbox greets, the caller speaks after the tone and goes', () => {
     const floor = talking()
     floor.on('transfer', 1, { target: { kind: 'voicemail', agentId: BEVAN } })
-    floor.pass(6_000)
+    floor.pass(8_000)
     expect(floor.said(1)).toContain('This is the voicemail of Bevan Skarrow. Please speak after the tone.')
-    expect(floor.said(1)).toContain('It is about my crossing. Please call me back. Thank you.')
-    floor.pass(10_000)
+    floor.pass(12_000)
     expect(get(floor.state().calls, call(1))).toBeUndefined()
+    const [message] = values(floor.state().messages)
+    expect(FENNHOLM_STAGE.words.messages.map((m) => m.says)).toContainEqual(message?.words.map((w) => w.text))
   })
 
   test.each(['busy', 'noAnswer', 'refused', 'machine'] as const)('a number that was told to be %s is, and only the next one', (as) => {

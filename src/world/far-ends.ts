@@ -2,17 +2,17 @@
 // colleagues who are asked something. What they hear is what the floor says they hear.
 import { type Connection, connectionOf, type Party, whoHearsWhom } from '@/core/calls'
 import { type AgentId, type CallId, type DeviceId, deviceOfAgent, deviceOutside } from '@/core/ids'
-import { agentName } from '@/core/set-up'
 import { agentOfDevice, type FloorState } from '@/core/state'
 import { get } from '@/core/table'
 import { SECOND } from '@/core/time'
 import { detectDigits } from '@/core/tones'
-import { type Acts, chanceIn, type Scene, type Sees } from './scene'
+import { type Acts, chanceIn, type FloorEvent, type Scene, type Sees } from './scene'
 import { placeAt } from './stage'
 
-/** A mailbox greets, the caller leaves a message and goes. */
-const MESSAGE_AFTER_MS = 5 * SECOND
-const MESSAGE_LASTS_MS = 7 * SECOND
+/** They begin to speak this long after the tone, and at this pace. */
+const SPEAKS_AFTER_MS = 900
+const PER_CHARACTER_MS = 80
+const BETWEEN_SENTENCES_MS = 700
 /** Whoever was dialled in besides the caller stays this long. */
 const STAYS_MS = 240 * SECOND
 
@@ -35,6 +35,7 @@ export const FAR_ENDS: Acts<'remark' | 'heardDigits'> = {
 }
 
 export const FAR_ENDS_SEE: Sees = {
+  messageBegun: (scene, event, floor) => leavesMessage(scene, event, floor),
   connectionEstablished(scene, { callId, deviceId }, floor, atMs) {
     const { stage, memory, note } = scene
     const chance = chanceIn(scene, callId, 'remark')
@@ -42,13 +43,6 @@ export const FAR_ENDS_SEE: Sees = {
     const party = call && connectionOf(call, deviceId)?.party
     if (call === undefined || party === undefined) return
     const isCaller = deviceId === deviceOutside(callId, 1) && call.consultFor === null
-    if (party.kind === 'voicemail') {
-      remark(scene, callId, deviceId, `This is the voicemail of ${agentName(floor.setUp, party.agentId)}. Please speak after the tone.`, atMs + 600)
-      const caller = call.connections.find(isOutside)?.deviceId
-      if (caller !== undefined) remark(scene, callId, caller, stage.words.message, atMs + MESSAGE_AFTER_MS)
-      note(atMs + MESSAGE_AFTER_MS + MESSAGE_LASTS_MS, caller === undefined ? { kind: 'leave', callId } : { kind: 'leave', callId, deviceId: caller })
-      return
-    }
     if (party.kind === 'outside' && !isCaller) {
       remark(scene, callId, deviceId, placeOf(scene, party)?.greeting ?? chance.pick(stage.words.stranger), atMs + 900)
       note(atMs + STAYS_MS, { kind: 'leave', callId, deviceId })
@@ -58,9 +52,30 @@ export const FAR_ENDS_SEE: Sees = {
     const place = placeOf(scene, party)
     if (place !== undefined) remark(scene, callId, deviceId, place.greeting, atMs + 700)
     const agentId = agentOfDevice(deviceId)
-    if (agentId !== null && memory.plays.has(agentId) && (call.consultFor !== null || get(floor.work, callId)?.handledBy !== agentId))
+    if (
+      agentId !== null &&
+      memory.plays.has(agentId) &&
+      call.messageId === null &&
+      (call.consultFor !== null || get(floor.work, callId)?.handledBy !== agentId)
+    )
       remark(scene, callId, deviceId, chance.pick(stage.words.colleague), atMs + 1_000)
   },
+}
+
+/** Somebody from outside says what they have to say, and hangs up. */
+function leavesMessage(scene: Scene, { callId, box, toneAtMs }: Extract<FloorEvent, { kind: 'messageBegun' }>, floor: FloorState): void {
+  const caller = get(floor.calls, callId)?.connections.find(isOutside)?.deviceId
+  if (caller === undefined) return
+  const of = box.kind === 'queue' ? box.queueId : null
+  const all = scene.stage.words.messages
+  const fitting = all.filter((m) => of === null || m.of === of)
+  const { says } = chanceIn(scene, callId, 'message').pick(fitting.length === 0 ? all : fitting)
+  let atMs = toneAtMs + SPEAKS_AFTER_MS
+  for (const text of says) {
+    remark(scene, callId, caller, text, atMs)
+    atMs += text.length * PER_CHARACTER_MS + BETWEEN_SENTENCES_MS
+  }
+  scene.note(atMs, { kind: 'leave', callId, deviceId: caller })
 }
 
 const placeOf = ({ stage }: Scene, party: Party) => (party.kind === 'outside' ? placeAt(stage, party.number) : undefined)

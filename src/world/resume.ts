@@ -12,7 +12,8 @@ export function resume(scene: Scene, state: FloorState, atMs: number, observeOne
   const { plays } = scene.memory
   const seen = (event: LedgerEntry['event']) => observeOne({ version: LEDGER_VERSION, seq: state.seq, atMs, causedBy: null, event }, state)
   for (const call of values(state.calls)) {
-    if (call.direction === 'inbound' && call.answeredAtMs === null)
+    if (call.leaving !== null) note(Math.max(atMs + 5 * SECOND, call.leaving.toneAtMs + 5 * SECOND), { kind: 'leave', callId: call.id })
+    else if (call.direction === 'inbound' && call.answeredAtMs === null)
       note(Math.max(atMs + 5 * SECOND, call.offeredAtMs + personaIn(scene, call.id, call.queueId).patienceMs), { kind: 'giveUp', callId: call.id })
     if ((call.direction === 'outbound' || call.direction === 'campaign') && call.outsideCount === 0)
       note(atMs + SECOND, { kind: 'farEnd', callId: call.id, report: 'noAnswer' })

@@ -23,7 +23,7 @@ export type Acts<K extends Act['kind'] = Act['kind']> = {
   readonly [Kind in K]: (scene: Scene, act: ActOf<Kind>, floor: FloorState, atMs: number) => readonly Command[]
 }
 
-type FloorEvent = LedgerEntry['event']
+export type FloorEvent = LedgerEntry['event']
 /** What is made of an event, by its kind. `floor` is the state after the last event of the decision. */
 export type Sees = {
   readonly [Kind in FloorEvent['kind']]?: (scene: Scene, event: Extract<FloorEvent, { kind: Kind }>, floor: FloorState, atMs: number) => void

@@ -6,6 +6,7 @@ import type { AgentId, CallId } from '@/core/ids'
 import type { LedgerEntry } from '@/core/ledger'
 import type { FloorState } from '@/core/state'
 import { get, values } from '@/core/table'
+import type { Box } from '@/core/voicemail'
 import type { Act } from './act'
 import { type AgendaData, createAgenda } from './agenda'
 import { ARRIVALS } from './arrival'
@@ -16,6 +17,7 @@ import { startDay } from './days'
 import { DIALLED, DIALLED_SEE } from './dialled'
 import { FAR_ENDS, FAR_ENDS_SEE, hear } from './far-ends'
 import { type AnswersAs, forget, type Memory, newMemory, type WorldOptions } from './memory'
+import { MESSAGES, MESSAGES_SEE } from './messages'
 import type { Pace } from './paces'
 import type { PicksUp } from './picks-up'
 import { PROMISES } from './promises'
@@ -37,6 +39,8 @@ export interface World {
   ring(wish: RingWish, ringsAt: AgentId | null, atMs: number): void
   /** A colleague played by the stand-ins calls somebody at a desk. Gives who; null when none is free for it. */
   colleagueCalls(toAgentId: AgentId, state: FloorState, atMs: number): AgentId | null
+  /** Somebody leaves a message. */
+  leaveMessage(box: Box, atMs: number): void
   /** Sound that an agent sends into a call: whoever out there hears them may make something of it. */
   hear(callId: CallId, agentId: AgentId | null, samples: Float32Array, state: FloorState, atMs: number): void
   setNextAnswer(answersAs: AnswersAs): void
@@ -54,9 +58,9 @@ export interface WorldData {
   readonly agenda: AgendaData<Act>
 }
 
-const ACTS: Acts = { ...ATTEMPTS, ...ARRIVALS, ...CALLERS, ...COLLEAGUES, ...PROMISES, ...DIALLED, ...FAR_ENDS }
+const ACTS: Acts = { ...ATTEMPTS, ...ARRIVALS, ...CALLERS, ...COLLEAGUES, ...PROMISES, ...DIALLED, ...MESSAGES, ...FAR_ENDS }
 /** In this order each makes of an event what is theirs. */
-const SEES: readonly Sees[] = [ATTEMPTS_SEE, DIALLED_SEE, FAR_ENDS_SEE, COLLEAGUES_SEE, CALLERS_SEE]
+const SEES: readonly Sees[] = [ATTEMPTS_SEE, DIALLED_SEE, FAR_ENDS_SEE, COLLEAGUES_SEE, CALLERS_SEE, MESSAGES_SEE]
 
 export const createWorld = (stage: Stage, options: WorldOptions): World => worldOf(stage, { memory: newMemory(options), agenda: { noted: [], count: 0 } })
 
@@ -98,6 +102,7 @@ function worldOf(stage: Stage, { memory, agenda: noted }: WorldData): World {
       if (colleague !== undefined) agenda.note(atMs, { kind: 'ringColleague', agentId: colleague.id, toAgentId })
       return colleague?.id ?? null
     },
+    leaveMessage: (box, atMs) => agenda.note(atMs, { kind: 'ringMailbox', box }),
     hear: (callId, agentId, samples, state, atMs) => hear(scene, callId, agentId, samples, state, atMs),
     setNextAnswer: (answersAs) => {
       memory.nextAnswer = answersAs

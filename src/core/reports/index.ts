@@ -15,6 +15,7 @@ export {
   type Grouped,
   inInterval,
   isHandling,
+  isOffered,
   type MeasureOptions,
   type Measures,
   measure,
