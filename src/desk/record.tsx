@@ -10,6 +10,7 @@ import type { CallbackView, CentreView } from '@/exchange/protocol'
 import { useSeen } from '@/exchange/react'
 import { useHistory } from '@/history/react'
 import { Clock } from '@/ui'
+import { MessageInHand } from '@/voicemail'
 import { callerWords, memoInWords, NumberLinks, outcomeLabel, resultWords, useNumberWords } from '@/words'
 import { AddToPeople } from './add-to-people'
 import { WhoCalls } from './who-calls'
@@ -78,6 +79,7 @@ export const Record = memoInWords(function Record({ work, unknown, moreHeadStart
             )}
           </>
         )}
+        {direction === 'message' && <Fact label="Queue">{queue}</Fact>}
         {direction === 'inbound' && (
           <>
             <Fact label="Queue">{queue}</Fact>
@@ -105,6 +107,7 @@ export const Record = memoInWords(function Record({ work, unknown, moreHeadStart
           </Fact>
         ))}
       </dl>
+      {work.messageId !== null && work.handledBy !== null && <MessageInHand messageId={work.messageId} />}
       <PreviousContacts key={work.id} work={work} centre={centre} />
     </section>
   )

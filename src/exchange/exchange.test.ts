@@ -9,7 +9,9 @@ describe('the running floor', () => {
   test('a tab is sent everything once, and then only the parts that changed', async () => {
     const { tab, exchange } = await inCall()
     const parts = [...new Set(tab.messages.flatMap((m) => (m.kind === 'view' ? Object.keys(m.changes) : [])))].sort()
-    expect(parts).toEqual(['account', 'calls', 'centre', 'work', 'device', 'door', 'floor', 'me', 'doNotCall', 'people', 'seatMoved', 'sound'].sort())
+    expect(parts).toEqual(
+      ['account', 'calls', 'centre', 'work', 'device', 'door', 'floor', 'me', 'doNotCall', 'people', 'seatMoved', 'sound', 'voicemail'].sort(),
+    )
     const before = tab.messages.length
     await tab.give({ kind: 'setMute', muted: true })
     const changes = tab.messages.slice(before).filter((m) => m.kind === 'view')

@@ -445,6 +445,8 @@ export interface DoorParts {
   readonly floor: FloorPart
 }
 
+export type { BoxView, MessagesPage, MessageView, VoicemailPart } from './messages'
+
 /** All parts there are. A tab nobody is signed in at has only those of the door. */
 export type TabView = DoorParts & Omit<FloorView, 'floor' | ListName>
 

@@ -3,9 +3,23 @@
 // microphone, and the recorder. No part of it ever holds up a call; what is missing is said, and what breaks is tried again.
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { type AgentId, type DeviceId, deviceOfAgent } from '@/core/ids'
+import { floorNow } from '@/exchange/floor-time'
 import type { CallView, MeView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
-import { audioContext, createMixer, createRecorder, createVoices, type Heard, type Mixer, type Recorder, SILENCE, sceneOf, type Voices } from '@/sound'
+import {
+  audioContext,
+  cadenceSamples,
+  createMixer,
+  createRecorder,
+  createVoices,
+  type Heard,
+  type Mixer,
+  type Recorder,
+  SILENCE,
+  sceneOf,
+  VOICEMAIL_TONE,
+  type Voices,
+} from '@/sound'
 import { MICROPHONE_FAILURES, useChosenDevices } from '@/sound-path'
 import { type LineMicrophone, openLineMicrophone } from './line-microphone'
 
@@ -29,6 +43,8 @@ interface Desk {
 }
 
 const TRY_AGAIN_MS = 2_000
+const TONE_S = 0.5
+const TONE_LEVEL = 0.2
 
 export function useLineSound(me: MeView, calls: readonly CallView[], voiceVolume: number): LineSound {
   const command = useCommand()
@@ -39,6 +55,9 @@ export function useLineSound(me: MeView, calls: readonly CallView[], voiceVolume
   const [problem, setProblem] = useState<SoundProblem | null>(null)
   const { microphone: chosen } = useChosenDevices()
   const { id, soundPath } = me
+  const toneAtMs = calls.find(({ call }) => call.leaving !== null)?.call.leaving?.toneAtMs ?? null
+  // The tone of which mailbox was given last.
+  const [tonedAtMs, setTonedAtMs] = useState(0)
   const isLost = me.soundLost !== null
   const speaksHere = soundPath === 'computer'
 
@@ -68,7 +87,7 @@ export function useLineSound(me: MeView, calls: readonly CallView[], voiceVolume
       desk.current ??= connectDesk(context, setProblem)
       if (speaksHere && !isLost) void openMouth()
       desk.current.mixer.setVoiceVolume(voiceVolume)
-      const scene = calls.length === 0 ? SILENCE : sceneOf(calls, id)
+      const scene = calls.length === 0 ? SILENCE : sceneOf(calls, id, Math.max(tonedAtMs, floorNow()))
       desk.current.mixer.apply(scene)
       desk.current.recorder.follow(scene.recordingId)
       speakNew(desk.current, calls, id, said.current)
@@ -80,7 +99,16 @@ export function useLineSound(me: MeView, calls: readonly CallView[], voiceVolume
     return () => {
       alive = false
     }
-  }, [calls, id, voiceVolume, soundPath, speaksHere, isLost, openMouth])
+  }, [calls, id, voiceVolume, soundPath, speaksHere, isLost, openMouth, tonedAtMs])
+
+  useEffect(() => {
+    if (toneAtMs === null || toneAtMs <= floorNow()) return
+    const timer = setTimeout(() => {
+      giveTone(desk.current)
+      setTonedAtMs(toneAtMs)
+    }, toneAtMs - floorNow())
+    return () => clearTimeout(timer)
+  }, [toneAtMs])
 
   // A path that was lost is tried again by itself, and at once when something is plugged in.
   useEffect(() => {
@@ -136,11 +164,40 @@ function connectDesk(context: AudioContext, onProblem: (problem: SoundProblem | 
 
 /** New words of somebody else on my lines, in their own voice. */
 function speakNew({ mixer, voices }: Desk, calls: readonly CallView[], agentId: AgentId, said: Map<string, string>): void {
-  for (const { call } of calls)
+  for (const { call } of calls) {
+    const { leaving } = call
     for (const { deviceId, said: words, party } of call.connections) {
       const key = `${call.id} ${deviceId}`
       if (words === null || deviceId === deviceOfAgent(agentId) || said.get(key) === words) continue
       said.set(key, words)
+      if (leaving?.deviceId === deviceId && leaving.greetingId !== null) {
+        void playGreeting(mixer, leaving.greetingId, deviceId as DeviceId)
+        continue
+      }
       void voices.speak(words, party.kind === 'outside' ? (party.name ?? party.number ?? 'nobody') : deviceId, mixer.input(deviceId as DeviceId))
     }
+  }
+}
+
+/** Who leaves a message hears it, and it is no part of the message. */
+function giveTone(desk: Desk | null): void {
+  if (desk === null) return
+  const { ear } = desk.mixer
+  playInto(ear, cadenceSamples(VOICEMAIL_TONE, TONE_S, ear.context.sampleRate).map((s) => s * TONE_LEVEL) as Float32Array<ArrayBuffer>, ear.context.sampleRate)
+}
+
+/** A greeting its owner has recorded, where this browser keeps it; its words stand in the caption all the same. */
+async function playGreeting(mixer: Mixer, greetingId: string, deviceId: DeviceId): Promise<void> {
+  const { loadSound, RATE_HERTZ } = await import('@/recordings/sound')
+  const sound = await loadSound(greetingId).catch(() => null)
+  if (sound !== null) playInto(mixer.input(deviceId), sound.samples as Float32Array<ArrayBuffer>, RATE_HERTZ)
+}
+
+function playInto(node: AudioNode, samples: Float32Array<ArrayBuffer>, rateHertz: number): void {
+  const buffer = node.context.createBuffer(1, samples.length, rateHertz)
+  buffer.copyToChannel(samples, 0)
+  const source = node.context.createBufferSource()
+  source.buffer = buffer
+  source.connect(node)
+  source.start()
 }

@@ -5,6 +5,7 @@ import { PlaceLink } from '@/ui'
 const UNDER = [
   ['/people', 'People'],
   ['/log', 'Log of calls'],
+  ['/voicemail', 'Voicemail'],
 ] as const
 
 export function PeoplePlaces({ here }: { here: (typeof UNDER)[number][0] }) {

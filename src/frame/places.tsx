@@ -10,6 +10,7 @@ import { mayEnter, PLACES, type Place } from './rights'
 const UNDER: readonly (readonly [path: string, place: Place])[] = [
   ['/people', 'people'],
   ['/log', 'people'],
+  ['/voicemail', 'people'],
   ['/callbacks', 'callbacks'],
   ['/do-not-call', 'callbacks'],
   ['/campaigns', 'campaigns'],

@@ -22,6 +22,7 @@ export function ShiftBar({ shift }: { shift: OnShift }) {
         <StatePart me={me} give={give} notReadyOpen={notReadyOpen} setNotReadyOpen={setNotReadyOpen} />
         <OwedMenu me={me} onCode={setCoding} />
         <DueCallbacks count={due} />
+        <Unheard />
         <Missed id={me.id} sinceMs={me.shiftStartedAtMs} />
         <div className="ml-auto flex shrink-0 items-center gap-3">
           {me.campaignId !== null && <Campaign id={me.campaignId} />}
@@ -43,6 +44,18 @@ function DueCallbacks({ count }: { count: number }) {
     </Button>
   )
 }
+
+/** Messages of one's own that nobody has listened to. */
+const Unheard = memo(function Unheard() {
+  const router = useRouter()
+  const count = useSeen((view) => view.voicemail.unheard) ?? 0
+  if (count === 0) return null
+  return (
+    <Button className="!px-2" onClick={() => router.push('/voicemail')}>
+      {count === 1 ? '1 message' : `${count} messages`}
+    </Button>
+  )
+})
 
 /** Calls that passed the agent by and were not looked at yet. */
 const Missed = memo(function Missed({ id, sinceMs }: { id: string; sinceMs: number }) {

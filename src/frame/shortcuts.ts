@@ -13,7 +13,7 @@ export const SHORTCUTS = {
   undo: { keys: 'Alt+Z', does: 'Undo a hang-up, a removal or a decline before it reaches the network' },
   transfer: { keys: 'Alt+T', does: 'Transfer: choose whom, then consult or send at once' },
   conference: { keys: 'Alt+C', does: 'Conference: bring somebody in, or join both lines' },
-  complete: { keys: 'Alt+G', does: 'Complete the transfer to whom you consult' },
+  complete: { keys: 'Alt+G', does: 'Complete the transfer to whom you consult; call back who left the message in hand' },
   alternate: { keys: 'Alt+W', does: 'Talk to the other line' },
   endConsult: { keys: 'Alt+E', does: 'End the consult and go back to the first line' },
   keypad: { keys: 'Alt+K', does: 'Keypad' },

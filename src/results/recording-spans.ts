@@ -1,18 +1,12 @@
 // What of a recording was hold and what was left out, read from the ledger.
 import type { LedgerEntry } from '@/core/ledger'
-
-export interface RecordingSpan {
-  readonly kind: 'hold' | 'paused'
-  /** Since the recording began. */
-  readonly fromMs: number
-  readonly toMs: number
-}
+import type { Span } from '@/recordings'
 
 /** Spans that fall into the recording, in the order they began. What is still open at its end ends there. */
-export function spansOf(entries: readonly LedgerEntry[], startedAtMs: number, endedAtMs: number): readonly RecordingSpan[] {
-  const spans: RecordingSpan[] = []
-  const open = new Map<string, { readonly kind: RecordingSpan['kind']; readonly atMs: number }>()
-  const begin = (key: string, kind: RecordingSpan['kind'], atMs: number) => open.set(key, { kind, atMs })
+export function spansOf(entries: readonly LedgerEntry[], startedAtMs: number, endedAtMs: number): readonly Span[] {
+  const spans: Span[] = []
+  const open = new Map<string, { readonly kind: Span['kind']; readonly atMs: number }>()
+  const begin = (key: string, kind: Span['kind'], atMs: number) => open.set(key, { kind, atMs })
   const end = (key: string, atMs: number) => {
     const begun = open.get(key)
     if (begun === undefined) return

@@ -1,6 +1,9 @@
 // Everything there are voices for, before a booking is filled in; read by the tool that makes the clips, and by nobody else.
+import { agentGreeting, PREPARED_GREETINGS, queueGreeting } from '@/core/voicemail'
 import { BUSINESS, OTHER_BUSINESS } from './business'
+import { AGENTS } from './people'
 import { PLACES } from './places'
+import { FENNHOLM } from './set-up'
 import { WORDS } from './words'
 
 const BUSINESSES = [OTHER_BUSINESS, ...BUSINESS.values()]
@@ -11,6 +14,9 @@ export const SPOKEN: readonly string[] = [
     ...BUSINESSES.flatMap(({ lines, instead }) => [...lines.flat(), ...Object.values(instead).flatMap((byTurn) => Object.values(byTurn).flat())]),
     ...[...dialled, ...wrongNumber].flat(),
     ...[fedUp, machine, ...messages.flatMap((m) => m.says), notOnTheMenu, ...colleague, ...stranger],
+    ...PREPARED_GREETINGS,
+    ...AGENTS.map(({ name }) => agentGreeting(name).text),
+    ...FENNHOLM.queues.filter((q) => q.takesMessages).map(({ name }) => queueGreeting(name).text),
     ...PLACES.flatMap((p) => [p.greeting, ...Object.values(p.menu ?? {})]),
   ]),
 ]

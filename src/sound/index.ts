@@ -12,6 +12,7 @@ export {
 export { createMixer, type Mixer } from './mixer'
 export { audioContext, play, playSamples, type SoundStart } from './player'
 export { createRecorder, type Piece, type Recorder } from './recorder'
+export { renderSpoken, type SpokenAt } from './render-spoken'
 export { type Scene, SILENCE, sceneOf } from './scene'
-export { type Cadence, HELD_TOO_LONG, RINGING, ZIP } from './tones'
+export { type Cadence, cadenceSamples, HELD_TOO_LONG, RINGING, VOICEMAIL_TONE, ZIP } from './tones'
 export { createVoices, type Voices } from './voices'

@@ -15,7 +15,7 @@ export interface Scene {
 
 export const SILENCE: Scene = { ear: {}, heard: false, failed: null, recordingId: null }
 
-export function sceneOf(views: readonly { readonly call: Call; readonly ears: readonly Ear[] }[], agentId: AgentId): Scene {
+export function sceneOf(views: readonly { readonly call: Call; readonly ears: readonly Ear[] }[], agentId: AgentId, nowMs = 0): Scene {
   const mine = deviceOfAgent(agentId)
   const ear: Record<DeviceId, Hearing> = {}
   let heard = false
@@ -29,6 +29,8 @@ export function sceneOf(views: readonly { readonly call: Call; readonly ears: re
     // One desk records a call: that of the first agent on it, who hears what there is to hear.
     const first = call.connections.find((c) => c.party.kind === 'agent' && (c.state === 'connected' || c.state === 'held'))
     if (call.recording?.state === 'on' && first?.deviceId === mine) recordingId = call.recording.recordingId
+    // What is said after a mailbox's tone is recorded where it is said.
+    if (call.leaving !== null && nowMs >= call.leaving.toneAtMs && first?.deviceId === mine) recordingId = call.leaving.recordingId
     const alone = !call.connections.some((c) => c.deviceId !== mine && c.state === 'connected')
     const lost = call.connections.find((c) => c.state === 'failed')?.failure
     if (lost != null && alone && call.connections.some((c) => c.deviceId === mine && c.state === 'connected'))

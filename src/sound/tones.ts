@@ -15,6 +15,8 @@ export const BUSY: Cadence = { hertz: [400], secondsOnOff: [0.375, 0.375] }
 export const UNOBTAINABLE: Cadence = { hertz: [400], secondsOnOff: [60, 0] }
 /** One short sound before a call that is answered by itself. */
 export const ZIP: Cadence = { hertz: [1400, 1800], secondsOnOff: [0.12, 60] }
+/** After a mailbox has greeted: from here on it is recorded. */
+export const VOICEMAIL_TONE: Cadence = { hertz: [1000], secondsOnOff: [0.4, 60] }
 /** A soft sign that somebody has been on hold too long. */
 export const HELD_TOO_LONG: Cadence = { hertz: [523.25], secondsOnOff: [0.15, 9.85] }
 

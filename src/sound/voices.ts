@@ -5,10 +5,11 @@ import { clipOf, voiceOf } from './clip'
 const ROOT = '/voices'
 
 export interface Voices {
-  speak(text: string, speaker: string, into: AudioNode): Promise<void>
+  /** `atS` of the context's time; at once when that is over. Whether there is a clip of the words. */
+  speak(text: string, speaker: string, into: AudioNode, atS?: number): Promise<boolean>
 }
 
-export function createVoices(context: AudioContext): Voices {
+export function createVoices(context: BaseAudioContext): Voices {
   const decoded = new Map<string, Promise<AudioBuffer | null>>()
   const known = fetch(`${ROOT}/clips.json`).then(
     async (answer) => new Set((await answer.json()) as string[]),
@@ -21,17 +22,18 @@ export function createVoices(context: AudioContext): Voices {
     return answer.ok ? context.decodeAudioData(await answer.arrayBuffer()) : null
   }
   return {
-    async speak(text, speaker, into) {
+    async speak(text, speaker, into, atS = 0) {
       const clip = clipOf(text)
       const voice = voiceOf(speaker)
       const key = `${voice}/${clip}`
       if (!decoded.has(key)) decoded.set(key, load(clip, voice))
       const buffer = await decoded.get(key)
-      if (buffer == null) return
+      if (buffer == null) return false
       const source = context.createBufferSource()
       source.buffer = buffer
       source.connect(into)
-      source.start()
+      source.start(atS)
+      return true
     },
   }
 }

@@ -9,6 +9,14 @@ export const queueGreeting = (queue: string): Greeting => ({
   recording: null,
 })
 
+/** Words there are voices for, to begin from. */
+export const PREPARED_GREETINGS: readonly string[] = [
+  'I am on another call. Please leave your name and your number after the tone.',
+  'I am away from my desk. Please leave a message after the tone, and I will call you back today.',
+  'I am not at work today. Please leave a message after the tone, and I will call you back tomorrow.',
+  'Nobody is here at the moment. Please say what it is about after the tone, and we will call you back.',
+]
+
 /** A mailbox picks up, and begins to speak after this. */
 export const PICKS_UP_MS = 600
 const PER_CHARACTER_MS = 75

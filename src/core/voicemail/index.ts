@@ -1,6 +1,6 @@
 export { boxKey, boxOwner, deviceOfBox } from './box'
 export { type VoicemailEvent, VoicemailEventSchema } from './event'
-export { agentGreeting, greetingMs, PICKS_UP_MS, queueGreeting } from './greeting'
+export { agentGreeting, greetingMs, PICKS_UP_MS, PREPARED_GREETINGS, queueGreeting } from './greeting'
 export {
   evolveMessage,
   LONGEST_MESSAGE_MS,

@@ -13,6 +13,7 @@ import { useBoard } from './board-context'
 import { ConsultActions, LiveActions, type Panel, RingingActions } from './call-actions'
 import { Cords, type Link } from './cord'
 import { cordOf, linkOf } from './cord-form'
+import { holdsMessage, MessageActions } from './message-actions'
 import { PartyPlate } from './party-plate'
 import { Plate } from './plate'
 import { UndoStrip } from './undo-strip'
@@ -87,6 +88,8 @@ export function CallRow({ view, isOver, after, work, silenced, firstName, consul
           <RingingActions view={view} onPanel={onPanel} silenced={silenced} />
         ) : second ? (
           <ConsultActions view={view} mine={mine} firstName={firstName} onTryNext={onTryNext} />
+        ) : holdsMessage(call, mine) ? (
+          <MessageActions call={call} />
         ) : untaken(view, mine) !== null ? (
           <UntakenActions callId={call.id} party={untaken(view, mine)} />
         ) : (
@@ -214,6 +217,20 @@ const NONE = { form: 'none', mutedHere: false, mutedThere: false } as const
 function WaitingPlate({ view: { call }, work }: { view: CallView; work: Work | undefined }) {
   const { me, seats, centre } = useBoard()
   const queue = call.connections.find((c) => c.party.kind === 'queue')
+  const queueName = centre.queues.find((q) => q.id === call.queueId)?.name ?? ''
+  if (call.messageId !== null)
+    return (
+      <Plate
+        name={callerWords(call.customer?.name, call.number, 'Withheld number')}
+        kind={`Left a message · ${queueName}`}
+        tone="waiting"
+        clock={
+          <>
+            waits since <Clock sinceMs={call.offeredAtMs} className="text-ink" />
+          </>
+        }
+      />
+    )
   if (call.keptFor !== null && queue !== undefined)
     return (
       <Plate

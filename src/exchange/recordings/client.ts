@@ -36,3 +36,14 @@ export async function loadRuns(recordingId: string): Promise<readonly RecordingR
   }
   return [...runs].map(([run, parts]) => ({ startedAtMs: Number(run), data: new Blob(parts, { type: parts[0]?.type ?? 'audio/webm' }) }))
 }
+
+/** Forgets the sounds of these kinds that are in use no more, but for those of the last minutes: whatever they are for may be about to be kept. */
+export async function forgetAllBut(kinds: readonly string[], inUse: ReadonlySet<string>, nowMs = Date.now()): Promise<void> {
+  for (const key of await store.keys()) {
+    const [recordingId = '', startedAtMs = ''] = key.split('/')
+    const isFresh = nowMs - Number(startedAtMs) < FRESH_MS
+    if (!isFresh && !inUse.has(recordingId) && kinds.some((kind) => recordingId.startsWith(kind))) await store.removeItem(key)
+  }
+}
+
+const FRESH_MS = 15 * 60_000

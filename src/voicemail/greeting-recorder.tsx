@@ -1,0 +1,87 @@
+'use client'
+// Records a greeting with the microphone of this computer.
+import { useEffect, useRef, useState } from 'react'
+import { formatClock } from '@/core/time'
+import type { Greeting } from '@/core/voicemail'
+import { keepPiece } from '@/exchange/recordings/client'
+import { durationMsOf, loadSound } from '@/recordings'
+import { closeMicrophone, openMicrophone, recordStream } from '@/sound'
+import { MICROPHONE_FAILURES, useChosenDevices } from '@/sound-path'
+import { Button, Clock, Problem } from '@/ui'
+
+const LONGEST_MS = 60_000
+const SHORTEST_MS = 500
+
+interface Props {
+  readonly recording: Greeting['recording']
+  readonly onRecorded: (recording: Greeting['recording']) => void
+}
+
+export function GreetingRecorder({ recording, onRecorded }: Props) {
+  const { microphone } = useChosenDevices()
+  const [sinceMs, setSinceMs] = useState<number | null>(null)
+  const [problem, setProblem] = useState<string | null>(null)
+  const finish = useRef<(() => void) | null>(null)
+  const abandon = useRef<(() => void) | null>(null)
+  useEffect(() => () => abandon.current?.(), [])
+  const record = async () => {
+    setProblem(null)
+    const opened = await openMicrophone(microphone)
+    if (!opened.ok) return setProblem(MICROPHONE_FAILURES[opened.failure])
+    const running = recordStream(opened.stream)
+    const startedAtMs = Date.now()
+    const timer = setTimeout(() => finish.current?.(), LONGEST_MS)
+    abandon.current = () => {
+      clearTimeout(timer)
+      closeMicrophone(opened.stream)
+    }
+    finish.current = () => {
+      finish.current = null
+      void running
+        .stop()
+        .then((data) => keep(data, startedAtMs))
+        .catch((error: unknown) => setProblem(`It could not be kept: ${error instanceof Error ? error.message : String(error)}. Try again.`))
+        .finally(() => {
+          abandon.current?.()
+          abandon.current = null
+          setSinceMs(null)
+        })
+    }
+    setSinceMs(startedAtMs)
+  }
+  const keep = async (data: Blob, startedAtMs: number) => {
+    const recordingId = `rec_greeting_${startedAtMs}`
+    await keepPiece({ recordingId, startedAtMs, index: 0, data })
+    const sound = await loadSound(recordingId)
+    const lastsMs = sound === null ? 0 : Math.min(LONGEST_MS, Math.round(durationMsOf(sound)))
+    if (lastsMs < SHORTEST_MS) return setProblem('That was too short to be a greeting. Press Record, speak, then press Stop.')
+    onRecorded({ recordingId, lastsMs })
+  }
+  return (
+    <div>
+      <div className="flex items-center gap-3">
+        {sinceMs === null ? (
+          <Button onClick={() => void record()}>{recording === null ? 'Record' : 'Record anew'}</Button>
+        ) : (
+          <Button tone="primary" onClick={() => finish.current?.()}>
+            Stop
+          </Button>
+        )}
+        <span className="text-soft">
+          {sinceMs !== null ? (
+            <>
+              Recording <Clock sinceMs={sinceMs} />
+            </>
+          ) : recording === null ? (
+            'Up to a minute, with the microphone of this computer.'
+          ) : (
+            <>
+              Recorded, <span className="tabular">{formatClock(recording.lastsMs)}</span> long. It is kept in this browser.
+            </>
+          )}
+        </span>
+      </div>
+      {problem !== null && <Problem>{problem}</Problem>}
+    </div>
+  )
+}

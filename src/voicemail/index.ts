@@ -1,0 +1,2 @@
+export { MessageInHand } from './message-in-hand'
+export { VoicemailScreen } from './screen'
