@@ -3,7 +3,8 @@ import { mkdtemp, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { type Browser, chromium, expect, type Page, test } from '@playwright/test'
-import { board, button, goReady, openDevice, ringMe, signIn, state } from './desk'
+import { board, button, goReady, goTo, KESTER, openDevice, ringMe, signIn, startShift, state } from './desk'
+import { message, messages, savedSound, toVoicemail } from './voicemail'
 
 const FAKE_DEVICE = '--use-fake-device-for-media-stream'
 
@@ -33,6 +34,46 @@ test('this computer: a level that moves, three seconds played back, and the answ
   await expect(soundStep(page)).toContainText('You are heard, and you hear.')
   await start(page)
   await expect(button(page, 'Sound')).toBeVisible()
+})
+
+test('a colleague hears the greeting its owner has recorded, and leaves a message in their own voice', async ({ page, context }) => {
+  await context.grantPermissions(['microphone'])
+  const kester = await page.context().newPage()
+  await signIn(kester, KESTER.name, KESTER.pin)
+  await toVoicemail(kester)
+  await button(kester, 'Greeting…').click()
+  const dialog = kester.getByRole('dialog', { name: 'Greeting' })
+  await dialog.getByRole('radio', { name: /Your voice/ }).click()
+  await expect(dialog.getByRole('button', { name: 'Try it out' })).toBeDisabled()
+  await dialog.getByLabel('Its words, for who cannot hear it').fill('Kester here. Please speak.')
+  await button(kester, 'Record').click()
+  await expect(dialog).toContainText('Recording 0:02')
+  await button(kester, 'Stop').click()
+  await expect(dialog).toContainText(/Recorded, 0:0[1-4] long/)
+  await dialog.getByRole('button', { name: 'Try it out' }).click()
+  await expect(dialog).toContainText('Listen…')
+  await dialog.getByRole('button', { name: 'Use it' }).click()
+  await expect(dialog).toBeHidden()
+
+  await page.bringToFront()
+  await startShift(page)
+  await goTo(page, 'People')
+  await page.getByRole('option').filter({ hasText: 'Kester Oddersey' }).click()
+  await button(page, 'More for Kester Oddersey').click()
+  await page.getByRole('menuitem', { name: 'Leave a message' }).click()
+  await goTo(page, 'Desk')
+  await expect(board(page)).toContainText('“Kester here. Please speak.”')
+  // A short greeting, its tone, and some words.
+  await expect(board(page)).toContainText(/internal call 0:0[89]/)
+  await button(page, 'Hang up').click()
+  await expect(state(page)).toHaveText('Not ready · Signed in')
+  await kester.bringToFront()
+  await expect(messages(kester)).toHaveCount(1, { timeout: 20_000 })
+  await messages(kester).click()
+  await expect(message(kester)).toContainText('Eluned Tarnow')
+  const saved = await savedSound(kester)
+  expect(saved.seconds).toBeGreaterThan(2)
+  expect(saved.peak).toBeGreaterThan(500)
 })
 
 /** A browser whose fake microphone plays this file. */

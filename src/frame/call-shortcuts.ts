@@ -49,6 +49,7 @@ export function callShortcuts({ me, calls, inFront, give, panel, onPanel }: Opti
     park: gives({ kind: 'park', ...on }),
     record: gives({ kind: 'record', ...on, to: call.recording === null ? 'on' : 'off' }),
     move: gives({ kind: 'moveCall', ...on, endpoint: mine?.endpoint === 'computer' ? 'handset' : 'computer' }),
+    ...(call.messageId !== null ? { complete: gives({ kind: 'callMessageBack', ...on }) } : {}),
     ...(consult === undefined
       ? {}
       : {

@@ -1,6 +1,7 @@
 'use client'
 // The stand-ins panel: what plays the outside world, plainly marked as such, and steered as a trainer would.
 import { useState } from 'react'
+import type { Box } from '@/core/voicemail'
 import type { FloorView } from '@/exchange/protocol'
 import { useFloor, useFloorView } from '@/exchange/react'
 import { Button, Choice, Dialog, Problem, SelectField } from '@/ui'
@@ -60,15 +61,15 @@ export function StandIns({ open, onOpenChange }: Props) {
 
 function ACaller({ view, onDone }: { view: FloorView; onDone: () => void }) {
   const floor = useFloor()
-  const { centre, me } = view
+  const { centre, me, account } = view
   // Whoever is rung gets a caller of a queue they serve.
   const [queueId, setQueueId] = useState(me?.queueIds[0] ?? centre.queues[0]?.id ?? '')
   const [caller, setCaller] = useState('')
   const [patience, setPatience] = useState('')
   const [stays, setStays] = useState('')
   const [problem, setProblem] = useState<string | null>(null)
+  const queue = centre.queues.find((q) => q.id === queueId)
   const call = async (kind: 'ringMe' | 'callerIntoQueue') => {
-    const queue = centre.queues.find((q) => q.id === queueId)
     if (floor === null || queue === undefined) return
     const reply = await floor.ask({
       kind,
@@ -79,6 +80,11 @@ function ACaller({ view, onDone }: { view: FloorView; onDone: () => void }) {
       keepsPlaceMs: patience === 'keeps' ? KEEPS_PLACE_MS : null,
     })
     if (reply.ok) onDone()
+    else setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
+  }
+  const leaveMessage = async (box: Box) => {
+    const reply = await floor?.ask({ kind: 'leaveMessage', box })
+    if (reply === undefined || reply.ok) onDone()
     else setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
   }
   const colleague = async () => {
@@ -126,6 +132,16 @@ function ACaller({ view, onDone }: { view: FloorView; onDone: () => void }) {
         </Button>
         <Button onClick={() => void call('callerIntoQueue')}>A caller into the queue</Button>
         <Button onClick={() => void colleague()}>A colleague calls me</Button>
+      </div>
+      <div className="mt-2 flex flex-wrap items-center gap-3">
+        <Button onClick={() => void leaveMessage({ kind: 'agent', agentId: account.id })}>Leave me a message</Button>
+        <Button
+          aria-disabled={queue?.takesMessages !== true || undefined}
+          title={queue?.takesMessages === true ? undefined : `${queue?.name} takes no messages; Set-up can change that.`}
+          onClick={() => queue?.takesMessages === true && void leaveMessage({ kind: 'queue', queueId: queue.id })}
+        >
+          Leave the queue a message
+        </Button>
       </div>
       <p className="mt-2 text-soft">The first rings at this desk, the second at whoever is longest ready.</p>
       {problem !== null && <Problem>{problem}</Problem>}

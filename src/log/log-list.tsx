@@ -19,7 +19,7 @@ interface Props {
 
 /** The mark before the words, so that colour says nothing alone. */
 const MARKS = { in: '→', out: '←', missed: '×' } as const
-const COLUMNS = 'pl-2 grid-cols-[104px_72px_minmax(0,1fr)_minmax(0,1fr)] md:grid-cols-[132px_88px_minmax(0,1.2fr)_160px_minmax(0,0.9fr)_minmax(0,1.1fr)]'
+const COLUMNS = 'pl-2 grid-cols-[128px_72px_minmax(0,1fr)_minmax(0,1fr)] md:grid-cols-[136px_88px_minmax(0,1.2fr)_160px_minmax(0,0.9fr)_minmax(0,1.1fr)]'
 
 export function LogList({ seenMs, timeZone, ...list }: Props) {
   const { callBack } = useCallBack()

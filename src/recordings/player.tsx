@@ -4,7 +4,7 @@ import { Slider } from 'radix-ui'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { toWav } from '@/core/formats'
 import { formatClock } from '@/core/time'
-import { Button, SelectField, saveFile, usePersonalNumber, usePersonalSetting } from '@/ui'
+import { Button, saveFile, usePersonalNumber, usePersonalSetting } from '@/ui'
 import { durationMsOf, RATE_HERTZ, type Sound } from './sound'
 import { type Span, Wave } from './wave'
 
@@ -100,27 +100,22 @@ export function Player({ sound, spans = [], fileName, onFirstPlay, children }: P
           +5 s
         </Button>
         <span className="tabular whitespace-nowrap text-soft">{clock}</span>
-        <SelectField label="Speed" className="ml-auto w-20" value={speed} onChange={(e) => setSpeed(e.target.value)}>
-          {SPEEDS.map((s) => (
-            <option key={s} value={s}>
-              {s} ×
-            </option>
-          ))}
-        </SelectField>
-        <label className="flex flex-col">
-          <span className="eyebrow">Volume</span>
-          <input
-            type="range"
-            min={0}
-            max={1}
-            step={0.05}
-            value={volume}
-            onChange={(e) => setVolume(Number(e.target.value))}
-            className="h-8 w-24 accent-green"
-          />
-        </label>
       </div>
-      <div className="mt-2 flex flex-wrap gap-2">
+      <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <label className="flex items-center gap-2 text-soft">
+          Speed
+          <select value={speed} onChange={(e) => setSpeed(e.target.value)} className="h-8 rounded-sm border border-line-strong bg-raised px-1 text-ink">
+            {SPEEDS.map((s) => (
+              <option key={s} value={s}>
+                {s} ×
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="flex items-center gap-2 text-soft">
+          Volume
+          <input type="range" min={0} max={1} step={0.05} value={volume} onChange={(e) => setVolume(Number(e.target.value))} className="w-20 accent-green" />
+        </label>
         <Button onClick={() => saveFile(`${fileName}.wav`, wav, 'audio/wav')}>Save as WAV</Button>
         {children}
       </div>

@@ -24,7 +24,7 @@ export function MessagesList({ messages, frontId, onFront, onEnter, timeZone, em
       frontKey={frontId}
       onFront={onFront}
       onEnter={onEnter}
-      columns="pl-2 grid-cols-[104px_minmax(0,1fr)_48px] md:grid-cols-[112px_minmax(0,0.9fr)_minmax(0,0.7fr)_48px_minmax(0,1.5fr)]"
+      columns="pl-2 grid-cols-[128px_minmax(0,1fr)_48px] md:grid-cols-[136px_minmax(0,0.9fr)_minmax(0,0.7fr)_48px_minmax(0,1.5fr)]"
       empty={empty}
     >
       {(message) => {
