@@ -68,7 +68,7 @@ const DOUBTFUL = [
 /** The figures as the screen writes them. T of the service level comes from the set-up, per queue. */
 export function figures(callsText: string, statesText: string, serviceLevelMs: Readonly<Record<string, number>>) {
   const calls = fromNdjson<Call>(callsText).filter((c) => c.direction !== 'internal')
-  const inbound = calls.filter((c) => c.direction === 'inbound')
+  const inbound = calls.filter((c) => c.direction === 'inbound' && c.queue !== null)
   const answered = inbound.filter((c) => c.answeredAtMs !== null)
   const abandoned = inbound.filter((c) => c.result === 'abandoned')
   const short = abandoned.filter((c) => c.shortAbandon).length

@@ -8,6 +8,7 @@ import type { CentreView, MeView } from '@/exchange/protocol'
 import { useCommand, useSeen } from '@/exchange/react'
 import { SHORTCUTS, scriptOf } from '@/frame'
 import { type ReadingActions, ReadingPane, type ReadingPaneHandle } from '@/reading'
+import { MessageInHand } from '@/voicemail'
 import { memoInWords, outcomeSetOf } from '@/words'
 import { EarlierCall } from './earlier-call'
 import { OutcomeTray, type OutcomeTrayHandle } from './outcome/tray'
@@ -27,6 +28,8 @@ export interface Shown {
   readonly answeredAtMs: number | null
   readonly moreHeadStartMs: number
   readonly keptPlace: boolean
+  /** A message, with nobody on the line so far. */
+  readonly holdsMessage: boolean
 }
 
 /** What shortcuts may ask of it from anywhere. */
@@ -41,7 +44,7 @@ interface Props {
 }
 
 export const Below = memo(function Below({ shown, onLookUp, onSaved, onBack, ref }: Props) {
-  const { me, centre, work, ringing, backTo, unknown, answeredAtMs, moreHeadStartMs, keptPlace } = shown
+  const { me, centre, work, ringing, backTo, unknown, answeredAtMs, moreHeadStartMs, keptPlace, holdsMessage } = shown
   const pane = useRef<ReadingPaneHandle>(null)
   const tray = useRef<OutcomeTrayHandle>(null)
   useImperativeHandle(ref, () => ({
@@ -66,6 +69,8 @@ export const Below = memo(function Below({ shown, onLookUp, onSaved, onBack, ref
         <PreviewPane key={`${me.preview.record.recordId} ${me.preview.sinceMs}`} me={me} centre={centre} preview={me.preview} />
       ) : work === undefined ? (
         <WaitingPane me={me} centre={centre} onChoose={onLookUp} />
+      ) : holdsMessage && work.messageId !== null ? (
+        <MessageInHand key={work.id} messageId={work.messageId} isPage />
       ) : (
         <Reading
           key={work.id}
@@ -91,6 +96,7 @@ export const Below = memo(function Below({ shown, onLookUp, onSaved, onBack, ref
               unknown={unknown}
               moreHeadStartMs={moreHeadStartMs}
               keptPlace={keptPlace}
+              showsMessage={!holdsMessage && work.handledBy !== null}
               centre={centre}
               promised={promised ?? undefined}
               answeredAtMs={answeredAtMs}

@@ -53,9 +53,11 @@ function DeskOf({ shift, centre, calls, work: works }: { shift: OnShift } & Seen
   const backTo = !isEarlier ? null : inFront === undefined ? 'Leave it for later' : `Back to ${callerWords(ofLine?.customer?.name, ofLine?.number, 'the call')}`
   const unknown = work?.customer === null ? call : undefined
   const { answeredAtMs = ringing ? null : (work?.handledSinceMs ?? null), headStartMs = 0, keptFor = null } = call ?? {}
+  // Once they have spoken it is a call like any, also when it is over.
+  const holdsMessage = work?.messageId != null && !ringing && (call === undefined ? work.captions.length === 0 : call.answeredAtMs === null)
   const shown = useMemo(
-    (): Shown => ({ me, centre, work, ringing, backTo, unknown, answeredAtMs, moreHeadStartMs: headStartMs, keptPlace: keptFor !== null }),
-    [me, centre, work, ringing, backTo, unknown, answeredAtMs, headStartMs, keptFor],
+    (): Shown => ({ me, centre, work, ringing, backTo, unknown, answeredAtMs, moreHeadStartMs: headStartMs, keptPlace: keptFor !== null, holdsMessage }),
+    [holdsMessage, me, centre, work, ringing, backTo, unknown, answeredAtMs, headStartMs, keptFor],
   )
   // The board and the state answer a press in the next frame; the page and the outcome, which are more to draw, in the one after it.
   const shownBelow = useAfterFrame(shown)

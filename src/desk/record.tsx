@@ -11,7 +11,7 @@ import { useSeen } from '@/exchange/react'
 import { useHistory } from '@/history/react'
 import { Clock } from '@/ui'
 import { MessageInHand } from '@/voicemail'
-import { callerWords, memoInWords, NumberLinks, outcomeLabel, resultWords, useNumberWords } from '@/words'
+import { behalfWords, callerWords, memoInWords, NumberLinks, outcomeLabel, resultWords, useNumberWords } from '@/words'
 import { AddToPeople } from './add-to-people'
 import { WhoCalls } from './who-calls'
 
@@ -22,13 +22,15 @@ interface Props {
   /** What this call is given on top of its queue's head start. */
   readonly moreHeadStartMs: number
   readonly keptPlace: boolean
+  /** The message the work is about stands here, and not in place of the page that is read. */
+  readonly showsMessage: boolean
   readonly centre: CentreView
   readonly answeredAtMs: number | null
   /** What was promised, when the call was made to keep it. */
   readonly promised: CallbackView | undefined
 }
 
-export const Record = memoInWords(function Record({ work, unknown, moreHeadStartMs, keptPlace, centre, answeredAtMs, promised }: Props) {
+export const Record = memoInWords(function Record({ work, unknown, moreHeadStartMs, keptPlace, showsMessage, centre, answeredAtMs, promised }: Props) {
   const promisedBy = useSeen(({ seats }) => seats.find((s) => s.id === promised?.agreedBy)?.name)
   const { customer, number, path, offeredAtMs, direction, campaign } = work
   const ofCampaign = centre.campaigns.find((c) => c.id === campaign?.campaignId)
@@ -107,7 +109,7 @@ export const Record = memoInWords(function Record({ work, unknown, moreHeadStart
           </Fact>
         ))}
       </dl>
-      {work.messageId !== null && work.handledBy !== null && <MessageInHand messageId={work.messageId} />}
+      {work.messageId !== null && showsMessage && <MessageInHand messageId={work.messageId} />}
       <PreviousContacts key={work.id} work={work} centre={centre} />
     </section>
   )
@@ -152,7 +154,7 @@ function PreviousContact({ record, centre }: { record: CallRecord; centre: Centr
       <span className="tabular text-soft text-xs leading-5">{format(record.offeredAtMs, 'd MMM HH:mm')}</span>
       <span className="min-w-0 truncate">
         {record.outcome === null ? resultWords(record.result) : outcomeLabel(centre, record)}
-        <span className="text-soft"> · {record.queue ?? record.campaign ?? 'dialled by us'}</span>
+        <span className="text-soft"> · {behalfWords(record)}</span>
         {record.notes !== '' && (
           <span className="text-soft">
             {' '}

@@ -66,6 +66,7 @@ function Queues({ me, centre }: Omit<WaitingProps, 'onChoose'>) {
                   </th>
                   <td className="text-right">
                     {queue.kept > 0 && <span className="mr-2 text-soft">{queue.kept} to be called</span>}
+                    {queue.messages > 0 && <span className="mr-2 text-soft">{queue.messages === 1 ? '1 message' : `${queue.messages} messages`}</span>}
                     <span className={`tabular ${queue.waiting > 0 ? 'font-semibold text-brass-text' : ''}`}>{queue.waiting}</span>
                   </td>
                   <td className="text-right">

@@ -1,6 +1,8 @@
 // Strangers, secrets and rights: what a tab may do depends on whose port it is, and on nothing it says.
 import { describe, expect, test } from 'vitest'
 import { toAgentId } from '@/core/ids'
+import { SAILINGS } from '@/scenario'
+import type { MessagesPage, TabView } from './protocol'
 import { aFloor, aTab, CALL, ELUNED, HELLO, inCall, KESTER, LINNEA, PIN, RING, START } from './testing'
 
 describe('a stranger’s tab', () => {
@@ -20,6 +22,7 @@ describe('a stranger’s tab', () => {
     { says: 'the ledger', message: { kind: 'ledger' } },
     { says: 'the history', message: { kind: 'history', afterSeq: 0, throughSeq: null } },
     { says: 'the do-not-call list', message: { kind: 'doNotCall', search: '', atMost: 9 } },
+    { says: 'a mailbox', message: { kind: 'messages' } },
     { says: 'a PIN set', message: { kind: 'setPin', agentId: ELUNED, pin: '1111' } },
     { says: 'the world steered', message: { kind: 'setPace', pace: 'storm' } },
     { says: 'a caller', message: RING },
@@ -74,6 +77,43 @@ describe('an account', () => {
   ])('of an agent is refused $says, with who can enable it', async ({ message }) => {
     const { tab } = await inCall()
     expect(await tab.ask(message)).toMatchObject({ ok: false, refusal: { reason: 'notEntitled', next: expect.stringContaining('Linnea Wickerby') } })
+  })
+
+  test('opens its own mailbox and those of its queues: of another’s it is told neither what is in it nor how much', async () => {
+    const { exchange, pass } = await aFloor()
+    const [eluned, kester, linnea] = [aTab(exchange), aTab(exchange), aTab(exchange)]
+    for (const [tab, id] of [
+      [eluned, ELUNED],
+      [kester, KESTER],
+      [linnea, LINNEA],
+    ] as const) {
+      await tab.ask(HELLO)
+      await tab.signIn(id)
+    }
+    await linnea.ask({ kind: 'leaveMessage', box: { kind: 'agent', agentId: ELUNED } })
+    await linnea.ask({ kind: 'leaveMessage', box: { kind: 'queue', queueId: SAILINGS } })
+    pass(60_000)
+    const opened = async (tab: typeof eluned): Promise<MessagesPage> => {
+      const reply = await tab.ask({ kind: 'messages' })
+      if (!reply.ok || reply.text === null) throw new Error('refused')
+      return JSON.parse(reply.text)
+    }
+    const of = async (tab: typeof eluned) => (await opened(tab)).messages.map((m) => m.boxName).toSorted()
+    expect(await of(eluned)).toEqual(['Eluned Tarnow', 'Sailings'])
+    expect(await of(kester)).toEqual(['Sailings'])
+    expect(await of(linnea)).toEqual(['Sailings'])
+    const unheard = (tab: typeof eluned) => (tab.view() as unknown as TabView).voicemail.unheard
+    expect([unheard(eluned), unheard(kester), unheard(linnea)]).toEqual([1, 0, 0])
+    const own = (await opened(eluned)).messages.find((m) => m.boxName === 'Eluned Tarnow')
+    const mark = { kind: 'command', command: { kind: 'markMessage', messageId: own?.id, heard: true } }
+    for (const tab of [kester, linnea]) expect(await tab.ask(mark)).toMatchObject({ ok: false, refusal: { reason: 'notYourMailbox' } })
+    // Nobody needs to be on shift for their own.
+    expect(await eluned.ask(mark)).toMatchObject({ ok: true })
+    expect([
+      unheard(eluned),
+      (await opened(linnea)).boxes.filter((b) => b.mayGreet).length > 1,
+      (await opened(kester)).boxes.some((b) => b.box.kind === 'queue' && b.mayGreet),
+    ]).toEqual([0, true, false])
   })
 
   test('lets a call be made for somebody else only with a PIN of their own', async () => {

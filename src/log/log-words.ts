@@ -28,7 +28,7 @@ export const howWords = ({ way, how }: LogRow): string | null => (how === null ?
 export function ofWords({ direction, queue, campaign }: LogRow): string {
   if (campaign !== null) return campaign
   if (queue !== null) return queue
-  return direction === 'internal' ? 'Internal' : 'Dialled'
+  return direction === 'internal' ? 'Internal' : direction === 'inbound' ? 'To a mailbox' : 'Dialled'
 }
 
 /** What tells a row from every other: a call may ring in vain more than once. */

@@ -10,7 +10,7 @@ import type { FloorView } from '@/exchange/protocol'
 import { seesEverybody } from '@/frame'
 import { useHistory, useHistoryOpening } from '@/history/react'
 import { nameIn } from '@/ui'
-import { callerWords, outcomeLabel, resultWords, useNumberWords } from '@/words'
+import { behalfWords, callerWords, outcomeLabel, resultWords, useNumberWords } from '@/words'
 import { answerWords, eventWords } from './event-words'
 import { Recording } from './recording'
 
@@ -58,7 +58,7 @@ function Found({ record, entries, names }: { record: CallRecord; entries: readon
     <>
       <h1 className="mt-2 font-semibold text-2xl">
         {callerWords(record.customer, record.number, 'Withheld number')}
-        <span className="font-normal text-soft text-lg"> · {record.queue ?? 'dialled by us'}</span>
+        <span className="font-normal text-soft text-lg"> · {behalfWords(record)}</span>
       </h1>
       <p className="text-soft">
         {format(record.offeredAtMs, 'EEEE d MMMM yyyy, HH:mm:ss')} ·{' '}

@@ -110,6 +110,7 @@ export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
 const TICKS = [
   ['tellsWait', 'Tell callers the expected wait'],
   ['keepsPlaces', 'Callers may keep their place and be called'],
+  ['takesMessages', 'Takes messages: of who waits, and of everybody while it is closed'],
   ['answersItself', 'Put through without ringing, after a tone'],
   ['records', 'Record every call'],
   ['retired', 'Retired: takes no calls any more'],

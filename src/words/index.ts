@@ -11,5 +11,5 @@ export { describeAfter, describeBoard, failureWords, isMine, listed, type Names,
 export { lacking, lackingToDial } from './entitled'
 export { NumberLinks } from './number-links'
 export { callerWords, memoInWords, numberWords, useNumberWords } from './number-words'
-export { ATTEMPT_WORDS, outcomeLabel, outcomeLabels, outcomeSetOf, outcomeSetOfRecord, RESULT_WORDS, resultWords } from './outcome-words'
+export { ATTEMPT_WORDS, behalfWords, outcomeLabel, outcomeLabels, outcomeSetOf, outcomeSetOfRecord, RESULT_WORDS, resultWords } from './outcome-words'
 export { diversionShort, diversionWords, spentWords, stateWords } from './state-words'

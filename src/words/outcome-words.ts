@@ -52,4 +52,8 @@ export const RESULT_WORDS: Record<CallResult, string> = {
 export const outcomeLabels = (centre: CentreView): Readonly<Record<string, string>> =>
   Object.fromEntries(centre.outcomeSets.flatMap((s) => s.codes.map((c) => [c.code, c.label])))
 
+/** For which queue or campaign a call was, or why it was for none. */
+export const behalfWords = ({ queue, campaign, direction }: Pick<CallRecord, 'queue' | 'campaign' | 'direction'>): string =>
+  queue ?? campaign ?? (direction === 'inbound' ? 'to a mailbox' : direction === 'internal' ? 'between colleagues' : 'dialled by us')
+
 export const resultWords = (result: CallResult): string => RESULT_WORDS[result]

@@ -1,7 +1,7 @@
 'use client'
 // The actions of a call, at its row's end: what they are depends on what the call is to me. Ending a call stands apart from
 // everything else, and ending one party is never here but on that party's plate.
-import { type Call, type Connection, isConference, services } from '@/core/calls'
+import { type Call, type Connection, isConference, isKept, services } from '@/core/calls'
 import { type FloorRefusal, toRefusalText } from '@/core/floor'
 import type { CallView } from '@/exchange/protocol'
 import { SHORTCUTS } from '@/frame'
@@ -38,7 +38,11 @@ export function RingingActions({ view: { call }, onPanel, silenced }: Pick<Props
         <ActionButton command={{ kind: 'decline', ...on }} shortcut={SHORTCUTS.decline.keys}>
           Decline
         </ActionButton>
-        <ActionButton command={{ kind: 'divert', ...on, target: { kind: 'voicemail', agentId: me.id } }} shortcut={SHORTCUTS.voicemail.keys}>
+        <ActionButton
+          command={{ kind: 'divert', ...on, target: { kind: 'voicemail', agentId: me.id } }}
+          refusal={isKept(call) ? { reason: 'callerNotOnLine' } : null}
+          shortcut={SHORTCUTS.voicemail.keys}
+        >
           To voicemail
         </ActionButton>
       </div>
