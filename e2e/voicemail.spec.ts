@@ -31,7 +31,7 @@ test('a message is counted, heard with its words, kept as a file, sent on with a
   await expect(button(page, 'Mark as not heard')).toBeVisible()
   await expect(button(page, '1 message')).toBeHidden()
   await button(page, 'Pause').click()
-  await button(page, 'Five seconds on').click()
+  await button(page, '+5 s: five seconds on').click()
   await expect(message(page).getByRole('slider', { name: 'Place in the recording' })).toHaveAttribute('aria-valuetext', /0:0[5-9] of/)
   await button(page, 'Mark as not heard').click()
   await expect(button(page, '1 message')).toBeVisible()

@@ -93,10 +93,10 @@ export function Player({ sound, spans = [], fileName, onFirstPlay, children }: P
         <Button tone="primary" onClick={toggle} className="w-20">
           {playing ? 'Pause' : 'Play'}
         </Button>
-        <Button onClick={() => goTo(atS - JUMP_S)} aria-label="Five seconds back">
+        <Button onClick={() => goTo(atS - JUMP_S)} aria-label="−5 s: five seconds back">
           −5 s
         </Button>
-        <Button onClick={() => goTo(atS + JUMP_S)} aria-label="Five seconds on">
+        <Button onClick={() => goTo(atS + JUMP_S)} aria-label="+5 s: five seconds on">
           +5 s
         </Button>
         <span className="tabular whitespace-nowrap text-soft">{clock}</span>
