@@ -116,6 +116,8 @@ test('a closed queue turns callers away with its own words', async ({ page }) =>
   for (const day of ['Mo', 'Tu', 'We', 'Th', 'Fr']) await form.getByRole('checkbox', { name: day, exact: true }).uncheck()
   const notToday = ['Su', 'Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa'][(new Date().getUTCDay() + 3) % 7] as string
   await form.getByRole('checkbox', { name: notToday, exact: true }).check()
+  // One that takes messages would take one of them instead.
+  await form.getByRole('checkbox', { name: /^Takes messages/ }).uncheck()
   await form.getByLabel('When it is closed').fill('The harbour sleeps.')
   await button(tab, 'Keep changes').click()
   await putIntoUse(tab)

@@ -8,6 +8,8 @@ import type { ReactNode } from 'react'
 import { FloorProvider } from '@/exchange/react'
 import { Frame } from '@/frame'
 import { HistoryProvider } from '@/history/react'
+import { KeptForOffline } from '@/offline'
+import { SmallWindow } from './small-window'
 
 export const metadata: Metadata = { title: 'Loyal Switchboard', description: 'An agent desk for contact centres.' }
 
@@ -19,7 +21,11 @@ export default async function Layout({ children }: { children: ReactNode }) {
       <body>
         <FloorProvider>
           <HistoryProvider>
-            <Frame>{children}</Frame>
+            <Frame>
+              {children}
+              <SmallWindow />
+            </Frame>
+            <KeptForOffline />
           </HistoryProvider>
         </FloorProvider>
       </body>

@@ -1,17 +1,19 @@
 'use client'
 // What lies below the board: the page that is read, the record and the outcome of the call in front; between calls what is waited for and the day so far.
 import { memo, type Ref, useImperativeHandle, useMemo, useRef } from 'react'
-import type { Call } from '@/core/calls'
+import type { Call, Target } from '@/core/calls'
 import type { CallId } from '@/core/ids'
 import { behalfOf, type Work } from '@/core/work'
 import type { CentreView, MeView } from '@/exchange/protocol'
 import { useCommand, useSeen } from '@/exchange/react'
 import { SHORTCUTS, scriptOf } from '@/frame'
 import { type ReadingActions, ReadingPane, type ReadingPaneHandle } from '@/reading'
+import { Panes } from '@/ui'
 import { MessageInHand } from '@/voicemail'
 import { memoInWords, outcomeSetOf } from '@/words'
 import { EarlierCall } from './earlier-call'
 import { OutcomeTray, type OutcomeTrayHandle } from './outcome/tray'
+import { PeopleBeside, usePeopleBeside } from './people-beside'
 import { PreviewPane } from './preview-pane'
 import { Record } from './record'
 import { TodayColumn, WaitingPane } from './waiting'
@@ -40,11 +42,14 @@ interface Props {
   readonly onLookUp: (name: string) => void
   readonly onSaved: (label: string, kept: boolean) => void
   readonly onBack: () => void
+  /** Somebody is chosen to be brought to the call; null while there is none. */
+  readonly onBring: ((target: Target) => void) | null
   readonly ref: Ref<BelowHandle>
 }
 
-export const Below = memo(function Below({ shown, onLookUp, onSaved, onBack, ref }: Props) {
+export const Below = memo(function Below({ shown, onLookUp, onSaved, onBack, onBring, ref }: Props) {
   const { me, centre, work, ringing, backTo, unknown, answeredAtMs, moreHeadStartMs, keptPlace, holdsMessage } = shown
+  const [beside] = usePeopleBeside(me.id)
   const pane = useRef<ReadingPaneHandle>(null)
   const tray = useRef<OutcomeTrayHandle>(null)
   useImperativeHandle(ref, () => ({
@@ -64,49 +69,73 @@ export const Below = memo(function Below({ shown, onLookUp, onSaved, onBack, ref
   const script = work === undefined ? null : scriptOf(centre, work)
   const outcomeSet = work === undefined ? undefined : outcomeSetOf(centre, behalfOf(work))
   return (
-    <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_420px] [contain:strict]">
-      {work === undefined && me.preview !== null ? (
-        <PreviewPane key={`${me.preview.record.recordId} ${me.preview.sinceMs}`} me={me} centre={centre} preview={me.preview} />
-      ) : work === undefined ? (
-        <WaitingPane me={me} centre={centre} onChoose={onLookUp} />
-      ) : holdsMessage && work.messageId !== null ? (
-        <MessageInHand key={work.id} messageId={work.messageId} isPage />
-      ) : (
-        <Reading
-          key={work.id}
-          ref={pane}
-          agentName={me.name}
-          work={work}
-          script={script}
-          readOnly={!mayCode || work.run === null}
-          readBy={readBy}
-          opensWhen={ringing ? 'youAnswer' : work.run === null && work.endedAtMs === null ? 'theyAnswer' : null}
-          keys={PAGE_KEYS}
-          actions={actions}
-        />
-      )}
-      <aside data-focus-home aria-label="Record and outcome" className="flex min-h-0 flex-col overflow-hidden border-line-strong border-l bg-paper">
-        {work === undefined ? (
-          <TodayColumn me={me} centre={centre} />
-        ) : (
-          <>
-            {backTo !== null && <EarlierCall backTo={backTo} onBack={onBack} />}
-            <Record
-              work={work}
-              unknown={unknown}
-              moreHeadStartMs={moreHeadStartMs}
-              keptPlace={keptPlace}
-              showsMessage={!holdsMessage && work.handledBy !== null}
-              centre={centre}
-              promised={promised ?? undefined}
-              answeredAtMs={answeredAtMs}
-            />
-            {mayCode && outcomeSet !== undefined && (
-              <OutcomeTray key={work.id} ref={tray} me={me} work={work} set={outcomeSet} script={script} centre={centre} onSaved={onSaved} />
-            )}
-          </>
-        )}
-      </aside>
+    <div className="flex min-h-0 flex-1 flex-col [contain:strict]">
+      <Panes
+        name="desk"
+        accountId={me.id}
+        className="min-h-0 flex-1"
+        panes={[
+          {
+            id: 'page',
+            name: 'the page',
+            minPx: 380,
+            content:
+              work === undefined && me.preview !== null ? (
+                <PreviewPane key={`${me.preview.record.recordId} ${me.preview.sinceMs}`} me={me} centre={centre} preview={me.preview} />
+              ) : work === undefined ? (
+                <WaitingPane me={me} centre={centre} onChoose={onLookUp} />
+              ) : holdsMessage && work.messageId !== null ? (
+                <MessageInHand key={work.id} messageId={work.messageId} isPage />
+              ) : (
+                <Reading
+                  key={work.id}
+                  ref={pane}
+                  agentName={me.name}
+                  work={work}
+                  script={script}
+                  readOnly={!mayCode || work.run === null}
+                  readBy={readBy}
+                  opensWhen={ringing ? 'youAnswer' : work.run === null && work.endedAtMs === null ? 'theyAnswer' : null}
+                  keys={PAGE_KEYS}
+                  actions={actions}
+                />
+              ),
+          },
+          {
+            id: 'record',
+            name: 'the record',
+            px: 420,
+            minPx: 340,
+            content: (
+              <aside data-focus-home aria-label="Record and outcome" className="flex min-h-0 flex-1 flex-col overflow-hidden bg-paper">
+                {work === undefined ? (
+                  <TodayColumn me={me} centre={centre} />
+                ) : (
+                  <>
+                    {backTo !== null && <EarlierCall backTo={backTo} onBack={onBack} />}
+                    <Record
+                      work={work}
+                      unknown={unknown}
+                      moreHeadStartMs={moreHeadStartMs}
+                      keptPlace={keptPlace}
+                      showsMessage={!holdsMessage && work.handledBy !== null}
+                      centre={centre}
+                      promised={promised ?? undefined}
+                      answeredAtMs={answeredAtMs}
+                    />
+                    {mayCode && outcomeSet !== undefined && (
+                      <OutcomeTray key={work.id} ref={tray} me={me} work={work} set={outcomeSet} script={script} centre={centre} onSaved={onSaved} />
+                    )}
+                  </>
+                )}
+              </aside>
+            ),
+          },
+          ...(work !== undefined && beside === 'yes'
+            ? [{ id: 'people', name: 'people', px: 260, minPx: 200, content: <PeopleBeside me={me} onBring={onBring} /> }]
+            : []),
+        ]}
+      />
     </div>
   )
 })

@@ -69,7 +69,7 @@ function DeskOf({ shift, centre, calls, work: works }: { shift: OnShift } & Seen
       </h1>
       <Board me={me} centre={centre} calls={calls} work={works} give={give} panel={panel} onPanel={setPanel} problem={shift.trouble} over={over} />
       <Tour me={me} calls={calls} />
-      <Below ref={below} shown={shownBelow} onLookUp={lookUp} onSaved={saved} onBack={back} />
+      <Below ref={below} shown={shownBelow} onLookUp={lookUp} onSaved={saved} onBack={back} onBring={pickable === null ? null : pick} />
       <DialLine ref={dialLine} me={me} centre={centre} onPick={pickable === null ? null : pick} onDrop={choose} onOver={setOver} />
     </main>
   )

@@ -1,6 +1,7 @@
 'use client'
 // The dial line: type or paste anything; suggestions open upward; what Enter will do is written beside it. With a call on
 // the board it finds whom to bring to it: Enter opens the choices there, and a suggestion may be dragged onto a line.
+import clsx from 'clsx'
 import { useSearchParams } from 'next/navigation'
 import { type KeyboardEvent, type Ref, useEffect, useId, useImperativeHandle, useRef, useState } from 'react'
 import type { Target } from '@/core/calls'
@@ -17,6 +18,7 @@ import { ChoiceRow } from './choice-row'
 import { choicesBefore, REDIALLED, useDialledBefore } from './dialled-before'
 import type { DraggableChoices } from './draggable-choices'
 import { useNumberReader } from './number-reader'
+import { usePeopleBeside } from './people-beside'
 import { WaiverButton } from './waiver'
 
 interface Props {
@@ -90,6 +92,7 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
   const why = missing === null ? null : toRefusalText(missing)
   const { marked: choice, listed } = finder
 
+  const [beside, setBeside] = usePeopleBeside(me.id)
   const clear = () => {
     setTyped('')
     setProblem(null)
@@ -195,7 +198,12 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
           <EnterDoes choice={text === '' && !listed ? null : (choice ?? null)} reading={reading} text={text} brings={onPick !== null} />
         )}
       </p>
-      {problem === null && <span className="ml-auto shrink-0 text-soft">Press ? for the keyboard</span>}
+      {onPick !== null && problem === null && (
+        <Button tone="quiet" className="!px-1 ml-auto" onClick={() => setBeside(beside === 'yes' ? 'no' : 'yes')}>
+          {beside === 'yes' ? 'Hide people' : 'Show people'}
+        </Button>
+      )}
+      {problem === null && <span className={clsx('shrink-0 text-soft', onPick === null && 'ml-auto')}>Press ? for the keyboard</span>}
     </footer>
   )
 })

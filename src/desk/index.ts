@@ -1,2 +1,3 @@
 export { CorrectOutcome } from './correct-outcome'
 export { Desk } from './desk'
+export { SmallWindow } from './small-window'

@@ -7,6 +7,7 @@ import { useCommand, useSeen } from '@/exchange/react'
 import { ColleagueActions } from '@/frame'
 import { Button, Clock } from '@/ui'
 import { diversionShort, stateWords } from '@/words'
+import { inOrder, MARKS } from './presence'
 
 interface Props {
   readonly me: MeView
@@ -14,21 +15,9 @@ interface Props {
   readonly onChoose: (name: string) => void
 }
 
-const ORDER = { ready: 0, ringing: 1, onCall: 2, internalCall: 3, wrapUp: 4, notReady: 5, signedOut: 6 } as const
-/** The mark before the words, the same as in the shift bar: a form for each state, so that colour says nothing alone. */
-const MARKS = {
-  ready: 'size-3 border-[3px] border-green',
-  ringing: 'size-3 border-[3px] border-dashed border-brass',
-  onCall: 'size-3 bg-green',
-  internalCall: 'size-3 border-[3px] border-double border-sea',
-  wrapUp: 'h-3 w-1.5 bg-brass',
-  notReady: 'h-1 w-3 bg-ink',
-  signedOut: 'h-px w-3 bg-line-strong',
-} as const
-
 export function People({ me, onChoose }: Props) {
   const seats = useSeen((view) => view.seats) ?? []
-  const others = seats.filter((s) => s.id !== me.id && s.role === 'agent').toSorted((a, b) => ORDER[a.state] - ORDER[b.state] || a.sinceMs - b.sinceMs)
+  const others = seats.filter((s) => s.id !== me.id && s.role === 'agent').toSorted(inOrder)
   const on = others.filter((s) => s.state !== 'signedOut')
   const off = others.filter((s) => s.state === 'signedOut')
   return (

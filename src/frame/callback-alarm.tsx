@@ -11,8 +11,9 @@ import { HELD_TOO_LONG } from '@/sound'
 import { Button, Clock, inZone, useNowMs } from '@/ui'
 import { callerWords, memoInWords } from '@/words'
 import { useCadence } from './cadence'
+import { useReminderVolume } from './volumes'
 
-const SOFT = 0.05
+const LOUDEST = 0.1
 /** The sign is given for this long after the time, then the line alone speaks. */
 const SOUNDS_FOR_MS = 12_000
 const LATER_MS = 10 * MINUTE
@@ -37,11 +38,12 @@ export const CallbackAlarm = memoInWords(function CallbackAlarm({ me, give }: Pr
   const callbacks = useSeen((view) => view.callbacks) ?? NONE
   const timeZone = useSeen((view) => view.centre.timeZone) ?? 'UTC'
   const now = useNowMs()
+  const [volume] = useReminderVolume()
   const command = useCommand()
   const due = useMemo(() => dueFor(me, callbacks, now), [me, callbacks, now])
   const [first] = due
   const talks = me.state === 'onCall' || me.state === 'internalCall' || me.state === 'ringing'
-  useCadence(HELD_TOO_LONG, first !== undefined && !talks && now - first.dueAtMs < SOUNDS_FOR_MS && me.soundPath !== 'none', SOFT)
+  useCadence(HELD_TOO_LONG, first !== undefined && !talks && now - first.dueAtMs < SOUNDS_FOR_MS && me.soundPath !== 'none', LOUDEST * volume)
   // Who talks is told of their own promises alone: what is anybody's can wait, and is counted in the bar.
   if (first === undefined || (talks && first.ownerId !== me.id)) return null
   // Hours of days ago say nothing: then the day does.

@@ -8,8 +8,8 @@ import type { CallId } from '@/core/ids'
 import type { Work } from '@/core/work'
 import type { CallView, FloorView, MeView } from '@/exchange/protocol'
 import { useAllSeen, useCommand, useSeen } from '@/exchange/react'
-import { RINGING } from '@/sound'
-import { nameIn, usePersonalNumber, useStable } from '@/ui'
+import { ringOf } from '@/sound'
+import { nameIn, useStable } from '@/ui'
 import { callerWords, isMine, othersOn, useNumberWords } from '@/words'
 import { Announcer } from './announcer'
 import { useCadence } from './cadence'
@@ -22,9 +22,8 @@ import { type LineSound, useLineSound } from './line-sound'
 import { useCallNotification } from './notifications'
 import type { OpenPanel } from './panel'
 import { useShortcuts } from './shortcuts'
+import { RING_LOUDNESS, useVolumes, type Volumes } from './volumes'
 import { useZipTone } from './zip-tone'
-
-const RING_LOUDNESS = 0.16
 
 export interface OnShift {
   readonly me: MeView
@@ -45,12 +44,7 @@ export interface OnShift {
   readonly setNotReadyOpen: (open: boolean) => void
   readonly due: number
   readonly sound: LineSound
-  readonly volumes: {
-    readonly voice: number
-    readonly ring: number
-    readonly setVoice: (volume: number) => void
-    readonly setRing: (volume: number) => void
-  }
+  readonly volumes: Volumes
   /** Something for screen readers to say once. */
   readonly say: (words: string) => void
 }
@@ -102,9 +96,9 @@ function Shift({ me, calls, work, centre, callbacks, seats, onHelp, children }: 
   const [coding, setCodingAt] = useCoding(me, rings ? null : (inFront?.call.id ?? null))
   const ofLine = workInFront(inFront, work, me)
 
-  const [voice, setVoice] = usePersonalNumber('voice volume', 1)
-  const [ring, setRing] = usePersonalNumber('ring volume', 0.75)
-  useCadence(RINGING, rings && !isSilenced(inFront, ofLine) && me.soundPath !== 'none', RING_LOUDNESS * ring)
+  const volumes = useVolumes()
+  const { voice, ring } = volumes
+  useCadence(ringOf(volumes.ringId).cadence, rings && !isSilenced(inFront, ofLine) && me.soundPath !== 'none', RING_LOUDNESS * ring)
   useZipTone(me, calls, ring)
   const asWork = inFront?.call.workId === null ? undefined : ofLine
   const colleague = inFront?.call.workId === null ? othersOn(inFront, me.id)[0]?.party : undefined
@@ -153,7 +147,6 @@ function Shift({ me, calls, work, centre, callbacks, seats, onHelp, children }: 
   })
 
   const trouble = refused?.forState === stateKey ? refused.says : null
-  const volumes = useMemo(() => ({ voice, ring, setVoice, setRing }), [voice, ring, setVoice, setRing])
   const value = useMemo(
     (): OnShift => ({
       ...{ me, inFront, rings, ofLine, coding, setCoding, give, trouble, panel, setPanel, notReadyOpen, setNotReadyOpen, due, sound, volumes, say: setSaid },

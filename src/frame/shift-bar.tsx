@@ -11,6 +11,7 @@ import { diversionWords } from '@/words'
 import { useMissedCount } from './missed'
 import type { OnShift } from './on-shift'
 import { OwedMenu } from './owed-menu'
+import { closeSmallWindow, openSmallWindow, useSmallWindow, useSmallWindowProblem } from './small-window'
 import { SoundMenu } from './sound-menu'
 import { StatePart } from './state-part'
 
@@ -18,15 +19,16 @@ export function ShiftBar({ shift }: { shift: OnShift }) {
   const { me, due, give, setCoding, notReadyOpen, setNotReadyOpen, sound, volumes } = shift
   return (
     <section aria-label="Shift" className="border-line-strong border-b bg-raised">
-      <div className="flex h-11 items-center gap-3 px-4">
+      <div className="flex min-h-11 flex-wrap items-center gap-x-3 px-4">
         <StatePart me={me} give={give} notReadyOpen={notReadyOpen} setNotReadyOpen={setNotReadyOpen} />
         <OwedMenu me={me} onCode={setCoding} />
         <DueCallbacks count={due} />
         <Unheard />
         <Missed id={me.id} sinceMs={me.shiftStartedAtMs} />
-        <div className="ml-auto flex shrink-0 items-center gap-3">
+        <div className="ml-auto flex min-w-0 flex-wrap items-center gap-x-3">
           {me.campaignId !== null && <Campaign id={me.campaignId} />}
           {me.queueIds.length > 0 && <Queues served={me.queueIds} />}
+          <SmallWindowButton />
           <SoundMenu me={me} give={give} sound={sound} volumes={volumes} />
         </div>
       </div>
@@ -44,6 +46,22 @@ function DueCallbacks({ count }: { count: number }) {
     </Button>
   )
 }
+
+/** All of a call in a window above other programs. */
+const SmallWindowButton = memo(function SmallWindowButton() {
+  const open = useSmallWindow()
+  const problem = useSmallWindowProblem()
+  return (
+    <Button
+      tone="quiet"
+      className="!hidden lg:!inline-flex !px-1"
+      title={problem ?? 'Your call in a small window above others'}
+      onClick={() => (open === null ? void openSmallWindow() : closeSmallWindow())}
+    >
+      {open === null ? 'Small window' : 'Close small window'}
+    </Button>
+  )
+})
 
 /** Messages of one's own that nobody has listened to. */
 const Unheard = memo(function Unheard() {

@@ -3,11 +3,13 @@
 import { memo, useEffect, useId, useState } from 'react'
 import type { SoundView } from '@/exchange/protocol'
 import { useSeen } from '@/exchange/react'
-import type { Heard } from '@/sound'
+import { type Heard, RINGS, ringOf } from '@/sound'
 import { Level, PATH_WORDS, SoundPathStep } from '@/sound-path'
-import { Button, Popover } from '@/ui'
+import { Button, Popover, SelectField } from '@/ui'
+import { useCadence } from './cadence'
 import { NotificationSetting } from './notifications'
 import type { OnShift } from './on-shift'
+import { RING_LOUDNESS } from './volumes'
 
 export const SoundMenu = memo(function SoundMenu({ me, give, sound, volumes }: Pick<OnShift, 'me' | 'give' | 'sound' | 'volumes'>) {
   const view = useSeen((seen) => seen.sound)
@@ -30,11 +32,41 @@ export const SoundMenu = memo(function SoundMenu({ me, give, sound, volumes }: P
       )}
       <Volume label="Voices" value={volumes.voice} onChange={volumes.setVoice} />
       <Volume label="Ringing" value={volumes.ring} onChange={volumes.setRing} />
+      <Volume label="Reminders" value={volumes.reminder} onChange={volumes.setReminder} />
+      <RingChoice volumes={volumes} />
       <NotificationSetting />
       <ChangePath me={me} view={view} give={give} />
     </Popover>
   )
 })
+
+const HEARD_FOR_MS = 4_000
+
+/** Which tone rings; it can be heard as loud as it will be. */
+function RingChoice({ volumes: { ringId, setRingId, ring } }: Pick<OnShift, 'volumes'>) {
+  const [heard, setHeard] = useState(false)
+  const { cadence, id } = ringOf(ringId)
+  useCadence(cadence, heard, RING_LOUDNESS * ring)
+  useEffect(() => {
+    if (!heard) return
+    const timer = setTimeout(() => setHeard(false), HEARD_FOR_MS)
+    return () => clearTimeout(timer)
+  }, [heard])
+  return (
+    <div className="mb-3 flex items-end gap-2">
+      <SelectField label="Ringing tone" className="flex-1" value={id} onChange={(e) => setRingId(e.target.value)}>
+        {RINGS.map((r) => (
+          <option key={r.id} value={r.id}>
+            {r.label}
+          </option>
+        ))}
+      </SelectField>
+      <Button aria-pressed={heard} onClick={() => setHeard(!heard)}>
+        {heard ? 'Stop' : 'Hear it'}
+      </Button>
+    </div>
+  )
+}
 
 /** What is chosen here is tried out first; it carries the voice once it is taken. */
 function ChangePath({ me, view, give }: Pick<OnShift, 'me' | 'give'> & { view: SoundView | null }) {

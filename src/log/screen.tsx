@@ -7,7 +7,7 @@ import { useAllSeen } from '@/exchange/react'
 import { PeoplePlaces, seesEverybody, useSeenMissed } from '@/frame'
 import { LOG_WAYS, type LogWay } from '@/history/client'
 import { useHistory } from '@/history/react'
-import { Problem, SelectField, TextField } from '@/ui'
+import { ListBeside, Problem, SelectField, TextField } from '@/ui'
 import { outcomeLabels, useNumberWords } from '@/words'
 import { LogEntry } from './log-entry'
 import { LogList } from './log-list'
@@ -51,69 +51,79 @@ export function LogScreen() {
   return (
     <>
       <PeoplePlaces here="/log" />
-      <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(0,1fr)_380px]">
-        <div className="flex min-h-0 min-w-0 flex-col bg-raised px-6 pt-5">
-          <div className="flex flex-wrap items-end gap-3">
-            <h1 className="mr-2 self-center font-semibold text-2xl">Log of calls</h1>
-            <TextField
-              label="Find a call"
-              className="min-w-52 flex-1"
-              type="search"
-              autoComplete="off"
-              placeholder="Name, number, queue or day (26 Nov)"
-              value={typed}
-              onChange={(e) => setTyped(e.target.value)}
-            />
-            <SelectField label="Which" className="w-32" value={way ?? ''} onChange={(e) => setWay(LOG_WAYS.find((w) => w === e.target.value) ?? null)}>
-              <option value="">All calls</option>
-              {LOG_WAYS.map((w) => (
-                <option key={w} value={w}>
-                  {WAY_LABELS[w]}
-                </option>
-              ))}
-            </SelectField>
-            {seesEverybody(account) && (
-              <SelectField label="Whose" className="w-44" value={whose ?? id} onChange={(e) => setWhose(e.target.value)}>
-                <option value={id}>{account.name}</option>
-                <option value={CENTRE}>The whole centre</option>
-                {seats
-                  .filter((s) => s.id !== id)
-                  .map((s) => (
-                    <option key={s.id} value={s.id}>
-                      {s.name}
+      <main className="flex min-h-0 flex-1 flex-col">
+        <ListBeside
+          name="log"
+          accountId={id}
+          label="Call"
+          px={380}
+          list={
+            <>
+              <div className="flex flex-wrap items-end gap-3">
+                <h1 className="mr-2 self-center font-semibold text-2xl">Log of calls</h1>
+                <TextField
+                  label="Find a call"
+                  className="min-w-52 flex-1"
+                  type="search"
+                  autoComplete="off"
+                  placeholder="Name, number, queue or day (26 Nov)"
+                  value={typed}
+                  onChange={(e) => setTyped(e.target.value)}
+                />
+                <SelectField label="Which" className="w-32" value={way ?? ''} onChange={(e) => setWay(LOG_WAYS.find((w) => w === e.target.value) ?? null)}>
+                  <option value="">All calls</option>
+                  {LOG_WAYS.map((w) => (
+                    <option key={w} value={w}>
+                      {WAY_LABELS[w]}
                     </option>
                   ))}
-              </SelectField>
-            )}
-          </div>
-          <p role="status" className="mt-3 min-h-6 text-soft">
-            {value === null ? (problem === null ? 'Looking…' : '') : value.found === 1 ? '1 call' : `${value.found.toLocaleString('en-GB')} calls`}
-            {value !== null && value.found > rows.length && `, the latest ${rows.length.toLocaleString('en-GB')} are shown`}
-            {value !== null && value.unseen > 0 && <strong className="ml-3 text-brass-text">{value.unseen} missed and not seen yet</strong>}
-          </p>
-          {problem !== null && <Problem>The log could not be read: {problem}. Reload the page.</Problem>}
-          <LogList
-            rows={rows}
-            frontKey={frontKey}
-            onFront={setFrontKey}
-            seenMs={seenMs}
-            timeZone={timeZone}
-            empty={
-              value === null
-                ? ''
-                : search.trim() !== ''
-                  ? `No call here has “${search.trim()}” in it.`
-                  : 'No calls yet. Every call you make, take or miss stands here.'
-            }
-          />
-        </div>
-        <aside aria-label="Call" className="min-h-0 overflow-auto border-line-strong border-t bg-paper lg:border-t-0 lg:border-l">
-          {front === null ? (
-            <p className="px-5 py-6 font-serif text-[17px] text-soft leading-7">The call you choose in the list stands here, with what can be done about it.</p>
-          ) : (
-            <LogEntry key={keyOf(front)} row={front} centre={seen.centre} seats={seats} account={account} />
-          )}
-        </aside>
+                </SelectField>
+                {seesEverybody(account) && (
+                  <SelectField label="Whose" className="w-44" value={whose ?? id} onChange={(e) => setWhose(e.target.value)}>
+                    <option value={id}>{account.name}</option>
+                    <option value={CENTRE}>The whole centre</option>
+                    {seats
+                      .filter((s) => s.id !== id)
+                      .map((s) => (
+                        <option key={s.id} value={s.id}>
+                          {s.name}
+                        </option>
+                      ))}
+                  </SelectField>
+                )}
+              </div>
+              <p role="status" className="mt-3 min-h-6 text-soft">
+                {value === null ? (problem === null ? 'Looking…' : '') : value.found === 1 ? '1 call' : `${value.found.toLocaleString('en-GB')} calls`}
+                {value !== null && value.found > rows.length && `, the latest ${rows.length.toLocaleString('en-GB')} are shown`}
+                {value !== null && value.unseen > 0 && <strong className="ml-3 text-brass-text">{value.unseen} missed and not seen yet</strong>}
+              </p>
+              {problem !== null && <Problem>The log could not be read: {problem}. Reload the page.</Problem>}
+              <LogList
+                rows={rows}
+                frontKey={frontKey}
+                onFront={setFrontKey}
+                seenMs={seenMs}
+                timeZone={timeZone}
+                empty={
+                  value === null
+                    ? ''
+                    : search.trim() !== ''
+                      ? `No call here has “${search.trim()}” in it.`
+                      : 'No calls yet. Every call you make, take or miss stands here.'
+                }
+              />
+            </>
+          }
+          beside={
+            front === null ? (
+              <p className="px-5 py-6 font-serif text-[17px] text-soft leading-7">
+                The call you choose in the list stands here, with what can be done about it.
+              </p>
+            ) : (
+              <LogEntry key={keyOf(front)} row={front} centre={seen.centre} seats={seats} account={account} />
+            )
+          }
+        />
       </main>
     </>
   )

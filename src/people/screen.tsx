@@ -5,7 +5,7 @@ import type { Change, PeopleSort } from '@/core/people'
 import type { PersonView } from '@/exchange/people'
 import { useSeen } from '@/exchange/react'
 import { PeoplePlaces } from '@/frame'
-import { Button, Problem, SelectField, TextField } from '@/ui'
+import { Button, ListBeside, Problem, SelectField, TextField } from '@/ui'
 import { useNumberWords } from '@/words'
 import { Card } from './card'
 import { ChosenBar } from './chosen-bar'
@@ -63,76 +63,84 @@ export function PeopleScreen() {
   return (
     <>
       <PeoplePlaces here="/people" />
-      <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(0,1fr)_420px]">
-        <div className="flex min-h-0 min-w-0 flex-col bg-raised px-6 pt-5">
-          <div className="flex flex-wrap items-end gap-3">
-            <h1 className="mr-2 self-center font-semibold text-2xl">People</h1>
-            <TextField
-              label="Find somebody"
-              className="min-w-52 flex-1"
-              type="search"
-              value={typed}
-              autoComplete="off"
-              placeholder="Name, number, company, group"
-              title="Also by the keys of a telephone: 5378 finds Kester"
-              onChange={(e) => setTyped(e.target.value)}
-            />
-            <SelectField label="Sorted by" className="w-28" value={sort} onChange={(e) => setSort(e.target.value as PeopleSort)}>
-              <option value="name">Name</option>
-              <option value="number">Number</option>
-              <option value="group">Group</option>
-            </SelectField>
-            <Button tone="primary" onClick={() => open(null)}>
-              Add somebody
-            </Button>
-            <Button onClick={() => setImports(true)}>Import…</Button>
-            <ExportMenu asked={{ search, group, sort, descending: false, recent }} book={book} />
-          </div>
-          <Groups groups={page?.groups ?? []} group={group} onGroup={setGroup} />
-          <div className="flex min-h-8 flex-wrap items-center gap-3">
-            <p role="status" className="text-soft">
-              {page === null ? 'Looking…' : foundWords(page.found, search)}
-            </p>
-            {done !== null && (
-              <p role="status" className="flex items-center gap-2 text-green">
-                {done.says}
-                {done.undo !== null && (
-                  <Button className="!h-6" onClick={() => void undo()}>
-                    Undo
-                  </Button>
+      <main className="flex min-h-0 flex-1 flex-col">
+        <ListBeside
+          name="people"
+          accountId={account.id}
+          label="Card"
+          px={420}
+          list={
+            <>
+              <div className="flex flex-wrap items-end gap-3">
+                <h1 className="mr-2 self-center font-semibold text-2xl">People</h1>
+                <TextField
+                  label="Find somebody"
+                  className="min-w-52 flex-1"
+                  type="search"
+                  value={typed}
+                  autoComplete="off"
+                  placeholder="Name, number, company, group"
+                  title="Also by the keys of a telephone: 5378 finds Kester"
+                  onChange={(e) => setTyped(e.target.value)}
+                />
+                <SelectField label="Sorted by" className="w-28" value={sort} onChange={(e) => setSort(e.target.value as PeopleSort)}>
+                  <option value="name">Name</option>
+                  <option value="number">Number</option>
+                  <option value="group">Group</option>
+                </SelectField>
+                <Button tone="primary" onClick={() => open(null)}>
+                  Add somebody
+                </Button>
+                <Button onClick={() => setImports(true)}>Import…</Button>
+                <ExportMenu asked={{ search, group, sort, descending: false, recent }} book={book} />
+              </div>
+              <Groups groups={page?.groups ?? []} group={group} onGroup={setGroup} />
+              <div className="flex min-h-8 flex-wrap items-center gap-3">
+                <p role="status" className="text-soft">
+                  {page === null ? 'Looking…' : foundWords(page.found, search)}
+                </p>
+                {done !== null && (
+                  <p role="status" className="flex items-center gap-2 text-green">
+                    {done.says}
+                    {done.undo !== null && (
+                      <Button className="!h-6" onClick={() => void undo()}>
+                        Undo
+                      </Button>
+                    )}
+                  </p>
                 )}
-              </p>
-            )}
-            {problem !== null && <Problem>{problem}</Problem>}
-            {chosen.length > 0 && <ChosenBar chosen={chosen} keepsShared={keepsShared} onChange={change} onClear={() => setChosenIds(new Set())} />}
-          </div>
-          <PeopleList
-            people={rows}
-            frontId={frontId}
-            onFront={setFrontId}
-            chosenIds={chosenIds}
-            onChosen={setChosenIds}
-            empty={page === null ? '' : emptyWords(group, search)}
-          />
-        </div>
-        <aside aria-label="Card" className="min-h-0 overflow-auto border-line-strong border-t bg-paper lg:border-t-0 lg:border-l">
-          {front === null ? (
-            <p className="px-5 py-6 font-serif text-[17px] text-soft leading-7">Whoever you choose in the list stands here, with what is known of them.</p>
-          ) : (
-            <Card
-              key={front.id}
-              person={front}
-              keepsShared={keepsShared}
-              book={book}
-              onEdit={() => open(front)}
-              onChange={change}
-              onFind={(name) => {
-                setGroup('everybody')
-                setTyped(name)
-              }}
-            />
-          )}
-        </aside>
+                {problem !== null && <Problem>{problem}</Problem>}
+                {chosen.length > 0 && <ChosenBar chosen={chosen} keepsShared={keepsShared} onChange={change} onClear={() => setChosenIds(new Set())} />}
+              </div>
+              <PeopleList
+                people={rows}
+                frontId={frontId}
+                onFront={setFrontId}
+                chosenIds={chosenIds}
+                onChosen={setChosenIds}
+                empty={page === null ? '' : emptyWords(group, search)}
+              />
+            </>
+          }
+          beside={
+            front === null ? (
+              <p className="px-5 py-6 font-serif text-[17px] text-soft leading-7">Whoever you choose in the list stands here, with what is known of them.</p>
+            ) : (
+              <Card
+                key={front.id}
+                person={front}
+                keepsShared={keepsShared}
+                book={book}
+                onEdit={() => open(front)}
+                onChange={change}
+                onFind={(name) => {
+                  setGroup('everybody')
+                  setTyped(name)
+                }}
+              />
+            )
+          }
+        />
         {editing !== null && (
           <EditDialog
             editing={editing}

@@ -3,6 +3,7 @@
 import { Dialog as Radix } from 'radix-ui'
 import type { ReactNode } from 'react'
 import { Button } from './button'
+import { usePortal } from './portal-home'
 
 export interface DialogProps {
   readonly open: boolean
@@ -13,9 +14,10 @@ export interface DialogProps {
 }
 
 export function Dialog({ open, onOpenChange, title, description, children }: DialogProps) {
+  const portal = usePortal()
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
-      <Radix.Portal>
+      <Radix.Portal {...portal}>
         <Radix.Overlay className="fixed inset-0 z-40 bg-ink/30" />
         <Radix.Content
           {...(description === undefined ? { 'aria-describedby': undefined } : {})}

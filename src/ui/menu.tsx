@@ -2,6 +2,7 @@
 // A menu that opens from a button: one look for all of them, on Radix, without taking the page away from under it.
 import { DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
+import { usePortal } from './portal-home'
 
 interface MenuProps {
   /** What the menu asks, for screen readers and as its first line. */
@@ -14,10 +15,11 @@ interface MenuProps {
 }
 
 export function Menu({ label, trigger, align = 'start', children, open, onOpenChange }: MenuProps) {
+  const portal = usePortal()
   return (
     <DropdownMenu.Root modal={false} {...(open === undefined ? {} : { open })} {...(onOpenChange === undefined ? {} : { onOpenChange })}>
       <DropdownMenu.Trigger asChild>{trigger}</DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
+      <DropdownMenu.Portal {...portal}>
         <DropdownMenu.Content
           align={align}
           sideOffset={4}

@@ -2,6 +2,7 @@
 // A small panel that opens from a button and stays until it is left, on Radix.
 import { Popover as Radix } from 'radix-ui'
 import type { ReactNode } from 'react'
+import { usePortal } from './portal-home'
 
 interface Props {
   readonly label: string
@@ -14,10 +15,11 @@ interface Props {
 }
 
 export function Popover({ label, trigger, children, className = 'w-96', ...state }: Props) {
+  const portal = usePortal()
   return (
     <Radix.Root {...state}>
       <Radix.Trigger asChild>{trigger}</Radix.Trigger>
-      <Radix.Portal>
+      <Radix.Portal {...portal}>
         <Radix.Content
           align="end"
           sideOffset={6}

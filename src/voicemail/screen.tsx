@@ -6,7 +6,7 @@ import { boxKey } from '@/core/voicemail'
 import type { MessageView } from '@/exchange/protocol'
 import { useAllSeen, useCommand } from '@/exchange/react'
 import { PeoplePlaces } from '@/frame'
-import { Button, Choice, Problem, SelectField, TextField } from '@/ui'
+import { Button, Choice, ListBeside, Problem, SelectField, TextField } from '@/ui'
 import { useNumberWords } from '@/words'
 import { GreetingDialog } from './greeting-dialog'
 import { MessageEntry } from './message-entry'
@@ -54,79 +54,87 @@ export function VoicemailScreen() {
   return (
     <>
       <PeoplePlaces here="/voicemail" />
-      <main className="grid min-h-0 flex-1 grid-cols-1 lg:grid-cols-[minmax(0,1fr)_460px]">
-        <div className="flex min-h-0 min-w-0 flex-col bg-raised px-6 pt-5">
-          <div className="flex flex-wrap items-end gap-3">
-            <h1 className="mr-2 self-center font-semibold text-2xl">Voicemail</h1>
-            <TextField
-              label="Find a message"
-              className="min-w-44 flex-1"
-              type="search"
-              autoComplete="off"
-              placeholder="Name, number or words"
-              value={typed}
-              onChange={(e) => setTyped(e.target.value)}
-            />
-            <SelectField label="Mailbox" className="w-44" value={boxId} onChange={(e) => setBoxId(e.target.value)}>
-              <option value={ALL}>All of them</option>
-              {boxes.map((b) => (
-                <option key={boxKey(b.box)} value={boxKey(b.box)}>
-                  {b.box.kind === 'agent' ? 'Yours' : b.name}
-                </option>
-              ))}
-            </SelectField>
-            <Choice
-              label="Which"
-              value={which}
-              options={[
-                { value: 'all', label: 'All' },
-                { value: 'new', label: 'Not heard' },
-              ]}
-              onChange={setWhich}
-            />
-            <Button onClick={() => setGreets(true)} disabled={boxes.length === 0}>
-              Greeting…
-            </Button>
-          </div>
-          <p role="status" className="mt-3 min-h-6 text-soft">
-            {page === null ? 'Looking…' : shown.length === 1 ? '1 message' : `${shown.length} messages`}
-            {fresh > 0 && <strong className="ml-3 text-brass-text">{fresh} not heard</strong>}
-            {deleted !== null && (
-              <>
-                <span className="ml-3">The message of {fromWords(deleted)} is deleted.</span>{' '}
-                <Button tone="quiet" className="!h-6 !px-1" onClick={() => void bringBack(deleted)}>
-                  Bring it back
+      <main className="flex min-h-0 flex-1 flex-col">
+        <ListBeside
+          name="voicemail"
+          accountId={account.id}
+          label="Message"
+          px={460}
+          list={
+            <>
+              <div className="flex flex-wrap items-end gap-3">
+                <h1 className="mr-2 self-center font-semibold text-2xl">Voicemail</h1>
+                <TextField
+                  label="Find a message"
+                  className="min-w-44 flex-1"
+                  type="search"
+                  autoComplete="off"
+                  placeholder="Name, number or words"
+                  value={typed}
+                  onChange={(e) => setTyped(e.target.value)}
+                />
+                <SelectField label="Mailbox" className="w-44" value={boxId} onChange={(e) => setBoxId(e.target.value)}>
+                  <option value={ALL}>All of them</option>
+                  {boxes.map((b) => (
+                    <option key={boxKey(b.box)} value={boxKey(b.box)}>
+                      {b.box.kind === 'agent' ? 'Yours' : b.name}
+                    </option>
+                  ))}
+                </SelectField>
+                <Choice
+                  label="Which"
+                  value={which}
+                  options={[
+                    { value: 'all', label: 'All' },
+                    { value: 'new', label: 'Not heard' },
+                  ]}
+                  onChange={setWhich}
+                />
+                <Button onClick={() => setGreets(true)} disabled={boxes.length === 0}>
+                  Greeting…
                 </Button>
-              </>
-            )}
-          </p>
-          {problem !== null && <Problem>{problem}</Problem>}
-          <MessagesList
-            messages={shown}
-            frontId={frontId}
-            onFront={setFrontId}
-            onEnter={(message) => void callBack.call(message)}
-            timeZone={centre.timeZone}
-            empty={page === null ? '' : emptyWords(typed.trim(), which === 'new')}
-          />
-        </div>
-        <aside aria-label="Message" className="min-h-0 overflow-auto border-line-strong border-t bg-paper lg:border-t-0 lg:border-l">
-          {front === null ? (
-            <p className="px-5 py-6 font-serif text-[17px] text-soft leading-7">
-              The message you choose in the list stands here, to be heard and answered. What is deleted can be brought back for ten minutes.
-            </p>
-          ) : (
-            <MessageEntry
-              key={front.id}
-              message={front}
-              centre={centre}
-              seats={seats}
-              account={account}
-              callBack={callBack}
-              onDeleted={() => setDeleted(front)}
-            />
-          )}
-        </aside>
+              </div>
+              <p role="status" className="mt-3 min-h-6 text-soft">
+                {page === null ? 'Looking…' : shown.length === 1 ? '1 message' : `${shown.length} messages`}
+                {fresh > 0 && <strong className="ml-3 text-brass-text">{fresh} not heard</strong>}
+                {deleted !== null && (
+                  <>
+                    <span className="ml-3">The message of {fromWords(deleted)} is deleted.</span>{' '}
+                    <Button tone="quiet" className="!h-6 !px-1" onClick={() => void bringBack(deleted)}>
+                      Bring it back
+                    </Button>
+                  </>
+                )}
+              </p>
+              {problem !== null && <Problem>{problem}</Problem>}
+              <MessagesList
+                messages={shown}
+                frontId={frontId}
+                onFront={setFrontId}
+                onEnter={(message) => void callBack.call(message)}
+                timeZone={centre.timeZone}
+                empty={page === null ? '' : emptyWords(typed.trim(), which === 'new')}
+              />
+            </>
+          }
+          beside={
+            front === null ? (
+              <p className="px-5 py-6 font-serif text-[17px] text-soft leading-7">
+                The message you choose in the list stands here, to be heard and answered. What is deleted can be brought back for ten minutes.
+              </p>
+            ) : (
+              <MessageEntry
+                key={front.id}
+                message={front}
+                centre={centre}
+                seats={seats}
+                account={account}
+                callBack={callBack}
+                onDeleted={() => setDeleted(front)}
+              />
+            )
+          }
+        />
       </main>
       {greets && <GreetingDialog boxes={boxes} begins={box?.box ?? null} onClose={() => setGreets(false)} />}
     </>

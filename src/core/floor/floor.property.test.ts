@@ -145,7 +145,7 @@ test('the state is a function of the ledger: its stored lines, folded over value
       }
       expect(folded).toEqual(floor.state())
     }),
-    { numRuns: 60, seed: 7, endOnFailure: true },
+    { numRuns: 36, seed: 7, endOnFailure: true },
   )
 })
 

@@ -46,7 +46,7 @@ export const Board = memoInWords(function Board({ me, centre, calls, work, give,
   const tools = useMemo(() => ({ me, centre, seats, give, startPreview, endPreview }), [me, centre, seats, give, startPreview, endPreview])
   return (
     <BoardProvider value={tools}>
-      <section aria-label="Board" className="relative shrink-0 border-line-strong border-b bg-paper px-4">
+      <section aria-label="Board" className="@container relative shrink-0 border-line-strong border-b bg-paper px-4">
         {calls.length === 0 ? (
           <IdleLine me={me} centre={centre} work={work} />
         ) : (
@@ -136,7 +136,7 @@ function IdleLine({ me, centre, work }: Pick<Props, 'me' | 'centre' | 'work'>) {
   const owed = me.wrapUp === null ? undefined : work.find((c) => c.id === me.wrapUp?.callId)
   const served = [...(me.campaignId === null ? [] : [nameIn(centre.campaigns, me.campaignId)]), ...me.queueIds.map((id) => nameIn(centre.queues, id))]
   return (
-    <p className="flex h-12 items-center gap-2">
+    <p className="flex min-h-12 flex-wrap items-center gap-2">
       <span aria-hidden className="inline-block size-3 rounded-full border-2 border-ink bg-raised" />
       <span className="font-semibold">No call.</span>
       {owed !== undefined && (

@@ -61,7 +61,7 @@ export function CallRow({ view, isOver, after, work, silenced, firstName, consul
     <li
       className={clsx(
         isOver && 'outline outline-2 outline-ink outline-dashed -outline-offset-2',
-        'grid grid-cols-[minmax(160px,214px)_128px_minmax(246px,1fr)_minmax(250px,max-content)] items-center py-2',
+        'grid grid-cols-1 gap-2 py-2 @4xl:grid-cols-[minmax(160px,214px)_128px_minmax(246px,1fr)_minmax(250px,max-content)] @4xl:items-center @4xl:gap-0',
       )}
       data-line={second ? 'consult' : 'call'}
       data-line-of={lineOf(call)}
@@ -72,7 +72,9 @@ export function CallRow({ view, isOver, after, work, silenced, firstName, consul
         clock={<MyClock mine={mine} view={view} work={work} />}
         tone={second ? 'second' : 'plain'}
       />
-      <Line view={after ?? view} shown={shown} folded={folds} muted={me.muted} second={second} preview={after !== undefined} />
+      <div className="hidden @4xl:block">
+        <Line view={after ?? view} shown={shown} folded={folds} muted={me.muted} second={second} preview={after !== undefined} />
+      </div>
       <div className="flex min-w-0 flex-col gap-2">
         {others.length === 0 && <WaitingPlate view={view} work={work} />}
         {shown.map((c) => (
@@ -80,7 +82,7 @@ export function CallRow({ view, isOver, after, work, silenced, firstName, consul
         ))}
         {folds && <StackButton stack={stack} open={open} onToggle={() => setOpen(!open)} />}
       </div>
-      <div className="relative flex justify-end pl-5">
+      <div className="relative flex @4xl:justify-end @4xl:pl-5">
         {coming.length > 0 && after !== undefined && <Comers coming={coming} after={after} beside={shown.at(-1)} />}
         {call.clearing !== null ? (
           <UndoStrip call={call} about={removing === undefined ? '' : nameOf(removing.party, { me, seats, centre })} />

@@ -6,7 +6,7 @@ import { type Connection, isConference, isOnLine } from '@/core/calls'
 import type { AgentId, CallId, DeviceId } from '@/core/ids'
 import type { Work } from '@/core/work'
 import type { CallView } from '@/exchange/protocol'
-import { Button, Clock, useNowMs } from '@/ui'
+import { Button, Clock, useNowMs, usePortal } from '@/ui'
 import { failureWords, isMine, nameOf } from '@/words'
 import { ActionButton } from './action-button'
 import { useBoard } from './board-context'
@@ -176,6 +176,7 @@ function AsideMenu({ on, name }: { on: { agentId: AgentId; callId: CallId; devic
       </DropdownMenu.Item>
     )
   }
+  const portal = usePortal()
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger asChild>
@@ -183,7 +184,7 @@ function AsideMenu({ on, name }: { on: { agentId: AgentId; callId: CallId; devic
           Privately
         </Button>
       </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
+      <DropdownMenu.Portal {...portal}>
         <DropdownMenu.Content
           align="start"
           sideOffset={4}

@@ -100,7 +100,7 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: keys are heard for the field and its list together
     <div onKeyDown={onKeyDown} className="mt-1 rounded-sm border border-ink bg-raised p-3 shadow-lg">
-      <section aria-label={TITLES[use]} className="grid grid-cols-[300px_minmax(0,1fr)] gap-x-4">
+      <section aria-label={TITLES[use]} className="grid grid-cols-1 gap-x-4 gap-y-2 @4xl:grid-cols-[300px_minmax(0,1fr)]">
         <div>
           <label htmlFor={id} className="font-semibold">
             Who or what number

@@ -116,7 +116,7 @@ describe('what is damaged', () => {
         expect(again.damage).toBeNull()
         expect(again.state).toEqual(restored.state)
       }),
-      { numRuns: 28, seed: 20261124 },
+      { numRuns: 18, seed: 20261124 },
     )
   })
 
