@@ -44,7 +44,8 @@ async function requested(): Promise<Window | null> {
 }
 
 /** It looks like this page, and what is pressed in it means the same. */
-function dress({ document: there, addEventListener }: Window): void {
+function dress(small: Window): void {
+  const { document: there } = small
   there.title = 'Loyal Switchboard'
   there.documentElement.lang = document.documentElement.lang
   for (const sheet of document.querySelectorAll('style, link[rel="stylesheet"]')) there.head.append(there.importNode(sheet, true))
@@ -52,8 +53,11 @@ function dress({ document: there, addEventListener }: Window): void {
   const forward = (event: KeyboardEvent) => {
     if (event.defaultPrevented || event.isComposing) return
     const { key, code, altKey, ctrlKey, metaKey, shiftKey, repeat } = event
-    const same = new KeyboardEvent('keydown', { key, code, altKey, ctrlKey, metaKey, shiftKey, repeat, cancelable: true })
+    const same = new KeyboardEvent(event.type, { key, code, altKey, ctrlKey, metaKey, shiftKey, repeat, cancelable: true })
     if (!window.dispatchEvent(same)) event.preventDefault()
   }
-  addEventListener('keydown', forward)
+  small.addEventListener('keydown', forward)
+  small.addEventListener('keyup', forward)
+  // Whoever goes elsewhere with a key held lets go of it there.
+  small.addEventListener('blur', () => window.dispatchEvent(new FocusEvent('blur')))
 }

@@ -22,14 +22,14 @@ export function Keypad({ callId, received, onClose }: { callId: CallId; received
   return (
     <section
       aria-label="Keypad"
-      className="mt-1 flex items-center gap-4 rounded-sm border border-ink bg-raised p-3 shadow-lg"
+      className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-2 rounded-sm @4xl:flex-nowrap border border-ink bg-raised p-3 shadow-lg"
       onKeyDown={(event) => {
         if (event.key !== 'Escape') return
         event.preventDefault()
         onClose()
       }}
     >
-      <div className="grid grid-cols-12 gap-1">
+      <div className="grid shrink-0 grid-cols-6 gap-1 @4xl:grid-cols-12">
         {KEYS.map((key) => (
           <Button key={key} className="tabular w-10 px-0 text-base" onClick={() => void send(key)}>
             {key}
