@@ -25,6 +25,7 @@ export function eventWords(event: FloorEvent, names: Names): string {
     if (id.startsWith('dev_agent_')) return agent(rest)
     if (id.startsWith('dev_queue_')) return queue(rest)
     if (id.startsWith('dev_park_')) return `slot ${rest.slice('park_'.length)}`
+    if (id.startsWith('dev_conferences_')) return 'the conference line'
     if (id.startsWith('dev_voicemail_queue_')) return `the mailbox of ${queue(rest.slice('voicemail_'.length))}`
     if (id.startsWith('dev_voicemail_')) return `the voicemail of ${agent(rest.slice('voicemail_'.length))}`
     return id.endsWith('_1') ? 'the outside party' : 'a further outside party'
@@ -40,6 +41,8 @@ export function eventWords(event: FloorEvent, names: Names): string {
         return `the voicemail of ${agent(p.agentId)}`
       case 'queueVoicemail':
         return `the mailbox of ${queue(p.queueId)}`
+      case 'conferenceLine':
+        return 'the conference line'
       case 'park':
         return `slot ${p.slot}`
       case 'outside':
@@ -75,6 +78,18 @@ export function eventWords(event: FloorEvent, names: Names): string {
       return `${agent(event.byAgentId)} brought the message back`
     case 'messagePurged':
       return 'The deleted message is gone for good'
+    case 'conferencePlanned':
+      return `${agent(event.hostAgentId)} arranged the conference “${event.plan.title}”`
+    case 'conferenceReplanned':
+      return `${agent(event.byAgentId)} changed the conference “${event.plan.title}”`
+    case 'conferenceCancelled':
+      return `${agent(event.byAgentId)} called the conference off`
+    case 'conferenceJoined':
+      return `${event.name ?? (event.number === null ? 'A withheld number' : numberWords(event.number))} came into the conference`
+    case 'conferenceLeft':
+      return `${capital(device(event.deviceId))} left the conference`
+    case 'conferenceOpened':
+      return 'The conference began'
     case 'greetingSet':
       return `${agent(event.byAgentId)} changed what the mailbox of ${box(event.box)} greets with`
     case 'callOriginated':

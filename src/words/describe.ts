@@ -26,6 +26,8 @@ export function nameOf(party: Party, { me, seats, centre }: Names): string {
       return `Voicemail of ${agent(party.agentId)}`
     case 'queueVoicemail':
       return `Mailbox of ${centre.queues.find((q) => q.id === party.queueId)?.name ?? 'the queue'}`
+    case 'conferenceLine':
+      return 'the conference line'
     case 'park':
       return `slot ${party.slot}`
   }

@@ -1,6 +1,6 @@
 // A call and its parties, however many, each with its own connection. What may be read of it; how it changes is in
 // evolve.ts, and what may be asked of it in the services. Knows agents, queues and scripts only by their ids.
-import { type AgentId, type CallId, type DeviceId, deviceOfAgent, type MessageId, type QueueId, type WorkId } from '@/core/ids'
+import { type AgentId, type CallId, type ConferenceId, type DeviceId, deviceOfAgent, type MessageId, type QueueId, type WorkId } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
 import type { Box, Spoken } from '@/core/voicemail'
 import { type Connection, isOnLine, takesPart } from './connection'
@@ -88,6 +88,8 @@ export interface Call {
   readonly leaving: BeingLeft | null
   /** The message it is about; null for every other call. */
   readonly messageId: MessageId | null
+  /** The conference by appointment that goes on in it. */
+  readonly conferenceId: ConferenceId | null
   readonly recording: { readonly recordingId: string; readonly state: 'on' | 'paused'; readonly sinceMs: EpochMs } | null
 }
 

@@ -61,6 +61,9 @@ export const takesPart = ({ role }: Connection): boolean => role === 'talks'
 /** Someone who is on the line now and takes part: neither ringing nor out of reach. */
 export const isOnLine = (c: Connection): boolean => isPerson(c.party) && (c.state === 'connected' || c.state === 'held') && takesPart(c)
 
+/** A machine at the end of a line: it is no company. */
+export const isMachine = (party: Party): boolean => boxOf(party) !== null || party.kind === 'conferenceLine'
+
 /** Whose mailbox it is; null of every other party. */
 export function boxOf(party: Party): Box | null {
   if (party.kind === 'voicemail') return { kind: 'agent', agentId: party.agentId }

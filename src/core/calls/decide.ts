@@ -63,6 +63,8 @@ export function clearConnection(call: Call, deviceId: DeviceId, cause: ClearCaus
 function staysWithout(call: Call, mine: Connection, others: readonly Connection[]): boolean {
   if (!takesPart(mine)) return true
   const left = others.filter((c) => c.state !== 'failed' && takesPart(c))
+  // Whoever came first to a conference, or stays last, waits there.
+  if (call.conferenceId !== null && left.some(isOnLine)) return true
   if (left.filter(isOnLine).length > 1) return true
   if (isOnLine(mine)) return false
   // A message stays with its agent when nobody was reached.
@@ -81,7 +83,7 @@ export function leave(call: Call, agentId: AgentId, outsidersMayStay: boolean): 
   if (!takesPart(mine)) return clearConnection(call, mine.deviceId, 'hungUp')
   const staying = onLine(call).filter((c) => c !== mine)
   const insider = staying.some((c) => c.party.kind === 'agent')
-  if (staying.length > 1 && !insider && !outsidersMayStay) return refuse('onlyOutsidersLeft')
+  if (staying.length > 1 && !insider && !outsidersMayStay && call.conferenceId === null) return refuse('onlyOutsidersLeft')
   return clearConnection(call, mine.deviceId, 'hungUp')
 }
 

@@ -1,7 +1,7 @@
 // What can happen to a call, in the words of ECMA-269's call control events. A kind is a stored contract: never
 // renamed, never reused. Events carry facts; who hears whom is computed from them (hearing.ts).
 import * as z from 'zod'
-import { AgentIdSchema, CallIdSchema, DeviceIdSchema, MessageIdSchema, QueueIdSchema } from '@/core/ids'
+import { AgentIdSchema, CallIdSchema, ConferenceIdSchema, DeviceIdSchema, MessageIdSchema, QueueIdSchema } from '@/core/ids'
 import { BoxSchema } from '@/core/voicemail'
 import { CLEAR_CAUSES, ENDPOINTS, ROLES } from './connection'
 import { FAILURES } from './failure'
@@ -103,6 +103,8 @@ export const CallEventSchema = z.discriminatedUnion('kind', [
       untilMs: z.number(),
     })
     .readonly(),
+  /** The call is a conference that was arranged: it goes on with whoever is there, also with one alone. */
+  z.object({ kind: z.literal('conferenceOpened'), ...call, conferenceId: ConferenceIdSchema }).readonly(),
   /** The network is asked for an outside party; Delivered, Established or Failed follows. */
   z.object({ kind: z.literal('connectionInitiated'), ...at, party: PartySchema }).readonly(),
   z.object({ kind: z.literal('connectionDelivered'), ...at, party: PartySchema }).readonly(),

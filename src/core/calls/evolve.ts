@@ -3,7 +3,7 @@
 import { type CallId, type DeviceId, deviceOfAgent, deviceOfPark, deviceOfQueue, deviceOutside } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
 import { type Call, carriesWork, connectionOf, isInternal, isOutsider } from './call'
-import { boxOf, type Connection, type ConnectionState, isOnLine, isPerson, takesPart } from './connection'
+import { type Connection, type ConnectionState, isMachine, isOnLine, isPerson, takesPart } from './connection'
 import type { CallEvent, Customer } from './event'
 import type { Party } from './party'
 
@@ -103,6 +103,8 @@ function evolveCall(before: Call | undefined, event: Exclude<CallEvent, { kind: 
       return changed(call, event.deviceId, { endpoint: event.endpoint })
     case 'recordingChanged':
       return { ...call, recording: event.to === 'off' ? null : { recordingId: event.recordingId, state: event.to, sinceMs: atMs } }
+    case 'conferenceOpened':
+      return { ...call, conferenceId: event.conferenceId }
     case 'messageBegun': {
       const { messageId, box, deviceId, recordingId, toneAtMs, untilMs, greetingId } = event
       return { ...call, leaving: { messageId, box, deviceId, recordingId, toneAtMs, untilMs, greetingId, words: [] } }
@@ -161,6 +163,7 @@ function createCall(event: Opening, about: Call | undefined, atMs: EpochMs): Cal
     clearing: null,
     leaving: null,
     messageId: null,
+    conferenceId: null,
     recording: null,
   }
   if (event.kind === 'callQueued') {
@@ -230,8 +233,7 @@ function established(call: Call, deviceId: DeviceId, atMs: EpochMs): Call {
 
 /** An agent and the outside party of a call with work; of an internal one, any two people. A consult is not answered: it is about a call that is. */
 function hearEachOther(call: Call, connections: readonly Connection[]): boolean {
-  if (isInternal(call))
-    return call.consultFor === null && connections.filter((c) => c.state === 'connected' && takesPart(c) && boxOf(c.party) === null).length > 1
+  if (isInternal(call)) return call.consultFor === null && connections.filter((c) => c.state === 'connected' && takesPart(c) && !isMachine(c.party)).length > 1
   return carriesWork(call) && connections.some((c) => c.party.kind === 'agent' && takesPart(c)) && connections.some((c) => c.party.kind === 'outside')
 }
 

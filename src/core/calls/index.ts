@@ -25,6 +25,7 @@ export {
   type ConnectionState,
   ENDPOINTS,
   type Endpoint,
+  isMachine,
   isOnLine,
   isPerson,
   ROLES,

@@ -12,6 +12,8 @@ export const PartySchema = z
     z.object({ kind: z.literal('voicemail'), agentId: AgentIdSchema }),
     /** The mailbox that the agents of a queue share. */
     z.object({ kind: z.literal('queueVoicemail'), queueId: QueueIdSchema }),
+    /** Where whoever dials in to a conference keys its code. */
+    z.object({ kind: z.literal('conferenceLine') }),
     /** A numbered place where a call waits to be picked up by anyone. */
     z.object({ kind: z.literal('park'), slot: z.number().int().positive() }),
   ])

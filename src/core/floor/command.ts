@@ -4,6 +4,7 @@ import * as z from 'zod'
 import { type AttemptReport, CAMPAIGN_ASKS, type CampaignAsk, type DialerCommand } from '@/core/rules/campaign'
 import { CLOSING_ASKS, type ClosingCommand } from '@/core/rules/closing'
 import { COLLEAGUE_ASKS, type ColleagueCommand } from '@/core/rules/colleagues'
+import { CONFERENCE_ASKS, type ConferenceAsk, type ConferenceLineCommand } from '@/core/rules/conferences'
 import { DO_NOT_CALL_ASKS, type DoNotCallCommand } from '@/core/rules/do-not-call'
 import type { DoorCommand } from '@/core/rules/door'
 import { OWNER_ASKS, type OwnerCommand } from '@/core/rules/owner'
@@ -23,12 +24,13 @@ export const AskSchema = z.discriminatedUnion('kind', [
   ...PROMISE_ASKS,
   ...DO_NOT_CALL_ASKS,
   ...VOICEMAIL_ASKS,
+  ...CONFERENCE_ASKS,
   ...OWNER_ASKS,
 ])
 export type Ask = z.infer<typeof AskSchema>
 
 /** What comes from outside: callers, the far ends of dialled calls, the dialer, and time itself. */
-export type NetworkCommand = DoorCommand | MailboxRings | FarEndCommand | AttemptReport | DialerCommand | PassTime
+export type NetworkCommand = DoorCommand | MailboxRings | ConferenceLineCommand | FarEndCommand | AttemptReport | DialerCommand | PassTime
 
 /** What an agent asks for, as it is decided. */
 export type AgentCommand =
@@ -40,6 +42,7 @@ export type AgentCommand =
   | ColleagueCommand
   | DoNotCallCommand
   | VoicemailAsk
+  | ConferenceAsk
   | OwnerCommand
 
 export type Command = AgentCommand | NetworkCommand

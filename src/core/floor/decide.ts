@@ -4,6 +4,7 @@ import { type CarriedOver, LEDGER_VERSION, type LedgerEntry } from '@/core/ledge
 import { CAMPAIGN_RULES } from '@/core/rules/campaign'
 import { CLOSING_RULES } from '@/core/rules/closing'
 import { COLLEAGUE_RULES } from '@/core/rules/colleagues'
+import { CONFERENCE_RULES } from '@/core/rules/conferences'
 import { DO_NOT_CALL_RULES } from '@/core/rules/do-not-call'
 import { DOOR_RULES } from '@/core/rules/door'
 import { OWNER_RULES } from '@/core/rules/owner'
@@ -45,6 +46,7 @@ const RULES: Rules<Command, FloorRefusal> = {
   ...DO_NOT_CALL_RULES,
   ...OWNER_RULES,
   ...VOICEMAIL_RULES,
+  ...CONFERENCE_RULES,
   ...TIME_RULES,
 }
 

@@ -4,6 +4,7 @@ import type { FloorEvent } from '@/core/ledger'
 import { farEndDecided, followCampaigns, keepTarget } from '@/core/rules/campaign'
 import { left, openScript, recordPage } from '@/core/rules/closing'
 import { forgetAsked, ringWhoAreFree } from '@/core/rules/colleagues'
+import { askForCode, codeKeyed, followConferences } from '@/core/rules/conferences'
 import { answered, freesSomebody, route } from '@/core/rules/door'
 import { handoverFailed, rescueStranded } from '@/core/rules/talk'
 import { beginMessage, endMessage, requeueMessages } from '@/core/rules/voicemail'
@@ -13,11 +14,12 @@ type Follows<E> = (draft: Draft, seq: number, event: E) => void
 
 /** In the order they are carried out. */
 const FOLLOWS: { readonly [K in FloorEvent['kind']]?: readonly Follows<Extract<FloorEvent, { readonly kind: K }>>[] } = {
-  connectionEstablished: [answered, beginMessage, farEndDecided],
+  connectionEstablished: [answered, beginMessage, askForCode, farEndDecided],
   callsJoined: [openScript],
   scriptPageShown: [recordPage],
   connectionFailed: [handoverFailed, rescueStranded, farEndDecided],
   connectionCleared: [handoverFailed, left, rescueStranded, endMessage, farEndDecided],
+  digitsReceived: [codeKeyed],
   setUpChanged: [requeueMessages],
   shiftEnded: [(draft, seq, { agentId }) => forgetAsked(draft, seq, agentId)],
   recordCoded: [(draft, _seq, { campaignId }) => keepTarget(draft, campaignId)],
@@ -29,4 +31,5 @@ export function follow(draft: Draft): void {
   if (draft.entries.some(({ event }) => freesSomebody(event))) route(draft)
   followCampaigns(draft)
   if (draft.state.whenFree.size > 0) ringWhoAreFree(draft)
+  followConferences(draft)
 }

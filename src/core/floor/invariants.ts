@@ -4,6 +4,7 @@ import { type Agent, agentStateName } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import { type Call, carriesWork, isInternal, isKept, isOnLine, isOutsider, isPerson, takesPart, waitsIn, whoHearsWhom } from '@/core/calls'
 import type { Attempt, Preview } from '@/core/campaigns'
+import { presentAt } from '@/core/conferences'
 import { deviceOfAgent } from '@/core/ids'
 import { idleOf, isAwaited } from '@/core/rules/shift'
 import type { QueueSetUp } from '@/core/set-up'
@@ -47,12 +48,15 @@ const OF_CALLS: Laws<Call> = {
     !isQueued(c) || attended(c) || c.connections.filter((x) => x.state === 'alerting' && x.party.kind === 'agent').length <= 1,
   'a call that exists has a party, or keeps the place of one': (c) =>
     c.connections.some((x) => isPerson(x.party) && takesPart(x) && x.state !== 'failed') || keepsPlace(c),
-  'nobody is left alone on a call: somebody else is there, rings, is dialled, a queue or a slot has the caller, or it is a message to be heard': (c) =>
-    c.connections.filter((x) => x.state !== 'failed' && takesPart(x)).length >= 2 ||
-    c.connections.some((x) => x.state === 'failed' || x.state === 'initiated') ||
-    c.messageId !== null ||
-    keepsPlace(c),
-  'a caller from outside is never with nobody who could help: an agent, a queue, a slot, a mailbox or another outside party': (c) =>
+  'nobody is left alone on a call: somebody else is there, rings, is dialled, a queue or a slot has the caller, it is a message to be heard, or a conference that is waited in':
+    (c) =>
+      c.connections.filter((x) => x.state !== 'failed' && takesPart(x)).length >= 2 ||
+      c.connections.some((x) => x.state === 'failed' || x.state === 'initiated') ||
+      c.messageId !== null ||
+      c.conferenceId !== null ||
+      keepsPlace(c),
+  'a caller from outside is never with nobody who could help, save in a conference: an agent, a queue, a slot, a mailbox, another outside party': (c) =>
+    c.conferenceId !== null ||
     c.connections.every(
       (x) => x.party.kind !== 'outside' || x.state !== 'connected' || c.connections.some((y) => y !== x && takesPart(y) && y.state !== 'failed'),
     ),
@@ -130,6 +134,12 @@ const OF_FLOOR: Laws<FloorState> = {
     const queues = new Set<string>(s.setUp.queues.flatMap((q) => (q.retired ? [] : [q.id])))
     return values(s.messages).every((m) => m.box.kind !== 'queue' || m.heard || m.deletedAtMs !== null || !queues.has(m.box.queueId) || waiting.has(m.id))
   },
+  'who is in a conference is on its call, and nobody else is': (s) =>
+    values(s.conferences).every((c) => {
+      const call = values(s.calls).find((x) => x.conferenceId === c.id)
+      const there = presentAt(c).filter((a) => a.callId === call?.id)
+      return presentAt(c).length === there.length && there.every((a) => call?.connections.some((x) => x.deviceId === a.deviceId))
+    }),
   'a call is never lost: what is kept of this floor is at most what came': (s) => values(s.work).filter((w) => isOf(s, w.id)).length <= s.callCount,
 }
 

@@ -5,6 +5,7 @@ import type { RefusalText, WordsOf } from '@/core/refusal'
 import { CAMPAIGN_WORDS, type CampaignRefusal } from '@/core/rules/campaign'
 import { CLOSING_WORDS, type ClosingRefusal } from '@/core/rules/closing'
 import { COLLEAGUE_WORDS, type ColleagueRefusal } from '@/core/rules/colleagues'
+import { CONFERENCE_WORDS, type ConferenceRefusal } from '@/core/rules/conferences'
 import { DO_NOT_CALL_WORDS, type DoNotCallRefusal } from '@/core/rules/do-not-call'
 import { DOOR_WORDS, type DoorRefusal } from '@/core/rules/door'
 import { OWNER_WORDS, type OwnerRefusal } from '@/core/rules/owner'
@@ -29,6 +30,7 @@ export type FloorRefusal =
   | DoNotCallRefusal
   | OwnerRefusal
   | VoicemailRefusal
+  | ConferenceRefusal
   | CallRefusal
   | ScriptRefusal
   | NumberRefusal
@@ -46,6 +48,7 @@ const WORDS: WordsOf<FloorRefusal> = {
   ...DO_NOT_CALL_WORDS,
   ...OWNER_WORDS,
   ...VOICEMAIL_WORDS,
+  ...CONFERENCE_WORDS,
   ...CALL_WORDS,
   ...SCRIPT_WORDS,
   ...NUMBER_WORDS,

@@ -2,6 +2,7 @@
 // at compile time although all of them are strings at run time.
 export {
   deviceOfAgent,
+  deviceOfConferences,
   deviceOfPark,
   deviceOfQueue,
   deviceOfVoicemail,
@@ -11,6 +12,7 @@ export {
   toCallbackId,
   toCallId,
   toCampaignId,
+  toConferenceId,
   toContactId,
   toDeviceId,
   toListId,
@@ -33,6 +35,8 @@ export {
   CallIdSchema,
   type CampaignId,
   CampaignIdSchema,
+  type ConferenceId,
+  ConferenceIdSchema,
   type ContactId,
   ContactIdSchema,
   type DeviceId,

@@ -5,6 +5,7 @@ import type {
   CallbackId,
   CallId,
   CampaignId,
+  ConferenceId,
   ContactId,
   DeviceId,
   ListId,
@@ -25,6 +26,9 @@ export const deviceOfQueue = (queueId: QueueId): DeviceId => toDeviceId(`dev_${q
 
 /** A mailbox, of an agent or of a queue. */
 export const deviceOfVoicemail = (of: AgentId | QueueId): DeviceId => toDeviceId(`dev_voicemail_${of}`)
+
+/** Where whoever dials in to a conference keys its code. */
+export const deviceOfConferences = (callId: CallId): DeviceId => toDeviceId(`dev_conferences_${callId}`)
 
 /** The numbered place a parked call waits at. */
 export const deviceOfPark = (slot: number): DeviceId => toDeviceId(`dev_park_${slot}`)
@@ -47,6 +51,7 @@ export const toListId = (text: string): ListId => prefixed(text, 'list_') as Lis
 export const toRecordId = (text: string): RecordId => prefixed(text, 'record_') as RecordId
 export const toContactId = (text: string): ContactId => prefixed(text, 'contact_') as ContactId
 export const toMessageId = (text: string): MessageId => prefixed(text, 'message_') as MessageId
+export const toConferenceId = (text: string): ConferenceId => prefixed(text, 'conference_') as ConferenceId
 export const toAttemptId = (text: string): AttemptId => prefixed(text, 'attempt_') as AttemptId
 
 function prefixed(text: string, prefix: string): string {

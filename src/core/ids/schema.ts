@@ -19,6 +19,7 @@ export const ListIdSchema = begins('list_').brand<'ListId'>()
 export const RecordIdSchema = begins('record_').brand<'RecordId'>()
 export const ContactIdSchema = begins('contact_').brand<'ContactId'>()
 export const AttemptIdSchema = begins('attempt_').brand<'AttemptId'>()
+export const ConferenceIdSchema = begins('conference_').brand<'ConferenceId'>()
 export const MessageIdSchema = begins('message_').brand<'MessageId'>()
 
 export type AgentId = z.infer<typeof AgentIdSchema>
@@ -40,4 +41,5 @@ export type AttemptId = z.infer<typeof AttemptIdSchema>
 /** Of somebody in the book of people. */
 export type ContactId = z.infer<typeof ContactIdSchema>
 /** Of what somebody has left in a mailbox. */
+export type ConferenceId = z.infer<typeof ConferenceIdSchema>
 export type MessageId = z.infer<typeof MessageIdSchema>

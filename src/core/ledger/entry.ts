@@ -6,6 +6,7 @@ import { CallbackEventSchema } from '@/core/callbacks'
 import { CallEventSchema } from '@/core/calls'
 import { AttemptEventSchema, CampaignEventSchema, RecordEventSchema } from '@/core/campaigns'
 import { ColleagueEventSchema } from '@/core/colleagues'
+import { ConferenceEventSchema } from '@/core/conferences'
 import { DoNotCallEventSchema } from '@/core/do-not-call'
 import { AgentIdSchema } from '@/core/ids'
 import { OutcomeCorrectedSchema, OutcomeEventSchema, OutcomeTakenBackSchema } from '@/core/outcomes'
@@ -24,7 +25,7 @@ import { CarriedOverSchema } from './carried-over'
  * 4 added what follows from an outcome (callbacks, tasks, the do-not-call list), corrections, and limits of wrap-up. 5 took the PINs
  * out of the set-up, and says when the clock was moved and when the browser's data was cleared. 6 added what earlier days carry over. 7 added
  * what an end does on a call (listens, whispers, talks) and by which seed stand-ins behave, and days that are over are kept compressed.
- * 8 added campaigns, attempts, and what becomes of the records of calling lists. 9 added calls between colleagues, and what they ask of each other first. 10 added voicemail.
+ * 8 added campaigns, attempts, and what becomes of the records of calling lists. 9 added calls between colleagues, and what they ask of each other first. 10 added voicemail and conferences by appointment.
  */
 export const LEDGER_VERSION = 10
 
@@ -70,6 +71,7 @@ export const FloorEventSchema = z.discriminatedUnion('kind', [
   NumberEventSchema,
   TaskEventSchema,
   VoicemailEventSchema,
+  ConferenceEventSchema,
 ])
 export type FloorEvent = z.infer<typeof FloorEventSchema>
 

@@ -314,6 +314,11 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       case 'messageRestored':
       case 'messagePurged':
       case 'greetingSet':
+      case 'conferencePlanned':
+      case 'conferenceReplanned':
+      case 'conferenceCancelled':
+      case 'conferenceJoined':
+      case 'conferenceLeft':
         return
       case 'recordMatched': {
         const { callId, campaignId, record } = event

@@ -52,6 +52,7 @@ export function noteResult(record: CallRecord, event: CallEvent, before: Call | 
   if (event.kind !== 'connectionEstablished') return
   const kind = before?.connections.find((c) => c.deviceId === event.deviceId)?.party.kind
   if (kind === 'voicemail' || kind === 'queueVoicemail') record.result = 'voicemail'
+  if (kind === 'conferenceLine') record.result = 'diverted'
   if (kind === 'outside' && record.direction === 'inbound') record.result = 'diverted'
 }
 
@@ -97,6 +98,8 @@ function labelOf(setUp: SetUp, party: Extract<CallEvent, { kind: 'callTransferre
       return `Voicemail of ${agentName(setUp, party.agentId)}`
     case 'queueVoicemail':
       return `Mailbox of ${queueSetUp(setUp, party.queueId).name}`
+    case 'conferenceLine':
+      return 'Conference line'
     case 'park':
       return `Slot ${party.slot}`
     case 'outside':

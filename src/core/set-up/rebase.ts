@@ -44,6 +44,7 @@ const WORDS: Partial<Record<keyof SetUp, string>> = {
   holdLimitMs: 'the hold limit',
   takeBackMs: 'the grace of a hang-up',
   parkLimitMs: 'the limit of parking',
+  conferenceNumber: 'the number of conferences',
   mostOwed: 'how many outcomes may be owed',
   archivedScriptIds: 'which scripts are archived',
 }

@@ -38,6 +38,8 @@ export const SetUpSchema = z
     parkLimitMs: z.number().positive().default(120_000),
     /** Whether a conference may go on with nobody of the centre in it. */
     outsidersMayStay: z.boolean().default(false),
+    /** The number of conferences by appointment (E.164), where their code is keyed; '' for none. */
+    conferenceNumber: z.string().default(''),
     /** Nobody goes ready while they owe more outcomes than this. */
     mostOwed: z.number().int().min(0).max(99).default(0),
     /** A callback is missed this long after its time: it escalates to the team. */

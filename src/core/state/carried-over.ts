@@ -2,7 +2,8 @@
 // struck numbers go on as the events they are made of, at the instants those had; a call that owes an outcome still owes it.
 
 import { withBefore } from '@/core/campaigns'
-import type { AgentId, CallbackId, MessageId, QueueId, TaskId } from '@/core/ids'
+import { endsAtMs, KEPT_MS, presentAt } from '@/core/conferences'
+import type { AgentId, CallbackId, ConferenceId, MessageId, QueueId, TaskId } from '@/core/ids'
 import { type CarriedOver, type LedgerEntry, type OwedCall, PROMISE_EVENTS, type PromiseEvent } from '@/core/ledger'
 import type { SetUp } from '@/core/set-up'
 import { get, values } from '@/core/table'
@@ -26,6 +27,7 @@ export function createKeeper(): Keeper {
   const tasks = new Map<TaskId, Dated>()
   const lists: Dated[] = []
   const messages = new Map<MessageId, Dated[]>()
+  const conferences = new Map<ConferenceId, Dated[]>()
   const greetings = new Map<string, Dated>()
   const keep = (event: PromiseEvent, atMs: number) => {
     switch (event.kind) {
@@ -60,6 +62,12 @@ export function createKeeper(): Keeper {
       case 'messagePurged':
         // What was deleted is not brought back another day.
         return void messages.delete(event.messageId)
+      case 'conferencePlanned':
+      case 'conferenceReplanned':
+      case 'conferenceCancelled':
+      case 'conferenceJoined':
+      case 'conferenceLeft':
+        return void conferences.set(event.conferenceId, [...(conferences.get(event.conferenceId) ?? []), { atMs, event }])
       case 'greetingSet':
         return void greetings.set(boxKey(event.box), { atMs, event })
       case 'doNotCallAdded':
@@ -75,9 +83,24 @@ export function createKeeper(): Keeper {
       else if (isPromise(event)) keep(event, atMs)
     },
     leftBy(state, days) {
-      const promises = [...lists, ...tasks.values(), ...greetings.values(), ...[callbacks, messages].flatMap((kept) => [...kept.values()].flat())].toSorted(
-        (a, b) => a.atMs - b.atMs,
-      )
+      // What was long ago is not told again.
+      const keptConferences = ({ conferences: known, atMs }: FloorState) =>
+        [...conferences].flatMap(([id, told]) => {
+          const conference = get(known, id)
+          if (conference === undefined || endsAtMs(conference) + KEPT_MS < atMs) return []
+          // Whoever is in it at the end of the day has left with it.
+          const left = presentAt(conference).map(
+            ({ callId, deviceId }): Dated => ({ atMs, event: { kind: 'conferenceLeft', conferenceId: id, callId, deviceId } }),
+          )
+          return [...told, ...left]
+        })
+      const promises = [
+        ...lists,
+        ...tasks.values(),
+        ...greetings.values(),
+        ...[callbacks, messages].flatMap((kept) => [...kept.values()].flat()),
+        ...keptConferences(state),
+      ].toSorted((a, b) => a.atMs - b.atMs)
       return { kind: 'carriedOver', ...days, promises, owed: owedIn(state), handleMs: state.handleMs, campaigns: values(state.campaigns) }
     },
   }

@@ -113,6 +113,11 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     case 'messageRestored':
     case 'messagePurged':
     case 'greetingSet':
+    case 'conferencePlanned':
+    case 'conferenceReplanned':
+    case 'conferenceCancelled':
+    case 'conferenceJoined':
+    case 'conferenceLeft':
       return evolvePromised(place, event, atMs)
     case 'campaignStateChanged':
     case 'attemptMade':

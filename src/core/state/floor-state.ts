@@ -5,6 +5,7 @@ import type { Callback } from '@/core/callbacks'
 import type { Call } from '@/core/calls'
 import { type Attempt, type CampaignRun, createRun, type Preview } from '@/core/campaigns'
 import type { Question, WhenFree } from '@/core/colleagues'
+import type { Conference } from '@/core/conferences'
 import type { DoNotCallList } from '@/core/do-not-call'
 import { type AgentId, type AttemptId, type CallId, type QueueId, toAgentId, toAttemptId, toCallId } from '@/core/ids'
 import type { Waiting } from '@/core/queues'
@@ -44,6 +45,8 @@ export interface FloorTables {
   readonly messages: Table<Message>
   /** What mailboxes greet with, where it is not what all do, by `boxKey`. */
   readonly greetings: Table<Greets>
+  /** Conferences by appointment, coming and past. */
+  readonly conferences: Table<Conference>
   /** What time itself will change, and when, by `dueKey`. */
   readonly due: Table<Due>
 }
@@ -91,6 +94,7 @@ export const TABLES = [
   'whenFree',
   'messages',
   'greetings',
+  'conferences',
   'due',
 ] as const satisfies readonly (keyof FloorTables)[]
 export type TableName = (typeof TABLES)[number]
@@ -113,6 +117,7 @@ export function createFloor(floorId: string, setUp: SetUp): FloorState {
     whenFree: new Map(),
     messages: new Map(),
     greetings: new Map(),
+    conferences: new Map(),
     due: new Map(),
   }
   const began = {

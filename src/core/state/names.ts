@@ -16,6 +16,8 @@ export function partyName(state: Pick<FloorState, 'setUp'>, party: Party): strin
       return `the voicemail of ${agentName(state.setUp, party.agentId)}`
     case 'queueVoicemail':
       return `the mailbox of ${queueSetUp(state.setUp, party.queueId).name}`
+    case 'conferenceLine':
+      return 'the conference line'
     case 'park':
       return `parking slot ${party.slot}`
     case 'outside':

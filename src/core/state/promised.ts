@@ -1,5 +1,6 @@
 // The part of the floor's state that outlasts calls: what was promised, whom nobody may call, which numbers are not theirs, and what was left in mailboxes.
 import { evolveCallback } from '@/core/callbacks'
+import { evolveConference } from '@/core/conferences'
 import { evolveDoNotCall } from '@/core/do-not-call'
 import type { PromiseEvent } from '@/core/ledger'
 import { get } from '@/core/table'
@@ -62,6 +63,14 @@ export function evolvePromised(place: Place, event: PromiseEvent, atMs: EpochMs)
       if (event.kind === 'messageDeleted' || event.kind === 'messageRestored' || event.kind === 'messagePurged')
         setMessageDue(place, messageId, message?.deletedAtMs == null ? null : message.deletedAtMs + RESTORABLE_MS)
       return
+    }
+    case 'conferencePlanned':
+    case 'conferenceReplanned':
+    case 'conferenceCancelled':
+    case 'conferenceJoined':
+    case 'conferenceLeft': {
+      const conference = evolveConference(get(state.conferences, event.conferenceId), event, atMs)
+      return conference === undefined ? undefined : put(place, 'conferences', event.conferenceId, conference)
     }
     case 'greetingSet': {
       const { box, greeting } = event

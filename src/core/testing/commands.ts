@@ -2,8 +2,9 @@
 import { agentsOn, type Target } from '@/core/calls'
 import type { Attempt } from '@/core/campaigns'
 import { ANSWERS } from '@/core/colleagues'
+import type { Plan } from '@/core/conferences'
 import type { AgentCommand, Command } from '@/core/floor'
-import { type AgentId, type CallId, type CampaignId, toAttemptId, toCallbackId, toCallId, toDeviceId, toMessageId, toTaskId } from '@/core/ids'
+import { type AgentId, type CallId, type CampaignId, toAttemptId, toCallbackId, toCallId, toConferenceId, toDeviceId, toMessageId, toTaskId } from '@/core/ids'
 import type { AttemptReport } from '@/core/rules/campaign'
 import { mayOpenBox } from '@/core/rules/voicemail'
 import type { SetUp } from '@/core/set-up'
@@ -51,6 +52,11 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
     pick,
   )
   const target = targetOf(party, flag)
+  const conferenceFor = () =>
+    nth(
+      values(state.conferences).filter((c) => c.hostAgentId === agentId),
+      pick,
+    )
   const messageFor = () =>
     nth(
       values(state.messages).filter((m) => pick % 9 === 0 || (mayOpenBox(state, agentId, m.box) && (m.deletedAtMs !== null) === (kind === 'restoreMessage'))),
@@ -138,6 +144,22 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
             pick,
           )?.toAgentId ?? (nth(MANY, party) as AgentId),
       }
+    case 'planConference':
+      return { kind, agentId, plan: planOf(state.atMs, party) }
+    case 'replanConference':
+      return { kind, agentId, conferenceId: conferenceFor()?.id ?? toConferenceId('conference_none'), plan: planOf(state.atMs, party + 1) }
+    case 'cancelConference':
+      return { kind, agentId, conferenceId: (party % 4 === 0 ? conferenceFor()?.id : undefined) ?? toConferenceId('conference_none') }
+    case 'joinConference':
+      return { kind, agentId, conferenceId: nth(values(state.conferences), pick)?.id ?? toConferenceId('conference_none') }
+    case 'muteOthers':
+      return { kind, ...on, deviceId }
+    case 'conferenceLineRings':
+      return { kind, number: `+4416329601${String(party % OUTSIDE_PARTIES).padStart(2, '0')}`, customer: null }
+    case 'callerKeys': {
+      const line = values(state.calls).find((c) => c.connections.some((x) => x.party.kind === 'conferenceLine'))
+      return { kind, callId: line?.id ?? callId, digits: (flag ? nth(values(state.conferences), pick)?.code : undefined) ?? '000000' }
+    }
     case 'mailboxRings':
       return {
         kind,
@@ -329,3 +351,12 @@ export const partiesOn = (floor: TestFloor, callId: CallId): string[] => {
   const call = get(floor.state().calls, callId)
   return call === undefined ? [] : [...agentsOn(call), ...call.connections.flatMap((c) => (c.party.kind === 'outside' ? [c.deviceId] : []))].map(String).sort()
 }
+
+/** About now, with some of the colleagues and a queue. */
+const planOf = (atMs: number, party: number): Plan => ({
+  ...{ title: `Conference ${party}`, startsAtMs: atMs + (party % 3) * 60_000, lastsMs: 600_000, timeZone: 'UTC', note: '' },
+  invited: [
+    { kind: 'agent', agentId: nth(MANY, party) as AgentId },
+    { kind: 'queue', queueId: FIRST },
+  ],
+})

@@ -34,6 +34,7 @@ export const CAMPAIGNS: readonly CampaignId[] = MANNERS.map((manner) => toCampai
 /** The small centre with twelve agents of every level, overflow, a full limit and a grace for taking back. */
 export const CROWDED: SetUp = SetUpSchema.parse({
   ...SMALL,
+  conferenceNumber: '+441632960999',
   takeBackMs: TAKE_BACK_MS,
   mostOwed: 1,
   callbackMissedAfterMs: 30_000,

@@ -14,7 +14,7 @@ export interface Wish {
   readonly agent: number
   readonly pick: number
   readonly party: number
-  readonly kind: (typeof KINDS | typeof BETWEEN_COLLEAGUES | typeof ABOUT_MESSAGES)[number]
+  readonly kind: (typeof KINDS | typeof BETWEEN_COLLEAGUES | typeof ABOUT_MESSAGES | typeof ABOUT_CONFERENCES)[number]
   readonly flag: boolean
 }
 
@@ -154,6 +154,11 @@ const KINDS = [
 
 /** What colleagues want of each other, now and then: who talks to a colleague is there for nobody else. */
 const BETWEEN_COLLEAGUES = ['callColleague', 'callTogether', 'askFirst', 'answerQuestion', 'closeQuestion', 'callWhenFree', 'dropCallWhenFree'] as const
+/** Conferences are arranged, come into with one press or by code, and gone from. */
+const ABOUT_CONFERENCES = [
+  ...(['planConference', 'replanConference', 'cancelConference', 'joinConference', 'joinConference', 'joinConference'] as const),
+  ...(['conferenceLineRings', 'callerKeys', 'callerKeys', 'muteOthers', 'muteOthers', 'muteOthers', 'muteOthers', 'muteOthers'] as const),
+] as const
 /** Callers leave messages, and agents see to them. */
 const ABOUT_MESSAGES = [
   ...(['mailboxRings', 'mailboxRings', 'leaveMessage', 'callMessageBack', 'callMessageBack', 'callMessageBack'] as const),
@@ -163,6 +168,7 @@ const kind: fc.Arbitrary<Wish['kind']> = fc.oneof(
   { weight: 40, arbitrary: fc.constantFrom(...KINDS) },
   { weight: 1, arbitrary: fc.constantFrom(...BETWEEN_COLLEAGUES) },
   { weight: 2, arbitrary: fc.constantFrom(...ABOUT_MESSAGES) },
+  { weight: 1, arbitrary: fc.constantFrom(...ABOUT_CONFERENCES) },
 )
 
 const wish: fc.Arbitrary<Wish> = fc.record({
@@ -180,7 +186,7 @@ export const steps = (maxLength: number): fc.Arbitrary<Step[]> =>
 const WHILE_RINGING: readonly string[] = ['answer', 'decline', 'silence', 'divert']
 const AFTERWARDS: readonly string[] = ['saveOutcome', 'extendWrapUp']
 const ON_CONSULT: readonly string[] = ['endConsult', 'completeTransfer', 'conference']
-const IN_CONFERENCE: readonly string[] = ['muteParty', 'startAside', 'endForEveryone', 'removeParty']
+const IN_CONFERENCE: readonly string[] = ['muteParty', 'muteOthers', 'startAside', 'endForEveryone', 'removeParty']
 const WHILE_HELD: readonly string[] = ['retrieve', 'alternate']
 
 /** What must come about first, where there is nothing yet that the wish could be about. */
@@ -195,6 +201,9 @@ export function sooner(state: FloorState, kind: Wish['kind']): Wish['kind'] {
   if (kind === 'markMessage' || kind === 'forwardMessage' || kind === 'deleteMessage') return count(state.messages) === 0 ? 'mailboxRings' : kind
   if (kind === 'restoreMessage') return values(state.messages).some((m) => m.deletedAtMs !== null) ? kind : 'deleteMessage'
   if (kind === 'callMessageBack') return values(state.calls).some((c) => c.messageId !== null) ? kind : 'mailboxRings'
+  if (kind === 'replanConference' || kind === 'cancelConference' || kind === 'joinConference') return hasOpenConference(state) ? kind : 'planConference'
+  if (kind === 'callerKeys') return values(state.calls).some((c) => c.connections.some((x) => x.party.kind === 'conferenceLine')) ? kind : 'conferenceLineRings'
+  if (kind === 'muteOthers') return values(state.calls).some(isConference) ? kind : sooner(state, 'conference')
   if (kind === 'closeTask') return count(state.tasks) === 0 ? 'saveOutcome' : kind
   if (kind === 'endAside') return values(state.calls).some((c) => c.aside !== null) ? kind : 'startAside'
   if (kind === 'muteParty' || kind === 'startAside') return values(state.calls).some(isConference) ? kind : sooner(state, 'conference')
@@ -218,7 +227,9 @@ export function suited(state: FloorState, kind: Wish['kind']): readonly AgentId[
     if (kind === 'answerQuestion') return values(state.questions).some((q) => q.toAgentId === a.id && q.answered === null)
     if (kind === 'closeQuestion') return values(state.questions).some((q) => q.byAgentId === a.id)
     if (kind === 'dropCallWhenFree') return values(state.whenFree).some((w) => w.byAgentId === a.id)
-    if (kind === 'callColleague' || kind === 'callTogether') return a.shift !== null && a.engagements.length === 0
+    if (kind === 'replanConference' || kind === 'cancelConference')
+      return values(state.conferences).some((c) => c.hostAgentId === a.id && c.cancelledAtMs === null)
+    if (kind === 'joinConference' || kind === 'callColleague' || kind === 'callTogether') return a.shift !== null && a.engagements.length === 0
     if (kind === 'markMessage' || kind === 'forwardMessage' || kind === 'deleteMessage' || kind === 'restoreMessage') return hasMessage(state, a.id)
     if (kind === 'clearNote') return a.note !== null
     if (kind === 'chooseSoundPath') return a.shift?.soundLost != null
@@ -244,3 +255,5 @@ export function fits(state: FloorState, { callId, state: end }: Engagement, kind
   if (WHILE_HELD.includes(kind)) return end === 'held'
   return end !== 'alerting'
 }
+
+const hasOpenConference = (state: FloorState): boolean => values(state.conferences).some((c) => c.cancelledAtMs === null)

@@ -58,6 +58,7 @@ export function createSnapshots(store: KeyValue, found: readonly string[] = []):
         whenFree,
         messages,
         greetings,
+        conferences,
         due,
         ...facts
       } = state
@@ -77,6 +78,7 @@ export function createSnapshots(store: KeyValue, found: readonly string[] = []):
         whenFree,
         messages,
         greetings,
+        conferences,
         due,
       }
       return { seq: state.seq, facts, rows: rowsOf(tables, dirty) }

@@ -150,7 +150,8 @@ export function handoverFailed(draft: Draft, seq: number, event: Extract<CallEve
 /** A party on the line with nobody there, nobody ringing and no queue: the head of the queue takes care of them. A colleague or a mailbox alone has nobody to wait for. */
 export function rescueStranded(draft: Draft, causedBy: number, { callId }: Pick<CallEvent, 'callId'>): void {
   const call = get(draft.state.calls, callId)
-  if (call === undefined) return
+  // Whoever is alone in a conference waits for the others.
+  if (call === undefined || call.conferenceId !== null) return
   if (isInternal(call)) return endStranded(draft, call, causedBy)
   const others = call.connections.filter((c) => c.state !== 'failed')
   const [only] = others

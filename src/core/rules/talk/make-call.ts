@@ -3,6 +3,7 @@
 import type { Agent } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import { readNumber } from '@/core/directory'
+import { dialConferenceLine } from '@/core/rules/conferences'
 import { checkWaiver, forbidden } from '@/core/rules/do-not-call'
 import { openCallback } from '@/core/rules/promises'
 import { unentitledToDial } from '@/core/rules/rights'
@@ -23,6 +24,7 @@ export function makeCall(draft: Draft, agent: Agent, command: Of<'makeCall'>): R
   if (!reading.ok) return refuse(reading.refusal)
   const refused = unentitledToDial(draft.state, agent.id, reading.number.readAs) ?? busy(draft.state, agent)
   if (refused !== null) return refused
+  if (callback === null && reading.number.e164 === draft.state.setUp.conferenceNumber) return dialConferenceLine(draft, agent)
   const { queueId = null } = command
   if (queueId !== null && !agent.shift?.queueIds.includes(queueId)) return refuse({ reason: 'queueNotServed', queue: queueName(draft.state, queueId) })
   const number = reading.number.e164

@@ -57,6 +57,8 @@ export function reach({ state, atMs }: Pick<Draft, 'state' | 'atMs'>, asking: Ag
       const reading = readNumber(target.typed, state.setUp.homeCountry)
       if (!reading.ok) return refuse(reading.refusal)
       const { e164, readAs } = reading.number
+      // Its code is keyed by whoever dials it: nobody can be sent there.
+      if (e164 === state.setUp.conferenceNumber) return refuse({ reason: 'conferenceLineAlone' })
       return unentitledToDial(state, asking, readAs) ?? forbidden(state, e164, target.name) ?? reachOutside(call, e164, target.name)
     }
   }

@@ -29,6 +29,7 @@ export type TalkRefusal =
   | { readonly reason: 'targetNotForThis'; readonly what: 'queue' | 'voicemail' | 'queueVoicemail' }
   | { readonly reason: 'targetTakesNoMessages'; readonly name: string }
   | { readonly reason: 'targetAlreadyThere'; readonly name: string }
+  | { readonly reason: 'conferenceLineAlone' }
 
 /** All that may come of a rule of this room. */
 export type RulingRefusal = TalkRefusal | AnyRefusal | RightsRefusal | DoNotCallRefusal | PromiseRefusal | ShiftRefusal | NumberRefusal | CallRefusal
@@ -49,6 +50,7 @@ export const TALK_WORDS: WordsOf<TalkRefusal> = {
   notInGroup: () => ({ says: 'That call belongs to a queue you do not serve.', next: 'A supervisor can add the queue to your account.' }),
   callerNotOnLine: () => ({ says: 'The caller has hung up and keeps their place.', next: 'Answer to call them back, or decline.' }),
   queueNotServed: (refusal) => ({ says: `You do not serve ${refusal.queue} on this shift.`, next: 'Call for yourself, or for a queue you serve.' }),
+  conferenceLineAlone: () => ({ says: 'The conference line asks whoever dials it for a code.', next: 'Call it on its own, without anybody else on the line.' }),
   targetSelf: () => ({ says: 'That is you.', next: 'Choose somebody else.' }),
   queueClosed: (refusal) => ({
     says: `${refusal.name} is closed at this hour, so nobody would take the call.`,
