@@ -12,6 +12,7 @@ import { get } from '@/core/table'
 import { boxOwner } from '@/core/voicemail'
 import type { Pace, Past, World } from '@/world'
 import { type Accounts, signInWords, type Verified } from './accounts'
+import { selectConferences } from './conferences'
 import type { Devices } from './devices'
 import { selectDoNotCall } from './do-not-call-page'
 import { withKnown } from './known'
@@ -80,6 +81,9 @@ const WITHOUT_SEAT: readonly Ask['kind'][] = [
   'forwardMessage',
   'deleteMessage',
   'restoreMessage',
+  'planConference',
+  'replanConference',
+  'cancelConference',
 ]
 
 export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Promise<Answer> {
@@ -207,6 +211,8 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       return done()
     case 'messages':
       return done(JSON.stringify(selectMessages(floor.state(), accountId)))
+    case 'conferences':
+      return done(JSON.stringify(selectConferences(floor.state(), accountId, floor.now())))
     case 'callerIntoQueue':
       world?.ring(message, null, floor.now())
       floor.turn()

@@ -10,7 +10,7 @@ describe('the running floor', () => {
     const { tab, exchange } = await inCall()
     const parts = [...new Set(tab.messages.flatMap((m) => (m.kind === 'view' ? Object.keys(m.changes) : [])))].sort()
     expect(parts).toEqual(
-      ['account', 'calls', 'centre', 'work', 'device', 'door', 'floor', 'me', 'doNotCall', 'people', 'seatMoved', 'sound', 'voicemail'].sort(),
+      ['account', 'calls', 'centre', 'work', 'device', 'door', 'floor', 'me', 'doNotCall', 'people', 'seatMoved', 'sound', 'voicemail', 'conferences'].sort(),
     )
     const before = tab.messages.length
     await tab.give({ kind: 'setMute', muted: true })

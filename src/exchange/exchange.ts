@@ -16,6 +16,7 @@ import type { Accounts } from './accounts'
 import { answerTo, type Floor } from './answers'
 import { createCatchUp, type FetchLeft } from './catch-up'
 import { type Clocks, createFloorClock } from './clock'
+import { createConferenceParts } from './conferences'
 import { createDevices } from './devices'
 import { createForHistory, type FloorForHistory } from './for-history'
 import { countsOfCampaigns, type FloorForLists } from './for-lists'
@@ -71,6 +72,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
   const state = options.restored.state ?? floorOf(opened as LedgerEntry)
   let centre = selectCentre(state, options.scenario)
   const voicemail = createVoicemailParts(state)
+  const conferences = createConferenceParts(state)
   const shared = createSharedView(state, (id) => ({ left: feed.left(id), reasons: dialer.reasons(id) }))
 
   const people = createPeople({
@@ -276,7 +278,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
         const door = everything || changed === null ? { door: selectDoor(state, tab) } : {}
         show(
           tab,
-          { ...door, ...everybodys, voicemail: voicemail(accountId), device: deviceView, sound, ...own },
+          { ...door, ...everybodys, voicemail: voicemail(accountId), conferences: conferences(accountId), device: deviceView, sound, ...own },
           tab.hasLists ? lists : shared.whole(),
           atMs,
           json,

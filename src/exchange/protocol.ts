@@ -17,6 +17,7 @@ import type { Task } from '@/core/tasks'
 import { BoxSchema } from '@/core/voicemail'
 import type { Work } from '@/core/work'
 import { PACES, type Pace, PICKS_UP, type PicksUp } from '@/world'
+import type { ConferencesPart } from './conferences'
 import type { Left } from './list-feed'
 import type { VoicemailPart } from './messages'
 import { peopleMessages } from './people'
@@ -78,6 +79,8 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('leaveMessage'), requestId, box: BoxSchema }).readonly(),
   /** The mailboxes the account may open, as the JSON of a `MessagesPage`. */
   z.object({ kind: z.literal('messages'), requestId }).readonly(),
+  /** Conferences the account has to do with, as the JSON of a `ConferencesPage`. */
+  z.object({ kind: z.literal('conferences'), requestId }).readonly(),
   z.object({ kind: z.literal('nextAnswer'), requestId, as: z.enum(['person', 'busy', 'noAnswer', 'machine', 'refused']) }).readonly(),
   /** How people of calling lists answer from now on; null for as chance has it. */
   z.object({ kind: z.literal('listAnswers'), requestId, as: z.enum(PICKS_UP).nullable() }).readonly(),
@@ -445,6 +448,7 @@ export interface DoorParts {
   readonly floor: FloorPart
 }
 
+export type { ConferenceSoon, ConferencesPage, ConferencesPart, ConferenceView } from './conferences'
 export type { BoxView, MessagesPage, MessageView, VoicemailPart } from './messages'
 
 /** All parts there are. A tab nobody is signed in at has only those of the door. */
@@ -469,6 +473,7 @@ export interface FloorView extends SharedLists {
   /** Changes with every change of the book of people. */
   readonly people: { readonly revision: number }
   readonly voicemail: VoicemailPart
+  readonly conferences: ConferencesPart
   readonly me: MeView | null
   readonly sound: SoundView | null
   readonly device: DeviceView | null

@@ -23,6 +23,7 @@ describe('a stranger’s tab', () => {
     { says: 'the history', message: { kind: 'history', afterSeq: 0, throughSeq: null } },
     { says: 'the do-not-call list', message: { kind: 'doNotCall', search: '', atMost: 9 } },
     { says: 'a mailbox', message: { kind: 'messages' } },
+    { says: 'conferences', message: { kind: 'conferences' } },
     { says: 'a PIN set', message: { kind: 'setPin', agentId: ELUNED, pin: '1111' } },
     { says: 'the world steered', message: { kind: 'setPace', pace: 'storm' } },
     { says: 'a caller', message: RING },

@@ -11,6 +11,7 @@ import { setClockSource, setKeysOwner } from '@/ui'
 import { useNumberWords } from '@/words'
 import { Asked } from './asked'
 import { CallbackAlarm } from './callback-alarm'
+import { ConferenceDue } from './conference-due'
 import { useFocusKeeper } from './focus-keeper'
 import { LiveLine } from './live-line'
 import { Notices } from './notices'
@@ -93,6 +94,7 @@ function ShiftPart() {
       <ShiftBar shift={shift} />
       {!atDesk && <LiveLine shift={shift} />}
       <Asked me={shift.me} give={shift.give} />
+      <ConferenceDue me={shift.me} give={shift.give} />
       <CallbackAlarm me={shift.me} give={shift.give} />
     </>
   )

@@ -19,6 +19,7 @@ import {
   sceneOf,
   VOICEMAIL_TONE,
   type Voices,
+  ZIP,
 } from '@/sound'
 import { MICROPHONE_FAILURES, useChosenDevices } from '@/sound-path'
 import { type LineMicrophone, openLineMicrophone } from './line-microphone'
@@ -34,6 +35,8 @@ export interface LineSound {
   readonly problem: SoundProblem | null
   /** How loud the microphone is at this moment; null while it is closed. */
   readonly look: () => Heard | null
+  /** How loud another end of my calls is heard here at this moment, 0 to 1. */
+  readonly levelOf: (deviceId: DeviceId) => number
 }
 
 interface Desk {
@@ -44,6 +47,7 @@ interface Desk {
 
 const TRY_AGAIN_MS = 2_000
 const TONE_S = 0.5
+const COMES_S = 0.2
 const TONE_LEVEL = 0.2
 
 export function useLineSound(me: MeView, calls: readonly CallView[], voiceVolume: number): LineSound {
@@ -143,7 +147,9 @@ export function useLineSound(me: MeView, calls: readonly CallView[], voiceVolume
     [],
   )
   const look = useCallback(() => microphone.current?.look() ?? null, [])
-  return useMemo(() => ({ problem, look }), [problem, look])
+  const levelOf = useCallback((deviceId: DeviceId) => desk.current?.mixer.levelOf(deviceId) ?? 0, [])
+  useLatecomers(desk, me, calls)
+  return useMemo(() => ({ problem, look, levelOf }), [problem, look, levelOf])
 }
 
 function connectDesk(context: AudioContext, onProblem: (problem: SoundProblem | null) => void): Desk {
@@ -177,6 +183,20 @@ function speakNew({ mixer, voices }: Desk, calls: readonly CallView[], agentId: 
       void voices.speak(words, party.kind === 'outside' ? (party.name ?? party.number ?? 'nobody') : deviceId, mixer.input(deviceId as DeviceId))
     }
   }
+}
+
+/** Whoever is in a conference hears that another one has come. */
+function useLatecomers(desk: { readonly current: Desk | null }, { id }: MeView, calls: readonly CallView[]): void {
+  const conference = calls.find(({ call }) => call.conferenceId !== null)?.call
+  const others = conference?.connections.filter((c) => c.deviceId !== deviceOfAgent(id) && c.state === 'connected').length ?? 0
+  const before = useRef({ callId: conference?.id, others })
+  useEffect(() => {
+    const came = before.current.callId === conference?.id && others > before.current.others
+    before.current = { callId: conference?.id, others }
+    if (!came || desk.current === null) return
+    const { ear } = desk.current.mixer
+    playInto(ear, cadenceSamples(ZIP, COMES_S, ear.context.sampleRate).map((s) => s * TONE_LEVEL) as Float32Array<ArrayBuffer>, ear.context.sampleRate)
+  }, [conference?.id, others, desk])
 }
 
 /** Who leaves a message hears it, and it is no part of the message. */

@@ -6,6 +6,7 @@ const UNDER = [
   ['/people', 'People'],
   ['/log', 'Log of calls'],
   ['/voicemail', 'Voicemail'],
+  ['/conferences', 'Conferences'],
 ] as const
 
 export function PeoplePlaces({ here }: { here: (typeof UNDER)[number][0] }) {

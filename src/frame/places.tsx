@@ -11,6 +11,7 @@ const UNDER: readonly (readonly [path: string, place: Place])[] = [
   ['/people', 'people'],
   ['/log', 'people'],
   ['/voicemail', 'people'],
+  ['/conferences', 'people'],
   ['/callbacks', 'callbacks'],
   ['/do-not-call', 'callbacks'],
   ['/campaigns', 'campaigns'],

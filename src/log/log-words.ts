@@ -25,10 +25,10 @@ export function wayWords({ way, how }: LogRow): string {
 /** What became of it, where it is no talk. */
 export const howWords = ({ way, how }: LogRow): string | null => (how === null ? null : way === 'out' ? CALLED[how] : HOW[how])
 
-export function ofWords({ direction, queue, campaign }: LogRow): string {
+export function ofWords({ direction, queue, campaign, result }: LogRow): string {
   if (campaign !== null) return campaign
   if (queue !== null) return queue
-  return direction === 'internal' ? 'Internal' : direction === 'inbound' ? 'To a mailbox' : 'Dialled'
+  return direction === 'internal' ? 'Internal' : direction === 'inbound' ? (result === 'voicemail' ? 'To a mailbox' : 'Conference') : 'Dialled'
 }
 
 /** What tells a row from every other: a call may ring in vain more than once. */

@@ -17,6 +17,8 @@ export const PLACES: readonly Place[] = [
 
 /** Of the queues, and of everybody at a desk for themselves. */
 export const QUEUE_NUMBERS: ReadonlyMap<QueueId, string> = new Map([SAILINGS, FREIGHT, DISRUPTION, ASSISTANCE].map((id, i) => [id, `+44163296096${i}`]))
+/** Where the code of a conference is keyed. */
+export const CONFERENCE_NUMBER = '+441632960980'
 export const DESK_NUMBER = '+441632960970'
 
 /** What agents dial from a phone of their own to speak through it. */

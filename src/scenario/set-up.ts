@@ -7,7 +7,7 @@ import { MINUTE, SECOND } from '@/core/time'
 import { CAMPAIGNS } from './campaigns'
 import { OUTCOME_SETS } from './outcomes'
 import { AGENTS, ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS, SKILL_CARE, SKILL_FREIGHT, SKILL_REBOOKING, SKILLS } from './people'
-import { QUEUE_NUMBERS } from './places'
+import { CONFERENCE_NUMBER, QUEUE_NUMBERS } from './places'
 import { SCRIPTS } from './scripts'
 
 type QueueInput = z.input<typeof SetUpSchema>['queues'][number]
@@ -41,6 +41,7 @@ export const FENNHOLM = SetUpSchema.parse({
   takeBackMs: 4 * SECOND,
   parkLimitMs: 120 * SECOND,
   outsidersMayStay: false,
+  conferenceNumber: CONFERENCE_NUMBER,
   mostOwed: 2,
   notReadyReasons: [
     { name: 'Break', paid: true, plannedMs: 15 * MINUTE },

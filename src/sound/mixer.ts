@@ -2,6 +2,7 @@
 // takes the same mix with my own voice as the others hear it. It works on any audio context, so that a test can render it.
 import type { DeviceId } from '@/core/ids'
 import { holdTuneSamples } from './hold-tune'
+import { lookAt } from './level'
 import { type Scene, SILENCE } from './scene'
 import { BUSY, cadenceSamples, RINGING, UNOBTAINABLE } from './tones'
 
@@ -14,6 +15,8 @@ const LOOPS_S = { ringing: 3, busy: 0.75, unobtainable: 1 } as const
 export interface Mixer {
   /** Where the sound of another end goes in; made when it is first asked for. */
   input(deviceId: DeviceId): AudioNode
+  /** How loud another end is heard here at this moment, as a peak from 0 to 1. */
+  levelOf(deviceId: DeviceId): number
   /** My own microphone. */
   readonly microphone: AudioNode
   /** What I hear, and what is recorded. */
@@ -58,6 +61,7 @@ export function createMixer(context: BaseAudioContext): Mixer {
   }
 
   const inputs = new Map<DeviceId, GainNode>()
+  const meters = new Map<DeviceId, AnalyserNode>()
   let scene = SILENCE
   const set = (node: GainNode, value: number) => node.gain.setTargetAtTime(value, context.currentTime, GLIDE_S)
   const levelOf = (deviceId: DeviceId) => (scene.ear[deviceId] === 'voice' ? 1 : 0)
@@ -70,6 +74,19 @@ export function createMixer(context: BaseAudioContext): Mixer {
       made.connect(heard)
       inputs.set(deviceId, made)
       return made
+    },
+    levelOf(deviceId) {
+      const input = inputs.get(deviceId)
+      if (input === undefined) return 0
+      // Behind the gain: who is not heard does not seem to speak.
+      const meter = meters.get(deviceId) ?? context.createAnalyser()
+      if (!meters.has(deviceId)) {
+        meters.set(deviceId, meter)
+        input.connect(meter)
+      }
+      const samples = new Float32Array(meter.fftSize)
+      meter.getFloatTimeDomainData(samples)
+      return lookAt(samples).peak
     },
     microphone,
     ear,

@@ -58,6 +58,7 @@ function describeCall(me: MeView, view: CallView, names: Names, nowMs: number | 
     const from = call.customer?.name ?? (call.number === null ? 'a withheld number' : numberWords(call.number))
     return mine?.state === 'alerting' ? `A message from ${from} is offered.` : `You have the message from ${from}.`
   }
+  if (call.conferenceId !== null && others.length === 0) return 'You are the first in the conference, and wait for the others.'
   if (call.keptFor !== null && others.length === 0)
     return `${call.customer?.name ?? numberWords(call.keptFor)} keeps a place and waits to be called.${mine?.state === 'alerting' ? ' Answering calls them.' : ''}`
   if (mine?.state === 'alerting') return `${who} is ringing.`

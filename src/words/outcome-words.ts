@@ -53,7 +53,9 @@ export const outcomeLabels = (centre: CentreView): Readonly<Record<string, strin
   Object.fromEntries(centre.outcomeSets.flatMap((s) => s.codes.map((c) => [c.code, c.label])))
 
 /** For which queue or campaign a call was, or why it was for none. */
-export const behalfWords = ({ queue, campaign, direction }: Pick<CallRecord, 'queue' | 'campaign' | 'direction'>): string =>
-  queue ?? campaign ?? (direction === 'inbound' ? 'to a mailbox' : direction === 'internal' ? 'between colleagues' : 'dialled by us')
+export const behalfWords = ({ queue, campaign, direction, result }: Pick<CallRecord, 'queue' | 'campaign' | 'direction' | 'result'>): string =>
+  queue ??
+  campaign ??
+  (direction === 'inbound' ? (result === 'voicemail' ? 'to a mailbox' : 'to a conference') : direction === 'internal' ? 'between colleagues' : 'dialled by us')
 
 export const resultWords = (result: CallResult): string => RESULT_WORDS[result]

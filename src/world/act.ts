@@ -1,6 +1,6 @@
 // Everything a stand-in may mean to do. Plain data, so that an agenda can be looked at.
 import type { Failure } from '@/core/calls'
-import type { AgentId, AttemptId, CallbackId, CallId, CampaignId, DeviceId, MessageId, QueueId, TaskId } from '@/core/ids'
+import type { AgentId, AttemptId, CallbackId, CallId, CampaignId, ConferenceId, DeviceId, MessageId, QueueId, TaskId } from '@/core/ids'
 import type { Box } from '@/core/voicemail'
 import type { RingWish } from './wish'
 
@@ -29,6 +29,9 @@ type CallerAct =
   | { readonly kind: 'leave'; readonly callId: CallId; readonly deviceId?: DeviceId }
   /** Words of anybody but the caller: a colleague who is consulted, a place that was dialled, and what is said into a mailbox. */
   | { readonly kind: 'remark'; readonly callId: CallId; readonly deviceId: DeviceId; readonly text: string }
+  /** Dials in to a conference, and keys its code there. */
+  | { readonly kind: 'dialConference'; readonly conferenceId: ConferenceId; readonly number: string; readonly name: string }
+  | { readonly kind: 'keyCode'; readonly number: string }
   | { readonly kind: 'heardDigits'; readonly callId: CallId; readonly deviceId: DeviceId; readonly digits: string }
   | { readonly kind: 'farEnd'; readonly callId: CallId; readonly deviceId?: DeviceId; readonly report: 'ringing' | 'answered' | Failure }
 
@@ -43,6 +46,7 @@ export type ColleagueAct =
   /** Listens to a message of their own; calls back who left one with their queue. */
   | { readonly kind: 'hearMessage'; readonly agentId: AgentId; readonly messageId: MessageId }
   | { readonly kind: 'callMessageBack'; readonly agentId: AgentId; readonly callId: CallId }
+  | { readonly kind: 'joinConference'; readonly agentId: AgentId; readonly conferenceId: ConferenceId }
   | { readonly kind: 'ringUp'; readonly agentId: AgentId; readonly number: string }
   /** Calls somebody at a desk; answers what somebody there has asked. */
   | { readonly kind: 'ringColleague'; readonly agentId: AgentId; readonly toAgentId: AgentId }

@@ -40,7 +40,7 @@ function mindOwed({ note }: Scene, agentId: AgentId, owed: readonly { readonly c
   for (const [i, { callId }] of owed.entries()) note(atMs + 20 * SECOND * (i + 1), { kind: 'code', agentId, callId })
 }
 
-export const COLLEAGUES: Acts<Exclude<ColleagueAct['kind'], 'hearMessage' | 'callMessageBack'>> = {
+export const COLLEAGUES: Acts<Exclude<ColleagueAct['kind'], 'hearMessage' | 'callMessageBack' | 'joinConference'>> = {
   note: (scene, { agentId, untilMs }, floor) => breakNote(scene, floor, agentId, untilMs),
   clockOn({ memory, stage }, { agentId }, { setUp, campaigns }) {
     const account = setUp.agents.find((a) => a.id === agentId)

@@ -45,13 +45,15 @@ export interface Memory {
   readonly lastBreakMs: Map<AgentId, number>
   /** Have left without signing out. */
   readonly gone: Set<AgentId>
+  /** Who is about to key a code on the conference line. */
+  readonly dialsIn: { readonly number: string; readonly code: string }[]
   /** Who has put a call through has not finished it. */
   readonly putThrough: Map<CallId, ReadonlySet<AgentId>>
 }
 
 export const newMemory = ({ seed, pace, plays, day, worksCampaigns = day.kind === 'live' }: WorldOptions): Memory => ({
   ...{ seed, day, worksCampaigns, pace, plays: new Set(plays), startsMs: 0, dayNo: 0, arrivals: new Map(), wished: null, wishOf: new Map(), endOf: new Map() },
-  ...{ nextAnswer: null, listAnswers: null, picksUp: new Map(), lastBreakMs: new Map(), gone: new Set(), putThrough: new Map() },
+  ...{ nextAnswer: null, listAnswers: null, picksUp: new Map(), lastBreakMs: new Map(), gone: new Set(), dialsIn: [], putThrough: new Map() },
 })
 
 /** Of a call that is over and coded the world remembers nothing, or it would grow from day to day. */

@@ -13,6 +13,7 @@ import { ARRIVALS } from './arrival'
 import { ATTEMPTS, ATTEMPTS_SEE } from './attempts'
 import { CALLERS, CALLERS_SEE } from './callers'
 import { COLLEAGUES, COLLEAGUES_SEE } from './colleagues'
+import { CONFERENCES, CONFERENCES_SEE } from './conferences'
 import { startDay } from './days'
 import { DIALLED, DIALLED_SEE } from './dialled'
 import { FAR_ENDS, FAR_ENDS_SEE, hear } from './far-ends'
@@ -58,9 +59,9 @@ export interface WorldData {
   readonly agenda: AgendaData<Act>
 }
 
-const ACTS: Acts = { ...ATTEMPTS, ...ARRIVALS, ...CALLERS, ...COLLEAGUES, ...PROMISES, ...DIALLED, ...MESSAGES, ...FAR_ENDS }
+const ACTS: Acts = { ...ATTEMPTS, ...ARRIVALS, ...CALLERS, ...COLLEAGUES, ...PROMISES, ...DIALLED, ...MESSAGES, ...CONFERENCES, ...FAR_ENDS }
 /** In this order each makes of an event what is theirs. */
-const SEES: readonly Sees[] = [ATTEMPTS_SEE, DIALLED_SEE, FAR_ENDS_SEE, COLLEAGUES_SEE, CALLERS_SEE, MESSAGES_SEE]
+const SEES: readonly Sees[] = [ATTEMPTS_SEE, DIALLED_SEE, FAR_ENDS_SEE, COLLEAGUES_SEE, CALLERS_SEE, MESSAGES_SEE, CONFERENCES_SEE]
 
 export const createWorld = (stage: Stage, options: WorldOptions): World => worldOf(stage, { memory: newMemory(options), agenda: { noted: [], count: 0 } })
 

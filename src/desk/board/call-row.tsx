@@ -3,10 +3,12 @@
 // pointed at, the cords are drawn as they will be.
 import clsx from 'clsx'
 import { useState } from 'react'
-import { type Call, type Connection, isOnLine } from '@/core/calls'
+import { type Call, type Connection, isConference, isOnLine } from '@/core/calls'
 import type { CallId } from '@/core/ids'
 import type { Work } from '@/core/work'
 import type { CallView } from '@/exchange/protocol'
+import { useSeen } from '@/exchange/react'
+import { Speaks } from '@/frame'
 import { Button, Clock } from '@/ui'
 import { callerWords, isMine, nameOf, othersOn } from '@/words'
 import { useBoard } from './board-context'
@@ -71,6 +73,7 @@ export function CallRow({ view, isOver, after, work, silenced, firstName, consul
         kind={mineKind(mine, me.muted, call.recording !== null)}
         clock={<MyClock mine={mine} view={view} work={work} />}
         tone={second ? 'second' : 'plain'}
+        {...(isConference(call) ? { speaks: <Speaks deviceId={null} /> } : {})}
       />
       <div className="hidden @4xl:block">
         <Line view={after ?? view} shown={shown} folded={folds} muted={me.muted} second={second} preview={after !== undefined} />
@@ -218,8 +221,22 @@ const NONE = { form: 'none', mutedHere: false, mutedThere: false } as const
 
 function WaitingPlate({ view: { call }, work }: { view: CallView; work: Work | undefined }) {
   const { me, seats, centre } = useBoard()
+  const title = useSeen((view) => view.conferences.soon.find((c) => c.id === call.conferenceId)?.title)
   const queue = call.connections.find((c) => c.party.kind === 'queue')
   const queueName = centre.queues.find((q) => q.id === call.queueId)?.name ?? ''
+  if (call.conferenceId !== null)
+    return (
+      <Plate
+        name={title ?? 'Conference'}
+        kind="Conference"
+        tone="waiting"
+        clock={
+          <>
+            you are the first, waiting <Clock sinceMs={call.offeredAtMs} className="text-ink" />
+          </>
+        }
+      />
+    )
   if (call.messageId !== null)
     return (
       <Plate

@@ -2,10 +2,11 @@
 // The plate of somebody else on a call, in every state that party can be in.
 import { DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
-import { type Connection, isConference, isOnLine } from '@/core/calls'
+import { type Connection, isConference, isMachine, isOnLine } from '@/core/calls'
 import type { AgentId, CallId, DeviceId } from '@/core/ids'
 import type { Work } from '@/core/work'
 import type { CallView } from '@/exchange/protocol'
+import { Speaks } from '@/frame'
 import { Button, Clock, useNowMs, usePortal } from '@/ui'
 import { failureWords, isMine, nameOf } from '@/words'
 import { ActionButton } from './action-button'
@@ -30,6 +31,7 @@ export function PartyPlate({ view, connection, work }: Props) {
       kind={kindOf(view, connection, work, centre.queues.find((q) => q.id === work?.queueId)?.name ?? null)}
       tone={late ? 'late' : toneOf(view, connection, mine)}
       clock={<Clocked view={view} connection={connection} mine={mine} work={work} late={late} />}
+      {...(isConference(view.call) && connection.state === 'connected' ? { speaks: <Speaks deviceId={connection.deviceId} /> } : {})}
     >
       {partyActions({ view, connection, name, agentId: me.id })}
     </Plate>
@@ -39,7 +41,7 @@ export function PartyPlate({ view, connection, work }: Props) {
 function kindOf({ call }: CallView, { party, silenced, received }: Connection, work: Work | undefined, queueName: string | null): string {
   const more = `${silenced ? ' · muted for all' : ''}${received === '' ? '' : ` · heard keys ${received}`}`
   if (party.kind === 'agent') return `Colleague${more}`
-  if (party.kind === 'voicemail') return 'Voicemail'
+  if (isMachine(party)) return party.kind === 'conferenceLine' ? 'Keys in the code' : 'Voicemail'
   const isCaller = call.consultFor === null && call.direction === 'inbound' && party.kind === 'outside' && party.number === call.number
   if (!isCaller) return `Outside${more}`
   const returned = work?.returned == null ? '' : ' · returned'
@@ -136,6 +138,7 @@ function partyActions({ view: { call }, connection, name, agentId }: ActionsOf):
   )
   if (!isOnLine(connection)) return remove
   if (!isConference(call)) return undefined
+  const outsiders = call.connections.filter((c) => c.party.kind === 'outside' && isOnLine(c)).length
   const apart = call.aside?.byAgentId === agentId && call.aside.deviceId === connection.deviceId
   return (
     <>
@@ -146,6 +149,11 @@ function partyActions({ view: { call }, connection, name, agentId }: ActionsOf):
       >
         {connection.silenced ? 'Unmute' : 'Mute'}
       </Small>
+      {!apart && connection.party.kind === 'outside' && outsiders > 1 && (
+        <Small command={{ kind: 'muteOthers', callId: on.callId, deviceId: on.deviceId }} name={`Mute others but ${name}`}>
+          Mute others
+        </Small>
+      )}
       {apart && (
         <Small command={{ kind: 'endAside', callId: call.id }} name="Come back to all" pressed>
           Come back to all

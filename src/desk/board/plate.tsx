@@ -9,6 +9,8 @@ interface Props {
   readonly kind: string
   readonly clock: ReactNode
   readonly tone?: PlateTone
+  /** Whether they speak. */
+  readonly speaks?: ReactNode
   /** Controls of this party, below its name; the plate says less then. */
   readonly children?: ReactNode
 }
@@ -22,7 +24,7 @@ const TONES: Record<PlateTone, string> = {
   ghost: 'border-dashed border-ink bg-paper',
 }
 
-export function Plate({ name, kind, clock, tone = 'plain', children }: Props) {
+export function Plate({ name, kind, clock, tone = 'plain', speaks, children }: Props) {
   const box = clsx('flex h-[68px] min-w-0 flex-col justify-center rounded-sm border px-3', TONES[tone])
   if (children !== undefined)
     return (
@@ -32,6 +34,7 @@ export function Plate({ name, kind, clock, tone = 'plain', children }: Props) {
             {name}
           </span>
           <span className="eyebrow min-w-0 shrink truncate">{kind}</span>
+          {speaks !== undefined && <span className="ml-auto">{speaks}</span>}
         </div>
         <div className="mt-0.5 flex items-center gap-1">
           {children}
@@ -41,7 +44,10 @@ export function Plate({ name, kind, clock, tone = 'plain', children }: Props) {
     )
   return (
     <div className={box}>
-      <div className="eyebrow truncate">{kind}</div>
+      <div className="flex items-center gap-2">
+        <span className="eyebrow min-w-0 flex-1 truncate">{kind}</span>
+        {speaks}
+      </div>
       <div className="truncate font-semibold text-lg leading-6" title={name}>
         {name}
       </div>

@@ -1,7 +1,7 @@
 // Somebody comes into a conference: with one press, or from the conference line with its code by tones. The first one waits in it alone.
 import type { Agent } from '@/core/agents'
 import { type Call, type CallEvent, connectionOf, isOnLine, type Party, services } from '@/core/calls'
-import { type Conference, isOpenAt, OPENS_BEFORE_MS, presentAt } from '@/core/conferences'
+import { ASKS_CODE, type Conference, GOOD_BYE, isOpenAt, OPENS_BEFORE_MS, presentAt, WRONG_CODE } from '@/core/conferences'
 import { type CallId, type DeviceId, deviceOfAgent, deviceOfConferences, deviceOutside } from '@/core/ids'
 import { refuse, take } from '@/core/rules/rule'
 import { busyOnCall, isAwaited } from '@/core/rules/shift'
@@ -10,9 +10,6 @@ import { type Draft, emit, type FloorState, nextCallId } from '@/core/state'
 import { get, values } from '@/core/table'
 import type { Of, Ruling } from './commands'
 
-const ASKS_CODE = 'Welcome to the conference line. Please key in the code of your conference.'
-const WRONG_CODE = 'No conference that is open has this code. Please key it in again.'
-const GOOD_BYE = 'Please ask for the code, and call again. Good-bye.'
 const CODE_DIGITS = 6
 const TRIES = 3
 

@@ -1,0 +1,1 @@
+export { ConferencesScreen } from './screen'
