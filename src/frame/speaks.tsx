@@ -1,6 +1,5 @@
 'use client'
 // Whether somebody on the line speaks, as loud as they are heard here: measured on what reaches this ear, not guessed.
-import clsx from 'clsx'
 import { useEffect, useState } from 'react'
 import type { DeviceId } from '@/core/ids'
 import { useOnShift } from './on-shift'
@@ -8,7 +7,8 @@ import { useOnShift } from './on-shift'
 const LOOK_EVERY_MS = 100
 /** Quieter than this nobody speaks. */
 const SILENCE = 0.01
-const BARS = [0.01, 0.04, 0.12, 0.3] as const
+/** As loud as people speak at most: the whole bar. */
+const LOUD = 0.5
 
 /** `deviceId` null for oneself. */
 export function Speaks({ deviceId }: { deviceId: DeviceId | null }) {
@@ -21,10 +21,13 @@ export function Speaks({ deviceId }: { deviceId: DeviceId | null }) {
     return () => clearInterval(timer)
   }, [sound, deviceId])
   return (
-    <span aria-hidden data-speaks={level > SILENCE} title={level > SILENCE ? 'speaks' : 'is silent'} className="inline-flex h-3 items-end gap-0.5">
-      {BARS.map((from, i) => (
-        <span key={from} style={{ height: 3 + i * 3 }} className={clsx('w-1', level > from ? 'bg-green' : 'bg-line')} />
-      ))}
+    <span
+      aria-hidden
+      data-speaks={level > SILENCE}
+      title={level > SILENCE ? 'speaks' : 'is silent'}
+      className="inline-block h-1.5 w-10 overflow-hidden border border-line-strong bg-raised"
+    >
+      <span style={{ width: `${Math.min(1, level / LOUD) * 100}%` }} className="block h-full bg-green" />
     </span>
   )
 }
