@@ -4,7 +4,7 @@ import { LAUNCH, SETTINGS } from './e2e/settings'
 export default defineConfig({
   testDir: 'e2e',
   // Two cores carry the server, the browsers and their workers; part of each test is waiting for rings and graces to run out.
-  workers: 4,
+  workers: 3,
   fullyParallel: true,
   // A machine with twice the load is slower and not at fault.
   timeout: 120_000,

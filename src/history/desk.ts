@@ -26,6 +26,7 @@ export interface Connection<Port> {
   report(...asked: Parameters<History['report']>): ReturnType<History['report']>
   calls(...asked: Parameters<History['calls']>): ReturnType<History['calls']>
   /** Of an agent their own, whatever is asked. */
+  sound(...asked: Parameters<History['sound']>): ReturnType<History['sound']>
   log(...asked: Parameters<History['log']>): ReturnType<History['log']>
   dialledBefore(asked: { readonly atMost: number; readonly nowMs: number }): ReturnType<History['dialledBefore']>
   handling(...asked: Parameters<History['handling']>): ReturnType<History['handling']>
@@ -106,6 +107,10 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
         },
         report: async (asked) => (await history).report(await theirs(asked)),
         calls: async (asked) => (await history).calls(await theirs(asked)),
+        sound: async (asked) => {
+          if (!(await who()).everybody) throw new Error('how calls sounded is for those who answer for the floor')
+          return (await history).sound(asked)
+        },
         log: async (asked) => (await history).log(await theirs(asked)),
         dialledBefore: async (asked) => (await history).dialledBefore({ ...asked, only: (await who()).id }),
         async handling(asked) {

@@ -34,6 +34,7 @@ import { type Names, named, namesOf } from './names'
 import { pageOfBlocks } from './pages'
 import { type Part, type Report, reportOf } from './report'
 import { rulesOf } from './rules'
+import { type SoundAsked, type SoundReport, soundOf } from './sound'
 import { isOf, openBlock, type Rules, rowsIn } from './tally'
 
 export interface Span {
@@ -68,6 +69,8 @@ export interface History {
   /** Calls of the span, as far as they are asked for. */
   calls(asked: AskedSpan & CallsAsked): Promise<CallsPage>
   /** Calls of one agent as a telephone logs them, or all of the centre's. */
+  /** How calls of the span sounded, as far as they were rated. */
+  sound(asked: SoundAsked & { readonly nowMs: number }): Promise<SoundReport>
   log(asked: LogAsked & { readonly nowMs: number }): Promise<LogPage>
   /** Whom an agent has called, the latest first, each once. */
   dialledBefore(asked: { readonly only: AgentId; readonly atMost: number; readonly nowMs: number }): Promise<readonly LogRow[]>
@@ -261,6 +264,7 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
         asked,
       )
     },
+    sound: async ({ nowMs, ...asked }) => soundOf(await callsIn(asked, nowMs), asked),
     log: async ({ nowMs, ...asked }) => pageOfLog(await callsIn({ fromMs: asked.sinceMs, toMs: Infinity }, nowMs), asked, names()),
     dialledBefore: async ({ only, atMost, nowMs }) =>
       dialledBefore(await callsIn({ fromMs: nowMs - DIALLED_LATELY_MS, toMs: Infinity }, nowMs), only, atMost, names()),

@@ -24,5 +24,6 @@ export const named = (record: CallRecord, names: Names): CallRecord => ({
   queue: names.queue(record.queueId, record.queue),
   agents: record.agents.map((leg) => ({ ...leg, agent: names.agent(leg.agentId, leg.agent) ?? leg.agent })),
   missedBy: record.missedBy.map((missed) => ({ ...missed, agent: names.agent(missed.agentId, missed.agent) ?? missed.agent })),
+  sound: record.sound.map((s) => ({ ...s, agent: names.agent(s.agentId, s.agent) ?? s.agent })),
   outcomeBy: names.agent(record.outcomeById, record.outcomeBy),
 })

@@ -15,7 +15,7 @@ const CALLS = {
   },
   ...{ offeredAtMs: 'INT64', answeredAtMs: 'INT64', endedAtMs: 'INT64', result: 'STRING', shortAbandon: 'BOOLEAN', liveAnswerAtMs: 'INT64' },
   ...{ agents: 'JSON', missedBy: 'JSON', outcome: 'STRING', outcomeAtMs: 'INT64', outcomeById: 'STRING', outcomeBy: 'STRING', notes: 'STRING' },
-  ...{ script: 'STRING', scriptVersion: 'INT32', answers: 'JSON', transfers: 'JSON', recordings: 'JSON' },
+  ...{ script: 'STRING', scriptVersion: 'INT32', answers: 'JSON', transfers: 'JSON', recordings: 'JSON', sound: 'JSON' },
 } as const satisfies Record<string, BasicType>
 
 const AGENT_STATES = {

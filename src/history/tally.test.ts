@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { type AgentId, type QueueId, toCampaignId } from '@/core/ids'
+import { type AgentId, type QueueId, toAgentId, toCampaignId } from '@/core/ids'
 import { type AgentInterval, type AgentLeg, type CallRecord, CallRecordSchema, MISSED_HOW, RESULTS } from '@/core/ledger'
 import { byAgent, byQueue, inInterval, measure, occupancy, ofAgent } from '@/core/reports'
 import { packCalls, packStates, recordsOf, stateAt } from './columns'
@@ -79,6 +79,7 @@ const record: fc.Arbitrary<CallRecord> = fc
     answeredAtMs: wait === null ? null : r.offeredAtMs + wait,
     endedAtMs: r.offeredAtMs + (wait ?? 0) + lasts,
     recordings: recordings.map((n) => `rec_${r.callId}_${n}`),
+    sound: r.callId.endsWith('7') ? [{ agentId: toAgentId('agent_a'), agent: 'A', cause: 'gaps' as const, path: 'computer', r: 62.5 }] : [],
   }))
 const records = fc.array(record, { maxLength: 40, size: 'max' })
 

@@ -5,11 +5,12 @@ import type { Becomes } from '@/core/campaigns'
 import { labelOfWhom } from '@/core/do-not-call'
 import type { FloorEvent } from '@/core/ledger'
 import type { AnswerValue } from '@/core/scripts'
+import { qualityOf, ratingFactor } from '@/core/sound-quality'
 import { formatClock } from '@/core/time'
 import type { Box } from '@/core/voicemail'
 import type { CentreView, SeatView } from '@/exchange/protocol'
 import { nameIn } from '@/ui'
-import { ATTEMPT_WORDS, numberWords } from '@/words'
+import { ATTEMPT_WORDS, numberWords, SOUND_WORDS } from '@/words'
 
 export interface Names {
   readonly centre: CentreView
@@ -78,6 +79,8 @@ export function eventWords(event: FloorEvent, names: Names): string {
       return `${agent(event.byAgentId)} brought the message back`
     case 'messagePurged':
       return 'The deleted message is gone for good'
+    case 'lineMeasured':
+      return `The line to ${device(event.deviceId)}: ${qualityOf(ratingFactor(event.line))}, ${Math.round(event.line.delayMs)} ms late, ${Math.round(event.line.lossRatio * 100)} % lost`
     case 'conferencePlanned':
       return `${agent(event.hostAgentId)} arranged the conference “${event.plan.title}”`
     case 'conferenceReplanned':
@@ -214,6 +217,8 @@ export function eventWords(event: FloorEvent, names: Names): string {
       return event.value === null ? `Script: the answer to ${event.field} was taken back` : `Script: ${event.field} = ${answerWords(event.value)}`
     case 'captionSpoken':
       return `Outside party: “${event.text}”`
+    case 'soundRated':
+      return `${agent(event.agentId)} said how it sounded: ${SOUND_WORDS[event.cause ?? 'good']}`
     case 'notesDrafted':
       return 'Notes were written'
     case 'ringSilenced':

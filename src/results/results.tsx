@@ -14,6 +14,7 @@ import { GroupsTable } from './groups-table'
 import { Outcomes } from './outcomes'
 import { ResultsHead } from './results-head'
 import { SeriesChart } from './series-chart'
+import { Sound } from './sound'
 import { stepsOf, toSpan } from './span'
 
 export function Results({ view }: { view: FloorView }) {
@@ -56,6 +57,7 @@ export function Results({ view }: { view: FloorView }) {
           <Outcomes report={report} centre={centre}>
             {only === null && <GroupsTable caption="By agent" rows={report.agents} withOccupancy />}
           </Outcomes>
+          {only === null && <Sound fromMs={span.fromMs} toMs={span.toMs} />}
           <CallsTable days={days} only={only} centre={centre} />
         </div>
       )}

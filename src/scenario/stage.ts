@@ -27,6 +27,13 @@ export const FENNHOLM_STAGE: Stage = {
   words: WORDS,
   places: PLACES,
   habits: HABITS,
+  lines: [
+    // By satellite, and by mobile telephone at the far end of an island.
+    { prefix: '+61', often: 0.9, line: { delayMs: 420, lossRatio: 0.01, burstRatio: 1 } },
+    { prefix: '+1', often: 0.3, line: { delayMs: 260, lossRatio: 0.02, burstRatio: 1 } },
+    { prefix: '+447', often: 0.12, line: { delayMs: 150, lossRatio: 0.09, burstRatio: 2 } },
+    { prefix: '+44', often: 0.01, line: { delayMs: 40, lossRatio: 0.05, burstRatio: 1 } },
+  ],
   abroad: [
     { prefix: '+33', timeZone: 'Europe/Paris', isOverseas: false },
     { prefix: '+1', timeZone: 'America/New_York', isOverseas: true },

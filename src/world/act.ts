@@ -32,6 +32,7 @@ type CallerAct =
   /** Dials in to a conference, and keys its code there. */
   | { readonly kind: 'dialConference'; readonly conferenceId: ConferenceId; readonly number: string; readonly name: string }
   | { readonly kind: 'keyCode'; readonly number: string }
+  | { readonly kind: 'measureLine'; readonly callId: CallId; readonly deviceId: DeviceId }
   | { readonly kind: 'heardDigits'; readonly callId: CallId; readonly deviceId: DeviceId; readonly digits: string }
   | { readonly kind: 'farEnd'; readonly callId: CallId; readonly deviceId?: DeviceId; readonly report: 'ringing' | 'answered' | Failure }
 

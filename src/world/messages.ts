@@ -49,9 +49,10 @@ export const MESSAGES: Acts<'ringMailbox' | 'hearMessage' | 'callMessageBack'> =
     const keeps = createChance(seedFor(scene.memory.seed, `keeps ${messageId}`)).next() < KEEPS_OFTEN
     return [{ kind: 'markMessage', agentId, messageId, heard: true }, ...(keeps ? [] : [{ kind: 'deleteMessage', agentId, messageId } as const])]
   },
-  callMessageBack(_, { agentId, callId }, floor) {
+  /** When it is time to go home, nobody begins a talk. */
+  callMessageBack({ memory }, { agentId, callId }, floor) {
     const call = get(floor.calls, callId)
-    return [call?.keptFor == null ? { kind: 'hangUp', agentId, callId } : { kind: 'callMessageBack', agentId, callId }]
+    return [call?.keptFor == null || memory.pace === 'quiet' ? { kind: 'hangUp', agentId, callId } : { kind: 'callMessageBack', agentId, callId }]
   },
 }
 

@@ -20,11 +20,16 @@ export function resume(scene: Scene, state: FloorState, atMs: number, observeOne
     for (const c of call.connections) {
       if (isOutside(c) && (c.state === 'initiated' || c.state === 'alerting'))
         note(atMs + SECOND, { kind: 'farEnd', callId: call.id, deviceId: c.deviceId, report: 'noAnswer' })
+      // Whoever was dialled talks on with who dialled them, and it comes to an end.
+      if (isOutside(c) && c.state === 'connected' && call.answeredAtMs !== null && (call.direction === 'outbound' || call.direction === 'message'))
+        seen({ kind: 'connectionEstablished', callId: call.id, deviceId: c.deviceId })
       if (c.party.kind !== 'agent') continue
       const at = { callId: call.id, deviceId: c.deviceId }
       if (c.state === 'alerting') seen({ kind: 'connectionDelivered', ...at, party: c.party })
       if (c.state === 'held' && plays.has(c.party.agentId)) note(atMs + 5 * SECOND, { kind: 'retrieve', agentId: c.party.agentId, callId: call.id })
-      if ((c.state === 'connected' || c.state === 'held') && call.answeredAtMs !== null) seen({ kind: 'connectionEstablished', ...at })
+      // Whoever has a message in hand listens on, and calls back.
+      if ((c.state === 'connected' || c.state === 'held') && (call.answeredAtMs !== null || call.messageId !== null))
+        seen({ kind: 'connectionEstablished', ...at })
       if (c.state === 'held') note(atMs + MINUTE, { kind: 'fedUp', callId: call.id, heldSinceMs: c.sinceMs })
     }
   }

@@ -4,6 +4,7 @@ import type { Chance } from '@/core/chance'
 import type { AgentId, CampaignId, QueueId } from '@/core/ids'
 import type { AnswerValue } from '@/core/scripts'
 import type { SetUp } from '@/core/set-up'
+import type { LineQuality } from '@/core/sound-quality'
 import type { FloorState } from '@/core/state'
 import { behalfOf, type Work } from '@/core/work'
 import type { Ended } from './ended'
@@ -23,6 +24,8 @@ export interface Stage {
   readonly words: Words
   readonly places: readonly Place[]
   readonly habits: Habits
+  /** Lines of the public network that are not as good as a line can be: of numbers that begin so, how often, and how they are then. The first that fits counts. */
+  readonly lines: readonly { readonly prefix: string; readonly often: number; readonly line: LineQuality }[]
   /** Countries callers come from, other than the centre's own. */
   readonly abroad: readonly Abroad[]
 }

@@ -17,6 +17,7 @@ import { CONFERENCES, CONFERENCES_SEE } from './conferences'
 import { startDay } from './days'
 import { DIALLED, DIALLED_SEE } from './dialled'
 import { FAR_ENDS, FAR_ENDS_SEE, hear } from './far-ends'
+import { LINES, LINES_SEE } from './lines'
 import { type AnswersAs, forget, type Memory, newMemory, type WorldOptions } from './memory'
 import { MESSAGES, MESSAGES_SEE } from './messages'
 import type { Pace } from './paces'
@@ -59,9 +60,9 @@ export interface WorldData {
   readonly agenda: AgendaData<Act>
 }
 
-const ACTS: Acts = { ...ATTEMPTS, ...ARRIVALS, ...CALLERS, ...COLLEAGUES, ...PROMISES, ...DIALLED, ...MESSAGES, ...CONFERENCES, ...FAR_ENDS }
+const ACTS: Acts = { ...ATTEMPTS, ...ARRIVALS, ...CALLERS, ...COLLEAGUES, ...PROMISES, ...DIALLED, ...MESSAGES, ...CONFERENCES, ...LINES, ...FAR_ENDS }
 /** In this order each makes of an event what is theirs. */
-const SEES: readonly Sees[] = [ATTEMPTS_SEE, DIALLED_SEE, FAR_ENDS_SEE, COLLEAGUES_SEE, CALLERS_SEE, MESSAGES_SEE, CONFERENCES_SEE]
+const SEES: readonly Sees[] = [ATTEMPTS_SEE, DIALLED_SEE, FAR_ENDS_SEE, COLLEAGUES_SEE, CALLERS_SEE, MESSAGES_SEE, CONFERENCES_SEE, LINES_SEE]
 
 export const createWorld = (stage: Stage, options: WorldOptions): World => worldOf(stage, { memory: newMemory(options), agenda: { noted: [], count: 0 } })
 

@@ -1,6 +1,7 @@
 // A connection is one party's relation to one call (ECMA-269, 6.1.5). Its state says what that party's end is
 // doing; a connection that is over is removed from the call, which is what the standard's state `null` means.
 import type { DeviceId } from '@/core/ids'
+import type { LineQuality } from '@/core/sound-quality'
 import type { Box } from '@/core/voicemail'
 import type { Failure } from './failure'
 import type { Party } from './party'
@@ -50,6 +51,8 @@ export interface Connection {
   readonly said: string | null
   /** Keypad digits this end has received so far. */
   readonly received: string
+  /** How the line to this end is; null where nobody has measured it. */
+  readonly line: LineQuality | null
 }
 
 /** A party with ears: not a queue and not a parking slot. */

@@ -2,6 +2,7 @@
 // renamed, never reused. Events carry facts; who hears whom is computed from them (hearing.ts).
 import * as z from 'zod'
 import { AgentIdSchema, CallIdSchema, ConferenceIdSchema, DeviceIdSchema, MessageIdSchema, QueueIdSchema } from '@/core/ids'
+import { LineQualitySchema } from '@/core/sound-quality'
 import { BoxSchema } from '@/core/voicemail'
 import { CLEAR_CAUSES, ENDPOINTS, ROLES } from './connection'
 import { FAILURES } from './failure'
@@ -135,6 +136,8 @@ export const CallEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('asideEnded'), ...call, ...by }).readonly(),
   z.object({ kind: z.literal('digitsSent'), ...call, ...by, digits: z.string() }).readonly(),
   /** What a far end made of the tones it heard. */
+  /** How the line of an outside party is, as its far end measures it. */
+  z.object({ kind: z.literal('lineMeasured'), ...at, line: LineQualitySchema }).readonly(),
   z.object({ kind: z.literal('digitsReceived'), ...at, digits: z.string() }).readonly(),
   /** An agent listens in, whispers to one end or steps in (ECMA-269, 17.1.18, Join Call), or changes from one to another. */
   z.object({ kind: z.literal('roleTaken'), ...at, party: PartySchema, role: z.enum(ROLES), whispersTo: DeviceIdSchema.nullable() }).readonly(),

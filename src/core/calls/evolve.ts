@@ -92,6 +92,8 @@ function evolveCall(before: Call | undefined, event: Exclude<CallEvent, { kind: 
       return { ...call, aside: null }
     case 'digitsSent':
       return call
+    case 'lineMeasured':
+      return changed(call, event.deviceId, { line: event.line })
     case 'digitsReceived':
       return changed(call, event.deviceId, { received: (connectionOf(call, event.deviceId)?.received ?? '') + event.digits })
     case 'roleTaken': {
@@ -291,6 +293,7 @@ const fresh = (deviceId: DeviceId, party: Party, state: ConnectionState, sinceMs
   endpoint: 'computer',
   said: null,
   received: '',
+  line: null,
 })
 
 const withConnection = (call: Call, connection: Connection): Call => ({

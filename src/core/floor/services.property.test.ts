@@ -62,7 +62,7 @@ describe('services of call control', () => {
     }))
 
   test('consult and end consult are inverse: the first line is as it was, whoever was consulted is free', () =>
-    overFloors(2, 200, (state, atMs) => {
+    overFloors(2, 150, (state, atMs) => {
       let met = 0
       for (const { agentId, callId } of ends(state)) {
         const asked = MANY.find((id) => id !== agentId && reachable(state, must(state.agents, id)))

@@ -5,6 +5,7 @@ import { CALL_EVENTS, type Call, type CallChange, type CallEvent, evolveCalls, i
 import { type AgentId, type CallId, type CampaignId, toCallId } from '@/core/ids'
 import { evolveRun, splitAnswers } from '@/core/scripts'
 import { agentName, campaignSetUp, outcomeSetFor, type SetUp, scriptById, scriptVersion } from '@/core/set-up'
+import { ratingFactor } from '@/core/sound-quality'
 import type { EpochMs } from '@/core/time'
 import { behalfOf, factsOf } from '@/core/work'
 import type { FloorEvent, LedgerEntry } from './entry'
@@ -256,6 +257,14 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
         if (record === undefined)
           corrections.set(event.callId, { seq, code: event.code, atMs, byId: event.byAgentId, by: nameOf(event.byAgentId), notes: null })
         else Object.assign(record, { outcome: event.code, outcomeAtMs: atMs, outcomeById: event.byAgentId, outcomeBy: nameOf(event.byAgentId) })
+        return
+      }
+      case 'soundRated': {
+        // Of a call of an earlier ledger there is no record here.
+        const record = calls.get(event.callId)?.record
+        const { agentId, cause, path, line } = event
+        const r = line === null ? null : Math.round(ratingFactor(line) * 10) / 10
+        if (record !== undefined) record.sound = [...record.sound.filter((s) => s.agentId !== agentId), { agentId, agent: nameOf(agentId), cause, path, r }]
         return
       }
       case 'floorOpened':

@@ -2,6 +2,7 @@
 import * as z from 'zod'
 import { AgentIdSchema, CampaignIdSchema, QueueIdSchema } from '@/core/ids'
 import { AnswerValueSchema } from '@/core/scripts'
+import { SoundCauseSchema } from '@/core/sound-quality'
 
 /** `underWay` is no result yet: a call that waits or is talked on at this moment. It is counted as offered and is in no file. */
 export const RESULTS = ['underWay', 'handled', 'abandoned', 'voicemail', 'diverted', 'busy', 'noAnswer', 'machine', 'invalid', 'refused'] as const
@@ -35,6 +36,14 @@ export const MissedSchema = z.object({
 })
 export type Missed = z.infer<typeof MissedSchema>
 
+export const SoundRatingSchema = z.object({
+  agentId: AgentIdSchema,
+  agent: z.string().describe('name of the agent'),
+  cause: SoundCauseSchema.describe('what was wrong; null: nothing'),
+  path: z.string().describe('what carried the agent’s voice'),
+  r: z.number().nullable().describe('rating factor of the line to the other end (ITU-T G.107), where it was measured'),
+})
+
 export const CallRecordSchema = z.object({
   callId: z.string(),
   direction: z.enum(['inbound', 'outbound', 'campaign', 'internal', 'message']).describe('message: left with a queue, and called back for'),
@@ -62,6 +71,7 @@ export const CallRecordSchema = z.object({
   answers: z.record(z.string(), AnswerValueSchema),
   transfers: z.array(z.object({ kind: z.enum(['blind', 'attended']), from: z.string(), to: z.string(), atMs: ms })),
   recordings: z.array(z.string()),
+  sound: z.array(SoundRatingSchema).default([]).describe('how it sounded, as the agents say who rated it'),
 })
 export type CallRecord = z.infer<typeof CallRecordSchema>
 

@@ -32,6 +32,7 @@ export const blankRecord = (setUp: SetUp, call: Call): CallRecord => ({
   answers: {},
   transfers: [],
   recordings: [],
+  sound: [],
 })
 
 /** What a record of an internal call says otherwise once somebody from outside is on it. */

@@ -45,6 +45,7 @@ const aRecord = (record: Partial<CallRecord>): CallRecord => ({
   answers: {},
   transfers: [],
   recordings: [],
+  sound: [],
   ...record,
 })
 const answeredAfter = (waitMs: number, more: Partial<CallRecord> = {}) =>

@@ -154,6 +154,7 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
       return call === undefined ? undefined : put(place, 'calls', event.callId, { ...call, hushed: true })
     }
     case 'notesDrafted':
+    case 'soundRated':
     case 'callerTold':
     case 'contactTaken':
     case 'scriptStarted':

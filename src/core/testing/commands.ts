@@ -149,7 +149,7 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
     case 'replanConference':
       return { kind, agentId, conferenceId: conferenceFor()?.id ?? toConferenceId('conference_none'), plan: planOf(state.atMs, party + 1) }
     case 'cancelConference':
-      return { kind, agentId, conferenceId: (party % 4 === 0 ? conferenceFor()?.id : undefined) ?? toConferenceId('conference_none') }
+      return { kind, agentId, conferenceId: (party % 2 === 0 ? conferenceFor()?.id : undefined) ?? toConferenceId('conference_none') }
     case 'joinConference':
       return { kind, agentId, conferenceId: nth(values(state.conferences), pick)?.id ?? toConferenceId('conference_none') }
     case 'muteOthers':
@@ -267,6 +267,8 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
       return { kind, ...far }
     case 'callerSays':
       return { kind, ...far, turn: 0, text: 'Well.' }
+    case 'lineMeasured':
+      return { kind, ...far, line: { delayMs: 300, lossRatio: 0.03, burstRatio: 1 } }
     case 'digitsHeard':
       return { kind, ...far, digits: '1' }
     case 'passTime':
@@ -304,6 +306,8 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
       return { kind, ...on, field: 'speaking', value: true }
     case 'turnPage':
       return { kind, ...on, direction: flag ? 'next' : 'back' }
+    case 'rateSound':
+      return { kind, ...on, cause: flag ? 'gaps' : null }
     case 'draftNotes':
       return { kind, ...on, text: 'half', followUp: '' }
     default:

@@ -29,6 +29,7 @@ const KINDS = [
     'farEnd',
     'callerHangsUp',
     'callerSays',
+    'lineMeasured',
     'digitsHeard',
     'passTime',
     'passTime',
@@ -149,7 +150,19 @@ const KINDS = [
     'takeBackOutcome',
     'takeBackOutcome',
   ] as const),
-  ...(['saveOutcome', 'saveOutcome', 'saveOutcome', 'saveOutcome', 'answerScript', 'answerScript', 'turnPage', 'turnPage', 'turnPage', 'draftNotes'] as const),
+  ...([
+    'saveOutcome',
+    'saveOutcome',
+    'saveOutcome',
+    'saveOutcome',
+    'answerScript',
+    'answerScript',
+    'turnPage',
+    'turnPage',
+    'turnPage',
+    'draftNotes',
+    'rateSound',
+  ] as const),
 ] as const
 
 /** What colleagues want of each other, now and then: who talks to a colleague is there for nobody else. */

@@ -21,6 +21,7 @@ import {
 import type { OutcomeEvent } from '@/core/outcomes'
 import { evolveRun, type ScriptEvent, type ScriptRun } from '@/core/scripts'
 import type { Behalf } from '@/core/set-up'
+import { LineQualitySchema, type SoundCause, SoundCauseSchema } from '@/core/sound-quality'
 import type { EpochMs } from '@/core/time'
 
 export const WorkEventSchema = z.discriminatedUnion('kind', [
@@ -32,6 +33,17 @@ export const WorkEventSchema = z.discriminatedUnion('kind', [
   /** What a caller was told while they waited; the expected wait where they were told one. */
   z.object({ kind: z.literal('callerTold'), callId: CallIdSchema, text: z.string(), expectedWaitMs: z.number().nullable() }).readonly(),
   z.object({ kind: z.literal('ringSilenced'), callId: CallIdSchema, agentId: AgentIdSchema }).readonly(),
+  /** How it sounded to an agent, by which path, and on what line to the other end. */
+  z
+    .object({
+      kind: z.literal('soundRated'),
+      callId: CallIdSchema,
+      agentId: AgentIdSchema,
+      cause: SoundCauseSchema,
+      path: z.string(),
+      line: LineQualitySchema.nullable(),
+    })
+    .readonly(),
   /** Whoever handled it has left and this agent, who stays on the line, goes on. */
   z.object({ kind: z.literal('contactTaken'), callId: CallIdSchema, agentId: AgentIdSchema }).readonly(),
 ])
@@ -87,6 +99,8 @@ export interface Work {
   readonly run: ScriptRun | null
   readonly notes: string
   readonly followUp: string
+  /** How it sounded to whom, the last each has said. */
+  readonly sound: readonly { readonly agentId: AgentId; readonly cause: SoundCause | null }[]
   readonly captions: readonly Caption[]
   /** The last thing they were told while they waited. */
   readonly told: { readonly text: string; readonly expectedWaitMs: number | null } | null
@@ -127,6 +141,7 @@ export const createWork = (
   run: null,
   notes: '',
   followUp: '',
+  sound: [],
   captions: [],
   told: null,
   ringSilenced: false,
@@ -218,6 +233,8 @@ export function evolveWork(work: Work, event: Followed, atMs: EpochMs): Work {
       return { ...work, captions: [...work.captions, { atMs, turn: event.turn, text: event.text }] }
     case 'callerTold':
       return { ...work, told: { text: event.text, expectedWaitMs: event.expectedWaitMs } }
+    case 'soundRated':
+      return { ...work, sound: [...work.sound.filter((s) => s.agentId !== event.agentId), { agentId: event.agentId, cause: event.cause }] }
     case 'ringSilenced':
       return { ...work, ringSilenced: true }
     case 'contactTaken':

@@ -8,7 +8,7 @@ import type { Work } from '@/core/work'
 import type { CallView } from '@/exchange/protocol'
 import { Speaks } from '@/frame'
 import { Button, Clock, useNowMs, usePortal } from '@/ui'
-import { failureWords, isMine, nameOf } from '@/words'
+import { failureWords, isMine, lineWords, nameOf } from '@/words'
 import { ActionButton } from './action-button'
 import { useBoard } from './board-context'
 import { Plate, type PlateTone } from './plate'
@@ -38,8 +38,9 @@ export function PartyPlate({ view, connection, work }: Props) {
   )
 }
 
-function kindOf({ call }: CallView, { party, silenced, received }: Connection, work: Work | undefined, queueName: string | null): string {
-  const more = `${silenced ? ' · muted for all' : ''}${received === '' ? '' : ` · heard keys ${received}`}`
+function kindOf({ call }: CallView, { party, silenced, received, line }: Connection, work: Work | undefined, queueName: string | null): string {
+  const heard = lineWords(line)
+  const more = `${heard === null ? '' : ` · ${heard}`}${silenced ? ' · muted for all' : ''}${received === '' ? '' : ` · heard keys ${received}`}`
   if (party.kind === 'agent') return `Colleague${more}`
   if (isMachine(party)) return party.kind === 'conferenceLine' ? 'Keys in the code' : 'Voicemail'
   const isCaller = call.consultFor === null && call.direction === 'inbound' && party.kind === 'outside' && party.number === call.number

@@ -12,6 +12,7 @@ import { Button, Problem, ShortcutHint, useDraft } from '@/ui'
 import { becomesWords, memoInWords, numberWords } from '@/words'
 import { CallbackFields, UntilFields, useCallbackDraft } from './callback-fields'
 import { CodeList } from './code-list'
+import { SoundRating } from './sound-rating'
 import { TaskFields, useTaskDraft } from './task-fields'
 import { ThenChoice } from './then-choice'
 import { FIRST_REASON, WrapUpBand } from './wrap-up-band'
@@ -189,6 +190,7 @@ export const OutcomeTray = memoInWords(function OutcomeTray({ me, work, set, scr
             className="h-8 min-w-0 flex-1 rounded-sm border border-line-strong bg-raised px-2"
           />
         </div>
+        <SoundRating me={me} work={work} />
       </div>
       <div className="flex shrink-0 items-center gap-2 px-4 pt-1 pb-3">
         {goesOn && <ThenChoice then={then} reasons={chosenReasons(centre)} onChange={setThen} />}

@@ -50,6 +50,8 @@ export interface CallsBlock {
   readonly recordings: { readonly starts: Uint32Array; readonly ids: Numbered }
   /** Few calls are handed on: those of each that was. */
   readonly transfers: readonly (readonly [row: number, transfers: CallRecord['transfers']])[]
+  /** Of calls that were rated, by row; blocks of before have none. */
+  readonly sound?: readonly (readonly [row: number, ratings: CallRecord['sound']])[]
 }
 
 export interface MissedColumns {
@@ -124,6 +126,7 @@ export function packCalls(unsorted: readonly CallRecord[]): CallsBlock {
       ids: packNumbered(records.flatMap((r) => r.recordings.map((id) => id.replace(r.callId, () => OF_CALL)))),
     },
     transfers: records.flatMap((r, row) => (r.transfers.length === 0 ? [] : [[row, r.transfers] as const])),
+    sound: records.flatMap((r, row) => (r.sound.length === 0 ? [] : [[row, r.sound] as const])),
   }
 }
 
@@ -196,6 +199,7 @@ export function recordAt(block: CallsBlock, row: number): CallRecord {
     scriptVersion: numberAt(block.scriptVersion, row),
     answers: answersAt(block, row),
     transfers: block.transfers.find(([of]) => of === row)?.[1] ?? [],
+    sound: block.sound?.find(([of]) => of === row)?.[1] ?? [],
     recordings: [...placesOf(block.recordings.starts, row)].map((at) => numberedAt(block.recordings.ids, at).replace(OF_CALL, () => callId)),
   }
 }

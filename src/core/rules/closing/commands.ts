@@ -4,6 +4,7 @@ import { CallIdSchema, CampaignIdSchema, QueueIdSchema } from '@/core/ids'
 import { ThenSchema } from '@/core/outcomes'
 import { type By, InstantSchema, type Ruling as RulingFor } from '@/core/rules/rule'
 import { AnswerValueSchema } from '@/core/scripts'
+import { SoundCauseSchema } from '@/core/sound-quality'
 import type { RulingRefusal } from './refusals'
 
 const mine = { callId: CallIdSchema }
@@ -25,6 +26,8 @@ export const CLOSING_ASKS = [
   // The business around it.
   z.object({ kind: z.literal('turnPage'), ...mine, direction: z.enum(['next', 'back', 'jump']), pageId: z.string().optional() }).readonly(),
   z.object({ kind: z.literal('answerScript'), ...mine, field: z.string(), value: AnswerValueSchema.nullable() }).readonly(),
+  /** How the call sounded; null: good after all. */
+  z.object({ kind: z.literal('rateSound'), ...mine, cause: SoundCauseSchema }).readonly(),
   z.object({ kind: z.literal('draftNotes'), ...mine, text: z.string(), followUp: z.string() }).readonly(),
   z
     .object({

@@ -3,6 +3,7 @@ import * as z from 'zod'
 import { CustomerSchema, ENDPOINTS, type Failure, TargetSchema } from '@/core/calls'
 import { AgentIdSchema, CallbackIdSchema, type CallId, CallIdSchema, type DeviceId, DeviceIdSchema, QueueIdSchema } from '@/core/ids'
 import type { By, Ruling as RulingFor } from '@/core/rules/rule'
+import type { LineQuality } from '@/core/sound-quality'
 import type { RulingRefusal } from './refusals'
 
 const mine = { callId: CallIdSchema }
@@ -61,6 +62,7 @@ export type FarEndCommand =
   | { readonly kind: 'farEnd'; readonly callId: CallId; readonly deviceId?: DeviceId; readonly report: 'ringing' | 'answered' | Failure }
   | { readonly kind: 'callerHangsUp'; readonly callId: CallId; readonly deviceId?: DeviceId }
   | { readonly kind: 'callerSays'; readonly callId: CallId; readonly deviceId?: DeviceId; readonly turn: number; readonly text: string }
+  | { readonly kind: 'lineMeasured'; readonly callId: CallId; readonly deviceId: DeviceId; readonly line: LineQuality }
   | { readonly kind: 'digitsHeard'; readonly callId: CallId; readonly deviceId: DeviceId; readonly digits: string }
 
 export type TalkCommand = By<z.infer<(typeof TALK_ASKS)[number]>> | FarEndCommand

@@ -25,6 +25,12 @@ export function callerSays(draft: Draft, { callId, deviceId, turn, text }: Of<'c
 }
 
 /** Refused: noSuchParty. */
+export function lineMeasured(draft: Draft, { callId, deviceId, line }: Of<'lineMeasured'>): Ruling {
+  const isThere = get(draft.state.calls, callId)?.connections.some((c) => c.deviceId === deviceId && c.party.kind === 'outside')
+  return isThere ? emit(draft, null, { kind: 'lineMeasured', callId, deviceId, line }) : refuse({ reason: 'noSuchParty' })
+}
+
+/** Refused: noSuchParty. */
 export function digitsHeard(draft: Draft, { callId, deviceId, digits }: Of<'digitsHeard'>): Ruling {
   const hears = get(draft.state.calls, callId)?.connections.some((c) => c.deviceId === deviceId && c.state === 'connected')
   return hears ? emit(draft, null, { kind: 'digitsReceived', callId, deviceId, digits }) : refuse({ reason: 'noSuchParty' })

@@ -157,8 +157,8 @@ export function rescueStranded(draft: Draft, causedBy: number, { callId }: Pick<
   const [only] = others
   const stranded = others.length === 1 && only?.party.kind === 'outside' && only.state === 'connected'
   if (stranded) toHead(draft, call, causedBy)
-  // Whoever has a message is not alone by mistake.
-  else if (only !== undefined && others.length === 1 && ((only.party.kind === 'agent' && call.messageId === null) || boxOf(only.party) !== null))
+  // Whoever has a message, or is about to have a caller who kept their place dialled, is not alone by mistake.
+  else if (only !== undefined && others.length === 1 && ((only.party.kind === 'agent' && !isKept(call)) || boxOf(only.party) !== null))
     endStranded(draft, call, causedBy)
 }
 

@@ -6,7 +6,7 @@ import { recordingIdFor } from '@/core/state'
 import { identifyCaller, silence } from './caller'
 import { clear, endNow, takeBack } from './clearing'
 import type { Of, TalkCommand } from './commands'
-import { callerHangsUp, callerSays, digitsHeard, farEnd } from './far-end'
+import { callerHangsUp, callerSays, digitsHeard, farEnd, lineMeasured } from './far-end'
 import { divert, park, pickUp, transfer } from './handover'
 import { addParty, alternate, completeTransfer, conference, consult, endConsult, heardBesides } from './lines'
 import { makeCall } from './make-call'
@@ -63,5 +63,6 @@ export const TALK_RULES: Rules<TalkCommand, RulingRefusal> = {
   farEnd,
   callerHangsUp,
   callerSays,
+  lineMeasured,
   digitsHeard,
 }
