@@ -36,6 +36,13 @@ test('people are found by name, company, number and the keys of a telephone, by 
   await expect(page.getByRole('region', { name: 'Your call' })).toContainText('Tancred Holmwood')
   await goTo(page, 'Desk')
   await expect(boardWords(page)).toContainText('Tancred Holmwood')
+  await page.keyboard.press('Alt+q')
+  // Their calls are one press from the card.
+  await goTo(page, 'People')
+  await find(page, 'Tancred')
+  await person(page, 'Tancred Holmwood').click()
+  await card(page).getByRole('link', { name: 'In the log' }).click()
+  await expect(page.getByRole('listbox', { name: 'Calls' }).getByRole('option')).toHaveText([/Out.*Tancred Holmwood/])
 })
 
 test('an agent keeps people of their own: added, kept from the others, changed, made one, taken out, and every time undone', async ({ page }) => {

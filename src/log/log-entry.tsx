@@ -59,6 +59,11 @@ export function LogEntry({ row, centre, account }: Props) {
         </Button>
         {row.number !== null && row.direction !== 'internal' && <ShownNumberMenu />}
         {row.number !== null && row.direction !== 'internal' && <Button onClick={() => setAdding(true)}>Add to people</Button>}
+        {row.how === 'voicemail' && row.way === 'missed' && (
+          <Link href="/voicemail" className="inline-flex h-8 items-center underline underline-offset-4">
+            To the message
+          </Link>
+        )}
         {row.direction !== 'internal' && (
           <Link href={`/results?call=${row.callId}`} className="inline-flex h-8 items-center underline underline-offset-4">
             Open the call

@@ -1,5 +1,6 @@
 'use client'
 // The log of calls: in, out and missed over all days, found by name, number or day; whoever is in front stands beside the list with what can be done.
+import { useSearchParams } from 'next/navigation'
 import { useCallback, useDeferredValue, useEffect, useState } from 'react'
 import type { AgentId } from '@/core/ids'
 import { floorNow } from '@/exchange/floor-time'
@@ -21,7 +22,9 @@ const CENTRE = 'centre'
 export function LogScreen() {
   useNumberWords()
   const seen = useAllSeen(({ account, centre, seats, me }) => ({ account, centre, seats, me }))
-  const [typed, setTyped] = useState('')
+  // A card leads here with whom it is about.
+  const asked = useSearchParams().get('find') ?? ''
+  const [typed, setTyped] = useState(asked)
   const search = useDeferredValue(typed)
   const [way, setWay] = useState<LogWay | null>(null)
   const [whose, setWhose] = useState<string | null>(null)

@@ -2,6 +2,7 @@
 // Everything about one person: their numbers with the one that is called, what a colleague does at the moment, what they had to do with us, and what may be
 // done about them.
 import { format } from 'date-fns'
+import Link from 'next/link'
 import { useCallback } from 'react'
 import type { Change } from '@/core/people'
 import type { PersonView } from '@/exchange/people'
@@ -184,7 +185,14 @@ function WithUs({ person }: { person: PersonView }) {
   if (centre === null) return null
   return (
     <section aria-label="Calls with us" className="mt-5">
-      <h3 className="eyebrow">Calls with us</h3>
+      <h3 className="flex items-baseline justify-between gap-2">
+        <span className="eyebrow">Calls with us</span>
+        {numbers !== '' && (
+          <Link href={`/log?find=${encodeURIComponent(numbers.split(' ')[0] ?? '')}`} className="underline underline-offset-4">
+            In the log
+          </Link>
+        )}
+      </h3>
       {value === null ? (
         <p className="text-soft">Looking…</p>
       ) : value.count === 0 ? (
