@@ -47,6 +47,8 @@ export function RowList<T>({ label, rows, keyOf, frontKey, onFront, onEnter, onS
     else return
     event.preventDefault()
   }
+  // What is not drawn cannot be pointed at.
+  const isDrawn = virtual.getVirtualItems().some((item) => item.index === at)
   if (rows.length === 0) return <p className="mt-4 flex-1 font-serif text-[17px] text-soft leading-7">{empty}</p>
   return (
     <div
@@ -54,7 +56,7 @@ export function RowList<T>({ label, rows, keyOf, frontKey, onFront, onEnter, onS
       role="listbox"
       aria-label={label}
       aria-multiselectable={isChosen === undefined ? undefined : true}
-      aria-activedescendant={at < 0 ? undefined : `${id}-${at}`}
+      aria-activedescendant={isDrawn ? `${id}-${at}` : undefined}
       tabIndex={0}
       onKeyDown={onKeyDown}
       onFocus={() => at < 0 && first !== undefined && onFront(keyOf(first))}
