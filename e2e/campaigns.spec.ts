@@ -137,7 +137,7 @@ test('not ready while it rings, a campaign that is paused, a reload in the middl
   await button(page, `Somebody rings ${WINTER} back`).click()
   await expect(page.getByText(`Whoever ${WINTER} last rang in vain rings back.`)).toBeVisible()
   await page.keyboard.press('Escape')
-  await button(page, 'Answer').click()
+  await button(page, 'Answer').click({ timeout: 40_000 })
   await expect(state(page)).toHaveText('On call')
   const back = (await record(page).textContent()) ?? ''
   await expect(page.getByRole('region', { name: 'Record', exact: true })).toContainText(/Rang backafter 1 try/)

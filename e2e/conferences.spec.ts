@@ -76,7 +76,8 @@ test('by appointment: arranged, invited to, joined with one press, dialled into 
   await expect(page.getByRole('button', { name: 'End for everyone' })).toHaveText('End for everyone (4)', { timeout: 60_000 })
   await page.getByRole('button', { name: /show them$/ }).click()
   await expect(board(page).locator('[data-speaks="true"]').first()).toBeVisible({ timeout: 30_000 })
-  await page.getByRole('button', { name: /^Mute others but Port office/i }).click()
+  await page.getByRole('button', { name: /^Talk privately to Port office/ }).click()
+  await page.getByRole('menuitem', { name: 'Before all: mute the others' }).click()
   await expect(page.getByRole('button', { name: /^Unmute Night watch/i })).toBeVisible()
   await expect(page.getByRole('button', { name: /^Mute Port office/i })).toBeVisible()
 

@@ -150,24 +150,26 @@ function partyActions({ view: { call }, connection, name, agentId }: ActionsOf):
       >
         {connection.silenced ? 'Unmute' : 'Mute'}
       </Small>
-      {!apart && connection.party.kind === 'outside' && outsiders > 1 && (
-        <Small command={{ kind: 'muteOthers', callId: on.callId, deviceId: on.deviceId }} name={`Mute others but ${name}`}>
-          Mute others
-        </Small>
-      )}
       {apart && (
         <Small command={{ kind: 'endAside', callId: call.id }} name="Come back to all" pressed>
           Come back to all
         </Small>
       )}
-      {call.aside === null && <AsideMenu on={on} name={name} />}
+      {call.aside === null && <AsideMenu on={on} name={name} mayMuteOthers={connection.party.kind === 'outside' && outsiders > 1} />}
       {!apart && remove}
     </>
   )
 }
 
 /** What the others hear meanwhile is a choice, made in the same gesture. */
-function AsideMenu({ on, name }: { on: { agentId: AgentId; callId: CallId; deviceId: DeviceId }; name: string }) {
+interface AsideProps {
+  readonly on: { agentId: AgentId; callId: CallId; deviceId: DeviceId }
+  readonly name: string
+  /** There is somebody else from outside. */
+  readonly mayMuteOthers: boolean
+}
+
+function AsideMenu({ on, name, mayMuteOthers }: AsideProps) {
   const { give, startPreview, endPreview } = useBoard()
   const item = (othersHear: 'music' | 'eachOther', words: string) => {
     const command = { kind: 'startAside', ...on, othersHear } as const
@@ -202,6 +204,14 @@ function AsideMenu({ on, name }: { on: { agentId: AgentId; callId: CallId; devic
         >
           {item('music', 'The others hear music')}
           {item('eachOther', 'The others hear each other')}
+          {mayMuteOthers && (
+            <DropdownMenu.Item
+              onSelect={() => void give({ kind: 'muteOthers', callId: on.callId, deviceId: on.deviceId })}
+              className="cursor-pointer border-line border-t px-3 py-1.5 outline-none data-[highlighted]:bg-green-wash"
+            >
+              Before all: mute the others
+            </DropdownMenu.Item>
+          )}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
