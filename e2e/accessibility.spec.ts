@@ -288,7 +288,6 @@ test('the board with several lines and parties passes axe-core and fits', async 
   await button(page, 'Small window').click()
   const small = await opening
   await expect(board(small)).toContainText('Tegan Brackenhythe')
-  await small.setViewportSize({ width: 460, height: 700 })
   await look(small, 'small-window')
   await small.close()
   const kester = await anotherSeat(page, KESTER)

@@ -54,7 +54,8 @@ function Inside({ shift, home }: { shift: OnShift; home: HTMLElement }) {
           <Board me={me} centre={centre} calls={calls} work={works} give={give} panel={panel} onPanel={setPanel} problem={trouble} over={null} />
         </div>
         {mayCode && set !== undefined ? (
-          <div className="flex min-h-0 flex-1 flex-col">
+          // No record stands above it here.
+          <div className="flex min-h-0 flex-1 flex-col [&>section]:max-h-full">
             <OutcomeTray
               key={work.id}
               ref={tray}
