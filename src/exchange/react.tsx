@@ -1,11 +1,11 @@
 'use client'
 // The floor for components: one connection per tab, shared through context.
-import { createContext, type ReactNode, useCallback, useContext, useEffect, useState } from 'react'
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useRef, useState } from 'react'
 import { createStore, useStore } from 'zustand'
 import { useShallow } from 'zustand/react/shallow'
 import type { Ask } from '@/core/floor'
 import { toAgentId } from '@/core/ids'
-import { type ConnectOptions, connect, type FloorClient, type Reply, type Shown, type Witness } from './client'
+import { type ConnectOptions, connect, type FloorClient, type Reply, type Request, type Shown, type Witness } from './client'
 import type { DeviceView, DoorParts, FloorView } from './protocol'
 import { tabKey } from './tab-key'
 import { wishedPast, wishedWorld } from './wished'
@@ -51,6 +51,22 @@ export function useCommand(): (ask: Ask, witness?: Witness) => Promise<Reply> {
         : floor.command(ask, witness),
     [floor],
   )
+}
+
+/** The floor's latest answer to a request, asked for anew with every `revision` of what it is about; the former one stands until then, null before the first. */
+export function useAnswer<T>(request: Request, revision: number | null): T | null {
+  const floor = useFloor()
+  const [answer, setAnswer] = useState<T | null>(null)
+  const latest = useRef(0)
+  const key = JSON.stringify(request)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another revision is another answer to the same question
+  useEffect(() => {
+    const mine = ++latest.current
+    void floor?.ask(JSON.parse(key) as Request).then((reply) => {
+      if (mine === latest.current && reply.ok && reply.text !== null) setAnswer(JSON.parse(reply.text) as T)
+    })
+  }, [floor, key, revision])
+  return answer
 }
 
 /** The window of a device says whose it is in its address. */

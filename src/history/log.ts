@@ -2,7 +2,7 @@
 // floor, every call of the centre.
 import type { AgentId, CampaignId, QueueId } from '@/core/ids'
 import type { CallRecord, CallResult, MissedHow } from '@/core/ledger'
-import { folded } from '@/core/people'
+import { folded, hasWords } from '@/core/people'
 import { type CallsBlock, listWords, placeAt, recordAt, valueAt } from './columns'
 import { type Names, named } from './names'
 
@@ -152,9 +152,7 @@ function fitting({ search, timeZone, outcomes }: LogAsked): (row: LogRow) => boo
   return ({ name, number, queue, campaign, outcome, takenBy, atMs }) => {
     const said = outcome === null ? '' : (outcomes[outcome] ?? outcome)
     const text = folded([name, queue, campaign, said, takenBy, day.format(atMs).replace(/,/g, '')].filter((t) => t !== null).join(' '))
-    const digits = (number ?? '').replace(/\D/g, '')
-    // A number is found also as it is dialled at home, with a nought instead of the country.
-    return words.every((word) => text.includes(word) || (/^[+\d()-]+$/.test(word) && digits.includes(word.replace(/\D/g, '').replace(/^0+/, ''))))
+    return hasWords(words, text, number)
   }
 }
 

@@ -1,26 +1,16 @@
 'use client'
 // Asks the floor's worker about people, anew whenever the book changes, and changes it.
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback } from 'react'
 import type { Change } from '@/core/people'
 import type { CheckedContact, PeopleAsked, PeoplePage, PersonView } from '@/exchange/people'
-import { useFloor, useSeen } from '@/exchange/react'
+import { useAnswer, useFloor, useSeen } from '@/exchange/react'
 
 /** A page of those who are asked for; the former one stands until it is there. */
-export function usePeople(asked: PeopleAsked): PeoplePage | null {
-  const floor = useFloor()
-  const revision = useSeen((view) => view.people.revision)
-  const [page, setPage] = useState<PeoplePage | null>(null)
-  const latest = useRef(0)
-  const key = JSON.stringify(asked)
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another revision is another answer to the same question
-  useEffect(() => {
-    const mine = ++latest.current
-    void floor?.ask({ kind: 'people', asked: JSON.parse(key) as PeopleAsked }).then((reply) => {
-      if (mine === latest.current && reply.ok && reply.text !== null) setPage(JSON.parse(reply.text) as PeoplePage)
-    })
-  }, [floor, key, revision])
-  return page
-}
+export const usePeople = (asked: PeopleAsked): PeoplePage | null =>
+  useAnswer<PeoplePage>(
+    { kind: 'people', asked },
+    useSeen((view) => view.people.revision),
+  )
 
 export type Changing = { readonly ok: true; readonly undo: Change; readonly kept: boolean } | { readonly ok: false; readonly says: string }
 

@@ -1,7 +1,7 @@
 'use client'
 // Voicemail: the mailboxes one may open, what was left in them, and what they greet with. The message in front is heard and answered beside the list.
 import { useEffect, useState } from 'react'
-import { folded } from '@/core/people'
+import { folded, hasWords } from '@/core/people'
 import { boxKey } from '@/core/voicemail'
 import type { MessageView } from '@/exchange/protocol'
 import { useAllSeen, useCommand } from '@/exchange/react'
@@ -41,8 +41,7 @@ export function VoicemailScreen() {
   const shown = inBox.filter((m) => {
     if (which === 'new' && !isNew(m) && m.id !== frontId) return false
     const text = folded([fromWords(m), m.boxName, saidIn(m), m.forwarded?.note ?? ''].join(' '))
-    const digits = (m.number ?? '').replace(/\D/g, '')
-    return words.every((w) => text.includes(w) || (/^[+\d()-]+$/.test(w) && digits.includes(w.replace(/\D/g, '').replace(/^0+/, ''))))
+    return hasWords(words, text, m.number)
   })
   const front = shown.find((m) => m.id === frontId) ?? null
   const fresh = inBox.filter(isNew).length

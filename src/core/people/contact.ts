@@ -65,3 +65,12 @@ export function duplicatesOf(contact: Pick<Contact, 'name' | 'company' | 'number
 /** Upper and lower case, and letters with and without marks, are one and the same to whoever looks for somebody. */
 export const folded = (text: string): string =>
   text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().replace(/ø/g, 'o').replace(/æ/g, 'ae').replace(/ß/g, 'ss')
+
+/**
+ * Whether every word that was typed (folded) is in a folded text, or in a number's digits. A number is found also as it is dialled at home, with a
+ * nought instead of the country.
+ */
+export function hasWords(words: readonly string[], text: string, number: string | null): boolean {
+  const digits = (number ?? '').replace(/\D/g, '')
+  return words.every((word) => text.includes(word) || (/^[+\d()-]+$/.test(word) && digits.includes(word.replace(/\D/g, '').replace(/^0+/, ''))))
+}

@@ -8,6 +8,7 @@ export {
   duplicatesOf,
   EMPTY_CONTACT,
   folded,
+  hasWords,
   MOST_NUMBERS,
   mergeContacts,
   NUMBER_KINDS,

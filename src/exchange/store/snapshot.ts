@@ -42,46 +42,7 @@ export function createSnapshots(store: KeyValue, found: readonly string[] = []):
       const changed = changes.take()
       if (changed === null) dirty = null
       else if (dirty !== null) for (const [table, keys] of changed) for (const key of keys) dirty.add(partOf(table, key))
-      const {
-        agents,
-        calls,
-        work,
-        callbacks,
-        tasks,
-        doNotCall,
-        campaigns,
-        attempts,
-        previews,
-        coded,
-        lately,
-        questions,
-        whenFree,
-        messages,
-        greetings,
-        conferences,
-        due,
-        ...facts
-      } = state
-      const tables = {
-        agents,
-        calls,
-        work,
-        callbacks,
-        tasks,
-        doNotCall,
-        campaigns,
-        attempts,
-        previews,
-        coded,
-        lately,
-        questions,
-        whenFree,
-        messages,
-        greetings,
-        conferences,
-        due,
-      }
-      return { seq: state.seq, facts, rows: rowsOf(tables, dirty) }
+      return { seq: state.seq, facts: factsOf(state), rows: rowsOf(state, dirty) }
     },
     async write({ seq, facts, rows }) {
       const parts: Record<string, string> = { ...kept }
@@ -120,6 +81,13 @@ export function createSnapshots(store: KeyValue, found: readonly string[] = []):
       dirty = null
     },
   }
+}
+
+/** What the floor holds besides its tables. */
+function factsOf(state: FloorState): Captured['facts'] {
+  const facts: Partial<FloorState> = { ...state }
+  for (const table of TABLES) delete facts[table]
+  return facts as Captured['facts']
 }
 
 function rowsOf(tables: Pick<FloorState, TableName>, wanted: ReadonlySet<string> | null): Captured['rows'] {
