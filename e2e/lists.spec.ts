@@ -80,6 +80,8 @@ test('figures of campaigns are those recomputed from the exported attempts, and 
   await goTo(page, 'Results')
   await page.getByRole('navigation', { name: 'Results of' }).getByRole('link', { name: 'Campaigns' }).click()
   await page.getByLabel('Campaign').selectOption({ label: 'Island Pass renewal' })
+  // Until they are computed, those of all campaigns stay in view and say so.
+  await expect(page.getByText('Computing the figures…')).toBeHidden()
   await expect(figure('Attempts')).toHaveText(/\d,?\d{3}/, { timeout: 60_000 })
   const shown = Object.fromEntries(
     await Promise.all(['Attempts', 'Live answers', 'Connected', 'Right party', 'Conversions'].map(async (name) => [name, await figure(name).textContent()])),

@@ -71,15 +71,17 @@ export function PutBackDialog({ campaignId, onClose }: { campaignId: CampaignId;
       <p role="status" className="mt-4">
         {isEmpty
           ? 'Choose at least one of these.'
-          : count === null
-            ? 'Counting…'
-            : count === 1
-              ? '1 record fits.'
-              : `${count.toLocaleString('en-GB')} records fit.`}
+          : isBad
+            ? 'Not counted: tries and hours are whole numbers from 1 to 1,000.'
+            : count === null
+              ? 'Counting…'
+              : count === 1
+                ? '1 record fits.'
+                : `${count.toLocaleString('en-GB')} records fit.`}
       </p>
       {problem !== null && <Problem>{problem}</Problem>}
       <div className="mt-3 flex gap-3">
-        <Button tone="primary" disabled={isEmpty || count === 0} onClick={() => void putBack()}>
+        <Button tone="primary" disabled={isEmpty || (!isBad && !count)} onClick={() => void putBack()}>
           Put back
         </Button>
         <Button onClick={onClose}>Close</Button>

@@ -35,7 +35,9 @@ export function Records({ campaignId, state, onState }: Props) {
   useNumberWords()
   // biome-ignore lint/correctness/useExhaustiveDependencies: another question begins at its first row
   useEffect(() => setFrom(0), [search, state])
-  const { value, problem } = useAskedLists(useCallback((api) => api.page({ campaignId, search, state, from, atMost: PAGE }), [campaignId, search, state, from]))
+  const { latest: value, problem } = useAskedLists(
+    useCallback((api) => api.page({ campaignId, search, state, from, atMost: PAGE }), [campaignId, search, state, from]),
+  )
   return (
     <section aria-label="Records" className="mt-6">
       <div className="flex flex-wrap items-end gap-3">

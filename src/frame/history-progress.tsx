@@ -1,9 +1,11 @@
 'use client'
 // How far the demo's past days have come, or why they could not be had. Nothing once they are there.
-import { useHistoryOpening } from '@/history/react'
+import { useHistoryApi, useHistoryOpening } from '@/history/react'
 import { Progress } from '@/ui'
 
 export function HistoryProgress() {
+  // Whoever waits for past days has them fetched.
+  useHistoryApi()
   const { progress, opening } = useHistoryOpening()
   if (opening !== null) return opening.ok ? null : <p className="mt-4 border-red border-l-4 pl-2 text-red">{opening.says}</p>
   if (progress === null || progress.done === progress.days) return null

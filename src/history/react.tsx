@@ -1,6 +1,7 @@
 'use client'
 // The history for components: one connection a tab, opened by whoever first asks it something.
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useState } from 'react'
+import { type Asked, useAsked } from '@/exchange/asked'
 import { useFloor } from '@/exchange/react'
 import { wishedPast } from '@/exchange/wished'
 import { type HistoryApi, type HistoryClient, type Opening, openHistory, type Progress } from './client'
@@ -50,18 +51,13 @@ export function HistoryProvider({ children }: { children: ReactNode }) {
 
 export const useHistoryOpening = (): HistoryOpening => useContext(OpeningContext)
 
-export interface Asked<T> {
-  readonly value: T | null
-  readonly problem: string | null
-}
-
 /**
- * Asks the history and asks again whenever it holds more. `ask` must be stable (useCallback). The former answer stays
- * until the next one is there; an answer that comes after a newer one is dropped.
+ * Asks the history and asks again whenever it holds more. `ask` must be stable (useCallback): another one is another
+ * question. An answer that comes after a newer one is dropped.
  */
 export function useHistory<T>(ask: (api: HistoryApi) => Promise<T>): Asked<T> {
   const open = useContext(OpenContext)
-  const [asked, setAsked] = useState<Asked<T>>({ value: null, problem: null })
+  const [asked, take] = useAsked<T>(ask)
   const turn = useRef(0)
   useEffect(() => {
     if (open === null) return
@@ -70,14 +66,14 @@ export function useHistory<T>(ask: (api: HistoryApi) => Promise<T>): Asked<T> {
     let shown = 0
     const run = () => {
       const mine = ++turn.current
-      const show = (next: Asked<T>) => {
+      const show = (outcome: Parameters<typeof take>[1]) => {
         if (!alive || mine < shown) return
         shown = mine
-        setAsked(next)
+        take(ask, outcome)
       }
       answered(ask(history.api)).then(
-        (value) => show({ value, problem: null }),
-        (error: unknown) => show({ value: null, problem: error instanceof Error ? error.message : String(error) }),
+        (value) => show({ value }),
+        (error: unknown) => show({ error }),
       )
     }
     run()
@@ -86,7 +82,7 @@ export function useHistory<T>(ask: (api: HistoryApi) => Promise<T>): Asked<T> {
       alive = false
       stop()
     }
-  }, [open, ask])
+  }, [open, ask, take])
   return asked
 }
 

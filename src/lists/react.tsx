@@ -1,6 +1,7 @@
 'use client'
 // The calling lists for components: one connection a tab, opened when somebody works a campaign, or looks at one.
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo } from 'react'
+import { type Asked, useAsked } from '@/exchange/asked'
 import type { FloorClient } from '@/exchange/client'
 import { useFloor, useSeen } from '@/exchange/react'
 import { type ListsApi, openLists } from './client'
@@ -24,15 +25,10 @@ export function useLists(): ListsApi | null {
   return useMemo(() => (floor === null ? null : apiOf(floor)), [floor])
 }
 
-export interface AskedLists<T> {
-  readonly value: T | null
-  readonly problem: string | null
-}
-
-/** Asks the lists, and again whenever something of them has changed. `ask` must be stable (useCallback); the former answer stays until the next is there. */
-export function useAskedLists<T>(ask: (api: ListsApi) => Promise<T>): AskedLists<T> {
+/** Asks the lists, and again whenever something of them has changed. `ask` must be stable (useCallback): another one is another question. */
+export function useAskedLists<T>(ask: (api: ListsApi) => Promise<T>): Asked<T> {
   const api = useLists()
-  const [asked, setAsked] = useState<AskedLists<T>>({ value: null, problem: null })
+  const [asked, take] = useAsked<T>(ask)
   useEffect(() => {
     if (api === null) return
     let alive = true
@@ -45,12 +41,11 @@ export function useAskedLists<T>(ask: (api: ListsApi) => Promise<T>): AskedLists
       }
       isAsking = true
       again = false
-      try {
-        const value = await ask(api)
-        if (alive) setAsked({ value, problem: null })
-      } catch (error) {
-        if (alive) setAsked({ value: null, problem: error instanceof Error ? error.message : String(error) })
-      }
+      const outcome = await ask(api).then(
+        (value) => ({ value }),
+        (error: unknown) => ({ error }),
+      )
+      if (alive) take(ask, outcome)
       isAsking = false
       if (again && alive) void run()
     }
@@ -60,7 +55,7 @@ export function useAskedLists<T>(ask: (api: ListsApi) => Promise<T>): AskedLists
       alive = false
       changes.delete(run)
     }
-  }, [api, ask])
+  }, [api, ask, take])
   return asked
 }
 

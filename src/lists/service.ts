@@ -95,6 +95,24 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
     giveBack: async (recordIds, atMs) => (await opening).lists.giveBack(recordIds, atMs),
   }
 
+  /** Why what past days have called is not known; null when it is. */
+  let behind: string | null = null
+  let hasFollowed = () => {}
+  const followedOnce = new Promise<void>((resolve) => {
+    hasFollowed = resolve
+  })
+  /** Nothing is said of a list before it is known what its people have been through, or that it cannot be. */
+  const caughtUp = async (): Promise<Lists> => {
+    await followedOnce
+    return (await opening).lists
+  }
+  /** Figures without past days would be wrong: there are none then. */
+  const whole = async (): Promise<Lists> => {
+    const lists = await caughtUp()
+    if (behind !== null) throw new Error(behind)
+    return lists
+  }
+
   const follow = async (floor: FloorEnd, callable: Ends<unknown>['callable']) => {
     const its = await floor.run()
     if (its === followed) return
@@ -103,10 +121,14 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
     const more = async () => {
       try {
         await lists.follow(floor)
+        behind = null
       } catch (error) {
+        behind = error instanceof Error ? error.message : String(error)
         console.error('The floor could not be followed, and nobody is called meanwhile:', error)
         later(TRIES_AGAIN_MS, () => void more())
         return
+      } finally {
+        hasFollowed()
       }
       keepSoon()
       await tellFigures(floor)
@@ -163,23 +185,23 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
           floor = floorAt(asked)
           await follow(floor, callable)
         },
-        figures: async () => (await opening).lists.figures(floor === null ? 0 : await floor.nowMs()),
+        figures: async () => (await caughtUp()).figures(floor === null ? 0 : await floor.nowMs()),
         metas: async () => (await opening).lists.metas(),
-        page: async (asked) => (await opening).lists.page(asked, await nowOfSupervisor()),
-        record: async (recordId) => (await opening).lists.record(recordId, await nowOfSupervisor()),
+        page: async (asked) => (await caughtUp()).page(asked, await nowOfSupervisor()),
+        record: async (recordId) => (await caughtUp()).record(recordId, await nowOfSupervisor()),
         async report(asked) {
           const account = await floor?.account()
           if (floor === null || account == null) throw new Error('nobody is signed in')
-          return (await opening).lists.report(asked, await floor.counts(), account.everybody ? null : account.id, await floor.nowMs())
+          return (await whole()).report(asked, await floor.counts(), account.everybody ? null : account.id, await floor.nowMs())
         },
         async met(campaignId) {
           await nowOfSupervisor()
-          return (await opening).lists.met(campaignId, floor === null ? {} : await floor.counts())
+          return (await whole()).met(campaignId, floor === null ? {} : await floor.counts())
         },
-        matching: async (campaignId, which) => (await opening).lists.matching(campaignId, which, await nowOfSupervisor()),
+        matching: async (campaignId, which) => (await whole()).matching(campaignId, which, await nowOfSupervisor()),
         async exportFile(campaignId, name, onProgress) {
           const atMs = await nowOfSupervisor()
-          return exportList(name, campaignId, (await opening).lists.everybody(campaignId, atMs), onProgress)
+          return exportList(name, campaignId, (await whole()).everybody(campaignId, atMs), onProgress)
         },
         async look(file) {
           await nowOfSupervisor()

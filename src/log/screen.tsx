@@ -36,7 +36,7 @@ export function LogScreen() {
   const only = whose === CENTRE ? null : ((whose ?? id) as AgentId | null)
   const timeZone = seen?.centre.timeZone ?? 'UTC'
   const centre = seen?.centre
-  const { value, problem } = useHistory(
+  const { latest: value, problem } = useHistory(
     useCallback(
       async (api) => {
         if (id === null || centre === undefined) return null

@@ -37,7 +37,7 @@ export function CallsTable({ days, only, centre }: { days: Days; only: AgentId |
   /** The page one looks at; the one before and the one after it are fetched with it. */
   const [pageNo, setPageNo] = useState(0)
   const written = useNumberWords()
-  const { value, problem } = useHistory(
+  const { latest: value, problem } = useHistory(
     useCallback(
       (api) => {
         const [sort = { id: 'offeredAtMs', desc: true }] = sorting

@@ -4,12 +4,14 @@ import { useCallback, useState } from 'react'
 import type { CampaignId } from '@/core/ids'
 import { measureAttempts } from '@/core/reports'
 import type { FloorView } from '@/exchange/protocol'
-import { seesEverybody } from '@/frame'
+import { HistoryProgress, seesEverybody } from '@/frame'
+import { useHistoryOpening } from '@/history/react'
 import { useAskedLists, useLists } from '@/lists/react'
 import { Problem, SelectField } from '@/ui'
 import { AttemptFigures } from './attempt-figures'
 import { AttemptsTable } from './attempts-table'
 import { BestHours } from './best-hours'
+import { Computing } from './computing'
 import { DayChoice, useDays } from './day-choice'
 import { ResultsHead } from './results-head'
 import { toSpan } from './span'
@@ -19,7 +21,8 @@ export function CampaignResults({ view: { centre, account, seats } }: { view: Fl
   const lists = useLists()
   const [days, choose] = useDays('/results/campaigns')
   const [campaignId, setCampaignId] = useState<CampaignId | null>(null)
-  const { value: report, problem } = useAskedLists(useCallback((api) => api.report({ ...toSpan(days), campaignId }), [days, campaignId]))
+  const { value, latest: report, problem } = useAskedLists(useCallback((api) => api.report({ ...toSpan(days), campaignId }), [days, campaignId]))
+  const { opening } = useHistoryOpening()
   const campaign = centre.campaigns.find((c) => c.id === campaignId)
   const nameOf = (id: string) => centre.campaigns.find((c) => c.id === id)?.name ?? seats.find((s) => s.id === id)?.name ?? id
   return (
@@ -41,18 +44,15 @@ export function CampaignResults({ view: { centre, account, seats } }: { view: Fl
           ))}
         </SelectField>
       </div>
+      <HistoryProgress />
       {lists === null && <p className="mt-6 text-soft">This browser cannot share a worker between tabs, so it has no calling lists.</p>}
       {problem !== null && <Problem className="mt-4">The figures could not be computed: {problem}. Reload the page to try again.</Problem>}
-      {lists !== null && report === null && problem === null && (
-        <p role="status" className="mt-6 text-soft">
-          Computing the figures…
-        </p>
-      )}
-      {report !== null && report.all.attempts === 0 && (
+      <Computing isOn={lists !== null && value === null && problem === null} />
+      {report !== null && report.all.attempts === 0 && opening !== null && (
         <p className="mt-6">{everybody ? 'Nobody was called on these days.' : 'On these days nobody of a list was put through to you.'} Choose others above.</p>
       )}
       {report !== null && report.all.attempts > 0 && (
-        <div className="mt-4 space-y-8">
+        <div aria-busy={value === null} className="mt-4 space-y-8 aria-busy:opacity-50">
           <AttemptFigures
             sums={report.all}
             lists={report.lists}

@@ -7,6 +7,7 @@ import { HistoryProgress, seesEverybody } from '@/frame'
 import { useHistory } from '@/history/react'
 import { Problem } from '@/ui'
 import { CallsTable } from './calls-table'
+import { Computing } from './computing'
 import { DayChoice, useDays } from './day-choice'
 import { ExportMenu } from './export-menu'
 import { Figures } from './figures'
@@ -23,9 +24,11 @@ export function Results({ view }: { view: FloorView }) {
   const only = seesEverybody(account) ? null : account.id
   const [days, choose] = useDays('/results')
   const span = toSpan(days)
-  const { value: report, problem } = useHistory(
-    useCallback((api) => api.report({ span: toSpan(days), nowMs: floorNow(), steps: stepsOf(days), only }), [days, only]),
-  )
+  const {
+    value,
+    latest: report,
+    problem,
+  } = useHistory(useCallback((api) => api.report({ span: toSpan(days), nowMs: floorNow(), steps: stepsOf(days), only }), [days, only]))
 
   return (
     <main className="mx-auto max-w-[1280px] px-6 pt-4 pb-12">
@@ -36,13 +39,9 @@ export function Results({ view }: { view: FloorView }) {
       </div>
       <HistoryProgress />
       {problem !== null && <Problem className="mt-4">The figures could not be computed: {problem}. Reload the page to try again.</Problem>}
-      {report === null && problem === null && (
-        <p role="status" className="mt-6 text-soft">
-          Computing the figures…
-        </p>
-      )}
+      <Computing isOn={value === null && problem === null} />
       {report !== null && (
-        <div className="mt-4 space-y-8">
+        <div aria-busy={value === null} className="mt-4 space-y-8 aria-busy:opacity-50">
           <Figures report={report} />
           {report.takenBackCount > 0 && (
             <p className="!mt-3 text-soft">

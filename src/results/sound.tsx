@@ -11,7 +11,7 @@ import { percent } from './format'
 const PATHS: Readonly<Record<string, string>> = { computer: 'This computer', handset: 'Desk handset', ownPhone: 'Own phone', none: 'No sound' }
 
 export function Sound({ fromMs, toMs }: { fromMs: number; toMs: number }) {
-  const { value } = useHistory(useCallback((api) => api.sound({ fromMs, toMs, nowMs: floorNow() }), [fromMs, toMs]))
+  const { latest: value } = useHistory(useCallback((api) => api.sound({ fromMs, toMs, nowMs: floorNow() }), [fromMs, toMs]))
   // Nothing was rated: there is nothing to say.
   if (value === null || value.all.rated === 0) return null
   const groups: readonly (readonly [string, readonly SoundRow[]])[] = [
