@@ -93,7 +93,7 @@ test('a call is made for a queue, with its number, script and codes; whom one ha
   const dial = page.getByLabel('Dial line', { exact: true })
   await expect(dial).toHaveValue('+44-1632-960901')
   await expect(page.getByText('Enter dials +44 1632 960901, read as United Kingdom')).toBeVisible()
-  await expect(page.getByText('No call.')).toBeVisible()
+  await expect(page.getByText('No call.', { exact: true })).toBeVisible()
   expect(page.url()).not.toContain('dial=')
   await button(page, 'Calls for yourself').click()
   await page.getByRole('menuitem', { name: /For Freight.*\+44 1632 960961/ }).click()
@@ -105,7 +105,7 @@ test('a call is made for a queue, with its number, script and codes; whom one ha
     await button(page, 'Hang up').click()
     await page.keyboard.press('Alt+1')
     await page.keyboard.press('Alt+Enter')
-    await expect(page.getByText('No call.')).toBeVisible({ timeout: 10_000 })
+    await expect(page.getByText('No call.', { exact: true })).toBeVisible({ timeout: 10_000 })
   }
   await expect(button(page, 'Calls for Freight')).toBeVisible()
   await button(page, 'Redial').click()
