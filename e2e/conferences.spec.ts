@@ -42,8 +42,11 @@ test('by appointment: arranged, invited to, joined with one press, dialled into 
   }
   await dialog.getByLabel('Number', { exact: true }).fill('12')
   await dialog.getByLabel('Somebody outside').fill('Nobody')
-  await button(page, 'Ask them').click()
+  // Whoever is typed and cannot be asked is not left out without a word.
+  await button(page, 'Arrange it').click()
   await expect(dialog.getByRole('alert')).toBeVisible()
+  await dialog.getByLabel('Number', { exact: true }).fill('')
+  await dialog.getByLabel('Somebody outside').fill('')
   await button(page, 'Arrange it').click()
   await rows(page).click()
   await expect(entry(page)).toContainText(/Asked.*Sunniva Merrowby, Port office, Night watch/)

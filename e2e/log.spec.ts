@@ -75,7 +75,7 @@ test('found by name, number and day; added to people; a supervisor sees the log 
     .getByRole('listbox', { name: 'People' })
     .getByRole('option', { name: /^Ottoline Fjelding/ })
     .click()
-  await expect(page.getByRole('region', { name: 'Calls with us' })).not.toContainText('None that we know of')
+  await expect(page.getByRole('region', { name: 'With us' })).not.toContainText('None that we know of')
 
   const owner = await page.context().newPage()
   await signInAsOwner(owner)

@@ -1,4 +1,4 @@
-import { board, boardWords, button, goReady, KESTER, resultsOfAll, signIn, signInAsOwner, startShift, state } from './desk'
+import { board, boardWords, button, goReady, goTo, KESTER, resultsOfAll, signIn, signInAsOwner, startShift, state } from './desk'
 import { message, messages, savedSound, toVoicemail } from './voicemail'
 import { expect, type Page, test } from './warm'
 
@@ -57,6 +57,18 @@ test('a message is counted, heard with its words, kept as a file, sent on with a
   await expect(button(page, 'Delete')).toBeVisible()
   // Of a colleague's own the other one sees nothing.
   await expect(messages(page)).toHaveCount(1)
+
+  // It stands on the card of who left it, and leads back.
+  await button(page, 'Add to people').click()
+  await page.getByRole('dialog', { name: 'Add somebody' }).getByRole('button', { name: 'Keep' }).click()
+  await goTo(page, 'People')
+  await page.getByRole('radio', { name: 'My own people 1' }).click()
+  await page.getByRole('listbox', { name: 'People' }).getByRole('option').first().click()
+  await page
+    .getByRole('region', { name: 'With us' })
+    .getByRole('link', { name: /^Message: / })
+    .click()
+  await expect(message(page)).toContainText('Add to people')
 })
 
 test('a message of a queue is work: offered when nobody waits, heard, called back, coded and counted', async ({ page }) => {

@@ -1,6 +1,6 @@
 'use client'
 // Arranging a conference, or changing one: what, when in whose time, for how long, who. What is typed survives closing and reloading until it is kept.
-import { type FormEvent, useState } from 'react'
+import { type ChangeEvent, type FormEvent, type KeyboardEvent, useState } from 'react'
 import { type Invited, LONGEST_TITLE, MOST_INVITED, type Plan } from '@/core/conferences'
 import { toRefusalText } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
@@ -10,10 +10,13 @@ import { floorNow } from '@/exchange/floor-time'
 import type { CentreView, ConferenceView, NumbersSaid, SeatView } from '@/exchange/protocol'
 import { useCommand, useFloor } from '@/exchange/react'
 import { Button, Dialog, inZone, Problem, SelectField, TextField, toEpochMs, useDraft, zoneWords } from '@/ui'
+import { whenWords } from './words'
 
 interface Props {
   /** null for a new one. */
   readonly conference: ConferenceView | null
+  /** The same as it stands now: somebody else may have changed it meanwhile. */
+  readonly now: ConferenceView | null
   readonly centre: CentreView
   readonly seats: readonly SeatView[]
   readonly accountId: AgentId
@@ -29,11 +32,13 @@ interface Draft {
   readonly timeZone: string
   readonly note: string
   readonly invited: readonly Invited[]
+  /** Of the plan it was begun over. */
+  readonly sequence: number
 }
 
 const LENGTHS = ['15', '30', '45', '60', '90', '120', '240'] as const
 
-export function PlanDialog({ conference, centre, seats, accountId, onClose, onPlanned }: Props) {
+export function PlanDialog({ conference, now, centre, seats, accountId, onClose, onPlanned }: Props) {
   const command = useCommand()
   const floor = useFloor()
   const zone = conference?.plan.timeZone ?? centre.timeZone
@@ -42,21 +47,43 @@ export function PlanDialog({ conference, centre, seats, accountId, onClose, onPl
   const initial: Draft = {
     ...{ title: conference?.plan.title ?? '', day: inZone(begins, zone, 'yyyy-MM-dd'), time: inZone(begins, zone, 'HH:mm') },
     ...{ minutes: String((conference?.plan.lastsMs ?? 30 * MINUTE) / MINUTE), timeZone: zone, note: conference?.plan.note ?? '' },
-    invited: conference?.plan.invited ?? [],
+    ...{ invited: conference?.plan.invited ?? [], sequence: conference?.sequence ?? 0 },
   }
   const [json, setJson, forget] = useDraft(`conference ${accountId} ${conference?.id ?? 'new'}`, JSON.stringify(initial))
   const draft = JSON.parse(json) as Draft
   const [problem, setProblem] = useState<string | null>(null)
+  /** Somebody else's change that has been shown, and may be written over. */
+  const [shown, setShown] = useState<number | null>(null)
+  const [guest, setGuest] = useState(NO_GUEST)
   const set = (change: Partial<Draft>) => {
     setJson(JSON.stringify({ ...draft, ...change }))
     setProblem(null)
   }
   const add = (invited: Invited) => {
-    if (draft.invited.length >= MOST_INVITED) return setProblem(`At most ${MOST_INVITED} can be asked. Take somebody out first.`)
-    if (!draft.invited.some((i) => JSON.stringify(i) === JSON.stringify(invited))) set({ invited: [...draft.invited, invited] })
+    if (draft.invited.length >= MOST_INVITED) return setProblem(TOO_MANY)
+    set({ invited: withOne(draft.invited, invited) })
+  }
+  /** Whoever is being typed is among them; null when they cannot be, and why is said. */
+  const withGuest = async (): Promise<readonly Invited[] | null> => {
+    if (isNobody(guest)) return draft.invited
+    const read = await readGuest(floor, guest, centre.homeCountry)
+    if ('problem' in read) {
+      setProblem(read.problem)
+      return null
+    }
+    if (draft.invited.length >= MOST_INVITED) {
+      setProblem(TOO_MANY)
+      return null
+    }
+    setGuest(NO_GUEST)
+    const invited = withOne(draft.invited, read.invited)
+    set({ invited })
+    return invited
   }
   const save = async (event: FormEvent) => {
     event.preventDefault()
+    const invited = await withGuest()
+    if (invited === null) return
     const startsAtMs = toEpochMs(draft.day, draft.time, draft.timeZone)
     if (startsAtMs === null) return setProblem('The day or the time is missing. Say when it begins.')
     const plan: Plan = {
@@ -64,11 +91,18 @@ export function PlanDialog({ conference, centre, seats, accountId, onClose, onPl
       startsAtMs,
       lastsMs: Number(draft.minutes) * MINUTE,
       timeZone: draft.timeZone,
-      invited: draft.invited,
+      invited,
       note: draft.note,
     }
-    const reply = await command(conference === null ? { kind: 'planConference', plan } : { kind: 'replanConference', conferenceId: conference.id, plan })
-    if (!reply.ok) return setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
+    const reply = await command(
+      conference === null
+        ? { kind: 'planConference', plan }
+        : { kind: 'replanConference', conferenceId: conference.id, sequence: shown ?? draft.sequence, plan },
+    )
+    if (!reply.ok) {
+      if (reply.refusal.reason === 'conferenceChanged' && now !== null) setShown(now.sequence)
+      return setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
+    }
     forget()
     if (conference !== null) onPlanned(conference.id)
     onClose()
@@ -115,13 +149,15 @@ export function PlanDialog({ conference, centre, seats, accountId, onClose, onPl
                 </li>
               )
             })}
-            {draft.invited.length === 0 && <li className="text-soft">Nobody yet. You are there as who arranges it.</li>}
+            {draft.invited.length === 0 && (
+              <li className="text-soft">Nobody yet. {conference === null ? 'You are' : `${conference.host} is`} there as who arranges it.</li>
+            )}
           </ul>
           <div className="mt-2 grid grid-cols-1 gap-3 sm:grid-cols-2">
             <SelectField label="A colleague" value="" onChange={(e) => e.target.value !== '' && add({ kind: 'agent', agentId: e.target.value as AgentId })}>
               <option value="">Choose…</option>
               {seats
-                .filter((s) => s.id !== accountId)
+                .filter((s) => s.id !== (conference?.hostAgentId ?? accountId))
                 .map((s) => (
                   <option key={s.id} value={s.id}>
                     {s.name}
@@ -144,7 +180,7 @@ export function PlanDialog({ conference, centre, seats, accountId, onClose, onPl
               ))}
             </SelectField>
           </div>
-          <Guest homeCountry={centre.homeCountry} read={(typed, home) => readNumber(floor, typed, home)} onAdd={add} onProblem={setProblem} />
+          <Guest guest={guest} onType={setGuest} onAsk={() => (isNobody(guest) ? setProblem(NO_NAME) : void withGuest())} />
         </fieldset>
         <label className="block">
           <span className="font-semibold">Note</span>
@@ -157,6 +193,11 @@ export function PlanDialog({ conference, centre, seats, accountId, onClose, onPl
           />
         </label>
         {problem !== null && <Problem>{problem}</Problem>}
+        {now !== null && now.sequence !== draft.sequence && (
+          <p role="status" className="border-brass border-l-4 pl-2">
+            It stands now: {now.plan.title}, {whenWords(now, centre.timeZone)}, {now.invitedNames.join(', ') || 'nobody asked'}.
+          </p>
+        )}
         <div className="flex justify-end">
           <Button tone="primary" type="submit">
             {conference === null ? 'Arrange it' : 'Keep the change'}
@@ -167,38 +208,61 @@ export function PlanDialog({ conference, centre, seats, accountId, onClose, onPl
   )
 }
 
+interface GuestText {
+  readonly name: string
+  readonly number: string
+  readonly email: string
+}
+
+const NO_GUEST: GuestText = { name: '', number: '', email: '' }
+const isNobody = (guest: GuestText): boolean => Object.values(guest).every((text) => text.trim() === '')
+
 interface GuestProps {
-  readonly homeCountry: string
-  /** As it is dialled, or why it cannot be read. */
-  readonly read: (typed: string, homeCountry: string) => Promise<{ readonly e164: string } | { readonly problem: string }>
-  readonly onAdd: (invited: Invited) => void
-  readonly onProblem: (problem: string | null) => void
+  readonly guest: GuestText
+  readonly onType: (guest: GuestText) => void
+  readonly onAsk: () => void
 }
 
 /** Somebody outside: by name, with a number or an address to send the code to. */
-function Guest({ homeCountry, read, onAdd, onProblem }: GuestProps) {
-  const [name, setName] = useState('')
-  const [number, setNumber] = useState('')
-  const [email, setEmail] = useState('')
-  const add = async () => {
-    if (name.trim() === '') return onProblem('Whoever is asked from outside needs a name. Type one.')
-    if (email.trim() !== '' && !/^\S+@\S+\.\S+$/.test(email.trim())) return onProblem(`“${email.trim()}” is no e-mail address. Correct it, or leave it empty.`)
-    const dialled = number.trim() === '' ? null : await read(number, homeCountry)
-    if (dialled !== null && 'problem' in dialled) return onProblem(dialled.problem)
-    onAdd({ kind: 'outside', name: name.trim(), number: dialled?.e164 ?? null, email: email.trim() })
-    setName('')
-    setNumber('')
-    setEmail('')
-  }
+function Guest({ guest, onType, onAsk }: GuestProps) {
+  const of = (part: keyof GuestText) => ({
+    value: guest[part],
+    autoComplete: 'off',
+    onChange: (e: ChangeEvent<HTMLInputElement>) => onType({ ...guest, [part]: e.target.value }),
+    onKeyDown: (e: KeyboardEvent) => {
+      // Enter here asks whoever is typed, and arranges nothing yet.
+      if (e.key !== 'Enter') return
+      e.preventDefault()
+      onAsk()
+    },
+  })
   return (
     <div className="mt-2 grid grid-cols-1 items-end gap-2 sm:grid-cols-[1fr_1fr_1fr_auto]">
-      <TextField label="Somebody outside" value={name} autoComplete="off" placeholder="Name" onChange={(e) => setName(e.target.value)} />
-      <TextField label="Number" value={number} autoComplete="off" inputMode="tel" onChange={(e) => setNumber(e.target.value)} />
-      <TextField label="E-mail" value={email} autoComplete="off" inputMode="email" onChange={(e) => setEmail(e.target.value)} />
-      <Button onClick={() => void add()}>Ask them</Button>
+      <TextField label="Somebody outside" placeholder="Name" {...of('name')} />
+      <TextField label="Number" inputMode="tel" {...of('number')} />
+      <TextField label="E-mail" inputMode="email" {...of('email')} />
+      <Button onClick={onAsk}>Ask them</Button>
     </div>
   )
 }
+
+async function readGuest(
+  floor: FloorClient | null,
+  { name, number, email }: GuestText,
+  homeCountry: string,
+): Promise<{ readonly invited: Invited } | { readonly problem: string }> {
+  if (name.trim() === '') return { problem: NO_NAME }
+  if (email.trim() !== '' && !/^\S+@\S+\.\S+$/.test(email.trim())) return { problem: `“${email.trim()}” is no e-mail address. Correct it, or leave it empty.` }
+  const dialled = number.trim() === '' ? null : await readNumber(floor, number, homeCountry)
+  if (dialled !== null && 'problem' in dialled) return dialled
+  return { invited: { kind: 'outside', name: name.trim(), number: dialled?.e164 ?? null, email: email.trim() } }
+}
+
+const NO_NAME = 'Whoever is asked from outside needs a name. Type one, or empty the fields.'
+const TOO_MANY = `At most ${MOST_INVITED} can be asked. Take somebody out first.`
+
+const withOne = (all: readonly Invited[], one: Invited): readonly Invited[] =>
+  all.some((i) => JSON.stringify(i) === JSON.stringify(one)) ? all : [...all, one]
 
 const nameOf = (i: Invited, seats: readonly SeatView[], centre: CentreView): string =>
   i.kind === 'outside'

@@ -105,6 +105,7 @@ export function ConferencesScreen() {
       {editing !== null && (
         <PlanDialog
           conference={editing === 'new' ? null : editing}
+          now={editing === 'new' ? null : (page?.conferences.find((c) => c.id === editing.id) ?? null)}
           centre={centre}
           seats={seats}
           accountId={account.id}

@@ -60,7 +60,7 @@ export function LogEntry({ row, centre, account }: Props) {
         {row.number !== null && row.direction !== 'internal' && <ShownNumberMenu />}
         {row.number !== null && row.direction !== 'internal' && <Button onClick={() => setAdding(true)}>Add to people</Button>}
         {row.how === 'voicemail' && row.way === 'missed' && (
-          <Link href="/voicemail" className="inline-flex h-8 items-center underline underline-offset-4">
+          <Link href={`/voicemail?call=${encodeURIComponent(row.callId)}`} className="inline-flex h-8 items-center underline underline-offset-4">
             To the message
           </Link>
         )}

@@ -2,19 +2,17 @@
 // Everything about one person: their numbers with the one that is called, what a colleague does at the moment, what they had to do with us, and what may be
 // done about them.
 import { format } from 'date-fns'
-import Link from 'next/link'
-import { useCallback } from 'react'
 import type { Change } from '@/core/people'
 import type { PersonView } from '@/exchange/people'
 import { useSeen } from '@/exchange/react'
 import { ColleagueActions, ShownNumberMenu } from '@/frame'
-import { useHistory } from '@/history/react'
 import { Button, nameIn } from '@/ui'
-import { diversionShort, NumberLinks, numberWords, outcomeLabel, resultWords } from '@/words'
+import { diversionShort, NumberLinks, numberWords } from '@/words'
 import { contactOf, KIND_WORDS, usualOf } from './person'
 import { PresenceOf } from './presence-of'
 import { useCall } from './use-call'
 import type { Book } from './use-people'
+import { WithUs } from './with-us'
 
 interface Props {
   readonly person: PersonView
@@ -113,7 +111,7 @@ export function Card({ person, keepsShared, book, onEdit, onChange, onFind }: Pr
           Delete
         </Button>
       </div>
-      {!person.isColleague && <WithUs person={person} />}
+      <WithUs person={person} />
     </article>
   )
 }
@@ -152,61 +150,6 @@ function ColleaguePart({ id, onFind }: { id: string; onFind: (name: string) => v
       )}
       <div className="mt-2">{me !== null && me.id !== id && <ColleagueActions me={me} seat={seat} />}</div>
       {me === null && <p className="mt-1 text-soft">Start your shift on the Desk to call from here.</p>}
-    </section>
-  )
-}
-
-const SHOWN = 6
-
-/** Calls with them, the latest first. */
-function WithUs({ person }: { person: PersonView }) {
-  const centre = useSeen((view) => view.centre)
-  const numbers = person.numbers.map((n) => n.number).join(' ')
-  const { value } = useHistory(
-    useCallback(
-      async (api) => {
-        const found = await Promise.all(
-          numbers
-            .split(' ')
-            .filter(Boolean)
-            .map((number) => api.previousContacts({ customer: null, number }, '')),
-        )
-        return {
-          count: found.reduce((sum, f) => sum + f.count, 0),
-          latest: found
-            .flatMap((f) => f.latest)
-            .toSorted((a, b) => b.offeredAtMs - a.offeredAtMs)
-            .slice(0, SHOWN),
-        }
-      },
-      [numbers],
-    ),
-  )
-  if (centre === null) return null
-  return (
-    <section aria-label="Calls with us" className="mt-5">
-      <h3 className="flex items-baseline justify-between gap-2">
-        <span className="eyebrow">Calls with us</span>
-        {numbers !== '' && (
-          <Link href={`/log?find=${encodeURIComponent(numbers.split(' ')[0] ?? '')}`} className="underline underline-offset-4">
-            In the log
-          </Link>
-        )}
-      </h3>
-      {value === null ? (
-        <p className="text-soft">Looking…</p>
-      ) : value.count === 0 ? (
-        <p className="text-soft">None that we know of.</p>
-      ) : (
-        <ul className="divide-y divide-line">
-          {value.latest.map((record) => (
-            <li key={record.callId} className="grid grid-cols-[120px_minmax(0,1fr)] gap-2 py-1">
-              <span className="tabular text-soft text-xs leading-5">{format(record.offeredAtMs, 'EEE d MMM, HH:mm')}</span>
-              <span className="min-w-0 truncate">{record.outcome === null ? resultWords(record.result) : outcomeLabel(centre, record)}</span>
-            </li>
-          ))}
-        </ul>
-      )}
     </section>
   )
 }

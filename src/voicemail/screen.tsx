@@ -1,5 +1,6 @@
 'use client'
 // Voicemail: the mailboxes one may open, what was left in them, and what they greet with. The message in front is heard and answered beside the list.
+import { useSearchParams } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import { folded, hasWords } from '@/core/people'
 import { boxKey } from '@/core/voicemail'
@@ -26,13 +27,17 @@ export function VoicemailScreen() {
   const [typed, setTyped] = useState('')
   const [which, setWhich] = useState<'all' | 'new'>('all')
   const [boxId, setBoxId] = useState(ALL)
-  const [frontId, setFrontId] = useState<string | null>(null)
+  /** The message that is asked for in the address, by its own name or that of the call it was left on, until another one is chosen. */
+  const asked = useSearchParams()
+  const [chosenId, setFrontId] = useState<string | null>(null)
   const [deleted, setDeleted] = useState<MessageView | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const [greets, setGreets] = useState(false)
   useClearSounds(page?.soundsInUse ?? null)
   if (seen === null) return null
   const { account, centre, seats } = seen
+  const isAsked = (m: MessageView) => m.id === asked.get('message') || m.callId === asked.get('call')
+  const frontId = chosenId ?? page?.messages.find(isAsked)?.id ?? null
   const boxes = page?.boxes ?? []
   const box = boxes.find((b) => boxKey(b.box) === boxId) ?? null
   const words = folded(typed).split(/\s+/).filter(Boolean)

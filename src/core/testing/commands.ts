@@ -146,8 +146,11 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
       }
     case 'planConference':
       return { kind, agentId, plan: planOf(state.atMs, party) }
-    case 'replanConference':
-      return { kind, agentId, conferenceId: conferenceFor()?.id ?? toConferenceId('conference_none'), plan: planOf(state.atMs, party + 1) }
+    case 'replanConference': {
+      const found = conferenceFor()
+      const of = { conferenceId: found?.id ?? toConferenceId('conference_none'), sequence: (found?.sequence ?? 0) + (party % 5 === 0 ? 1 : 0) }
+      return { kind, agentId, ...of, plan: planOf(state.atMs, party + 1) }
+    }
     case 'cancelConference':
       return { kind, agentId, conferenceId: (party % 2 === 0 ? conferenceFor()?.id : undefined) ?? toConferenceId('conference_none') }
     case 'joinConference':

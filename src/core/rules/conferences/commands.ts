@@ -10,7 +10,8 @@ const conference = { conferenceId: ConferenceIdSchema }
 
 export const CONFERENCE_ASKS = [
   z.object({ kind: z.literal('planConference'), plan: PlanSchema }).readonly(),
-  z.object({ kind: z.literal('replanConference'), ...conference, plan: PlanSchema }).readonly(),
+  /** `sequence` is that of the plan it was written over. */
+  z.object({ kind: z.literal('replanConference'), ...conference, sequence: z.number().int(), plan: PlanSchema }).readonly(),
   z.object({ kind: z.literal('cancelConference'), ...conference }).readonly(),
   z.object({ kind: z.literal('joinConference'), ...conference }).readonly(),
   /** Everybody from outside is muted for all, save the one who speaks. */

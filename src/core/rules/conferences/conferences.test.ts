@@ -54,7 +54,10 @@ describe('arranging', () => {
     expect(codes.every((c) => /^\d{6}$/.test(c))).toBe(true)
     const { id: conferenceId } = theOne(floor)
     expect(floor.give({ kind: 'cancelConference', agentId: BO, conferenceId })).toBe('notYourConference')
-    expect(floor.give({ kind: 'replanConference', agentId: ANN, conferenceId, plan: { ...PLAN, title: 'Later' } })).toBe('ok')
+    const renamed = { kind: 'replanConference', agentId: ANN, conferenceId, sequence: 0, plan: { ...PLAN, title: 'Later' } } as const
+    expect(floor.give(renamed)).toBe('ok')
+    // Written over a plan that is not the one that stands: two people may have it open.
+    expect(floor.give({ ...renamed, plan: { ...PLAN, title: 'Sooner' } })).toBe('conferenceChanged')
     expect(theOne(floor)).toMatchObject({ plan: { title: 'Later' }, sequence: 1 })
     expect(floor.give({ kind: 'cancelConference', agentId: ANN, conferenceId })).toBe('ok')
     expect(floor.give({ kind: 'cancelConference', agentId: ANN, conferenceId })).toBe('conferenceOver')

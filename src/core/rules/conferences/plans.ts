@@ -20,10 +20,11 @@ export function planConference(draft: Draft, { agentId, plan }: Of<'planConferen
   return emit(draft, null, { kind: 'conferencePlanned', conferenceId, hostAgentId: agentId, code: newCode(draft.state, conferenceId), plan: tidied(plan) })
 }
 
-/** Refused: noSuchAccount, noSuchConference, conferenceOver, notYourConference, and what is wrong with the plan. */
-export function replanConference(draft: Draft, { agentId, conferenceId, plan }: Of<'replanConference'>): Ruling {
+/** Refused: noSuchAccount, noSuchConference, conferenceOver, notYourConference, conferenceChanged, and what is wrong with the plan. */
+export function replanConference(draft: Draft, { agentId, conferenceId, sequence, plan }: Of<'replanConference'>): Ruling {
   const found = openedBy(draft, agentId, conferenceId)
   if ('refusal' in found) return found
+  if (found.sequence !== sequence) return refuse({ reason: 'conferenceChanged' })
   return wrongWith(draft, plan) ?? emit(draft, null, { kind: 'conferenceReplanned', conferenceId, plan: tidied(plan), byAgentId: agentId })
 }
 

@@ -12,6 +12,7 @@ export type ConferenceRefusal =
   | { readonly reason: 'invitedUnknown' }
   | { readonly reason: 'noSuchConference' }
   | { readonly reason: 'conferenceOver' }
+  | { readonly reason: 'conferenceChanged' }
   | { readonly reason: 'notYourConference'; readonly host: string }
   | { readonly reason: 'notInvited'; readonly host: string }
   | { readonly reason: 'conferenceNotYet'; readonly opensInMs: number }
@@ -29,6 +30,7 @@ export const CONFERENCE_WORDS: WordsOf<ConferenceRefusal> = {
   invitedUnknown: () => ({ says: 'Somebody who is invited is not there any more.', next: 'Take them out and invite somebody else.' }),
   noSuchConference: () => ({ says: 'There is no such conference.', next: 'Past ones are kept for a month.' }),
   conferenceOver: () => ({ says: 'It is over, or was called off.', next: 'Arrange another one.' }),
+  conferenceChanged: () => ({ says: 'Somebody changed it while you were writing.', next: 'Look at how it stands now, and keep yours over it, or close.' }),
   notYourConference: (refusal) => ({ says: `${refusal.host} has arranged it.`, next: 'Ask them, or a supervisor, to change it.' }),
   notInvited: (refusal) => ({ says: 'You are not invited.', next: `Ask ${refusal.host} for the code, and dial in with it.` }),
   conferenceNotYet: (refusal) => ({
