@@ -19,15 +19,29 @@ interface Props {
 
 export function GreetingRecorder({ recording, onRecorded }: Props) {
   const { microphone } = useChosenDevices()
-  const [sinceMs, setSinceMs] = useState<number | null>(null)
+  /** null while nothing is recorded; false while the microphone is being opened. */
+  const [sinceMs, setSinceMs] = useState<number | false | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const finish = useRef<(() => void) | null>(null)
   const abandon = useRef<(() => void) | null>(null)
-  useEffect(() => () => abandon.current?.(), [])
+  /** The dialog may be closed while the microphone is still being opened: it is let go of then. */
+  const isShown = useRef(true)
+  useEffect(() => {
+    isShown.current = true
+    return () => {
+      isShown.current = false
+      abandon.current?.()
+    }
+  }, [])
   const record = async () => {
     setProblem(null)
+    setSinceMs(false)
     const opened = await openMicrophone(microphone)
-    if (!opened.ok) return setProblem(MICROPHONE_FAILURES[opened.failure])
+    if (!opened.ok) {
+      setSinceMs(null)
+      return setProblem(MICROPHONE_FAILURES[opened.failure])
+    }
+    if (!isShown.current) return closeMicrophone(opened.stream)
     const running = recordStream(opened.stream)
     const startedAtMs = Date.now()
     const timer = setTimeout(() => finish.current?.(), LONGEST_MS)
@@ -63,12 +77,14 @@ export function GreetingRecorder({ recording, onRecorded }: Props) {
         {sinceMs === null ? (
           <Button onClick={() => void record()}>{recording === null ? 'Record' : 'Record anew'}</Button>
         ) : (
-          <Button tone="primary" onClick={() => finish.current?.()}>
+          <Button tone="primary" disabled={sinceMs === false} onClick={() => finish.current?.()}>
             Stop
           </Button>
         )}
         <span className="text-soft">
-          {sinceMs !== null ? (
+          {sinceMs === false ? (
+            'The microphone is being opened…'
+          ) : sinceMs !== null ? (
             <>
               Recording <Clock sinceMs={sinceMs} />
             </>

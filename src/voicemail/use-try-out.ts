@@ -1,6 +1,6 @@
 'use client'
 // Plays a greeting as callers would hear it.
-import { useCallback, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import { type Box, deviceOfBox, type Greeting, greetingMs } from '@/core/voicemail'
 import { loadSound, RATE_HERTZ } from '@/recordings'
 import { audioContext, renderSpoken } from '@/sound'
@@ -11,6 +11,7 @@ export function useTryOut(box: Box) {
   const [tried, setTried] = useState<Tried>('notYet')
   const source = useRef<AudioBufferSourceNode | null>(null)
   const speaker = deviceOfBox(box)
+  useEffect(() => () => source.current?.stop(), [])
   const play = useCallback(
     async (greeting: Greeting) => {
       source.current?.stop()
@@ -24,11 +25,16 @@ export function useTryOut(box: Box) {
       if (samples === null) return setTried('noVoice')
       const buffer = context.createBuffer(1, samples.length, RATE_HERTZ)
       buffer.copyToChannel(samples as Float32Array<ArrayBuffer>, 0)
-      source.current = context.createBufferSource()
-      source.current.buffer = buffer
-      source.current.connect(context.destination)
-      source.current.onended = () => setTried('notYet')
-      source.current.start()
+      // Pressed twice, the one before may have begun meanwhile.
+      source.current?.stop()
+      const mine = context.createBufferSource()
+      source.current = mine
+      mine.buffer = buffer
+      mine.connect(context.destination)
+      mine.onended = () => {
+        if (source.current === mine) setTried('notYet')
+      }
+      mine.start()
       setTried('playing')
     },
     [speaker],
