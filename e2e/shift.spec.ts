@@ -25,20 +25,6 @@ test('what the account may not serve is listed with the reason; the last choice 
   await expect(queues.getByRole('checkbox', { name: 'Assistance' })).not.toBeChecked()
 })
 
-test('no end of shift with a call or an owed outcome: it says what is left to do', async ({ page }) => {
-  await takeCall(page)
-  await endShift(page)
-  await expect(board(page).getByRole('alert')).toHaveText('Your call with Ottoline Fjelding is still under way. Finish it or hang up first.')
-  await hangUp(page)
-  await expect(state(page)).toHaveText('Wrap-up')
-  await endShift(page)
-  await expect(board(page).getByRole('alert')).toHaveText('The call with Ottoline Fjelding still owes an outcome. Choose an outcome and save it.')
-  await saveAs(page, 'Information given')
-  await expect(state(page)).toHaveText('Ready')
-  await endShift(page)
-  await expect(page.getByRole('heading', { name: 'Start your shift' })).toBeVisible()
-})
-
 test('a seat moves to another tab with its call; the tab that had it says so, also after a reload', async ({ page, context }) => {
   await takeCall(page)
   const other = await context.newPage()
@@ -53,18 +39,6 @@ test('a seat moves to another tab with its call; the tab that had it says so, al
   await expect(state(other)).toHaveText('On call')
 })
 
-test('not ready after this call: asked for in the call, taken back, asked for again, and carried out with the outcome', async ({ page }) => {
-  await takeCall(page)
-  await chooseReason(page, 'Not ready after this call', 'Lunch')
-  await expect(page.getByText('then lunch')).toBeVisible()
-  await expect(state(page)).toHaveText('On call')
-  await button(page, 'Ready after this call').click()
-  await chooseReason(page, 'Not ready after this call', 'Break')
-  await button(page, 'Hang up').click()
-  await saveAs(page, 'Information given')
-  await expect(state(page)).toHaveText('Not ready · Break')
-})
-
 fresh('over the planned time: said by how much, and the shift adds it up', async ({ page, context }) => {
   await context.clock.install()
   await startShift(page)
@@ -77,39 +51,77 @@ fresh('over the planned time: said by how much, and the shift adds it up', async
   await expect(page.getByLabel('Time today')).toContainText(/Not ready · Team talk\s*10:3\d/)
 })
 
-test('a missed ring: set not ready and told why; the caller keeps the place and rings at the next', async ({ page }) => {
+test('an agent alone: keys that stay where they are typed, a call declined and called again, not ready after a call, no end with anything open', async ({
+  page,
+}) => {
+  test.slow()
   await startShift(page)
   await goReady(page)
-  await ringMe(page, { patience: 'Waits as long as it takes' })
-  await expect(state(page)).toHaveText('Ringing')
-  await expect(state(page)).toHaveText('Not ready · Missed ring', { timeout: 30_000 })
-  await expect(page.getByText('A call rang here and was not answered')).toBeVisible()
+  await test.step('keys that are typed while a call begins to ring stay in the field they were typed in', async () => {
+    const field = page.getByLabel('Dial line')
+    await ringMe(page, { patience: 'Waits as long as it takes' })
+    await field.focus()
+    await page.keyboard.type('asdxh', { delay: 60 })
+    await expect(state(page)).toHaveText('Ringing')
+    await expect(field).toHaveValue('asdxh')
+    await expect(field).toBeFocused()
+    await field.fill('')
+  })
+  await test.step('a declined call goes back to its place when nobody else is there, and rings again once I am ready anew', async () => {
+    await button(page, 'Decline').click()
+    await expect(state(page)).toHaveText('Ready', { timeout: 8_000 })
+    await expect(page.getByText(/1 waiting, longest/).first()).toBeVisible()
+    await chooseReason(page, 'Go not ready', 'Break')
+    await button(page, 'Go ready').click()
+    await expect(state(page)).toHaveText('Ringing')
+    await button(page, 'To voicemail').click()
+    await expect(state(page)).not.toHaveText('Ringing')
+  })
+  await test.step('the caller is one of several of that number: the name leads from then on', async () => {
+    await ringMe(page, { sharesNumber: true })
+    await expect(state(page)).toHaveText('Ringing')
+    const who = page.getByRole('region', { name: 'Who is calling' })
+    await expect(who).toContainText('This number belongs to 2 people. Who is it?')
+    const choice = who.getByRole('list').first().getByRole('button').first()
+    const name = ((await choice.textContent())?.match(/^\S+ \S+/) ?? [''])[0]
+    await button(page, 'Answer').click()
+    await choice.click()
+    await expect(page.getByRole('region', { name: 'Record' }).getByRole('heading', { level: 2 })).toContainText(name)
+    await expect(board(page)).toContainText(name)
+    await expect(who).toBeHidden()
+  })
+  await test.step('not ready after this call: asked for in the call, taken back, asked for again, and carried out with the outcome', async () => {
+    await chooseReason(page, 'Not ready after this call', 'Lunch')
+    await expect(page.getByText('then lunch')).toBeVisible()
+    await expect(state(page)).toHaveText('On call')
+    await button(page, 'Ready after this call').click()
+    await chooseReason(page, 'Not ready after this call', 'Break')
+    await button(page, 'Hang up').click()
+    await saveAs(page, 'Information given')
+    await expect(state(page)).toHaveText('Not ready · Break')
+  })
+  await test.step('no end of shift with a call or an owed outcome: it says what is left to do', async () => {
+    await goReady(page)
+    await ringMe(page)
+    await button(page, 'Answer').click()
+    await expect(state(page)).toHaveText('On call')
+    await endShift(page)
+    await expect(board(page).getByRole('alert')).toHaveText('Your call with Ottoline Fjelding is still under way. Finish it or hang up first.')
+    await hangUp(page)
+    await expect(state(page)).toHaveText('Wrap-up')
+    await endShift(page)
+    await expect(board(page).getByRole('alert')).toHaveText('The call with Ottoline Fjelding still owes an outcome. Choose an outcome and save it.')
+    await saveAs(page, 'Information given')
+    await expect(state(page)).toHaveText('Ready')
+    await endShift(page)
+    await expect(page.getByRole('heading', { name: 'Start your shift' })).toBeVisible()
+  })
+})
+
+test('a colleague who is not simply there: a note and who covers, a diversion followed, do not disturb', async ({ page }) => {
+  test.slow()
+  await startShift(page)
   const kester = await anotherSeat(page, KESTER, false)
-  await button(kester, 'Go ready').click()
-  await expect(state(kester)).toHaveText('Ringing')
-  await expect(board(kester)).toContainText('Ottoline Fjelding')
-})
-
-test('a declined call goes back to its place when nobody else is there, and rings again once I am ready anew', async ({ page }) => {
-  await startShift(page)
-  await goReady(page)
-  await ringMe(page, { patience: 'Waits as long as it takes' })
-  await button(page, 'Decline').click()
-  await expect(state(page)).toHaveText('Ready', { timeout: 8_000 })
-  await expect(page.getByText(/1 waiting, longest/).first()).toBeVisible()
-  await chooseReason(page, 'Go not ready', 'Break')
-  await goReadyAgain(page)
-  await expect(state(page)).toHaveText('Ringing')
-  await button(page, 'To voicemail').click()
-  await expect(state(page)).not.toHaveText('Ringing')
-})
-const goReadyAgain = (page: Page) => button(page, 'Go ready').click()
-
-test('a note with somebody who covers: seen by the others, and the cover is one press away', async ({ page }) => {
-  const kester = await (async () => {
-    await startShift(page)
-    return anotherSeat(page, KESTER, false)
-  })()
   await anotherSeat(page, SUNNIVA, false)
   await button(kester, 'Kester Oddersey, your settings').click()
   const presence = kester.getByRole('dialog', { name: 'You' })
@@ -134,13 +146,8 @@ test('a note with somebody who covers: seen by the others, and the cover is one 
   await expect(options.nth(1)).toContainText('Covers for Kester Oddersey')
   await button(kester, 'Clear note').click()
   await expect(options.nth(0)).not.toContainText('dentist')
-})
 
-test('diversion: on, seen by the others and followed, in the bar for as long as it lasts, and off with one press', async ({ page }) => {
-  await startShift(page)
-  const kester = await anotherSeat(page, KESTER, false)
-  await button(kester, 'Kester Oddersey, your settings').click()
-  const presence = kester.getByRole('dialog', { name: 'You' })
+  // A diversion: seen by the others and followed, in the bar for as long as it lasts, and off with one press.
   await presence.getByLabel('To a number').fill('1632')
   await button(kester, 'Divert').click()
   await expect(presence.getByRole('alert')).toContainText('too short')
@@ -149,9 +156,7 @@ test('diversion: on, seen by the others and followed, in the bar for as long as 
   await kester.keyboard.press('Escape')
   const bar = kester.getByRole('region', { name: 'Diversion' })
   await expect(bar).toContainText('Your own calls go to +44 1632 960901.')
-  await goReady(page)
-  await ringMe(page)
-  await button(page, 'Answer').click()
+  await page.keyboard.press('Escape')
   await sendTo(page, 'Transfer', 'Kester Oddersey', 'Consult')
   await expect(boardWords(page)).toContainText('It rings at Kester Oddersey')
   await expect(state(kester)).toHaveText('Not ready · Signed in')
@@ -161,17 +166,10 @@ test('diversion: on, seen by the others and followed, in the bar for as long as 
   // The number is offered again.
   await button(kester, 'Kester Oddersey, your settings').click()
   await expect(button(kester, '+44 1632 960901')).toBeVisible()
-})
 
-test('do not disturb: a colleague’s transfer goes to voicemail, a consult says why not', async ({ page }) => {
-  await startShift(page)
-  const kester = await anotherSeat(page, KESTER, false)
-  await button(kester, 'Kester Oddersey, your settings').click()
+  // Do not disturb: a consult says why not, a colleague’s transfer goes to voicemail.
   await kester.getByRole('checkbox', { name: 'Do not disturb' }).click()
   await expect(kester.getByRole('checkbox', { name: 'Do not disturb' })).toBeChecked()
-  await goReady(page)
-  await ringMe(page)
-  await button(page, 'Answer').click()
   await button(page, 'Transfer').click()
   await page.getByLabel('Who or what number').fill('Kester')
   await expect(page.getByRole('listbox', { name: 'Where to' }).getByRole('option').first()).toContainText('do not disturb: to voicemail')
@@ -179,6 +177,19 @@ test('do not disturb: a colleague’s transfer goes to voicemail, a consult says
   await expect(board(page).getByRole('alert')).toContainText('Kester Oddersey takes no calls of colleagues now.')
   await page.getByRole('region', { name: 'Transfer' }).getByRole('button', { name: 'Blind transfer' }).click()
   await expect(state(page)).toHaveText('Wrap-up')
+})
+
+test('a missed ring: set not ready and told why; the caller keeps the place and rings at the next', async ({ page }) => {
+  await startShift(page)
+  await goReady(page)
+  await ringMe(page, { patience: 'Waits as long as it takes' })
+  await expect(state(page)).toHaveText('Ringing')
+  await expect(state(page)).toHaveText('Not ready · Missed ring', { timeout: 30_000 })
+  await expect(page.getByText('A call rang here and was not answered')).toBeVisible()
+  const kester = await anotherSeat(page, KESTER, false)
+  await button(kester, 'Go ready').click()
+  await expect(state(kester)).toHaveText('Ringing')
+  await expect(board(kester)).toContainText('Ottoline Fjelding')
 })
 
 test('what the account is not enabled for stays in view, says why and who can enable it', async ({ page }) => {
@@ -233,32 +244,4 @@ test('a notification of the computer when a call rings out of view, and only whe
   await expect.poll(told).toEqual([expect.stringMatching(/^Perrin Arncliffe is ringing \/ Sailings · /)])
   await button(page, 'Answer').click()
   await expect.poll(told).toContain('closed')
-})
-
-test('keys that are typed while a call begins to ring stay in the field they were typed in', async ({ page }) => {
-  await startShift(page)
-  await goReady(page)
-  const field = page.getByLabel('Dial line')
-  await ringMe(page)
-  await field.focus()
-  await page.keyboard.type('asdxh', { delay: 60 })
-  await expect(state(page)).toHaveText('Ringing')
-  await expect(field).toHaveValue('asdxh')
-  await expect(field).toBeFocused()
-})
-
-test('the caller is one of several of that number, or somebody new: the name leads from then on', async ({ page }) => {
-  await startShift(page)
-  await goReady(page)
-  await ringMe(page, { sharesNumber: true })
-  await expect(state(page)).toHaveText('Ringing')
-  const who = page.getByRole('region', { name: 'Who is calling' })
-  await expect(who).toContainText('This number belongs to 2 people. Who is it?')
-  const choice = who.getByRole('list').first().getByRole('button').first()
-  const name = ((await choice.textContent())?.match(/^\S+ \S+/) ?? [''])[0]
-  await button(page, 'Answer').click()
-  await choice.click()
-  await expect(page.getByRole('region', { name: 'Record' }).getByRole('heading', { level: 2 })).toContainText(name)
-  await expect(board(page)).toContainText(name)
-  await expect(who).toBeHidden()
 })

@@ -14,7 +14,7 @@ export const test = base.extend<object, { profile: BrowserContext }>({
     // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the fixtures a fixture needs from this pattern.
     async ({}, use) => {
       const folder = mkdtempSync(join(tmpdir(), 'loyal-switchboard-'))
-      const profile = await chromium.launchPersistentContext(folder, { ...LAUNCH, ...SETTINGS })
+      const profile = inWindows(await chromium.launchPersistentContext(folder, { ...LAUNCH, ...SETTINGS }))
       await use(profile)
       await profile.close()
       rmSync(folder, { recursive: true, force: true })
@@ -26,6 +26,21 @@ export const test = base.extend<object, { profile: BrowserContext }>({
     await empty(profile, baseURL ?? '')
   },
 })
+
+/** A tab behind another one draws once a second, and every press in it waits for that: each has a window of its own, as people have. */
+function inWindows(profile: BrowserContext): BrowserContext {
+  profile.newPage = async () => {
+    const [before] = profile.pages()
+    if (before === undefined) throw new Error('the browser has no window left')
+    const session = await profile.newCDPSession(before)
+    const opening = profile.waitForEvent('page')
+    await session.send('Target.createTarget', { url: 'about:blank', newWindow: true })
+    const page = await opening
+    await session.detach()
+    return page
+  }
+  return profile
+}
 
 /** The floor's worker ends with its last tab; what it stored is cleared once it can no longer write. */
 async function empty(profile: BrowserContext, origin: string): Promise<void> {
