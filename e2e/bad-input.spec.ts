@@ -34,8 +34,10 @@ test('sign-in and the start of shift name what is wrong, put the focus there, an
   await expect(page.getByRole('checkbox', { name: 'Sailings' })).toBeFocused()
 })
 
-test('the dial line says why it does not dial, and keeps what was typed', async ({ page }) => {
-  await startShift(page)
+test('the dial line says why it does not dial; a wrong answer and a missing one are named at their place; saving without an outcome is refused; what was typed stays', async ({
+  page,
+}) => {
+  await takeCall(page)
   const line = page.getByRole('combobox', { name: 'Dial line' })
   for (const [typed, says] of [
     ['harbour master', '“harbour master” matches nobody we know, and is not a number.'],
@@ -48,11 +50,7 @@ test('the dial line says why it does not dial, and keeps what was typed', async 
     await expect(line).toBeFocused()
     await expect(line).toHaveValue(typed)
   }
-  await expect(state(page)).toHaveText('Not ready · Signed in')
-})
-
-test('a wrong answer and a missing one are named at their place; saving without an outcome is refused, and the notes stay', async ({ page }) => {
-  await takeCall(page)
+  await line.fill('')
   await button(page, 'Next page').click()
   await expect(page.getByText('The way on depends on “Who is on the line”, which has no answer yet.')).toBeVisible()
   await expect(page.getByRole('radio', { name: 'The person who booked' })).toBeFocused()

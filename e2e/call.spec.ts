@@ -1,4 +1,4 @@
-import { board, boardWords, button, goReady, hangUp, QUIET, resultsOfAll, ringMe, startShift, state, takeCall } from './desk'
+import { board, boardWords, button, goReady, hangUp, QUIET, resultsOfAll, ringMe, state, takeCall } from './desk'
 import { expect, test } from './warm'
 
 test('the whole path by keyboard only', async ({ page }) => {
@@ -88,6 +88,7 @@ test('the whole path by mouse, and the result on the single call', async ({ page
   await button(page, 'Hold').click()
   await expect(board(page).getByText('hears music')).toBeVisible()
   await button(page, 'Retrieve').click()
+
   await hangUp(page)
   await expect(state(page)).toHaveText('Wrap-up')
   await page.getByRole('group', { name: 'Outcome' }).getByText('Refund requested').click()
@@ -130,7 +131,9 @@ test('a reload in the middle of a call keeps the call, the answers, the notes be
   await expect(page.getByLabel('Notes')).toHaveValue('Half a sent')
 })
 
-test('a caller who hangs up first still owes an outcome, and nothing typed is lost', async ({ page }) => {
+test('a caller who hangs up first still owes an outcome; numbers are dialled as pasted, and the far end answers as the stand-ins were told; who gives up waiting is offered to nobody', async ({
+  page,
+}) => {
   await takeCall(page, { stays: 'Hangs up after 5 seconds' })
   await page.getByLabel('Notes').fill('Asked about dogs')
   await expect(state(page)).toHaveText('Wrap-up', { timeout: 15_000 })
@@ -139,22 +142,6 @@ test('a caller who hangs up first still owes an outcome, and nothing typed is lo
   await page.keyboard.press('Alt+8')
   await page.keyboard.press('Alt+Enter')
   await expect(state(page)).toHaveText('Ready')
-})
-
-test('a caller who gives up while waiting is offered to nobody and counted as abandoned', async ({ page }) => {
-  await startShift(page)
-  await ringMe(page, { patience: 'Gives up after 5 seconds', into: 'queue' })
-  const row = page.getByRole('row', { name: /^Sailings/ })
-  await expect(row).toContainText('1')
-  await expect(row).toContainText('nobody', { timeout: 15_000 })
-  await goReady(page)
-  await expect(board(page)).toContainText('No call.')
-  const results = await resultsOfAll(page)
-  await expect(results.getByRole('row', { name: /Ottoline Fjelding.*Gave up waiting/ })).toBeVisible()
-})
-
-test('numbers are dialled as pasted, and the far end answers as the stand-ins were told', async ({ page }) => {
-  await startShift(page)
   await button(page, 'Stand-ins').click()
   await page.getByLabel('Next call answers as').selectOption('busy')
   await expect(page.getByText('The next number you dial answers so.')).toBeVisible()
@@ -175,4 +162,19 @@ test('numbers are dialled as pasted, and the far end answers as the stand-ins we
   await expect(page.getByText('Enter dials Ottoline Fjelding')).toBeVisible()
   await page.keyboard.press('Enter')
   await expect(boardWords(page)).toContainText('You are talking with Ottoline Fjelding')
+  await hangUp(page)
+  await page.keyboard.press('Alt+1')
+  await page.keyboard.press('Alt+Enter')
+  await expect(state(page)).toHaveText('Ready')
+
+  await button(page, 'Go not ready').click()
+  await page.getByRole('menuitem', { name: /^Break/ }).click()
+  await ringMe(page, { caller: 'Perrin Arncliffe', patience: 'Gives up after 5 seconds', into: 'queue' })
+  const row = page.getByRole('row', { name: /^Sailings/ })
+  await expect(row).toContainText('1')
+  await expect(row).toContainText('nobody', { timeout: 15_000 })
+  await goReady(page)
+  await expect(board(page)).toContainText('No call.')
+  const results = await resultsOfAll(page)
+  await expect(results.getByRole('row', { name: /Perrin Arncliffe.*Gave up waiting/ })).toBeVisible()
 })

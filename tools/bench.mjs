@@ -32,7 +32,7 @@ if (unknown.length > 0) {
 const parts = Object.entries(PARTS).flatMap(([name, part]) => (names.includes(name) ? [part] : []))
 
 ensureInstalled()
-if (parts.some((part) => part.browser)) ensureChromium()
+if (parts.some((part) => part.browser)) await ensureChromium()
 const folder = mkdtempSync(join(tmpdir(), 'bench-'))
 const keys = join(folder, 'keys.ndjson')
 const run = (file, env) => spawnSync('node_modules/.bin/tsx', [file], { stdio: 'inherit', env: { ...process.env, ...env } })

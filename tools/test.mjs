@@ -28,6 +28,8 @@ function check(title, command, commandArgs) {
   }
 }
 
+const browserThere = only === '--unit' ? Promise.resolve() : ensureChromium()
+browserThere.catch(() => {})
 ensureInstalled()
 rmSync('test-results', { recursive: true, force: true })
 mkdirSync('test-results', { recursive: true })
@@ -48,9 +50,9 @@ if (only !== '--browser') {
 }
 
 if (only !== '--unit') {
-  ensureChromium()
   console.log('\n── building')
   await built
+  await browserThere
   const { url, stop } = await serve(0)
   try {
     run('browser tests', bin('playwright'), ['test', ...(only === '--browser' ? args.slice(1) : [])], { BASE_URL: url })
