@@ -43,7 +43,7 @@ export function ConferenceEntry({ conference, number, centre, onEdit }: Props) {
       <h2 className="break-words font-semibold text-xl">{plan.title}</h2>
       <dl className="mt-3 grid grid-cols-[90px_minmax(0,1fr)] gap-y-1">
         <dt className="text-soft">When</dt>
-        <dd>{whenWords(conference, centre.timeZone)}</dd>
+        <dd>{whenWords(conference, centre.timeZone, nowMs)}</dd>
         <dt className="text-soft">Arranged by</dt>
         <dd>{host}</dd>
         <dt className="text-soft">Dial in</dt>

@@ -195,7 +195,7 @@ export function PlanDialog({ conference, now, centre, seats, accountId, onClose,
         {problem !== null && <Problem>{problem}</Problem>}
         {now !== null && now.sequence !== draft.sequence && (
           <p role="status" className="border-brass border-l-4 pl-2">
-            It stands now: {now.plan.title}, {whenWords(now, centre.timeZone)}, {now.invitedNames.join(', ') || 'nobody asked'}.
+            It stands now: {now.plan.title}, {whenWords(now, centre.timeZone, floorNow())}, {now.invitedNames.join(', ') || 'nobody asked'}.
           </p>
         )}
         <div className="flex justify-end">

@@ -6,12 +6,12 @@ import { endsAtMs } from '@/core/conferences'
 import type { ConferenceView } from '@/exchange/protocol'
 import { useAllSeen } from '@/exchange/react'
 import { PeoplePlaces } from '@/frame'
-import { Button, Choice, inZone, ListBeside, RowList, useNowMs } from '@/ui'
+import { Button, Choice, ListBeside, RowList, useNowMs } from '@/ui'
 import { useNumberWords } from '@/words'
 import { ConferenceEntry } from './conference-entry'
 import { PlanDialog } from './plan-dialog'
 import { useConferences } from './use-conferences'
-import { standsWords } from './words'
+import { beginsWords, standsWords } from './words'
 
 export function ConferencesScreen() {
   useNumberWords()
@@ -80,7 +80,7 @@ export function ConferencesScreen() {
               >
                 {(c) => (
                   <>
-                    <span className="tabular whitespace-nowrap text-soft text-xs">{inZone(c.plan.startsAtMs, centre.timeZone, 'EEE d MMM, HH:mm')}</span>
+                    <span className="tabular whitespace-nowrap text-soft text-xs">{beginsWords(c, centre.timeZone, nowMs)}</span>
                     <span className={clsx('min-w-0 truncate font-semibold', c.cancelledAtMs !== null && 'line-through')} title={c.plan.title}>
                       {c.plan.title}
                     </span>

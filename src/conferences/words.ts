@@ -5,10 +5,18 @@ import type { ConferenceView } from '@/exchange/protocol'
 import { inZone, zoneWords } from '@/ui'
 import { numberWords } from '@/words'
 
-export const whenWords = ({ plan: { startsAtMs, lastsMs, timeZone } }: Pick<ConferenceView, 'plan'>, centreZone: string): string => {
-  const until = inZone(startsAtMs + lastsMs, centreZone, 'HH:mm')
-  const here = `${inZone(startsAtMs, centreZone, 'EEE d MMM, HH:mm')} to ${until}`
-  return timeZone === centreZone ? here : `${here} (${inZone(startsAtMs, timeZone, 'HH:mm')} in ${zoneWords(timeZone)})`
+/** The year is said where it is not that of `nowMs`. */
+export function beginsWords({ plan: { startsAtMs } }: Pick<ConferenceView, 'plan'>, timeZone: string, nowMs: number): string {
+  const isThisYear = inZone(startsAtMs, timeZone, 'yyyy') === inZone(nowMs, timeZone, 'yyyy')
+  return inZone(startsAtMs, timeZone, isThisYear ? 'EEE d MMM, HH:mm' : 'EEE d MMM yyyy, HH:mm')
+}
+
+export function whenWords(conference: Pick<ConferenceView, 'plan'>, centreZone: string, nowMs: number): string {
+  const { startsAtMs, lastsMs, timeZone } = conference.plan
+  const here = `${beginsWords(conference, centreZone, nowMs)} to ${inZone(startsAtMs + lastsMs, centreZone, 'HH:mm')}`
+  if (timeZone === centreZone) return here
+  const isSameDay = inZone(startsAtMs, timeZone, 'd') === inZone(startsAtMs, centreZone, 'd')
+  return `${here} (${inZone(startsAtMs, timeZone, isSameDay ? 'HH:mm' : 'EEE HH:mm')} in ${zoneWords(timeZone)})`
 }
 
 export function standsWords(conference: ConferenceView, nowMs: number): string {
@@ -35,7 +43,7 @@ export function invitationOf(conference: ConferenceView, number: string, centreZ
       title: plan.title,
       place,
     },
-    text: [whenWords(conference, centreZone), number === '' ? '' : `Dial ${numberWords(number)} and key ${code}.`, plan.note]
+    text: [whenWords(conference, centreZone, nowMs), number === '' ? '' : `Dial ${numberWords(number)} and key ${code}.`, plan.note]
       .filter((t) => t !== '')
       .join('\n'),
     organizer: { name: host, address: number === '' ? `urn:${DOMAIN}:${conference.hostAgentId}` : `tel:${number}` },
