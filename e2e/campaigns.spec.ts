@@ -122,6 +122,8 @@ test('not ready while it rings, a campaign that is paused, a reload in the middl
   // The floor goes with its last tab, while somebody's telephone rings.
   await page.reload()
   await expect(state(page)).toHaveText('Ready')
+  // How people answer was a wish of the floor that is gone: whoever picks up now would keep who rings back waiting.
+  await reaches(page, 'Nobody')
   await expect(dialer(page)).toContainText('rings for you', { timeout: 40_000 })
   const again = await supervisor(page)
   await again.getByLabel('Where they stand').selectOption('To be tried again')

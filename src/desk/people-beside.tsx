@@ -6,9 +6,10 @@ import type { Target } from '@/core/calls'
 import { folded } from '@/core/people'
 import type { MeView } from '@/exchange/protocol'
 import { useSeen } from '@/exchange/react'
+import { StateMark } from '@/frame'
 import { Button, Clock, usePersonalSetting } from '@/ui'
 import { stateWords } from '@/words'
-import { inOrder, MARKS } from './presence'
+import { inOrder } from './presence'
 
 export const usePeopleBeside = (agentId: string) => usePersonalSetting<'yes' | 'no'>(`people beside a call ${agentId}`, 'no')
 
@@ -47,9 +48,7 @@ export function PeopleBeside({ me, onBring }: Props) {
                 {seat.name}
               </span>
               <span className="flex min-w-0 items-center gap-1.5 text-soft text-xs">
-                <span aria-hidden className="flex w-3 shrink-0 justify-center">
-                  <span className={MARKS[seat.state]} />
-                </span>
+                <StateMark state={seat.state} />
                 <span className={clsx('truncate', seat.state === 'ready' && 'font-semibold text-green')}>{stateWords(seat.state, seat.reason)}</span>
                 <Clock sinceMs={seat.sinceMs} />
               </span>

@@ -4,10 +4,10 @@ import clsx from 'clsx'
 import { format } from 'date-fns'
 import type { MeView, SeatView } from '@/exchange/protocol'
 import { useCommand, useSeen } from '@/exchange/react'
-import { ColleagueActions } from '@/frame'
+import { ColleagueActions, StateMark } from '@/frame'
 import { Button, Clock } from '@/ui'
 import { diversionShort, stateWords } from '@/words'
-import { inOrder, MARKS } from './presence'
+import { inOrder } from './presence'
 
 interface Props {
   readonly me: MeView
@@ -40,9 +40,7 @@ function Person({ me, seat, seats, onChoose }: Props & { seat: SeatView; seats: 
     <li className="grid grid-cols-[160px_170px_52px_minmax(0,1fr)_auto] items-center gap-x-3 py-0.5">
       <span className="truncate font-semibold">{seat.name}</span>
       <span className="flex min-w-0 items-center gap-2">
-        <span aria-hidden className="flex w-3 shrink-0 justify-center">
-          <span className={MARKS[seat.state]} />
-        </span>
+        <StateMark state={seat.state} />
         <span className={clsx('truncate', seat.state === 'ready' && 'font-semibold text-green')}>{stateWords(seat.state, seat.reason)}</span>
       </span>
       <span className="text-soft">{seat.state !== 'signedOut' && <Clock sinceMs={seat.sinceMs} />}</span>

@@ -1,6 +1,7 @@
 import { describe, expect, test, vi } from 'vitest'
 import type { Ask } from '@/core/floor'
 import { values } from '@/core/table'
+import { SAILINGS } from '@/scenario'
 import { type KeyValue, memoryStore } from '@/storage'
 import { restore } from './store'
 import { aFloor, aTab, CALL, ELUNED, HELLO, inCall, KESTER, LINNEA, PATIENT, RING, START, save } from './testing'
@@ -10,7 +11,23 @@ describe('the running floor', () => {
     const { tab, exchange } = await inCall()
     const parts = [...new Set(tab.messages.flatMap((m) => (m.kind === 'view' ? Object.keys(m.changes) : [])))].sort()
     expect(parts).toEqual(
-      ['account', 'calls', 'centre', 'work', 'device', 'door', 'floor', 'me', 'doNotCall', 'people', 'seatMoved', 'sound', 'voicemail', 'conferences'].sort(),
+      [
+        'account',
+        'calls',
+        'centre',
+        'work',
+        'device',
+        'door',
+        'floor',
+        'me',
+        'doNotCall',
+        'people',
+        'seatMoved',
+        'sound',
+        'voicemail',
+        'conferences',
+        'watched',
+      ].sort(),
     )
     const before = tab.messages.length
     await tab.give({ kind: 'setMute', muted: true })
@@ -22,6 +39,30 @@ describe('the running floor', () => {
     await late.signIn(KESTER)
     expect(late.view().me).toBeNull()
     expect(late.view().seats.find((s) => s.id === ELUNED)).toMatchObject({ taken: 'desk', state: 'onCall' })
+  })
+
+  test('whom everybody has on the line is seen by who answers for the floor, and by nobody else', async () => {
+    const { tab, exchange, pass } = await inCall()
+    const [owner, kester] = [aTab(exchange), aTab(exchange)]
+    for (const [seat, who] of [
+      [owner, LINNEA],
+      [kester, KESTER],
+    ] as const) {
+      await seat.ask(HELLO)
+      await seat.signIn(who)
+    }
+    const seen = () => owner.view().watched?.find((w) => w.id === ELUNED)
+    const name = values(exchange.state().calls)[0]?.customer?.name
+    expect(name).toBeTruthy()
+    expect(seen()).toMatchObject({ with: name, queueId: SAILINGS, heldSinceMs: null, wrapUp: null })
+    pass(5_000)
+    await tab.give({ kind: 'hold', callId: CALL })
+    expect(seen()?.heldSinceMs).toBe(exchange.state().atMs)
+    await tab.give({ kind: 'hangUp', callId: CALL })
+    pass(6_000)
+    expect(seen()).toMatchObject({ with: name, heldSinceMs: null })
+    expect(seen()?.wrapUp?.startedAtMs).toBeGreaterThan(0)
+    expect([tab.view().watched, kester.view().watched]).toEqual([null, null])
   })
 
   test('what it does not understand is answered, not dropped', async () => {

@@ -31,6 +31,7 @@ import { createSharedView, type Refreshed } from './shared-lists'
 import { createWriter, DAMAGED_KEY, type LedgerWriter, type Restored } from './store'
 import { createTab, show, type Tab, type TabPort } from './tab'
 import { concerns, selectAccount, selectCentre, selectDevice, selectDoor, selectMe, selectMine } from './views'
+import { createWatched } from './watched'
 
 export interface ExchangeOptions {
   readonly clocks: Clocks
@@ -73,6 +74,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
   let centre = selectCentre(state, options.scenario)
   const voicemail = createVoicemailParts(state)
   const conferences = createConferenceParts(state)
+  const watched = createWatched(state)
   const shared = createSharedView(state, (id) => ({ left: feed.left(id), reasons: dialer.reasons(id) }))
 
   const people = createPeople({
@@ -278,7 +280,16 @@ export function createExchange(options: ExchangeOptions): Exchange {
         const door = everything || changed === null ? { door: selectDoor(state, tab) } : {}
         show(
           tab,
-          { ...door, ...everybodys, voicemail: voicemail(accountId), conferences: conferences(accountId), device: deviceView, sound, ...own },
+          {
+            ...door,
+            ...everybodys,
+            voicemail: voicemail(accountId),
+            conferences: conferences(accountId),
+            watched: watched(accountId),
+            device: deviceView,
+            sound,
+            ...own,
+          },
           tab.hasLists ? lists : shared.whole(),
           atMs,
           json,

@@ -21,6 +21,7 @@ import type { ConferencesPart } from './conferences'
 import type { Left } from './list-feed'
 import type { VoicemailPart } from './messages'
 import { peopleMessages } from './people'
+import type { WatchedSeat } from './watched'
 
 const requestId = z.string().min(1)
 
@@ -450,6 +451,7 @@ export interface DoorParts {
 
 export type { ConferenceSoon, ConferencesPage, ConferencesPart, ConferenceView } from './conferences'
 export type { BoxView, MessagesPage, MessageView, VoicemailPart } from './messages'
+export type { WatchedSeat } from './watched'
 
 /** All parts there are. A tab nobody is signed in at has only those of the door. */
 export type TabView = DoorParts & Omit<FloorView, 'floor' | ListName>
@@ -474,6 +476,8 @@ export interface FloorView extends SharedLists {
   readonly people: { readonly revision: number }
   readonly voicemail: VoicemailPart
   readonly conferences: ConferencesPart
+  /** Everybody on shift, for those who answer for the floor; null for others. */
+  readonly watched: readonly WatchedSeat[] | null
   readonly me: MeView | null
   readonly sound: SoundView | null
   readonly device: DeviceView | null

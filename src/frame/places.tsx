@@ -15,6 +15,7 @@ const UNDER: readonly (readonly [path: string, place: Place])[] = [
   ['/callbacks', 'callbacks'],
   ['/do-not-call', 'callbacks'],
   ['/campaigns', 'campaigns'],
+  ['/floor', 'floor'],
   ['/results', 'results'],
   ['/set-up', 'set-up'],
   ['/outcomes', 'set-up'],

@@ -6,6 +6,7 @@ export const PLACES = [
   { id: 'people', href: '/people', label: 'People' },
   { id: 'callbacks', href: '/callbacks', label: 'Callbacks' },
   { id: 'campaigns', href: '/campaigns', label: 'Campaigns' },
+  { id: 'floor', href: '/floor', label: 'Floor' },
   { id: 'results', href: '/results', label: 'Results' },
   { id: 'set-up', href: '/set-up', label: 'Set-up' },
 ] as const
@@ -17,6 +18,7 @@ const NEEDS: Record<Place, (account: AccountView) => boolean> = {
   people: () => true,
   callbacks: () => true,
   campaigns: ({ may }) => may.includes('supervision'),
+  floor: ({ may }) => may.includes('supervision'),
   /** An agent sees their own. */
   results: () => true,
   'set-up': ({ may }) => may.includes('setUp'),

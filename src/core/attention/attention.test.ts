@@ -1,0 +1,45 @@
+import { expect, test } from 'vitest'
+import { toAgentId, toQueueId } from '@/core/ids'
+import { MINUTE, SECOND } from '@/core/time'
+import { needsNow, type WatchedAgent, type WatchedQueue } from './attention'
+
+const NOW_MS = Date.UTC(2026, 10, 27, 12)
+const ago = (ms: number) => NOW_MS - ms
+const queue = (name: string, change: Partial<WatchedQueue> = {}): WatchedQueue => ({
+  ...{ id: toQueueId(`queue_${name}`), waiting: 1, longestSinceMs: ago(10 * SECOND), onShift: 2, expectedWaitMs: null, serviceLevelMs: 20 * SECOND },
+  ...change,
+})
+const agent = (name: string, change: Partial<WatchedAgent> = {}): WatchedAgent => ({
+  ...{ id: toAgentId(`agent_${name}`), state: 'notReady', sinceMs: ago(MINUTE), plannedMs: null, wrapUp: null, heldSinceMs: null },
+  ...change,
+})
+const wrapUp = (limitMs: number | null) => ({ startedAtMs: ago(2 * MINUTE), overMs: MINUTE, limitMs })
+
+test.each<{ says: string; queues?: readonly WatchedQueue[]; agents?: readonly WatchedAgent[]; needs: readonly string[] }>([
+  { says: 'nobody waits', queues: [queue('a', { waiting: 0, longestSinceMs: null })], needs: [] },
+  { says: 'a wait within the service level', queues: [queue('a')], needs: [] },
+  { says: 'to the very second', queues: [queue('a', { longestSinceMs: ago(20 * SECOND) })], needs: [] },
+  { says: 'a wait beyond it', queues: [queue('a', { longestSinceMs: ago(21 * SECOND) })], needs: ['waitsTooLong queue_a 1000'] },
+  { says: 'where nobody is on shift, at once', queues: [queue('a', { onShift: 0 })], needs: ['nobodyServes queue_a -10000'] },
+  { says: 'a reason without a plan', agents: [agent('x')], needs: [] },
+  { says: 'a reason within its plan', agents: [agent('x', { plannedMs: MINUTE })], needs: [] },
+  { says: 'a reason over its plan', agents: [agent('x', { plannedMs: 30 * SECOND })], needs: ['overPlan agent_x 30000'] },
+  { says: 'a plan counts for nobody who is ready', agents: [agent('x', { state: 'ready', plannedMs: 1 })], needs: [] },
+  { says: 'a wrap-up by its limit', agents: [agent('x', { state: 'wrapUp', wrapUp: wrapUp(90 * SECOND) })], needs: ['wrapUpTooLong agent_x 30000'] },
+  { says: 'without one by when it is over', agents: [agent('x', { state: 'wrapUp', wrapUp: wrapUp(null) })], needs: ['wrapUpTooLong agent_x 60000'] },
+  { says: 'an outcome left for later is no wrap-up', agents: [agent('x', { state: 'ready', wrapUp: wrapUp(null) })], needs: [] },
+  { says: 'a caller on hold', agents: [agent('x', { state: 'onCall', heldSinceMs: ago(3 * MINUTE) })], needs: ['heldTooLong agent_x 60000'] },
+])('$says', ({ queues = [], agents = [], needs }) => {
+  expect(needsNow(queues, agents, 2 * MINUTE, NOW_MS).map((n) => `${n.kind} ${'queueId' in n ? n.queueId : n.agentId} ${n.overMs}`)).toEqual(needs)
+})
+
+test('callers first, those whom nobody serves before all, and then what is over by most', () => {
+  const queues = [queue('long', { longestSinceMs: ago(5 * MINUTE) }), queue('longer', { longestSinceMs: ago(6 * MINUTE) }), queue('alone', { onShift: 0 })]
+  const agents = [
+    agent('late', { plannedMs: 1 }),
+    agent('later', { sinceMs: ago(2 * MINUTE), plannedMs: 1 }),
+    agent('holds', { state: 'onCall', heldSinceMs: ago(3 * MINUTE) }),
+  ]
+  const order = needsNow(queues, agents, MINUTE, NOW_MS).map((n) => ('queueId' in n ? n.queueId : n.agentId))
+  expect(order).toEqual(['queue_alone', 'queue_longer', 'queue_long', 'agent_holds', 'agent_later', 'agent_late'])
+})

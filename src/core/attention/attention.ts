@@ -1,0 +1,66 @@
+// What on the floor needs a person now, the most pressing first, by what the set-up already says is too long.
+import type { AgentStateName, WrapUp } from '@/core/agents'
+import type { AgentId, QueueId } from '@/core/ids'
+import type { EpochMs } from '@/core/time'
+
+/** A queue as it stands. */
+export interface WatchedQueue {
+  readonly id: QueueId
+  readonly waiting: number
+  readonly longestSinceMs: EpochMs | null
+  readonly onShift: number
+  readonly expectedWaitMs: number | null
+  /** Within which calls are meant to be answered. */
+  readonly serviceLevelMs: number
+}
+
+/** Somebody on shift. */
+export interface WatchedAgent {
+  readonly id: AgentId
+  readonly state: AgentStateName
+  readonly sinceMs: EpochMs
+  /** How long the reason they are not ready for is meant to take; null for as long as it takes. */
+  readonly plannedMs: number | null
+  readonly wrapUp: Pick<WrapUp, 'startedAtMs' | 'overMs' | 'limitMs'> | null
+  /** Since when nobody talks to their caller; null while somebody does, or nobody is there. */
+  readonly heldSinceMs: EpochMs | null
+}
+
+export type Need =
+  | { readonly kind: 'nobodyServes' | 'waitsTooLong'; readonly queueId: QueueId; readonly waitedMs: number; readonly overMs: number }
+  | { readonly kind: 'heldTooLong' | 'wrapUpTooLong' | 'overPlan'; readonly agentId: AgentId; readonly lastsMs: number; readonly overMs: number }
+
+/** Callers come before agents, and callers of a queue that nobody serves before all. */
+const PRESSING: Readonly<Record<Need['kind'], number>> = { nobodyServes: 0, waitsTooLong: 1, heldTooLong: 2, wrapUpTooLong: 3, overPlan: 4 }
+
+/**
+ * Everything that lasts longer than it is meant to at `nowMs`, the most pressing kind first and within it what is over by
+ * most: a wait beyond the queue's service level, a hold beyond `holdLimitMs`, a wrap-up beyond its limit or, without one,
+ * beyond when it counts as over, a reason beyond its planned time. Times in milliseconds. A caller where nobody is on
+ * shift needs somebody at once.
+ */
+export function needsNow(queues: readonly WatchedQueue[], agents: readonly WatchedAgent[], holdLimitMs: number, nowMs: EpochMs): readonly Need[] {
+  return [...queues.flatMap((q) => ofQueue(q, nowMs)), ...agents.flatMap((a) => ofAgent(a, holdLimitMs, nowMs))].toSorted(
+    (a, b) => PRESSING[a.kind] - PRESSING[b.kind] || b.overMs - a.overMs,
+  )
+}
+
+function ofQueue({ id: queueId, waiting, longestSinceMs, onShift, serviceLevelMs }: WatchedQueue, nowMs: EpochMs): readonly Need[] {
+  if (waiting === 0 || longestSinceMs === null) return []
+  const waitedMs = nowMs - longestSinceMs
+  const overMs = waitedMs - serviceLevelMs
+  if (onShift === 0) return [{ kind: 'nobodyServes', queueId, waitedMs, overMs }]
+  return overMs > 0 ? [{ kind: 'waitsTooLong', queueId, waitedMs, overMs }] : []
+}
+
+function ofAgent({ id: agentId, state, sinceMs, plannedMs, wrapUp, heldSinceMs }: WatchedAgent, holdLimitMs: number, nowMs: EpochMs): readonly Need[] {
+  const over = (kind: 'heldTooLong' | 'wrapUpTooLong' | 'overPlan', fromMs: EpochMs, limitMs: number | null): readonly Need[] => {
+    const lastsMs = nowMs - fromMs
+    return limitMs !== null && lastsMs > limitMs ? [{ kind, agentId, lastsMs, overMs: lastsMs - limitMs }] : []
+  }
+  return [
+    ...(heldSinceMs === null ? [] : over('heldTooLong', heldSinceMs, holdLimitMs)),
+    ...(state !== 'wrapUp' || wrapUp === null ? [] : over('wrapUpTooLong', wrapUp.startedAtMs, wrapUp.limitMs ?? wrapUp.overMs)),
+    ...(state === 'notReady' ? over('overPlan', sinceMs, plannedMs) : []),
+  ]
+}

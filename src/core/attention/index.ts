@@ -1,0 +1,1 @@
+export { type Need, needsNow, type WatchedAgent, type WatchedQueue } from './attention'

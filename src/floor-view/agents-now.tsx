@@ -1,0 +1,66 @@
+// Everybody on shift: what they do, for how long against what is planned, and whom they have on the line.
+import clsx from 'clsx'
+import { formatClock } from '@/core/time'
+import type { SeatView, WatchedSeat } from '@/exchange/protocol'
+import { StateMark } from '@/frame'
+import { Clock, type Column, Table } from '@/ui'
+import { stateWords } from '@/words'
+
+export interface AgentRow extends SeatView {
+  readonly watched: WatchedSeat | undefined
+  /** How long the state is meant to take; null for as long as it takes. */
+  readonly plannedMs: number | null
+  readonly isPressing: boolean
+  /** The queue or campaign they work for at the moment. */
+  readonly behalf: string | null
+}
+
+export const GROUPINGS = ['nothing', 'state', 'queue'] as const
+export type Grouping = (typeof GROUPINGS)[number]
+
+const COLUMNS: readonly Column<AgentRow>[] = [
+  { id: 'name', heading: 'Agent', isName: true, sortBy: (a) => a.name, cell: (a) => <span className="block truncate">{a.name}</span> },
+  {
+    ...{ id: 'state', heading: 'State', sortBy: (a) => stateWords(a.state, a.reason), width: 'w-44' },
+    cell: (a) => (
+      <span className="flex min-w-0 items-center gap-2">
+        <StateMark state={a.state} />
+        <span className={clsx('truncate', a.state === 'ready' && 'font-semibold text-green')}>{stateWords(a.state, a.reason)}</span>
+      </span>
+    ),
+  },
+  {
+    ...{ id: 'for', heading: 'For', align: 'right', sortBy: (a) => -a.sinceMs, className: 'text-right', width: 'w-28' },
+    cell: (a) => (
+      <span className={clsx('whitespace-nowrap', a.isPressing && 'font-semibold text-red')}>
+        <Clock sinceMs={a.sinceMs} />
+        {a.plannedMs !== null && <span className="text-soft"> of {formatClock(a.plannedMs)}</span>}
+      </span>
+    ),
+  },
+  {
+    ...{ id: 'with', heading: 'With', sortBy: (a) => a.watched?.with ?? null },
+    cell: (a) =>
+      a.watched?.with == null ? null : (
+        <span className="block truncate" title={`${a.watched.with}${a.behalf === null ? '' : `, ${a.behalf}`}`}>
+          {a.watched.with}
+          {a.behalf !== null && <span className="text-soft"> · {a.behalf}</span>}
+          {a.watched.heldSinceMs !== null && <span className="text-brass-text"> · on hold</span>}
+        </span>
+      ),
+  },
+  {
+    ...{ id: 'coded', heading: 'Coded', align: 'right', sortBy: (a) => a.watched?.codedCount ?? 0, className: 'tabular text-right', width: 'w-16' },
+    cell: (a) => a.watched?.codedCount ?? 0,
+  },
+]
+
+const GROUP_OF: Readonly<Record<Exclude<Grouping, 'nothing'>, (a: AgentRow) => string>> = {
+  state: (a) => stateWords(a.state, null),
+  queue: (a) => a.behalf ?? 'Nobody on the line',
+}
+
+export function AgentsNow({ rows, grouping }: { rows: readonly AgentRow[]; grouping: Grouping }) {
+  const grouped = grouping === 'nothing' ? {} : { groupOf: GROUP_OF[grouping] }
+  return <Table label="Agents" columns={COLUMNS} rows={rows} keyOf={(a) => a.id} {...grouped} className="mt-2 text-[13px] leading-5" />
+}

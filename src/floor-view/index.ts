@@ -1,0 +1,1 @@
+export { FloorScreen } from './screen'

@@ -1,0 +1,122 @@
+'use client'
+// The Floor: what needs a person, every queue, everybody on shift; as it is this second.
+import { startOfDay } from 'date-fns'
+import { useCallback, useMemo, useState } from 'react'
+import { needsNow, type WatchedAgent } from '@/core/attention'
+import { folded } from '@/core/people'
+import { DAY } from '@/core/time'
+import { floorNow } from '@/exchange/floor-time'
+import type { CentreView, QueueView, SeatView, WatchedSeat } from '@/exchange/protocol'
+import { useAllSeen } from '@/exchange/react'
+import { useHistory } from '@/history/react'
+import { SelectField, TextField, useNowMs } from '@/ui'
+import { stateWords } from '@/words'
+import { type AgentRow, AgentsNow, GROUPINGS, type Grouping } from './agents-now'
+import { Needs } from './needs'
+import { QueuesNow } from './queues-now'
+import { needWords } from './words'
+
+const GROUPING_WORDS: Readonly<Record<Grouping, string>> = { nothing: 'Nothing', state: 'State', queue: 'Queue or campaign' }
+
+export function FloorScreen() {
+  const seen = useAllSeen(({ centre, seats, queues, watched }) => ({ centre, seats, queues, watched }))
+  return seen === null ? null : <Floor {...seen} watched={seen.watched ?? []} />
+}
+
+interface Props {
+  readonly centre: CentreView
+  readonly seats: readonly SeatView[]
+  readonly queues: readonly QueueView[]
+  readonly watched: readonly WatchedSeat[]
+}
+
+function Floor({ centre, seats, queues, watched }: Props) {
+  const nowMs = useNowMs()
+  const [typed, setTyped] = useState('')
+  const [grouping, setGrouping] = useState<Grouping>('nothing')
+  const today = useToday()
+  const rows = useMemo(() => rowsOf(seats, watched, centre), [seats, watched, centre])
+  const standing = queues.flatMap((q) => {
+    const about = centre.queues.find((c) => c.id === q.id)
+    return about === undefined ? [] : [{ ...q, name: about.name, serviceLevelMs: about.serviceLevelMs }]
+  })
+  const needs = needsNow(standing, rows.map(watchedAgent), centre.holdLimitMs, nowMs)
+  const pressing = new Set<string>(needs.map((n) => ('queueId' in n ? n.queueId : n.agentId)))
+  const names = {
+    queue: (id: string) => standing.find((q) => q.id === id)?.name ?? 'A queue',
+    agent: (id: string) => rows.find((a) => a.id === id)?.name ?? 'Somebody',
+    standing: (id: string) => standing.find((q) => q.id === id),
+    reason: (id: string) => rows.find((a) => a.id === id)?.reason ?? null,
+  }
+  const words = folded(typed)
+  const shown = rows.filter((a) => folded(`${a.name} ${stateWords(a.state, a.reason)} ${a.behalf ?? ''} ${a.watched?.with ?? ''}`).includes(words))
+  return (
+    <main className="flex min-h-0 flex-1 max-lg:block">
+      <div className="w-[600px] shrink-0 overflow-auto border-line border-r px-6 py-4 max-lg:w-full">
+        <h1 className="font-semibold text-2xl">Floor</h1>
+        <Needs needs={needs} wordsOf={(need) => needWords(need, names)} />
+        <QueuesNow rows={standing.map((q) => ({ ...q, isPressing: pressing.has(q.id), today: today?.find((t) => t.id === q.id)?.measures }))} />
+      </div>
+      <section aria-label="On shift" className="min-w-0 flex-1 overflow-auto px-6 py-4">
+        <div className="flex flex-wrap items-end gap-3">
+          <h2 className="mr-2 self-center font-semibold text-lg">On shift</h2>
+          <TextField
+            label="Find an agent"
+            type="search"
+            autoComplete="off"
+            className="min-w-40 flex-1"
+            value={typed}
+            onChange={(e) => setTyped(e.target.value)}
+          />
+          <SelectField
+            label="Group by"
+            className="w-44"
+            value={grouping}
+            onChange={(e) => setGrouping(GROUPINGS.find((g) => g === e.target.value) ?? 'nothing')}
+          >
+            {GROUPINGS.map((g) => (
+              <option key={g} value={g}>
+                {GROUPING_WORDS[g]}
+              </option>
+            ))}
+          </SelectField>
+        </div>
+        <p role="status" className="mt-2 text-soft">
+          {rows.length === 0
+            ? 'Nobody is on shift.'
+            : shown.length === 0
+              ? `Nobody on shift has “${typed.trim()}” in what stands here.`
+              : `${shown.length === rows.length ? '' : `${shown.length} of `}${rows.length} on shift, ${rows.filter((a) => a.state === 'ready').length} ready`}
+        </p>
+        {shown.length > 0 && <AgentsNow rows={shown.map((a) => ({ ...a, isPressing: pressing.has(a.id) }))} grouping={grouping} />}
+      </section>
+    </main>
+  )
+}
+
+/** Figures of each queue since midnight, asked for anew as calls end. */
+function useToday() {
+  const [fromMs] = useState(() => startOfDay(floorNow()).getTime())
+  const { value } = useHistory(
+    useCallback((api) => api.report({ span: { fromMs, toMs: fromMs + DAY }, nowMs: floorNow(), steps: [], only: null }).then(({ queues }) => queues), [fromMs]),
+  )
+  return value
+}
+
+function rowsOf(seats: readonly SeatView[], watched: readonly WatchedSeat[], centre: CentreView): readonly AgentRow[] {
+  const nameOf = (id: string | null) => [...centre.queues, ...centre.campaigns].find((x) => x.id === id)?.name ?? null
+  return seats
+    .filter((s) => s.state !== 'signedOut')
+    .map((seat) => {
+      const own = watched.find((w) => w.id === seat.id)
+      const reason = seat.state === 'notReady' ? centre.notReadyReasons.find((r) => r.name === seat.reason) : undefined
+      const plannedMs = own?.wrapUp == null ? (reason?.plannedMs ?? null) : (own.wrapUp.limitMs ?? own.wrapUp.overMs)
+      return { ...seat, watched: own, plannedMs, isPressing: false, behalf: nameOf(own?.campaignId ?? own?.queueId ?? null) }
+    })
+    .toSorted((a, b) => a.name.localeCompare(b.name))
+}
+
+const watchedAgent = ({ id, state, sinceMs, plannedMs, watched }: AgentRow): WatchedAgent => ({
+  ...{ id, state, sinceMs, wrapUp: watched?.wrapUp ?? null, heldSinceMs: watched?.heldSinceMs ?? null },
+  plannedMs: state === 'notReady' ? plannedMs : null,
+})

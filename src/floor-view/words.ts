@@ -1,0 +1,41 @@
+// What needs a person, in words: whom it is about, what is the matter, and what could be done about it.
+import type { Need, WatchedQueue } from '@/core/attention'
+import { formatClock, MINUTE } from '@/core/time'
+
+interface Names {
+  readonly queue: (id: string) => string
+  readonly agent: (id: string) => string
+  /** The queue as it stands. */
+  readonly standing: (id: string) => WatchedQueue | undefined
+  readonly reason: (agentId: string) => string | null
+}
+
+export interface NeedWords {
+  readonly about: string
+  readonly says: string
+}
+
+const waits = (count: number, lastsMs: number): string =>
+  count === 1 ? `1 waits, for ${formatClock(lastsMs)}` : `${count} wait, longest ${formatClock(lastsMs)}`
+
+export function needWords(need: Need, names: Names): NeedWords {
+  if ('queueId' in need) {
+    const queue = names.standing(need.queueId)
+    return {
+      about: names.queue(need.queueId),
+      says: `${waits(queue?.waiting ?? 1, need.waitedMs)}, ${need.kind === 'nobodyServes' ? 'nobody on shift serves it' : untilFree(queue?.expectedWaitMs ?? null)}`,
+    }
+  }
+  const about = names.agent(need.agentId)
+  const over = `over by ${formatClock(need.overMs)}`
+  if (need.kind === 'heldTooLong') return { about, says: `the caller is on hold for ${formatClock(need.lastsMs)}, ${over}` }
+  if (need.kind === 'wrapUpTooLong') return { about, says: `in wrap-up for ${formatClock(need.lastsMs)}, ${over}` }
+  return { about, says: `${names.reason(need.agentId) ?? 'not ready'} for ${formatClock(need.lastsMs)}, ${over}` }
+}
+
+function untilFree(expectedWaitMs: number | null): string {
+  if (expectedWaitMs === null) return 'nobody is free'
+  if (expectedWaitMs < MINUTE / 2) return 'somebody is free in a moment'
+  const minutes = Math.max(1, Math.round(expectedWaitMs / MINUTE))
+  return `nobody is free for about ${minutes} min`
+}
