@@ -140,7 +140,12 @@ test('everybody’s states pass axe-core and fit', async ({ page }) => {
   const people = page.getByRole('region', { name: 'People' })
   const kester = await withNote(page)
   await expect(people.getByText('Ready').nth(3)).toBeVisible()
-  for (const queue of ['Sailings', 'Freight', 'Assistance']) await ringMe(page, { queue, into: 'queue' })
+  for (const [queue, caller] of [
+    ['Sailings', 'Ottoline Fjelding'],
+    ['Freight', 'Perrin Arncliffe'],
+    ['Assistance', 'Tegan Brackenhythe'],
+  ] as const)
+    await ringMe(page, { queue, caller, into: 'queue' })
   await expect(people.getByText('On call').nth(2)).toBeVisible({ timeout: 30_000 })
   await look(page, 'desk-waiting')
   const owner = await page.context().newPage()

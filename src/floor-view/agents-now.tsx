@@ -19,9 +19,16 @@ export const GROUPINGS = ['nothing', 'state', 'queue'] as const
 export type Grouping = (typeof GROUPINGS)[number]
 
 const COLUMNS: readonly Column<AgentRow>[] = [
-  { id: 'name', heading: 'Agent', isName: true, sortBy: (a) => a.name, cell: (a) => <span className="block truncate">{a.name}</span> },
   {
-    ...{ id: 'state', heading: 'State', sortBy: (a) => stateWords(a.state, a.reason), width: 'w-44' },
+    ...{ id: 'name', heading: 'Agent', isName: true, sortBy: (a) => a.name, width: 'w-36' },
+    cell: (a) => (
+      <span className="block truncate" title={a.name}>
+        {a.name}
+      </span>
+    ),
+  },
+  {
+    ...{ id: 'state', heading: 'State', sortBy: (a) => stateWords(a.state, a.reason), width: 'w-42' },
     cell: (a) => (
       <span className="flex min-w-0 items-center gap-2">
         <StateMark state={a.state} />
@@ -30,7 +37,7 @@ const COLUMNS: readonly Column<AgentRow>[] = [
     ),
   },
   {
-    ...{ id: 'for', heading: 'For', align: 'right', sortBy: (a) => -a.sinceMs, className: 'text-right', width: 'w-28' },
+    ...{ id: 'for', heading: 'For', align: 'right', sortBy: (a) => -a.sinceMs, className: 'pr-4 text-right', width: 'w-30 pr-4' },
     cell: (a) => (
       <span className={clsx('whitespace-nowrap', a.isPressing && 'font-semibold text-red')}>
         <Clock sinceMs={a.sinceMs} />
@@ -50,7 +57,7 @@ const COLUMNS: readonly Column<AgentRow>[] = [
       ),
   },
   {
-    ...{ id: 'coded', heading: 'Coded', align: 'right', sortBy: (a) => a.watched?.codedCount ?? 0, className: 'tabular text-right', width: 'w-16' },
+    ...{ id: 'coded', heading: 'Coded', align: 'right', sortBy: (a) => a.watched?.codedCount ?? 0, className: 'tabular text-right', width: 'w-14' },
     cell: (a) => a.watched?.codedCount ?? 0,
   },
 ]
@@ -62,5 +69,5 @@ const GROUP_OF: Readonly<Record<Exclude<Grouping, 'nothing'>, (a: AgentRow) => s
 
 export function AgentsNow({ rows, grouping }: { rows: readonly AgentRow[]; grouping: Grouping }) {
   const grouped = grouping === 'nothing' ? {} : { groupOf: GROUP_OF[grouping] }
-  return <Table label="Agents" columns={COLUMNS} rows={rows} keyOf={(a) => a.id} {...grouped} className="mt-2 text-[13px] leading-5" />
+  return <Table label="Agents" columns={COLUMNS} rows={rows} keyOf={(a) => a.id} {...grouped} compact className="mt-2 leading-[18px]" />
 }

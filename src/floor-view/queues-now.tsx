@@ -20,7 +20,7 @@ const COLUMNS: readonly Column<QueueRow>[] = [
     ...{ id: 'name', heading: 'Queue', isName: true, sortBy: (q) => q.name },
     cell: (q) => (
       <>
-        {q.name}
+        <span title={q.name}>{q.name}</span>
         {!q.open && <span className="ml-2 border border-line-strong px-1 font-normal text-soft">closed</span>}
         {q.storm && <span className="ml-2 border border-brass bg-brass-wash px-1 font-normal text-brass-text">storm</span>}
       </>
@@ -31,11 +31,11 @@ const COLUMNS: readonly Column<QueueRow>[] = [
     cell: (q) => <span className={clsx(q.waiting > 0 && 'font-semibold', q.isPressing && 'text-red')}>{q.waiting}</span>,
   },
   {
-    ...{ id: 'longest', heading: 'Longest', align: 'right', sortBy: (q) => q.longestSinceMs, className: 'text-right', width: 'w-18' },
+    ...{ id: 'longest', heading: 'Longest', align: 'right', sortBy: (q) => q.longestSinceMs, className: 'text-right', width: 'w-16' },
     cell: (q) => (q.longestSinceMs === null ? <span className="text-soft">nobody</span> : <Clock sinceMs={q.longestSinceMs} />),
   },
   {
-    ...{ id: 'expected', heading: 'Expected', align: 'right', sortBy: (q) => q.expectedWaitMs, className: 'text-right', width: 'w-20' },
+    ...{ id: 'expected', heading: 'Expected', align: 'right', sortBy: (q) => q.expectedWaitMs, className: 'text-right', width: 'w-18' },
     cell: (q) =>
       q.expectedWaitMs === null ? (
         <span className="text-soft">not known</span>
@@ -50,7 +50,7 @@ const COLUMNS: readonly Column<QueueRow>[] = [
     cell: (q) => `${q.ready} of ${q.onShift}`,
   },
   {
-    ...{ id: 'offered', heading: 'Offered', align: 'right', sortBy: (q) => q.today?.offered ?? 0, className: right, width: 'w-16' },
+    ...{ id: 'offered', heading: 'Offered', align: 'right', sortBy: (q) => q.today?.offered ?? 0, className: right, width: 'w-15' },
     cell: (q) => q.today?.offered ?? 0,
   },
   {

@@ -52,14 +52,23 @@ function Floor({ centre, seats, queues, watched }: Props) {
   const shown = rows.filter((a) => folded(`${a.name} ${stateWords(a.state, a.reason)} ${a.behalf ?? ''} ${a.watched?.with ?? ''}`).includes(words))
   return (
     <main className="flex min-h-0 flex-1 max-lg:block">
-      <div className="w-[600px] shrink-0 overflow-auto border-line border-r px-6 py-4 max-lg:w-full">
+      <div className="w-[592px] shrink-0 overflow-auto border-line border-r bg-raised px-6 py-4 max-lg:w-full">
         <h1 className="font-semibold text-2xl">Floor</h1>
         <Needs needs={needs} wordsOf={(need) => needWords(need, names)} />
         <QueuesNow rows={standing.map((q) => ({ ...q, isPressing: pressing.has(q.id), today: today?.find((t) => t.id === q.id)?.measures }))} />
       </div>
-      <section aria-label="On shift" className="min-w-0 flex-1 overflow-auto px-6 py-4">
+      <section aria-label="On shift" className="min-w-0 flex-1 overflow-auto px-5 py-3">
         <div className="flex flex-wrap items-end gap-3">
-          <h2 className="mr-2 self-center font-semibold text-lg">On shift</h2>
+          <div className="mr-2">
+            <h2 className="font-semibold text-lg">On shift</h2>
+            <p role="status" className="text-soft">
+              {rows.length === 0
+                ? 'Nobody is on shift.'
+                : shown.length === 0
+                  ? `Nobody on shift has “${typed.trim()}” in what stands here.`
+                  : `${shown.length === rows.length ? '' : `${shown.length} of `}${rows.length} on shift, ${rows.filter((a) => a.state === 'ready').length} ready`}
+            </p>
+          </div>
           <TextField
             label="Find an agent"
             type="search"
@@ -81,13 +90,6 @@ function Floor({ centre, seats, queues, watched }: Props) {
             ))}
           </SelectField>
         </div>
-        <p role="status" className="mt-2 text-soft">
-          {rows.length === 0
-            ? 'Nobody is on shift.'
-            : shown.length === 0
-              ? `Nobody on shift has “${typed.trim()}” in what stands here.`
-              : `${shown.length === rows.length ? '' : `${shown.length} of `}${rows.length} on shift, ${rows.filter((a) => a.state === 'ready').length} ready`}
-        </p>
         {shown.length > 0 && <AgentsNow rows={shown.map((a) => ({ ...a, isPressing: pressing.has(a.id) }))} grouping={grouping} />}
       </section>
     </main>

@@ -32,12 +32,14 @@ interface Props<T> {
   readonly groupOf?: (row: T) => string
   /** Columns are as wide as they say, and not as what is in them. */
   readonly fixed?: boolean
+  /** Rows as low as their words. */
+  readonly compact?: boolean
   readonly className?: string
 }
 
 const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSortedRowModel(), sortFns })
 
-export function Table<T>({ label, caption, columns, rows, keyOf, rowClass, below, groupOf, fixed = true, className }: Props<T>) {
+export function Table<T>({ label, caption, columns, rows, keyOf, rowClass, below, groupOf, fixed = true, compact = false, className }: Props<T>) {
   const helper = useMemo(() => createColumnHelper<typeof features, { readonly row: T }>(), [])
   const data = useMemo(() => rows.map((row) => ({ row })), [rows])
   const model = useMemo(
@@ -99,7 +101,7 @@ export function Table<T>({ label, caption, columns, rows, keyOf, rowClass, below
               <Fragment key={keyOf(row)}>
                 <tr className={clsx('border-line align-top', more === null && 'border-b', rowClass?.(row))}>
                   {columns.map((column) => (
-                    <Cell key={column.id} column={column} row={row} />
+                    <Cell key={column.id} column={column} row={row} compact={compact} />
                   ))}
                 </tr>
                 {more !== null && (
@@ -118,8 +120,8 @@ export function Table<T>({ label, caption, columns, rows, keyOf, rowClass, below
   )
 }
 
-function Cell<T>({ column: { isName = false, align, className, cell }, row }: { column: Column<T>; row: T }) {
-  const classes = clsx('py-1.5', align === 'right' ? 'pl-3 text-right' : 'break-words pr-3 text-left', className)
+function Cell<T>({ column: { isName = false, align, className, cell }, row, compact }: { column: Column<T>; row: T; compact: boolean }) {
+  const classes = clsx(compact ? 'py-px' : 'py-1.5', align === 'right' ? 'pl-3 text-right' : 'break-words pr-3 text-left', className)
   return isName ? (
     <th scope="row" className={classes}>
       {cell(row)}
