@@ -59,9 +59,15 @@ export function PlanDialog({ conference, now, centre, seats, accountId, onClose,
     setJson(JSON.stringify({ ...draft, ...change }))
     setProblem(null)
   }
-  const add = (invited: Invited) => {
-    if (draft.invited.length >= MOST_INVITED) return setProblem(TOO_MANY)
-    set({ invited: withOne(draft.invited, invited) })
+  /** Whoever is asked now; null when nobody more can be, which is said. */
+  const add = (one: Invited): readonly Invited[] | null => {
+    if (draft.invited.length >= MOST_INVITED) {
+      setProblem(`At most ${MOST_INVITED} can be asked. Take somebody out first.`)
+      return null
+    }
+    const invited = withOne(draft.invited, one)
+    set({ invited })
+    return invited
   }
   /** Whoever is being typed is among them; null when they cannot be, and why is said. */
   const withGuest = async (): Promise<readonly Invited[] | null> => {
@@ -71,13 +77,8 @@ export function PlanDialog({ conference, now, centre, seats, accountId, onClose,
       setProblem(read.problem)
       return null
     }
-    if (draft.invited.length >= MOST_INVITED) {
-      setProblem(TOO_MANY)
-      return null
-    }
-    setGuest(NO_GUEST)
-    const invited = withOne(draft.invited, read.invited)
-    set({ invited })
+    const invited = add(read.invited)
+    if (invited !== null) setGuest(NO_GUEST)
     return invited
   }
   const save = async (event: FormEvent) => {
@@ -259,7 +260,6 @@ async function readGuest(
 }
 
 const NO_NAME = 'Whoever is asked from outside needs a name. Type one, or empty the fields.'
-const TOO_MANY = `At most ${MOST_INVITED} can be asked. Take somebody out first.`
 
 const withOne = (all: readonly Invited[], one: Invited): readonly Invited[] =>
   all.some((i) => JSON.stringify(i) === JSON.stringify(one)) ? all : [...all, one]

@@ -1,6 +1,6 @@
 // What those who answer for the floor see of everybody on shift, besides what all colleagues see: whom they have on the line, and how long that may last.
 
-import type { WrapUp } from '@/core/agents'
+import type { Agent, WrapUp } from '@/core/agents'
 import { isInternal } from '@/core/calls'
 import { callerLabel } from '@/core/directory'
 import type { AgentId, CampaignId, QueueId } from '@/core/ids'
@@ -29,17 +29,17 @@ export function createWatched(state: FloorState): (accountId: AgentId) => readon
   return (accountId) => {
     if (unentitled(state, accountId, 'supervision') !== null) return null
     const now = `${revisionOf(state, 'agents')} ${revisionOf(state, 'calls')} ${revisionOf(state, 'work')}`
-    if (now !== revision) seats = values(state.agents).flatMap((a) => (a.shift === null ? [] : [watchedSeat(state, a.id)]))
+    if (now !== revision) seats = values(state.agents).flatMap((a) => (a.shift === null ? [] : [watchedSeat(state, a)]))
     revision = now
     return seats
   }
 }
 
-function watchedSeat(state: FloorState, id: AgentId): WatchedSeat {
-  const agent = get(state.agents, id)
-  const engaged = agent?.engagements.find((e) => e.state !== 'held') ?? agent?.engagements[0]
+function watchedSeat(state: FloorState, agent: Agent): WatchedSeat {
+  const { id, engagements, wrapUps, owed, codedCount } = agent
+  const engaged = engagements.find((e) => e.state !== 'held') ?? engagements[0]
   const call = engaged === undefined ? undefined : get(state.calls, engaged.callId)
-  const wrapUp = agent?.state.name === 'wrapUp' ? (agent.wrapUps.at(-1) ?? null) : null
+  const wrapUp = agent.state.name === 'wrapUp' ? (wrapUps.at(-1) ?? null) : null
   const work = get(state.work, call?.workId ?? wrapUp?.callId ?? engaged?.callId ?? '')
   const own = call?.connections.find((c) => c.party.kind === 'agent' && c.party.agentId === id)
   const label = call === undefined ? (work === undefined ? null : callerLabel(work)) : isInternal(call) ? partyOfCall(state, call.id, id) : callerLabel(call)
@@ -49,7 +49,7 @@ function watchedSeat(state: FloorState, id: AgentId): WatchedSeat {
     ...(work === undefined ? { queueId: null, campaignId: null } : behalfOfPart(work, id)),
     heldSinceMs: engaged?.state === 'held' ? (own?.sinceMs ?? null) : null,
     wrapUp: wrapUp === null ? null : { startedAtMs: wrapUp.startedAtMs, overMs: wrapUp.overMs, limitMs: wrapUp.limitMs },
-    codedCount: agent?.codedCount ?? 0,
-    owed: agent?.owed.length ?? 0,
+    codedCount,
+    owed: owed.length,
   }
 }

@@ -25,8 +25,9 @@ export interface Connection<Port> {
   subscribe(tell: () => void): Promise<void>
   report(...asked: Parameters<History['report']>): ReturnType<History['report']>
   calls(...asked: Parameters<History['calls']>): ReturnType<History['calls']>
-  /** Of an agent their own, whatever is asked. */
+  /** For those who answer for the floor. */
   sound(...asked: Parameters<History['sound']>): ReturnType<History['sound']>
+  /** Of an agent their own, whatever is asked. */
   log(...asked: Parameters<History['log']>): ReturnType<History['log']>
   dialledBefore(asked: { readonly atMost: number; readonly nowMs: number }): ReturnType<History['dialledBefore']>
   handling(...asked: Parameters<History['handling']>): ReturnType<History['handling']>

@@ -68,9 +68,9 @@ export interface History {
   report(asked: AskedSpan & { /** Where the steps of the series begin, ascending. */ readonly steps: readonly number[] }): Promise<Report>
   /** Calls of the span, as far as they are asked for. */
   calls(asked: AskedSpan & CallsAsked): Promise<CallsPage>
-  /** Calls of one agent as a telephone logs them, or all of the centre's. */
   /** How calls of the span sounded, as far as they were rated. */
   sound(asked: SoundAsked & { readonly nowMs: number }): Promise<SoundReport>
+  /** Calls of one agent as a telephone logs them, or all of the centre's. */
   log(asked: LogAsked & { readonly nowMs: number }): Promise<LogPage>
   /** Whom an agent has called, the latest first, each once. */
   dialledBefore(asked: { readonly only: AgentId; readonly atMost: number; readonly nowMs: number }): Promise<readonly LogRow[]>
