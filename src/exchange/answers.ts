@@ -330,7 +330,9 @@ function cannotRing(state: FloorState, tab: Tab): RefusalView | null {
       says: 'You are not on shift at this tab, so nothing can ring here.',
       next: 'Start your shift on the Desk, press Go ready, then Ring me.',
     }
-  const words = { ready: null, signedOut: null, notReady: NOT_READY, ringing: BUSY, onCall: BUSY, internalCall: BUSY, wrapUp: OWES }[agent.state.name]
+  const words = { ready: null, signedOut: null, notReady: NOT_READY, ringing: BUSY, onCall: BUSY, internalCall: BUSY, listening: BUSY, wrapUp: OWES }[
+    agent.state.name
+  ]
   return words
 }
 

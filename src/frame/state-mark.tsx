@@ -7,6 +7,7 @@ const MARKS: Readonly<Record<AgentStateName, string>> = {
   ringing: 'size-3 border-[3px] border-dashed border-brass',
   onCall: 'size-3 bg-green',
   internalCall: 'size-3 border-[3px] border-double border-sea',
+  listening: 'size-3 border-[3px] border-dotted border-sea',
   wrapUp: 'h-3 w-1.5 bg-brass',
   notReady: 'h-1 w-3 bg-ink',
   signedOut: 'h-px w-3 bg-line-strong',

@@ -20,6 +20,7 @@ const MARKS: Record<AgentStateName, string> = {
   ringing: 'size-4 border-[3px] border-dashed border-brass',
   onCall: 'size-4 bg-green',
   internalCall: 'size-4 border-[4px] border-double border-sea',
+  listening: 'size-4 border-[4px] border-dotted border-sea',
   wrapUp: 'h-4 w-2 bg-brass',
 }
 

@@ -160,7 +160,17 @@ export function eventWords(event: FloorEvent, names: Names): string {
     case 'digitsReceived':
       return `${capital(device(event.deviceId))} heard the keys ${event.digits}`
     case 'roleTaken':
-      return `${capital(device(event.deviceId))} ${ROLE_WORDS[event.role]}`
+      return `${capital(device(event.deviceId))} ${ROLE_WORDS[event.role](event.beside === null ? 'the agent' : device(event.beside))}`
+    case 'callTakenOver':
+      return `${agent(event.byAgentId)} took the call over from ${agent(event.fromAgentId)}`
+    case 'helpAsked':
+      return `${agent(event.agentId)} asked for help`
+    case 'helpTaken':
+      return `${agent(event.byAgentId)} came to help ${agent(event.agentId)}`
+    case 'helpEnded':
+      return event.because === 'takenBack'
+        ? `${agent(event.agentId)} no longer asked for help`
+        : `${agent(event.agentId)} left the call they asked for help with`
     case 'connectionMoved':
       return `${device(event.deviceId)} went on with the call on another device (${ENDPOINT_WORDS[event.endpoint]})`
     case 'recordingChanged':
@@ -300,7 +310,11 @@ const CAUSES = {
 } as const
 
 const ENDPOINT_WORDS = { computer: 'the computer', handset: 'the desk handset', ownPhone: 'their own phone' } as const
-const ROLE_WORDS = { talks: 'stepped in', listens: 'listened in', whispers: 'whispered to the agent' } as const
+const ROLE_WORDS = {
+  talks: (who: string) => `stepped in beside ${who}`,
+  listens: (who: string) => `listened in on ${who}`,
+  whispers: (who: string) => `could whisper to ${who}`,
+} as const
 const RECORDING_WORDS = { on: 'started', paused: 'paused', off: 'stopped' } as const
 const CLEARING_WORDS = { hangUp: 'Hang up', remove: 'Remove', endForEveryone: 'End for everyone', decline: 'Decline' } as const
 

@@ -1,6 +1,6 @@
 // The people of Fennholm Line's contact centre. All invented.
 import { type AgentId, type SkillId, toAgentId, toSkillId } from '@/core/ids'
-import { type AgentSetUp, ENTITLEMENTS, type Entitlement, type Skill } from '@/core/set-up'
+import { ABOVE_AGENTS, type AgentSetUp, ENTITLEMENTS, type Entitlement, type Skill } from '@/core/set-up'
 import { DESK_NUMBER } from './places'
 import { ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS } from './queue-ids'
 
@@ -42,7 +42,6 @@ const SEATS: readonly (readonly [name: string, queueIds: AgentSetUp['queueIds'],
 /** How often somebody catches the early boat home and leaves the last call of the day uncoded. */
 export const LEAVES_IN_A_HURRY: ReadonlyMap<AgentId, number> = new Map([[idOf('Eluned Tarnow'), 0.75]])
 
-const OWNERS_ONLY: readonly Entitlement[] = ['supervision', 'setUp']
 /** What single accounts lack of what agents have. */
 const LACKS: Readonly<Record<string, readonly Entitlement[]>> = { 'Sunniva Merrowby': ['internationalCalls', 'conference'] }
 
@@ -55,7 +54,7 @@ export const AGENTS: readonly AgentSetUp[] = [
     number: DESK_NUMBER,
     queueIds,
     skills: SKILLS.flatMap(({ id }, i) => levelOf(id, levels[i] ?? 0)),
-    may: ENTITLEMENTS.filter((e) => !OWNERS_ONLY.includes(e) && !LACKS[name]?.includes(e)),
+    may: ENTITLEMENTS.filter((e) => !ABOVE_AGENTS.includes(e) && !LACKS[name]?.includes(e)),
     answersItself: false,
     takesWrapUp: true,
     playable: !FREE_SEATS.includes(name),

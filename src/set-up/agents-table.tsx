@@ -1,7 +1,7 @@
 'use client'
 // Accounts: what each serves, knows and may do.
 import { ENTITLEMENT_WORDS } from '@/core/rules/rights'
-import { type AgentSetUp, ENTITLEMENTS, type SetUp } from '@/core/set-up'
+import { ABOVE_AGENTS, type AgentSetUp, ENTITLEMENTS, type SetUp } from '@/core/set-up'
 import { Button, type Column, nameIn, Table } from '@/ui'
 
 interface Props {
@@ -76,7 +76,5 @@ export function AgentsTable({ setUp, onEdit, onAdd }: Props) {
   )
 }
 
-/** An agent is not meant to have these: their lack is nothing to mention. */
-const ABOVE: readonly string[] = ['supervision', 'setUp']
-
-const lacking = (agent: AgentSetUp) => ENTITLEMENTS.filter((e) => !agent.may.includes(e) && !ABOVE.includes(e)).map((e) => ENTITLEMENT_WORDS[e])
+/** An agent is not meant to have what is above agents: its lack is nothing to mention. */
+const lacking = (agent: AgentSetUp) => ENTITLEMENTS.filter((e) => !agent.may.includes(e) && !ABOVE_AGENTS.includes(e)).map((e) => ENTITLEMENT_WORDS[e])

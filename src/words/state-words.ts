@@ -9,6 +9,7 @@ const WORDS: Record<AgentStateName, string> = {
   ringing: 'Ringing',
   onCall: 'On call',
   internalCall: 'On internal call',
+  listening: 'Listening in',
   wrapUp: 'Wrap-up',
 }
 

@@ -76,7 +76,7 @@ describe('the far ends', () => {
     const floor = talking()
     floor.on('consult', 1, { target: { kind: 'agent', agentId: BEVAN } })
     floor.pass(8_000)
-    expect(must(floor.state().agents, BEVAN).engagements).toEqual([{ callId: call(2), state: 'connected', internal: false }])
+    expect(must(floor.state().agents, BEVAN).engagements).toEqual([{ callId: call(2), state: 'connected', internal: false, listens: false }])
     expect(floor.said(2).some((words) => words !== null)).toBe(true)
     floor.on('completeTransfer', 2)
     expect(get(floor.state().work, call(1))?.handledBy).toBe(BEVAN)

@@ -1,14 +1,14 @@
 // An agent's shift as folded from events. Availability, calls and wrap-up are independent axes; the one state
 // that is shown and reported is computed from them and kept with the instant it began.
 
-import { type CallChange, type ConnectionState, isInternal } from '@/core/calls'
+import { type CallChange, type ConnectionState, isInternal, takesPart } from '@/core/calls'
 import type { AgentId, CallId, CampaignId, QueueId } from '@/core/ids'
 import type { OutcomeEvent, OutcomeTakenBack } from '@/core/outcomes'
 import { type EpochMs, utcDay } from '@/core/time'
 import type { AgentEvent, Diversion, SoundPath } from './event'
 
-/** `internalCall`: talking with colleagues about no work. Its time is nobody's handle time. */
-export type AgentStateName = 'signedOut' | 'notReady' | 'ready' | 'ringing' | 'onCall' | 'internalCall' | 'wrapUp'
+/** `internalCall`: talking with colleagues about no work; `listening`: listening in or whispering. Their time is nobody's handle time. */
+export type AgentStateName = 'signedOut' | 'notReady' | 'ready' | 'ringing' | 'onCall' | 'internalCall' | 'listening' | 'wrapUp'
 
 export interface AgentState {
   readonly name: AgentStateName
@@ -22,6 +22,8 @@ export interface Engagement {
   readonly state: ConnectionState
   /** A call between colleagues that is about no work. */
   readonly internal: boolean
+  /** They listen in or whisper, and take no part in it. */
+  readonly listens: boolean
 }
 
 export interface WrapUp {
@@ -78,6 +80,8 @@ export interface Agent {
   readonly owed: readonly Owed[]
   /** Belongs to the agent, not to a call: only muteChanged touches it. */
   readonly muted: boolean
+  /** null while none is asked for. */
+  readonly help: Help | null
   /** Calls coded on this shift. */
   readonly codedCount: number
   readonly state: AgentState
@@ -90,6 +94,14 @@ export interface Agent {
   readonly diversion: Diversion | null
   /** Numbers calls were diverted to, the latest first. */
   readonly divertedTo: readonly string[]
+}
+
+/** An agent asks whoever answers for the floor for help with a call. */
+export interface Help {
+  readonly callId: CallId
+  readonly sinceMs: EpochMs
+  /** Who sees to it; null as long as nobody has said so. */
+  readonly takenBy: AgentId | null
 }
 
 /** What time is added up under: the state, and for not ready its reason. */
@@ -109,6 +121,7 @@ export const createAgent = (id: AgentId): Agent => ({
   wrapUps: [],
   owed: [],
   muted: false,
+  help: null,
   codedCount: 0,
   state: { name: 'signedOut', reason: null, sinceMs: 0 },
   earlier: null,
@@ -135,7 +148,9 @@ const withoutShift = ({ id, state, owed, earlier, note, doNotDisturb, diversion,
 export function agentStateName(agent: Pick<Agent, 'shift' | 'availability' | 'engagements' | 'wrapUps'>): AgentStateName {
   if (agent.shift === null) return 'signedOut'
   const live = agent.engagements.filter((e) => e.state !== 'alerting')
-  if (live.length > 0) return live.every((e) => e.internal) ? 'internalCall' : 'onCall'
+  const own = live.filter((e) => !e.listens)
+  if (own.length > 0) return own.every((e) => e.internal) ? 'internalCall' : 'onCall'
+  if (live.length > 0) return 'listening'
   if (agent.engagements.length > 0) return 'ringing'
   if (agent.wrapUps.length > 0) return 'wrapUp'
   return agent.availability.ready ? 'ready' : 'notReady'
@@ -146,23 +161,23 @@ export function evolveAgent(agent: Agent, event: AgentEvent | OutcomeEvent | Out
 }
 
 /** The agent after a call changed: `state` is their end of it, null when they have none (or only a failed attempt). */
-export function engageAgent(agent: Agent, { callId, state, internal }: AgentsEnd, atMs: EpochMs): Agent {
+export function engageAgent(agent: Agent, { callId, state, internal, listens }: AgentsEnd, atMs: EpochMs): Agent {
   const before = agent.engagements.find((e) => e.callId === callId)
   const now = state === 'failed' ? null : state
-  if ((before?.state ?? null) === now && (before === undefined || before.internal === internal)) return agent
+  if ((before?.state ?? null) === now && (before === undefined || (before.internal === internal && before.listens === listens))) return agent
   const others = before === undefined ? agent.engagements : agent.engagements.filter((e) => e !== before)
   // A change of state keeps its place: lines do not jump about on the board.
   const engagements =
     now === null
       ? others
       : before === undefined
-        ? [...others, { callId, state: now, internal }]
-        : agent.engagements.map((e) => (e === before ? { callId, state: now, internal } : e))
+        ? [...others, { callId, state: now, internal, listens }]
+        : agent.engagements.map((e) => (e === before ? { callId, state: now, internal, listens } : e))
   return withState(agent, { ...agent, engagements }, atMs)
 }
 
 /** An agent's end of a call; `state` is null where it is gone. */
-export interface AgentsEnd extends Pick<Engagement, 'callId' | 'internal'> {
+export interface AgentsEnd extends Pick<Engagement, 'callId' | 'internal' | 'listens'> {
   readonly agentId: AgentId
   readonly state: ConnectionState | null
 }
@@ -172,9 +187,11 @@ export function engagementsOf({ callId, before, after }: CallChange): AgentsEnd[
   const internal = isInternal(after ?? before ?? { workId: callId })
   const stays = (agentId: AgentId) => after?.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === agentId) ?? false
   const gone = (before?.connections ?? []).flatMap(({ party }) =>
-    party.kind === 'agent' && !stays(party.agentId) ? [{ callId, internal, agentId: party.agentId, state: null }] : [],
+    party.kind === 'agent' && !stays(party.agentId) ? [{ callId, internal, listens: false, agentId: party.agentId, state: null }] : [],
   )
-  const there = (after?.connections ?? []).flatMap(({ party, state }) => (party.kind === 'agent' ? [{ callId, internal, agentId: party.agentId, state }] : []))
+  const there = (after?.connections ?? []).flatMap((c) =>
+    c.party.kind === 'agent' ? [{ callId, internal, listens: !takesPart(c), agentId: c.party.agentId, state: c.state }] : [],
+  )
   return [...gone, ...there]
 }
 
@@ -244,6 +261,12 @@ function applied(agent: Agent, event: AgentEvent | OutcomeEvent | OutcomeTakenBa
       return { ...agent, codedCount: agent.codedCount + 1, owed: agent.owed.filter((o) => o.callId !== event.callId) }
     case 'outcomeTakenBack':
       return { ...agent, codedCount: agent.codedCount - 1 }
+    case 'helpAsked':
+      return { ...agent, help: { callId: event.callId, sinceMs: atMs, takenBy: null } }
+    case 'helpTaken':
+      return agent.help === null ? agent : { ...agent, help: { ...agent.help, takenBy: event.byAgentId } }
+    case 'helpEnded':
+      return { ...agent, help: null }
     case 'soundPathChosen':
       return withShift(agent, { soundPath: event.path, soundLost: null })
     case 'soundPathLost': {

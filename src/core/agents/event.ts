@@ -53,6 +53,10 @@ export const AgentEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('outcomeOwed'), ...agent, callId: CallIdSchema, because: z.enum(['limit', 'noWrapUp', 'leftForLater']) }).readonly(),
   z.object({ kind: z.literal('wrapUpEnded'), ...agent, callId: CallIdSchema }).readonly(),
   z.object({ kind: z.literal('muteChanged'), ...agent, muted: z.boolean() }).readonly(),
+  /** The agent asks whoever answers for the floor for help with this call. */
+  z.object({ kind: z.literal('helpAsked'), ...agent, callId: CallIdSchema }).readonly(),
+  z.object({ kind: z.literal('helpTaken'), ...agent, byAgentId: AgentIdSchema }).readonly(),
+  z.object({ kind: z.literal('helpEnded'), ...agent, because: z.enum(['takenBack', 'leftCall']) }).readonly(),
   /** Also brings back a path that was lost. */
   z.object({ kind: z.literal('soundPathChosen'), ...agent, path: z.enum(SOUND_PATHS) }).readonly(),
   z.object({ kind: z.literal('soundPathLost'), ...agent, why: z.string() }).readonly(),

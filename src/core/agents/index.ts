@@ -8,6 +8,7 @@ export {
   engageAgent,
   engagementsOf,
   evolveAgent,
+  type Help,
   LONGEST_NOTE,
   type Note,
   type Owed,

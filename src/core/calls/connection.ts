@@ -45,6 +45,8 @@ export interface Connection {
   readonly role: Role
   /** The only end that hears a whisperer; null for everybody else. */
   readonly whispersTo: DeviceId | null
+  /** The agent's end that somebody listens to, whispers to or has stepped in beside; null for everybody else. */
+  readonly beside: DeviceId | null
   /** Which of the agent's devices carries it; `computer` for everybody else. */
   readonly endpoint: Endpoint
   /** The last words of this party, as a caption; null before the first. */

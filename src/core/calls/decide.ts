@@ -100,7 +100,7 @@ export function removeParty(call: Call, agentId: AgentId, deviceId: DeviceId): C
   const mine = agentConnection(call, agentId)
   if (mine === undefined || mine.state === 'alerting' || !takesPart(mine)) return refuse('notOnCall')
   const theirs = connectionOf(call, deviceId)
-  if (theirs === undefined || theirs === mine) return refuse('noSuchParty')
+  if (theirs === undefined || theirs === mine || !takesPart(theirs)) return refuse('noSuchParty')
   return clearConnection(call, deviceId, theirs.state === 'failed' ? 'failed' : 'removed')
 }
 

@@ -140,7 +140,18 @@ export const CallEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('lineMeasured'), ...at, line: LineQualitySchema }).readonly(),
   z.object({ kind: z.literal('digitsReceived'), ...at, digits: z.string() }).readonly(),
   /** An agent listens in, whispers to one end or steps in (ECMA-269, 17.1.18, Join Call), or changes from one to another. */
-  z.object({ kind: z.literal('roleTaken'), ...at, party: PartySchema, role: z.enum(ROLES), whispersTo: DeviceIdSchema.nullable() }).readonly(),
+  z
+    .object({
+      kind: z.literal('roleTaken'),
+      ...at,
+      party: PartySchema,
+      role: z.enum(ROLES),
+      whispersTo: DeviceIdSchema.nullable(),
+      beside: DeviceIdSchema.nullable().default(null),
+    })
+    .readonly(),
+  /** Whoever answers for the floor goes on with the call instead of the agent, whose end is cleared next. */
+  z.object({ kind: z.literal('callTakenOver'), ...call, ...by, fromAgentId: AgentIdSchema }).readonly(),
   z.object({ kind: z.literal('connectionMoved'), ...at, endpoint: z.enum(ENDPOINTS) }).readonly(),
   z
     .object({ kind: z.literal('recordingChanged'), ...call, recordingId: z.string(), to: z.enum(['on', 'paused', 'off']), byAgentId: AgentIdSchema.nullable() })

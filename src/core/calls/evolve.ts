@@ -91,15 +91,16 @@ function evolveCall(before: Call | undefined, event: Exclude<CallEvent, { kind: 
     case 'asideEnded':
       return { ...call, aside: null }
     case 'digitsSent':
+    case 'callTakenOver':
       return call
     case 'lineMeasured':
       return changed(call, event.deviceId, { line: event.line })
     case 'digitsReceived':
       return changed(call, event.deviceId, { received: (connectionOf(call, event.deviceId)?.received ?? '') + event.digits })
     case 'roleTaken': {
-      const { deviceId, role, whispersTo } = event
+      const { deviceId, role, whispersTo, beside } = event
       const there = known(call, deviceId) ? call : withConnection(call, fresh(deviceId, event.party, 'connected', atMs))
-      return changed(there, deviceId, { role, whispersTo })
+      return changed(there, deviceId, { role, whispersTo, beside })
     }
     case 'connectionMoved':
       return changed(call, event.deviceId, { endpoint: event.endpoint })
@@ -290,6 +291,7 @@ const fresh = (deviceId: DeviceId, party: Party, state: ConnectionState, sinceMs
   silenced: false,
   role: 'talks',
   whispersTo: null,
+  beside: null,
   endpoint: 'computer',
   said: null,
   received: '',

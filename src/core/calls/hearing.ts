@@ -15,7 +15,8 @@ export interface Ear {
 
 /**
  * Every ordered pair of parties on the call, listeners being people. In this order:
- * - who listens in hears every voice and is heard by nobody; a whisperer is heard by one agent as well;
+ * - who listens in hears every voice that somebody on the call hears, so that nobody is overheard on hold, and is heard by nobody; a whisperer is heard by
+ *   one agent as well;
  * - who is not connected, or is being cut off, hears nothing and is heard by nobody;
  * - in an aside, the two hear each other and nobody else; the others hear music, or each other;
  * - a muted agent and a silenced party are not heard, and hear as before;
@@ -29,15 +30,24 @@ export function whoHearsWhom(call: Call, isMuted: (agentId: AgentId) => boolean)
   const waits = call.connections.some((c) => c.state === 'queued')
   const mayBeHeard = new Map(call.connections.map((c) => [c.deviceId, !c.silenced && !(c.party.kind === 'agent' && isMuted(c.party.agentId))]))
   const ears: Ear[] = []
+  /** Whose voice reaches somebody who takes part. */
+  const voices = new Set<DeviceId>()
   for (const listener of call.connections) {
-    if (!isPerson(listener.party)) continue
+    if (!isPerson(listener.party) || !takesPart(listener)) continue
     const listens = listener.state === 'connected' && !cutOff(listener.deviceId)
     const alone = talkers.length === 0 || (talkers.length === 1 && talkers[0] === listener)
     for (const speaker of call.connections) {
       if (speaker === listener) continue
       const hears = !listens || cutOff(speaker.deviceId) ? 'silence' : hearing(call, listener, speaker, alone, waits, mayBeHeard.get(speaker.deviceId) ?? true)
+      if (hears === 'voice' && takesPart(speaker)) voices.add(speaker.deviceId)
       ears.push({ listener: listener.deviceId, speaker: speaker.deviceId, hears })
     }
+  }
+  for (const listener of call.connections) {
+    if (takesPart(listener)) continue
+    const listens = listener.state === 'connected' && !cutOff(listener.deviceId)
+    for (const { deviceId: speaker } of call.connections)
+      if (speaker !== listener.deviceId) ears.push({ listener: listener.deviceId, speaker, hears: listens && voices.has(speaker) ? 'voice' : 'silence' })
   }
   return ears
 }
@@ -46,7 +56,6 @@ function hearing(call: Call, listener: Connection, speaker: Connection, alone: b
   switch (speaker.state) {
     case 'connected': {
       if (!takesPart(speaker)) return speaker.whispersTo === listener.deviceId && mayBeHeard ? 'voice' : 'silence'
-      if (!takesPart(listener)) return mayBeHeard ? 'voice' : 'silence'
       const apart = acrossAside(call, listener.deviceId, speaker.deviceId)
       if (apart !== null) return apart
       return mayBeHeard ? 'voice' : 'silence'

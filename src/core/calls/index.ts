@@ -1,3 +1,4 @@
+export * as listening from './beside'
 export {
   type Aside,
   agentConnection,

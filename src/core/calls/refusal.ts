@@ -21,6 +21,10 @@ export type CallRefusal =
   | { readonly reason: 'notDigits'; readonly typed: string }
   | { readonly reason: 'alreadyThere' }
   | { readonly reason: 'recordingUnchanged' }
+  | { readonly reason: 'agentNotOnCall' }
+  | { readonly reason: 'alreadyParty' }
+  | { readonly reason: 'roleUnchanged' }
+  | { readonly reason: 'nobodyToTakeOver' }
 
 export const CALL_WORDS: WordsOf<CallRefusal> = {
   noSuchCall: () => ({ says: 'That call is over.', next: 'Look at the board for what is on now.' }),
@@ -45,4 +49,8 @@ export const CALL_WORDS: WordsOf<CallRefusal> = {
   notDigits: (refusal) => ({ says: `“${refusal.typed}” cannot be sent as tones.`, next: 'Use the digits 0 to 9, * and #.' }),
   alreadyThere: () => ({ says: 'The call is on that device already.', next: 'Nothing to do.' }),
   recordingUnchanged: () => ({ says: 'The recording is that way already.', next: 'Nothing to do.' }),
+  agentNotOnCall: () => ({ says: 'That agent is not on this call any more.', next: 'Look at the Floor for whom they talk with now.' }),
+  alreadyParty: () => ({ says: 'You take part in this call yourself.', next: 'Hang up or leave it first.' }),
+  roleUnchanged: () => ({ says: 'You do that already.', next: 'Nothing to do.' }),
+  nobodyToTakeOver: () => ({ says: 'Nobody from outside is on the line with that agent.', next: 'Step in to talk with them.' }),
 }

@@ -10,6 +10,7 @@ import type { DoorCommand } from '@/core/rules/door'
 import { OWNER_ASKS, type OwnerCommand } from '@/core/rules/owner'
 import { PROMISE_ASKS, type PromiseCommand } from '@/core/rules/promises'
 import { SHIFT_ASKS, type ShiftCommand } from '@/core/rules/shift'
+import { SUPERVISION_ASKS, type SupervisionCommand } from '@/core/rules/supervision'
 import { type FarEndCommand, TALK_ASKS, type TalkCommand } from '@/core/rules/talk'
 import { type MailboxRings, VOICEMAIL_ASKS, type VoicemailAsk } from '@/core/rules/voicemail'
 import type { PassTime } from './time'
@@ -25,6 +26,7 @@ export const AskSchema = z.discriminatedUnion('kind', [
   ...DO_NOT_CALL_ASKS,
   ...VOICEMAIL_ASKS,
   ...CONFERENCE_ASKS,
+  ...SUPERVISION_ASKS,
   ...OWNER_ASKS,
 ])
 export type Ask = z.infer<typeof AskSchema>
@@ -43,6 +45,7 @@ export type AgentCommand =
   | DoNotCallCommand
   | VoicemailAsk
   | ConferenceAsk
+  | SupervisionCommand
   | OwnerCommand
 
 export type Command = AgentCommand | NetworkCommand

@@ -11,6 +11,7 @@ import { OWNER_RULES } from '@/core/rules/owner'
 import { PROMISE_RULES } from '@/core/rules/promises'
 import type { Rule, Rules } from '@/core/rules/rule'
 import { keepOwedLimit, SHIFT_RULES } from '@/core/rules/shift'
+import { SUPERVISION_RULES } from '@/core/rules/supervision'
 import { TALK_RULES } from '@/core/rules/talk'
 import { requeueMessages, VOICEMAIL_RULES } from '@/core/rules/voicemail'
 import { beginDraft, type Draft, emit, type FloorState, type Journal, rollBack } from '@/core/state'
@@ -47,6 +48,7 @@ const RULES: Rules<Command, FloorRefusal> = {
   ...OWNER_RULES,
   ...VOICEMAIL_RULES,
   ...CONFERENCE_RULES,
+  ...SUPERVISION_RULES,
   ...TIME_RULES,
 }
 

@@ -6,6 +6,7 @@ import { left, openScript, recordPage } from '@/core/rules/closing'
 import { forgetAsked, ringWhoAreFree } from '@/core/rules/colleagues'
 import { askForCode, codeKeyed, followConferences } from '@/core/rules/conferences'
 import { answered, freesSomebody, route } from '@/core/rules/door'
+import { endHelp, followAgent, moveHelp, stopWhereBusy } from '@/core/rules/supervision'
 import { handoverFailed, rescueStranded } from '@/core/rules/talk'
 import { beginMessage, endMessage, requeueMessages } from '@/core/rules/voicemail'
 import type { Draft } from '@/core/state'
@@ -15,19 +16,23 @@ type Follows<E> = (draft: Draft, seq: number, event: E) => void
 /** In the order they are carried out. */
 const FOLLOWS: { readonly [K in FloorEvent['kind']]?: readonly Follows<Extract<FloorEvent, { readonly kind: K }>>[] } = {
   connectionEstablished: [answered, beginMessage, askForCode, farEndDecided],
-  callsJoined: [openScript],
+  callsJoined: [openScript, moveHelp],
   scriptPageShown: [recordPage],
   connectionFailed: [handoverFailed, rescueStranded, farEndDecided],
-  connectionCleared: [handoverFailed, left, rescueStranded, endMessage, farEndDecided],
+  connectionCleared: [handoverFailed, left, rescueStranded, endMessage, farEndDecided, followAgent, endHelp],
   digitsReceived: [codeKeyed],
   setUpChanged: [requeueMessages],
   shiftEnded: [(draft, seq, { agentId }) => forgetAsked(draft, seq, agentId)],
   recordCoded: [(draft, _seq, { campaignId }) => keepTarget(draft, campaignId)],
 }
 
+/** An end of a call is opened or answered: somebody who listens in may have a call of their own now. */
+const occupies = ({ kind }: FloorEvent): boolean => kind === 'connectionEstablished' || kind === 'connectionRetrieved' || kind.endsWith('Originated')
+
 export function follow(draft: Draft): void {
   const primary = draft.entries.slice()
   for (const { seq, event } of primary) for (const then of FOLLOWS[event.kind] ?? []) (then as Follows<FloorEvent>)(draft, seq, event)
+  if (draft.entries.some(({ event }) => occupies(event))) stopWhereBusy(draft)
   if (draft.entries.some(({ event }) => freesSomebody(event))) route(draft)
   followCampaigns(draft)
   if (draft.state.whenFree.size > 0) ringWhoAreFree(draft)

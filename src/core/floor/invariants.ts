@@ -17,6 +17,16 @@ type Laws<T> = Readonly<Record<string, (row: T, s: FloorState) => boolean>>
 
 const OF_AGENTS: Laws<Agent> = {
   'an agent hears at most one call that is not held': (a) => a.engagements.filter((e) => e.state === 'connected' || e.state === 'initiated').length <= 1,
+  'who listens in hears nothing else, and sits beside an agent who is on that call': (a, s) =>
+    a.engagements.every((e) => {
+      if (!e.listens) return true
+      const on = get(s.calls, e.callId)
+      const mine = on?.connections.find((c) => c.deviceId === deviceOfAgent(a.id))
+      const besides = mine?.beside == null || on?.connections.some((c) => c.deviceId === mine.beside && isOnLine(c))
+      return besides && a.engagements.every((o) => o === e || o.state !== 'connected')
+    }),
+  'who asks for help is on the call they ask about': (a, s) =>
+    a.help === null || (get(s.calls, a.help.callId)?.connections.some((c) => c.deviceId === deviceOfAgent(a.id)) ?? false),
   'an agent is rung by at most one call': (a) => a.engagements.filter((e) => e.state === 'alerting').length <= 1,
   'an agent’s engagements are connections of calls that exist, in the same state': (a, s) =>
     a.engagements.every((e) => get(s.calls, e.callId)?.connections.some((c) => c.deviceId === deviceOfAgent(a.id) && c.state === e.state)),

@@ -17,6 +17,7 @@ const joins = (callId: CallId, agentId: AgentId, role: Role): Extract<FloorEvent
   party: { kind: 'agent', agentId },
   role,
   whispersTo: role === 'whispers' ? deviceOfAgent(ANN) : null,
+  beside: null,
 })
 
 /** Somebody comes in, as their right will let them. */
@@ -125,6 +126,9 @@ describe('on any call', () => {
             const ears = whoHearsWhom(after, nobody)
             expect(ears.filter((e) => e.listener !== mine && e.speaker !== mine)).toEqual(whoHearsWhom(before, nobody))
             expect(ears.filter((e) => e.speaker === mine && e.hears !== 'silence')).toEqual([])
+            // Whoever listens in overhears nobody who is not talked to.
+            const heard = new Set(ears.filter((e) => e.listener !== mine && e.hears === 'voice').map((e) => e.speaker))
+            expect(ears.filter((e) => e.listener === mine && e.hears === 'voice' && !heard.has(e.speaker))).toEqual([])
             const devices = before.connections.map((c) => c.deviceId)
             const others = (d: CallDecision) => (d.ok ? d.events.filter((e) => !('deviceId' in e) || e.deviceId !== mine) : d.refusal)
             for (const me of MANY.filter((id) => id !== stranger)) {

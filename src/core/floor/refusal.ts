@@ -13,6 +13,7 @@ import { PROMISE_WORDS, type PromiseRefusal } from '@/core/rules/promises'
 import { RIGHTS_WORDS, type RightsRefusal } from '@/core/rules/rights'
 import { ANY_WORDS, type AnyRefusal } from '@/core/rules/rule'
 import { SHIFT_WORDS, type ShiftRefusal } from '@/core/rules/shift'
+import { SUPERVISION_WORDS, type SupervisionRefusal } from '@/core/rules/supervision'
 import { TALK_WORDS, type TalkRefusal } from '@/core/rules/talk'
 import { VOICEMAIL_WORDS, type VoicemailRefusal } from '@/core/rules/voicemail'
 import { SCRIPT_WORDS, type ScriptRefusal } from '@/core/scripts'
@@ -31,6 +32,7 @@ export type FloorRefusal =
   | OwnerRefusal
   | VoicemailRefusal
   | ConferenceRefusal
+  | SupervisionRefusal
   | CallRefusal
   | ScriptRefusal
   | NumberRefusal
@@ -49,6 +51,7 @@ const WORDS: WordsOf<FloorRefusal> = {
   ...OWNER_WORDS,
   ...VOICEMAIL_WORDS,
   ...CONFERENCE_WORDS,
+  ...SUPERVISION_WORDS,
   ...CALL_WORDS,
   ...SCRIPT_WORDS,
   ...NUMBER_WORDS,

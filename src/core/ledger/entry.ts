@@ -26,8 +26,9 @@ import { CarriedOverSchema } from './carried-over'
  * out of the set-up, and says when the clock was moved and when the browser's data was cleared. 6 added what earlier days carry over. 7 added
  * what an end does on a call (listens, whispers, talks) and by which seed stand-ins behave, and days that are over are kept compressed.
  * 8 added campaigns, attempts, and what becomes of the records of calling lists. 9 added calls between colleagues, and what they ask of each other first. 10 added voicemail and conferences by appointment.
+ * 11 added listening in and asking for help.
  */
-export const LEDGER_VERSION = 10
+export const LEDGER_VERSION = 11
 
 export const FloorOpenedSchema = z.object({ kind: z.literal('floorOpened'), floorId: z.string().regex(/^[a-z0-9-]+$/), setUp: SetUpSchema }).readonly()
 

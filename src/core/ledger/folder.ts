@@ -92,7 +92,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
 
   /** While colleagues talk about something else nobody wraps anything up. */
   const pauseWrapUps = (before: Agent, after: Agent, atMs: EpochMs) => {
-    const [was, is] = [before.state.name === 'internalCall', after.state.name === 'internalCall']
+    const [was, is] = [isElsewhere(before), isElsewhere(after)]
     if (was === is) return
     for (const { callId } of after.wrapUps) {
       const open = calls.get(callId)
@@ -196,7 +196,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       case 'outcomeOwed':
         setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
         if (owedBefore.has(event.callId)) return
-        return noteWrapUp(existing(event.callId), event, agent(event.agentId).state.name === 'internalCall', atMs)
+        return noteWrapUp(existing(event.callId), event, isElsewhere(agent(event.agentId)), atMs)
       case 'scriptPageShown': {
         const open = existing(event.callId)
         open.run = evolveRun(open.run, event, atMs)
@@ -413,6 +413,9 @@ function noteWrapUp(
 const isCallEvent = (event: FloorEvent): event is CallEvent => CALL_EVENTS.has(event.kind)
 
 /** Dialling is no handling: who has called somebody who has not answered talks with nobody yet. */
+/** On the line about something else: what they have to wrap up waits. */
+const isElsewhere = ({ state }: Agent): boolean => state.name === 'internalCall' || state.name === 'listening'
+
 function shownState(agent: Agent, callOf: (id: CallId) => Call | undefined): Pick<Shown, 'state' | 'reason'> {
   const { name, reason } = agent.state
   if (name !== 'onCall') return { state: name, reason }

@@ -49,6 +49,10 @@ export function followLegs({ legs, inVain }: Legs, { before, after }: CallChange
     const open = legs.get(event.to.agentId)
     if (open !== undefined) open.leg.role = 'transferredTo'
   }
+  if (event.kind === 'callTakenOver') {
+    const open = legs.get(event.byAgentId)
+    if (open !== undefined) open.leg.role = 'transferredTo'
+  }
   if (event.kind === 'callsJoined' && after !== null)
     for (const [id, open] of legs) if (open.leg.role === 'consulted' && agentsOn(after).includes(id)) open.leg.role = 'joined'
 }

@@ -79,8 +79,10 @@ export const AgentIntervalSchema = z.object({
   agentId: AgentIdSchema,
   agent: z.string().describe('name of the agent'),
   state: z
-    .enum(['notReady', 'ready', 'ringing', 'dialling', 'onCall', 'internalCall', 'wrapUp'])
-    .describe('dialling: on a call they made that nobody has answered yet; internalCall: with colleagues, about no work'),
+    .enum(['notReady', 'ready', 'ringing', 'dialling', 'onCall', 'internalCall', 'listening', 'wrapUp'])
+    .describe(
+      'dialling: on a call they made that nobody has answered yet; internalCall: with colleagues, about no work; listening: listening in on a call, or whispering',
+    ),
   reason: z.string().nullable(),
   fromMs: ms,
   toMs: ms,

@@ -24,7 +24,22 @@ const UPGRADES: readonly Upgrade[] = [
   { from: 8, apply: (stored) => ({ ...stored, version: 9 }) },
   // Version 10 only adds kinds of event, and settings that have a default.
   { from: 9, apply: (stored) => ({ ...stored, version: 10 }) },
+  { from: 10, apply: (stored) => ({ ...stored, version: 11, event: withListening(stored.event) }) },
 ]
+
+/** Until version 10 nobody could listen in: those who had the supervisor's views may, as far as the set-up does not say otherwise from then on. */
+function withListening(event: unknown): unknown {
+  const opened = AccountsBeforeSchema.safeParse(event)
+  if (!opened.success) return event
+  const { setUp } = opened.data
+  const agents = setUp.agents.map((a) => (a.may?.includes('supervision') ? { ...a, may: [...a.may, 'listening'] } : a))
+  return { ...opened.data, setUp: { ...setUp, agents } }
+}
+
+const AccountsBeforeSchema = z.looseObject({
+  kind: z.enum(['floorOpened', 'setUpChanged', 'storageCleared']),
+  setUp: z.looseObject({ agents: z.array(z.looseObject({ may: z.array(z.string()).optional() })) }),
+})
 
 /** Until version 2 a reason was a name, and a queue's priority a number of which the smaller went first. */
 function withHeadStarts(event: unknown): unknown {

@@ -3,8 +3,21 @@ import * as z from 'zod'
 import { AgentIdSchema, QueueIdSchema, SkillIdSchema } from '@/core/ids'
 
 /** What an account may be allowed beyond taking calls of its queues. */
-export const ENTITLEMENTS = ['outsideCalls', 'internationalCalls', 'recording', 'conference', 'diversion', 'campaigns', 'supervision', 'setUp'] as const
+export const ENTITLEMENTS = [
+  'outsideCalls',
+  'internationalCalls',
+  'recording',
+  'conference',
+  'diversion',
+  'campaigns',
+  'supervision',
+  'listening',
+  'setUp',
+] as const
 export type Entitlement = (typeof ENTITLEMENTS)[number]
+
+/** What is for those who answer for the floor, and no agent's by itself. */
+export const ABOVE_AGENTS: readonly Entitlement[] = ['supervision', 'listening', 'setUp']
 
 /** 1: knows the basics; 5: nobody knows it better. */
 export const MOST_SKILLED = 5
@@ -24,7 +37,7 @@ export const AgentSetUpSchema = z
     may: z
       .array(z.enum(ENTITLEMENTS))
       .readonly()
-      .default(() => ENTITLEMENTS.filter((e) => e !== 'supervision' && e !== 'setUp')),
+      .default(() => ENTITLEMENTS.filter((e) => !ABOVE_AGENTS.includes(e))),
     /** Calls of a queue are put through to this account without ringing, after a short tone. */
     answersItself: z.boolean().default(false),
     /** After a call there is a wrap-up; otherwise the call owes its outcome and the next one may come at once. */

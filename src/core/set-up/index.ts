@@ -1,6 +1,6 @@
 // The set-up of a contact centre: its people, queues, reasons, skills, scripts and outcome sets. It is part of the ledger's
 // first event, and of every event that changes it, so that a ledger explains itself.
-export { type AgentSetUp, AgentSetUpSchema, ENTITLEMENTS, type Entitlement, MOST_SKILLED } from './account'
+export { ABOVE_AGENTS, type AgentSetUp, AgentSetUpSchema, ENTITLEMENTS, type Entitlement, MOST_SKILLED } from './account'
 export {
   type AttemptRules,
   AttemptRulesSchema,

@@ -38,6 +38,8 @@ export const SetUpSchema = z
     parkLimitMs: z.number().positive().default(120_000),
     /** Whether a conference may go on with nobody of the centre in it. */
     outsidersMayStay: z.boolean().default(false),
+    /** Agents see on their board who listens in on their call. Without it they see whoever whispers or steps in, and nobody who only listens. */
+    listeningIsShown: z.boolean().default(true),
     /** The number of conferences by appointment (E.164), where their code is keyed; '' for none. */
     conferenceNumber: z.string().default(''),
     /** Nobody goes ready while they owe more outcomes than this. */

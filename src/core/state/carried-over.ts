@@ -56,11 +56,12 @@ export function createKeeper(): Keeper {
       }
       case 'messageLeft':
       case 'messageMarked':
-      case 'messageRestored':
         return void messages.set(event.messageId, [...(messages.get(event.messageId) ?? []), { atMs, event }])
       case 'messageDeleted':
+      case 'messageRestored':
+        // Until the end of the day it may be restored; then it is asked which are.
+        return
       case 'messagePurged':
-        // What was deleted is not brought back another day.
         return void messages.delete(event.messageId)
       case 'conferencePlanned':
       case 'conferenceReplanned':
@@ -94,11 +95,14 @@ export function createKeeper(): Keeper {
           )
           return [...told, ...left]
         })
+      /** What was deleted is not brought back another day. */
+      const keptMessages = [...messages].flatMap(([id, told]) => (get(state.messages, id)?.deletedAtMs === null ? told : []))
       const promises = [
         ...lists,
         ...tasks.values(),
         ...greetings.values(),
-        ...[callbacks, messages].flatMap((kept) => [...kept.values()].flat()),
+        ...[...callbacks.values()].flat(),
+        ...keptMessages,
         ...keptConferences(state),
       ].toSorted((a, b) => a.atMs - b.atMs)
       return { kind: 'carriedOver', ...days, promises, owed: owedIn(state), handleMs: state.handleMs, campaigns: values(state.campaigns) }

@@ -65,6 +65,9 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     case 'agentNotReady':
     case 'notReadyAsked':
     case 'muteChanged':
+    case 'helpAsked':
+    case 'helpTaken':
+    case 'helpEnded':
     case 'seatMoved':
     case 'soundPathChosen':
     case 'soundPathLost':

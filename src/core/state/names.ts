@@ -1,5 +1,5 @@
 // What parties and calls are called in a sentence.
-import type { Party } from '@/core/calls'
+import { type Party, takesPart } from '@/core/calls'
 import { callerLabel, writeNumber } from '@/core/directory'
 import { type AgentId, type CallId, deviceOfAgent } from '@/core/ids'
 import { agentName, queueSetUp } from '@/core/set-up'
@@ -29,6 +29,6 @@ export function partyName(state: Pick<FloorState, 'setUp'>, party: Party): strin
 export function partyOfCall(state: FloorState, callId: CallId, agentId: AgentId): string {
   const work = get(state.work, callId)
   if (work !== undefined) return callerLabel(work)
-  const other = get(state.calls, callId)?.connections.findLast((c) => c.deviceId !== deviceOfAgent(agentId))?.party
+  const other = get(state.calls, callId)?.connections.findLast((c) => c.deviceId !== deviceOfAgent(agentId) && takesPart(c))?.party
   return other === undefined ? 'a caller' : partyName(state, other)
 }

@@ -1,5 +1,5 @@
 // What a wish comes to: the command it stands for on a floor at a moment, aimed at what is there, so that long and deep runs come about.
-import { agentsOn, type Target } from '@/core/calls'
+import { agentsOn, ROLES, type Target } from '@/core/calls'
 import type { Attempt } from '@/core/campaigns'
 import { ANSWERS } from '@/core/colleagues'
 import type { Plan } from '@/core/conferences'
@@ -144,6 +144,31 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
             pick,
           )?.toAgentId ?? (nth(MANY, party) as AgentId),
       }
+    case 'takeRole':
+    case 'takeOver': {
+      // Mostly an agent who talks, on the call they talk on; now and then on another one.
+      const talks = nth(
+        values(state.agents).filter((a) => a.id !== agentId && a.engagements.some((e) => !e.listens && e.state === 'connected')),
+        party,
+      )
+      const theirs = { callId: talks?.engagements.find((e) => !e.listens && e.state === 'connected')?.callId ?? callId }
+      const beside = talks?.id ?? (nth(MANY, party) as AgentId)
+      return kind === 'takeOver'
+        ? { kind, agentId, ...theirs, fromAgentId: beside }
+        : { kind, agentId, ...theirs, besideId: beside, role: nth(ROLES, pick) ?? 'listens' }
+    }
+    case 'takeHelp':
+      return {
+        kind,
+        agentId,
+        toAgentId:
+          nth(
+            values(state.agents).filter((a) => a.help !== null),
+            party,
+          )?.id ?? (nth(MANY, party) as AgentId),
+      }
+    case 'dropHelp':
+      return { kind, agentId }
     case 'planConference':
       return { kind, agentId, plan: planOf(state.atMs, party) }
     case 'replanConference': {

@@ -14,7 +14,7 @@ export interface Wish {
   readonly agent: number
   readonly pick: number
   readonly party: number
-  readonly kind: (typeof KINDS | typeof BETWEEN_COLLEAGUES | typeof ABOUT_MESSAGES | typeof ABOUT_CONFERENCES)[number]
+  readonly kind: (typeof KINDS | typeof BETWEEN_COLLEAGUES | typeof ABOUT_MESSAGES | typeof ABOUT_CONFERENCES | typeof SUPERVISING)[number]
   readonly flag: boolean
 }
 
@@ -172,6 +172,10 @@ const ABOUT_CONFERENCES = [
   ...(['planConference', 'replanConference', 'cancelConference', 'joinConference', 'joinConference', 'joinConference'] as const),
   ...(['conferenceLineRings', 'callerKeys', 'callerKeys', 'muteOthers', 'muteOthers', 'muteOthers', 'muteOthers', 'muteOthers'] as const),
 ] as const
+/** Whoever answers for the floor comes to calls, and is asked to. */
+const SUPERVISING = [
+  ...(['takeRole', 'takeRole', 'takeRole', 'takeRole', 'takeOver', 'stopListening', 'askForHelp', 'askForHelp', 'dropHelp', 'takeHelp'] as const),
+] as const
 /** Callers leave messages, and agents see to them. */
 const ABOUT_MESSAGES = [
   ...(['mailboxRings', 'mailboxRings', 'leaveMessage', 'callMessageBack', 'callMessageBack', 'callMessageBack'] as const),
@@ -182,6 +186,7 @@ const kind: fc.Arbitrary<Wish['kind']> = fc.oneof(
   { weight: 1, arbitrary: fc.constantFrom(...BETWEEN_COLLEAGUES) },
   { weight: 2, arbitrary: fc.constantFrom(...ABOUT_MESSAGES) },
   { weight: 1, arbitrary: fc.constantFrom(...ABOUT_CONFERENCES) },
+  { weight: 2, arbitrary: fc.constantFrom(...SUPERVISING) },
 )
 
 const wish: fc.Arbitrary<Wish> = fc.record({
@@ -217,6 +222,8 @@ export function sooner(state: FloorState, kind: Wish['kind']): Wish['kind'] {
   if (kind === 'replanConference' || kind === 'cancelConference' || kind === 'joinConference') return hasOpenConference(state) ? kind : 'planConference'
   if (kind === 'callerKeys') return values(state.calls).some((c) => c.connections.some((x) => x.party.kind === 'conferenceLine')) ? kind : 'conferenceLineRings'
   if (kind === 'muteOthers') return values(state.calls).some(isConference) ? kind : sooner(state, 'conference')
+  if (kind === 'dropHelp' || kind === 'takeHelp') return values(state.agents).some((a) => a.help !== null) ? kind : 'askForHelp'
+  if (kind === 'stopListening') return values(state.agents).some((a) => a.engagements.some((e) => e.listens)) ? kind : 'takeRole'
   if (kind === 'closeTask') return count(state.tasks) === 0 ? 'saveOutcome' : kind
   if (kind === 'endAside') return values(state.calls).some((c) => c.aside !== null) ? kind : 'startAside'
   if (kind === 'muteParty' || kind === 'startAside') return values(state.calls).some(isConference) ? kind : sooner(state, 'conference')
@@ -244,6 +251,9 @@ export function suited(state: FloorState, kind: Wish['kind']): readonly AgentId[
       return values(state.conferences).some((c) => c.hostAgentId === a.id && c.cancelledAtMs === null)
     if (kind === 'joinConference' || kind === 'callColleague' || kind === 'callTogether') return a.shift !== null && a.engagements.length === 0
     if (kind === 'markMessage' || kind === 'forwardMessage' || kind === 'deleteMessage' || kind === 'restoreMessage') return hasMessage(state, a.id)
+    if (kind === 'takeRole' || kind === 'takeOver') return a.shift !== null && a.engagements.every((e) => e.listens) && a.wrapUps.length === 0
+    if (kind === 'dropHelp') return a.help !== null
+    if (kind === 'stopListening') return a.engagements.some((e) => e.listens)
     if (kind === 'clearNote') return a.note !== null
     if (kind === 'chooseSoundPath') return a.shift?.soundLost != null
     if (kind === 'reportSoundLost') return a.shift?.soundPath !== 'none'

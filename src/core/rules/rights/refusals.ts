@@ -11,6 +11,7 @@ export const ENTITLEMENT_WORDS: Readonly<Record<Entitlement, string>> = {
   diversion: 'diverting calls',
   campaigns: 'campaign work',
   supervision: 'the supervisor’s views',
+  listening: 'listening in on calls',
   setUp: 'changing the set-up',
 }
 

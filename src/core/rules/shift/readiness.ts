@@ -1,6 +1,6 @@
 // Rules of the shift: who may start one, and when an agent may go ready, not ready or home.
 import type { Agent } from '@/core/agents'
-import type { AgentId, CampaignId, QueueId } from '@/core/ids'
+import { type AgentId, type CampaignId, deviceOfAgent, type QueueId } from '@/core/ids'
 import { openAccount, type RightsRefusal, unentitled } from '@/core/rules/rights'
 import { type Refused, refuse } from '@/core/rules/rule'
 import { isChosenReason, queueSetUp } from '@/core/set-up'
@@ -21,7 +21,8 @@ export function startShift(draft: Draft, command: Of<'startShift'>): Ruling {
   const shift = get(agents, account.id)?.shift
   if (shift) return refuse({ reason: 'seatTaken', name: account.name, seat: shift.seat })
   const { campaignId = null } = command
-  if (command.queueIds.length === 0 && campaignId === null) return refuse({ reason: 'noQueueTicked' })
+  // Whoever listens in needs a desk with sound, and need not serve anything.
+  if (command.queueIds.length === 0 && campaignId === null && !account.may.includes('listening')) return refuse({ reason: 'noQueueTicked' })
   const inUse = new Set(setUp.queues.filter((q) => !q.retired).map((q) => q.id))
   const strange = command.queueIds.find((id) => !account.queueIds.includes(id) || !inUse.has(id))
   if (strange !== undefined) return refuse({ reason: 'queueNotYours', queue: queueName(draft.state, strange) })
@@ -54,7 +55,11 @@ export function moveSeat(draft: Draft, { agentId }: Of<'moveSeat'>): Ruling {
 /** Refused while a call is under way or an outcome is owed, naming what is left to do. */
 export function endShift(draft: Draft, agent: Agent): Ruling {
   if (isAwaited(draft.state, agent)) return refuse({ reason: 'personOnTheWay' })
-  return busy(draft.state, agent) ?? owes(draft.state, agent) ?? emit(draft, null, { kind: 'shiftEnded', agentId: agent.id })
+  const refused = busy(draft.state, agent) ?? owes(draft.state, agent)
+  if (refused !== null) return refused
+  for (const { callId, listens } of agent.engagements)
+    if (listens) emit(draft, null, { kind: 'connectionCleared', callId, deviceId: deviceOfAgent(agent.id), cause: 'hungUp' })
+  return emit(draft, null, { kind: 'shiftEnded', agentId: agent.id })
 }
 
 /**
@@ -99,9 +104,10 @@ export function busy(state: FloorState, agent: Agent): Busy {
 
 /** A call that is on, or rings. */
 export function busyOnCall(state: FloorState, { id, engagements }: Pick<Agent, 'id' | 'engagements'>): Busy {
-  const live = engagements.find((e) => e.state !== 'alerting')
+  const own = engagements.filter((e) => !e.listens)
+  const live = own.find((e) => e.state !== 'alerting')
   if (live !== undefined) return refuse({ reason: 'callUnderWay', with: partyOfCall(state, live.callId, id) })
-  const ringing = engagements[0]
+  const ringing = own[0]
   return ringing === undefined ? null : refuse({ reason: 'callRings', with: partyOfCall(state, ringing.callId, id) })
 }
 
@@ -113,7 +119,7 @@ function owes(state: FloorState, agent: Agent): Busy {
 
 /** A further line is opened with the others held and nothing ringing. */
 export function mayOpenLine(state: FloorState, agent: Agent): Busy {
-  const inTheWay = agent.engagements.find((e) => e.state !== 'held')
+  const inTheWay = agent.engagements.find((e) => e.state !== 'held' && !e.listens)
   if (inTheWay === undefined) return null
   return refuse({ reason: inTheWay.state === 'alerting' ? 'callRings' : 'callUnderWay', with: partyOfCall(state, inTheWay.callId, agent.id) })
 }

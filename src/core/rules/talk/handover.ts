@@ -15,6 +15,7 @@ import {
   onLine,
   services,
   type Target,
+  takesPart,
 } from '@/core/calls'
 import { type AgentId, deviceOfAgent, type QueueId } from '@/core/ids'
 import { routingRules } from '@/core/queues'
@@ -85,7 +86,7 @@ function reachFree(draft: Draft, agent: Agent, call: Call, target: Target): Reac
 export function park(draft: Draft, agent: Agent, call: Call): Ruling {
   const mine = services.ownEnd(call, agent.id)
   if (mine === undefined) return refuse({ reason: 'notOnCall' })
-  if (call.consultFor !== null || call.connections.length !== 2 || onLine(call).length !== 2) return refuse({ reason: 'parkOnlyOne' })
+  if (call.consultFor !== null || call.connections.filter(takesPart).length !== 2 || onLine(call).length !== 2) return refuse({ reason: 'parkOnlyOne' })
   const taken = new Set(values(draft.state.calls).flatMap((c) => c.connections.map((x) => (x.party.kind === 'park' ? x.party.slot : 0))))
   let slot = 1
   while (taken.has(slot)) slot++
@@ -153,7 +154,7 @@ export function rescueStranded(draft: Draft, causedBy: number, { callId }: Pick<
   // Whoever is alone in a conference waits for the others.
   if (call === undefined || call.conferenceId !== null) return
   if (isInternal(call)) return endStranded(draft, call, causedBy)
-  const others = call.connections.filter((c) => c.state !== 'failed')
+  const others = call.connections.filter((c) => c.state !== 'failed' && takesPart(c))
   const [only] = others
   const stranded = others.length === 1 && only?.party.kind === 'outside' && only.state === 'connected'
   if (stranded) toHead(draft, call, causedBy)
@@ -164,7 +165,7 @@ export function rescueStranded(draft: Draft, causedBy: number, { callId }: Pick<
 
 /** Whoever dialled sees what became of it, and hangs up; nobody else waits for anything. */
 function endStranded(draft: Draft, call: Call, causedBy: number | null): void {
-  const [only, more] = call.connections
+  const [only, more] = call.connections.filter(takesPart)
   if (only === undefined || more !== undefined || only.state === 'initiated') return
   const cleared = services.clearConnection(call, only.deviceId, 'lastParty')
   if (cleared.ok) emit(draft, causedBy, ...cleared.events)

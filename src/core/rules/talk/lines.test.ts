@@ -222,7 +222,7 @@ describe('what comes of it', () => {
     expect(floor.give({ kind: 'endShift', agentId: ANN })).toBe('ok')
     floor.give(farEnd(1, 2, 'noAnswer'))
     // Bo is ready and gets it from there.
-    expect(get(floor.state().agents, BO)?.engagements).toEqual([{ callId: call(1), state: 'alerting', internal: false }])
+    expect(get(floor.state().agents, BO)?.engagements).toEqual([{ callId: call(1), state: 'alerting', internal: false, listens: false }])
   })
 
   test('a parked call rings back after its limit at who parked it', () => {
@@ -230,7 +230,7 @@ describe('what comes of it', () => {
     floor.give({ kind: 'passTime' }, SMALL.parkLimitMs - 1)
     expect(get(floor.state().calls, call(1))?.connections.some((c) => c.party.kind === 'park')).toBe(true)
     floor.give({ kind: 'passTime' }, 1)
-    expect(get(floor.state().agents, ANN)?.engagements).toEqual([{ callId: call(1), state: 'alerting', internal: false }])
+    expect(get(floor.state().agents, ANN)?.engagements).toEqual([{ callId: call(1), state: 'alerting', internal: false, listens: false }])
   })
 
   test('an end waits for its grace, falls due by itself, and a second press changes nothing; asked for, it is now', () => {

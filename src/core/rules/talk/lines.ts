@@ -1,7 +1,7 @@
 // A second line about the first: consulting, going to and fro, and joining the two (ECMA-269, 17.1: Consultation Call,
 // Alternate Call, Reconnect Call, Conference Call, Transfer Call, Single Step Conference Call).
 import type { Agent } from '@/core/agents'
-import { agentConnection, type Call, isOnLine, services } from '@/core/calls'
+import { agentConnection, type Call, isOnLine, services, takesPart } from '@/core/calls'
 import { type CallId, deviceOfAgent } from '@/core/ids'
 import { unentitled } from '@/core/rules/rights'
 import { refuse } from '@/core/rules/rule'
@@ -77,7 +77,7 @@ export function completeTransfer(draft: Draft, agent: Agent, call: Call): Ruling
   const first = firstOf(draft, agent, call)
   if (!first.ok) return first
   const mine = deviceOfAgent(agent.id)
-  const to = call.connections.find((c) => c.deviceId !== mine && c.state === 'connected')
+  const to = call.connections.find((c) => c.deviceId !== mine && c.state === 'connected' && takesPart(c))
   if (to === undefined) return refuse({ reason: 'consultNotAnswered' })
   const { id: callId } = first.call
   return emit(
@@ -102,9 +102,9 @@ export function addParty(draft: Draft, agent: Agent, call: Call, { target }: Of<
   return emit(draft, null, ...reaching.reached.events(call.id))
 }
 
-/** The call of an agent's that they hear now. */
+/** The call of an agent's that they hear now; listening in ends by itself when they take up a call of their own. */
 function heardCall(draft: Draft, agent: Agent): Call | undefined {
-  const heard = agent.engagements.find((e) => e.state === 'connected' || e.state === 'initiated')
+  const heard = agent.engagements.find((e) => (e.state === 'connected' || e.state === 'initiated') && !e.listens)
   return heard && get(draft.state.calls, heard.callId)
 }
 

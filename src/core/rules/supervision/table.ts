@@ -1,0 +1,14 @@
+import { onCall, onShift, type Rules } from '@/core/rules/rule'
+import type { SupervisionCommand } from './commands'
+import { askForHelp, dropHelp, takeHelp } from './help'
+import { stopListening, takeOver, takeRole } from './listen'
+import type { RulingRefusal } from './refusals'
+
+export const SUPERVISION_RULES: Rules<SupervisionCommand, RulingRefusal> = {
+  takeRole: onCall(takeRole),
+  takeOver: onCall(takeOver),
+  stopListening: onCall(stopListening),
+  askForHelp: onCall(askForHelp),
+  dropHelp: onShift(dropHelp),
+  takeHelp,
+}
