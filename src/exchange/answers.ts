@@ -23,6 +23,7 @@ import type { Scenario } from './scenario'
 import type { Sessions } from './sessions'
 import type { LedgerWriter } from './store'
 import type { Tab } from './tab'
+import { seenBy } from './unheard'
 
 /** The floor as messages act on it. */
 export interface Floor {
@@ -169,7 +170,9 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       return command(floor, tab, accountId, message)
     case 'preview': {
       if (tab.agentId === null && !WITHOUT_SEAT.includes(message.command.kind)) return no(SEAT_ELSEWHERE)
-      return done(JSON.stringify(preview(floor.state(), { ...message.command, agentId: accountId } as AgentCommand, { atMs: floor.now() })))
+      const previewed = preview(floor.state(), { ...message.command, agentId: accountId } as AgentCommand, { atMs: floor.now() })
+      const calls = previewed.ok ? previewed.calls.map((view) => seenBy(floor.state(), view, accountId)) : []
+      return done(JSON.stringify(previewed.ok ? { ...previewed, calls } : previewed))
     }
     case 'setPin': {
       const refused = message.agentId === accountId ? null : lacks('setUp')

@@ -1,7 +1,7 @@
 // What tabs and the floor say to each other. Schemas for what a tab sends (the floor parses everything it receives);
 // types for what the floor answers, because both ends are built from this file.
 import * as z from 'zod'
-import type { AgentStateName, Diversion, Note, Owed, SoundPath, WrapUp } from '@/core/agents'
+import type { AgentStateName, Diversion, Help, Note, Owed, SoundPath, WrapUp } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import type { Call, Ear } from '@/core/calls'
 import type { CalledRecord, CampaignState, DayCount } from '@/core/campaigns'
@@ -190,6 +190,8 @@ export interface CentreView {
   readonly timeZone: string
   /** How many outcomes may be owed by somebody who goes ready. */
   readonly mostOwed: number
+  /** Agents see who listens in on their call. */
+  readonly listeningIsShown: boolean
   /** Who can change the set-up, and with it what an account may do. */
   readonly owners: readonly string[]
   readonly notReadyReasons: readonly Reason[]
@@ -329,6 +331,8 @@ export interface MeView {
   readonly awaited: boolean
   readonly preview: PreviewView | null
   readonly muted: boolean
+  /** Asked for with a call of theirs, and who sees to it. */
+  readonly help: Help | null
   /** What follows the call or wrap-up that is on; outside of one it is the state itself. */
   readonly afterwards: { readonly ready: boolean; readonly reason: string | null }
   readonly soundPath: SoundPath

@@ -1,5 +1,5 @@
 // What a tab is shown of the floor, by parts. A part is sent when its JSON differs from what that tab has.
-import { type AgentStateName, spentToday, type WrapUp } from '@/core/agents'
+import { type Agent, type AgentState, type AgentStateName, spentToday, type WrapUp } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import { type Call, isInternal, whoHearsWhom } from '@/core/calls'
 import { countsOver, createRun } from '@/core/campaigns'
@@ -34,6 +34,7 @@ import type {
 } from './protocol'
 import type { Scenario } from './scenario'
 import type { Tab } from './tab'
+import { seenBy } from './unheard'
 
 /** What is seen before signing in. */
 export const selectDoor = ({ setUp }: FloorState, { accountId, because }: Pick<Tab, 'accountId' | 'because'>): DoorView => ({
@@ -51,7 +52,7 @@ export function selectAccount(state: FloorState, tab: Pick<Tab, 'agentId'>, acco
 
 export function selectCentre({ setUp, setUpSeq }: FloorState, { places, people }: Pick<Scenario, 'places' | 'people'>): CentreView {
   const { centre, homeCountry, holdLimitMs, ringLimitMs, takeBackMs, outsidersMayStay, notReadyReasons, outcomeSets, outsideOutcomeSetId } = setUp
-  const { timeZone, mostOwed, archivedScriptIds } = setUp
+  const { timeZone, mostOwed, archivedScriptIds, listeningIsShown } = setUp
   return {
     name: centre,
     homeCountry,
@@ -61,6 +62,7 @@ export function selectCentre({ setUp, setUpSeq }: FloorState, { places, people }
     outsidersMayStay,
     timeZone,
     mostOwed,
+    listeningIsShown,
     notReadyReasons,
     revision: setUpSeq,
     owners: setUpOwners(setUp),
@@ -99,13 +101,19 @@ export function selectCentre({ setUp, setUpSeq }: FloorState, { places, people }
 
 export function seatView(state: FloorState, { id, name, role, queueIds }: AgentSetUp): SeatView {
   const agent = get(state.agents, id)
-  const { name: stateName = 'signedOut', reason = null, sinceMs = 0 } = agent?.state ?? {}
+  const { name: stateName = 'signedOut', reason = null, sinceMs = 0 } = agent === undefined ? {} : shownState(state, agent)
   const rings = agent?.engagements.find((e) => e.state === 'alerting')
   const call = rings && get(state.calls, rings.callId)
   const ringing = call === undefined ? null : { callId: call.id, queueId: call.queueId, label: labelOf(state, call, id) }
   const { note = null, doNotDisturb = false, diversion = null } = agent ?? {}
   const [taken, serves] = [agent?.shift?.seat ?? null, agent?.shift?.queueIds ?? []]
   return { id, name, role, queueIds, serves, taken, state: stateName, reason, sinceMs, note, doNotDisturb, diversion, ringing }
+}
+
+/** Where nobody shall see that they are listened to, who listens is to all others what they are besides. */
+function shownState({ setUp }: FloorState, { state, availability }: Agent): AgentState {
+  if (state.name !== 'listening' || setUp.listeningIsShown) return state
+  return { ...state, name: availability.ready ? 'ready' : 'notReady', reason: availability.reason }
 }
 
 export const isParked = (call: Call | undefined): boolean => call?.connections.some((c) => c.party.kind === 'park') ?? false
@@ -182,6 +190,7 @@ export function selectMe(state: FloorState, agentId: AgentId | null): MeView | n
     awaited: isAwaited(state, agent),
     preview: previewOf(state, id),
     muted,
+    help: agent.help,
     afterwards: availability,
     soundPath: shift.soundPath,
     soundLost: shift.soundLost === null ? null : { sinceMs: shift.soundLost.sinceMs, why: shift.soundLost.why },
@@ -242,7 +251,7 @@ function wrapUpOf(state: FloorState, agentId: AgentId, wrapUp: WrapUp | undefine
 export function selectMine(state: FloorState, agentId: AgentId | null): Pick<FloorView, 'calls' | 'work'> {
   const agent = agentId === null ? undefined : get(state.agents, agentId)
   if (agent === undefined) return { calls: [], work: [] }
-  const calls = agent.engagements.flatMap(({ callId }) => callView(state, callId))
+  const calls = agent.engagements.flatMap(({ callId }) => callView(state, callId, agent.id))
   const about = calls.flatMap(({ call }) => call.workId ?? [])
   const ids = new Set<CallId>([...about, ...[...agent.wrapUps, ...agent.owed].map((w) => w.callId)])
   const work = [...ids].flatMap((id) => get(state.work, id) ?? [])
@@ -251,9 +260,9 @@ export function selectMine(state: FloorState, agentId: AgentId | null): Pick<Flo
   return { calls, work: mine.sort((a, b) => b.offeredAtMs - a.offeredAtMs) }
 }
 
-function callView(state: FloorState, callId: CallId): CallView[] {
+function callView(state: FloorState, callId: CallId, agentId: AgentId): CallView[] {
   const call = get(state.calls, callId)
-  return call === undefined ? [] : [{ call, ears: whoHearsWhom(call, isMutedOn(state)) }]
+  return call === undefined ? [] : [seenBy(state, { call, ears: whoHearsWhom(call, isMutedOn(state)) }, agentId)]
 }
 
 /** What the window of an agent's device shows of the agent's calls. */

@@ -1,19 +1,14 @@
 // Everybody on shift: what they do, for how long against what is planned, and whom they have on the line.
 import clsx from 'clsx'
+import type { Role } from '@/core/calls'
 import { formatClock } from '@/core/time'
-import type { SeatView, WatchedSeat } from '@/exchange/protocol'
 import { StateMark } from '@/frame'
 import { Clock, type Column, Table } from '@/ui'
 import { stateWords } from '@/words'
+import { AgentMenu } from './agent-menu'
+import type { AgentRow } from './agent-row'
 
-export interface AgentRow extends SeatView {
-  readonly watched: WatchedSeat | undefined
-  /** How long the state is meant to take; null for as long as it takes. */
-  readonly plannedMs: number | null
-  readonly isPressing: boolean
-  /** The queue or campaign they work for at the moment. */
-  readonly behalf: string | null
-}
+const BESIDE_WORDS: Readonly<Record<Role, string>> = { listens: 'listens', whispers: 'whispers', talks: 'has stepped in' }
 
 export const GROUPINGS = ['nothing', 'state', 'queue'] as const
 export type Grouping = (typeof GROUPINGS)[number]
@@ -21,11 +16,7 @@ export type Grouping = (typeof GROUPINGS)[number]
 const COLUMNS: readonly Column<AgentRow>[] = [
   {
     ...{ id: 'name', heading: 'Agent', isName: true, sortBy: (a) => a.name, width: 'w-36' },
-    cell: (a) => (
-      <span className="block truncate" title={a.name}>
-        {a.name}
-      </span>
-    ),
+    cell: (a) => <AgentMenu agent={a} />,
   },
   {
     ...{ id: 'state', heading: 'State', sortBy: (a) => stateWords(a.state, a.reason), width: 'w-42' },
@@ -53,6 +44,13 @@ const COLUMNS: readonly Column<AgentRow>[] = [
           {a.watched.with}
           {a.behalf !== null && <span className="text-soft"> · {a.behalf}</span>}
           {a.watched.heldSinceMs !== null && <span className="text-brass-text"> · on hold</span>}
+          {a.watched.help !== null && <strong className="text-red"> · asks for help</strong>}
+          {a.besides.map((b) => (
+            <span key={b.name} className="text-sea">
+              {' '}
+              · {b.name} {BESIDE_WORDS[b.role]}
+            </span>
+          ))}
         </span>
       ),
   },

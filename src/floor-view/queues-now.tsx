@@ -38,7 +38,7 @@ const COLUMNS: readonly Column<QueueRow>[] = [
     ...{ id: 'expected', heading: 'Expected', align: 'right', sortBy: (q) => q.expectedWaitMs, className: 'text-right', width: 'w-18' },
     cell: (q) =>
       q.expectedWaitMs === null ? (
-        <span className="text-soft">not known</span>
+        <span className="text-soft">unknown</span>
       ) : q.expectedWaitMs === 0 ? (
         'at once'
       ) : (

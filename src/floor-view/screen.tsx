@@ -2,7 +2,7 @@
 // The Floor: what needs a person, every queue, everybody on shift; as it is this second.
 import { startOfDay } from 'date-fns'
 import { useCallback, useMemo, useState } from 'react'
-import { needsNow, type WatchedAgent } from '@/core/attention'
+import { needsNow } from '@/core/attention'
 import { folded } from '@/core/people'
 import { DAY } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
@@ -11,7 +11,9 @@ import { useAllSeen } from '@/exchange/react'
 import { useHistory } from '@/history/react'
 import { SelectField, TextField, useNowMs } from '@/ui'
 import { stateWords } from '@/words'
-import { type AgentRow, AgentsNow, GROUPINGS, type Grouping } from './agents-now'
+import { ActsProvider, LastAct } from './acts'
+import { rowsOf, watchedAgent } from './agent-row'
+import { AgentsNow, GROUPINGS, type Grouping } from './agents-now'
 import { Needs } from './needs'
 import { QueuesNow } from './queues-now'
 import { needWords } from './words'
@@ -20,7 +22,11 @@ const GROUPING_WORDS: Readonly<Record<Grouping, string>> = { nothing: 'Nothing',
 
 export function FloorScreen() {
   const seen = useAllSeen(({ centre, seats, queues, watched }) => ({ centre, seats, queues, watched }))
-  return seen === null ? null : <Floor {...seen} watched={seen.watched ?? []} />
+  return seen === null ? null : (
+    <ActsProvider>
+      <Floor {...seen} watched={seen.watched ?? []} />
+    </ActsProvider>
+  )
 }
 
 interface Props {
@@ -90,6 +96,7 @@ function Floor({ centre, seats, queues, watched }: Props) {
             ))}
           </SelectField>
         </div>
+        <LastAct />
         {shown.length > 0 && <AgentsNow rows={shown.map((a) => ({ ...a, isPressing: pressing.has(a.id) }))} grouping={grouping} />}
       </section>
     </main>
@@ -104,21 +111,3 @@ function useToday() {
   )
   return value
 }
-
-function rowsOf(seats: readonly SeatView[], watched: readonly WatchedSeat[], centre: CentreView): readonly AgentRow[] {
-  const nameOf = (id: string | null) => [...centre.queues, ...centre.campaigns].find((x) => x.id === id)?.name ?? null
-  return seats
-    .filter((s) => s.state !== 'signedOut')
-    .map((seat) => {
-      const own = watched.find((w) => w.id === seat.id)
-      const reason = seat.state === 'notReady' ? centre.notReadyReasons.find((r) => r.name === seat.reason) : undefined
-      const plannedMs = own?.wrapUp == null ? (reason?.plannedMs ?? null) : (own.wrapUp.limitMs ?? own.wrapUp.overMs)
-      return { ...seat, watched: own, plannedMs, isPressing: false, behalf: nameOf(own?.campaignId ?? own?.queueId ?? null) }
-    })
-    .toSorted((a, b) => a.name.localeCompare(b.name))
-}
-
-const watchedAgent = ({ id, state, sinceMs, plannedMs, watched }: AgentRow): WatchedAgent => ({
-  ...{ id, state, sinceMs, wrapUp: watched?.wrapUp ?? null, heldSinceMs: watched?.heldSinceMs ?? null },
-  plannedMs: state === 'notReady' ? plannedMs : null,
-})

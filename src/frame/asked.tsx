@@ -1,11 +1,10 @@
 'use client'
 // What colleagues ask and are asked before they call, and calls that come about when both are free: a line each for as long as it stands open.
-import clsx from 'clsx'
 import { format } from 'date-fns'
-import type { ReactNode } from 'react'
 import { type Answer, type Question, SOON_MS } from '@/core/colleagues'
 import { useSeen } from '@/exchange/react'
 import { Button, Clock, nameIn, useNowMs } from '@/ui'
+import { Line } from './line'
 import type { OnShift } from './on-shift'
 import { SHORTCUTS, useShortcuts } from './shortcuts'
 
@@ -105,17 +104,5 @@ function Asking({ question, name, give }: { question: Question; name: string; gi
         Put it away
       </Button>
     </Line>
-  )
-}
-
-function Line({ label, alert = false, children }: { label: string; alert?: boolean; children: ReactNode }) {
-  return (
-    <section
-      role={alert ? 'alert' : undefined}
-      aria-label={label}
-      className={clsx('flex min-h-8 items-center gap-3 border-sea border-b border-b-line border-l-4 px-4 py-0.5', alert ? 'bg-sea-wash' : 'bg-raised')}
-    >
-      {children}
-    </section>
   )
 }

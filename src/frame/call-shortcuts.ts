@@ -1,9 +1,10 @@
 // What the keys do on the board: always to the line in front, so that a key means the same whatever has the focus.
+import { type Call, type Connection, connectionOf, ROLES, type Role, takesPart } from '@/core/calls'
 import type { Ask } from '@/core/floor'
 import type { CallView, MeView } from '@/exchange/protocol'
 import { isMine } from '@/words'
 import type { OpenPanel, Panel } from './panel'
-import type { Handlers } from './shortcuts'
+import { type Handlers, ROLE_KEYS } from './shortcuts'
 
 interface Options {
   readonly me: MeView
@@ -26,6 +27,7 @@ export function callShortcuts({ me, calls, inFront, give, panel, onPanel }: Opti
   const mine = endOf(inFront, me)
   const on = { callId: call.id }
   const gives = (command: Ask) => () => void give(command)
+  if (mine !== undefined && !takesPart(mine)) return listeningKeys(call, mine, gives)
   if (mine?.state === 'alerting')
     return {
       answer: gives({ kind: 'answer', ...on }),
@@ -48,6 +50,7 @@ export function callShortcuts({ me, calls, inFront, give, panel, onPanel }: Opti
     keypad: () => toggle('keypad', call.id),
     park: gives({ kind: 'park', ...on }),
     record: gives({ kind: 'record', ...on, to: call.recording === null ? 'on' : 'off' }),
+    askForHelp: gives(me.help?.callId === call.id ? { kind: 'dropHelp' } : { kind: 'askForHelp', ...on }),
     move: gives({ kind: 'moveCall', ...on, endpoint: mine?.endpoint === 'computer' ? 'handset' : 'computer' }),
     ...(call.messageId !== null ? { complete: gives({ kind: 'callMessageBack', ...on }) } : {}),
     ...(consult === undefined
@@ -59,6 +62,16 @@ export function callShortcuts({ me, calls, inFront, give, panel, onPanel }: Opti
     ...(held === undefined ? {} : { alternate: gives({ kind: 'alternate', callId: held.id }) }),
     ...undo(calls, me, give),
   }
+}
+
+/** Whoever listens in changes how with one key, and stops with one. */
+function listeningKeys(call: Call, { beside }: Connection, gives: (command: Ask) => () => void): Handlers {
+  const stop = { hangUp: gives({ kind: 'stopListening', callId: call.id }) }
+  const party = beside === null ? undefined : connectionOf(call, beside)?.party
+  if (party?.kind !== 'agent') return stop
+  const comes = (role: Role) => gives({ kind: 'takeRole', callId: call.id, besideId: party.agentId, role })
+  const roles = Object.fromEntries(ROLES.map((role) => [ROLE_KEYS[role], comes(role)]))
+  return { ...roles, transfer: gives({ kind: 'takeOver', callId: call.id, fromAgentId: party.agentId }), ...stop }
 }
 
 function undo(calls: readonly CallView[], me: MeView, give: Options['give']): Handlers {

@@ -13,6 +13,7 @@ import { Asked } from './asked'
 import { CallbackAlarm } from './callback-alarm'
 import { ConferenceDue } from './conference-due'
 import { useFocusKeeper } from './focus-keeper'
+import { HelpAsked, HelpWanted } from './help'
 import { LiveLine } from './live-line'
 import { Notices } from './notices'
 import { OnShiftProvider, useOnShift } from './on-shift'
@@ -71,6 +72,7 @@ function SignedIn({ account, children }: { account: AccountView; children: React
       <header className="shrink-0">
         <PlacesBar account={account} onStandIns={openStandIns} />
         <ShiftPart />
+        <HelpWanted accountId={account.id} />
         {floor !== null && <Notices floor={floor} account={account} />}
       </header>
       <div data-focus-home className="flex min-h-0 flex-1 flex-col overflow-auto">
@@ -93,6 +95,7 @@ function ShiftPart() {
     <>
       <ShiftBar shift={shift} />
       {!atDesk && <LiveLine shift={shift} />}
+      <HelpAsked me={shift.me} give={shift.give} />
       <Asked me={shift.me} give={shift.give} />
       <ConferenceDue me={shift.me} give={shift.give} />
       <CallbackAlarm me={shift.me} give={shift.give} />

@@ -14,7 +14,8 @@ export const PLACES = [
 export type Place = (typeof PLACES)[number]['id']
 
 const NEEDS: Record<Place, (account: AccountView) => boolean> = {
-  desk: ({ queueIds }) => queueIds.length > 0,
+  /** Whoever listens in needs a desk with sound, and need not serve anything. */
+  desk: ({ queueIds, may }) => queueIds.length > 0 || may.includes('listening'),
   people: () => true,
   callbacks: () => true,
   campaigns: ({ may }) => may.includes('supervision'),

@@ -3,18 +3,19 @@
 // printed on the key, on whatever keyboard, and never fire for what writes: not with AltGr, not with Option on a Mac, not on the number block,
 // not with any further key held. On a Mac, where Option writes, they are pressed with Control and Option together.
 import { useEffect, useLayoutEffect, useRef } from 'react'
+import type { Role } from '@/core/calls'
 import { ownKeys } from '@/ui'
 
 export const SHORTCUTS = {
   answer: { keys: 'Alt+A', does: 'Answer the call that rings' },
   silence: { keys: 'Alt+S', does: 'Silence the ringing; it goes on on the screen' },
   decline: { keys: 'Alt+X', does: 'Decline: the call goes to the next agent' },
-  hold: { keys: 'Alt+H', does: 'Hold, or Retrieve when on hold' },
+  hold: { keys: 'Alt+H', does: 'Hold, or Retrieve when on hold; listening in: only listen' },
   undo: { keys: 'Alt+Z', does: 'Undo a hang-up, a removal or a decline before it reaches the network' },
-  transfer: { keys: 'Alt+T', does: 'Transfer: choose whom, then consult or send at once' },
+  transfer: { keys: 'Alt+T', does: 'Transfer: choose whom, then consult or send at once; listening in: take over' },
   conference: { keys: 'Alt+C', does: 'Conference: bring somebody in, or join both lines' },
-  complete: { keys: 'Alt+G', does: 'Complete the transfer to whom you consult; call back who left the message in hand' },
-  alternate: { keys: 'Alt+W', does: 'Talk to the other line' },
+  complete: { keys: 'Alt+G', does: 'Complete the transfer to whom you consult; call back who left the message in hand; listening in: step in' },
+  alternate: { keys: 'Alt+W', does: 'Talk to the other line; listening in: whisper' },
   endConsult: { keys: 'Alt+E', does: 'End the consult and go back to the first line' },
   keypad: { keys: 'Alt+K', does: 'Keypad' },
   park: { keys: 'Alt+P', does: 'Park the call for anybody to pick up' },
@@ -23,7 +24,8 @@ export const SHORTCUTS = {
   divert: { keys: 'Alt+D', does: 'Divert the call that rings' },
   voicemail: { keys: 'Alt+U', does: 'Send the call that rings to your voicemail' },
   mute: { keys: 'Alt+M', does: 'Mute, or Unmute' },
-  hangUp: { keys: 'Alt+Q', does: 'Hang up' },
+  hangUp: { keys: 'Alt+Q', does: 'Hang up; listening in: stop listening' },
+  askForHelp: { keys: 'Alt+,', does: 'Ask for help with the call, or no longer' },
   nextPage: { keys: 'Alt+N', does: 'Next page of the script' },
   previousPage: { keys: 'Alt+B', does: 'Back one page of the script' },
   notes: { keys: 'Alt+O', does: 'To the notes' },
@@ -38,6 +40,9 @@ export const SHORTCUTS = {
 } as const
 
 export type ShortcutName = keyof typeof SHORTCUTS
+
+/** The key of each role while one listens in: keys that mean nothing else there. */
+export const ROLE_KEYS = { listens: 'hold', whispers: 'alternate', talks: 'complete' } as const satisfies Readonly<Record<Role, ShortcutName>>
 
 /** Alt with a digit chooses the outcome with that key. */
 export const outcomeShortcut = (key: string): string => `Alt+${key}`

@@ -28,6 +28,7 @@ const ListsFormSchema = z.object({
   parkLimitS: positive,
   mostOwed: z.number({ error: 'Type a number.' }).int('A whole number.').min(0, 'Not less than none.').max(99, '99 are the most.'),
   callbackMissedMin: positive,
+  listeningIsShown: z.boolean(),
   takeBackS: z.number({ error: 'Type a number.' }).min(0, 'Not less than nothing.').max(10, 'Ten seconds are the most.'),
 })
 type ListsForm = z.infer<typeof ListsFormSchema>
@@ -103,6 +104,13 @@ export function ListsEditor({ setUp, onSave, onClose }: Props) {
         ))}
         <TextField label="Time zone" problem={errors.timeZone?.message ?? null} {...register('timeZone')} />
       </fieldset>
+      <label className="flex items-baseline gap-2 border-line border-t pt-3">
+        <input type="checkbox" className="size-4 accent-green" {...register('listeningIsShown')} />
+        <span>
+          Agents see who listens in
+          <span className="block text-soft">Turn it off only where the law lets you. Whoever whispers or steps in is always seen.</span>
+        </span>
+      </label>
     </EditorDialog>
   )
 }
@@ -120,6 +128,7 @@ const toForm = (s: SetUp): ListsForm => ({
   takeBackS: s.takeBackMs / SECOND,
   mostOwed: s.mostOwed,
   callbackMissedMin: s.callbackMissedAfterMs / MINUTE,
+  listeningIsShown: s.listeningIsShown,
 })
 
 const fromForm = (form: ListsForm): Partial<SetUp> => ({
@@ -134,4 +143,5 @@ const fromForm = (form: ListsForm): Partial<SetUp> => ({
   takeBackMs: form.takeBackS * SECOND,
   mostOwed: form.mostOwed,
   callbackMissedAfterMs: form.callbackMissedMin * MINUTE,
+  listeningIsShown: form.listeningIsShown,
 })

@@ -28,6 +28,8 @@ export function Lists({ setUp, onEdit }: { setUp: SetUp; onEdit: () => void }) {
           · undo for {formatClock(setUp.takeBackMs)} · {setUp.mostOwed} outcomes may be owed · a callback is missed after{' '}
           {formatClock(setUp.callbackMissedAfterMs)}
         </dd>
+        <dt className="text-soft">Listening in</dt>
+        <dd>{setUp.listeningIsShown ? 'agents see who listens in on their call' : 'agents do not see who only listens in'}</dd>
       </dl>
     </section>
   )

@@ -60,6 +60,8 @@ export function createMixer(context: BaseAudioContext): Mixer {
     unobtainable: loop(cadenceSamples(UNOBTAINABLE, LOOPS_S.unobtainable, rate)),
   }
 
+  /** Between each input and the recorder: shut to whispers. */
+  const recorded = new Map<DeviceId, GainNode>()
   const inputs = new Map<DeviceId, GainNode>()
   const meters = new Map<DeviceId, AnalyserNode>()
   let scene = SILENCE
@@ -71,7 +73,10 @@ export function createMixer(context: BaseAudioContext): Mixer {
       const known = inputs.get(deviceId)
       if (known !== undefined) return known
       const made = gain(levelOf(deviceId))
-      made.connect(heard)
+      const taken = gain(scene.whispers.includes(deviceId) ? 0 : 1)
+      made.connect(ear)
+      made.connect(taken).connect(recording)
+      recorded.set(deviceId, taken)
       inputs.set(deviceId, made)
       return made
     },
@@ -95,6 +100,7 @@ export function createMixer(context: BaseAudioContext): Mixer {
     apply(next) {
       scene = next
       for (const [deviceId, node] of inputs) set(node, levelOf(deviceId))
+      for (const [deviceId, node] of recorded) set(node, next.whispers.includes(deviceId) ? 0 : 1)
       const hears = new Set(Object.values(next.ear))
       set(music, hears.has('music') && !hears.has('voice') ? 1 : 0)
       set(tones.ringing, hears.has('ringing') && !hears.has('voice') ? TONE_LEVEL : 0)

@@ -16,7 +16,7 @@ export async function renderSpoken(words: readonly SpokenAt[], speaker: string, 
   if (typeof OfflineAudioContext === 'undefined' || words.length === 0) return null
   const context = new OfflineAudioContext(1, Math.max(1, Math.round((lastsMs / 1000) * rateHertz)), rateHertz)
   const mixer = createMixer(context)
-  mixer.apply({ ear: { [SPEAKER]: 'voice' }, heard: false, failed: null, recordingId: null })
+  mixer.apply({ ear: { [SPEAKER]: 'voice' }, heard: false, failed: null, whispers: [], recordingId: null })
   mixer.recording.connect(context.destination)
   const voices = createVoices(context)
   const spoken = await Promise.all(words.map(({ atMs, text }) => voices.speak(text, speaker, mixer.input(SPEAKER), atMs / 1000)))

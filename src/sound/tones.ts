@@ -19,6 +19,8 @@ export const ZIP: Cadence = { hertz: [1400, 1800], secondsOnOff: [0.12, 60] }
 export const VOICEMAIL_TONE: Cadence = { hertz: [1000], secondsOnOff: [0.4, 60] }
 /** A soft sign that somebody has been on hold too long. */
 export const HELD_TOO_LONG: Cadence = { hertz: [523.25], secondsOnOff: [0.15, 9.85] }
+/** Somebody asks for help: three short notes, again after a while. */
+export const HELP_WANTED: Cadence = { hertz: [659.25], secondsOnOff: [0.12, 0.1, 0.12, 0.1, 0.12, 7.44] }
 
 /** Samples of a cadence, `seconds` long; each burst fades in and out within 5 ms, so that nothing clicks. */
 export function cadenceSamples({ hertz, secondsOnOff }: Cadence, seconds: number, rateHertz: number): Float32Array {

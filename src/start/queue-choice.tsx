@@ -21,6 +21,7 @@ export function QueueChoice({ centre, queues, seats, seat, ticked, onTick, probl
   return (
     <fieldset className="mt-5" aria-describedby={problem === null ? undefined : 'queues-problem'}>
       <legend className="font-semibold">Queues</legend>
+      {mine.length === 0 && <p className="mb-1">Your account serves no queue. On shift you listen in from the Floor, call, and can be called by colleagues.</p>}
       <ul className="mt-1 divide-y divide-line border-line border-y">
         {mine.map((queue) => (
           <li key={queue.id}>

@@ -1,5 +1,5 @@
 // The board in words: the text equivalent that is announced on change, and the sentence that says what an action would do.
-import { type Connection, FAILURE_WORDS, isOnLine, isPerson, type Party } from '@/core/calls'
+import { type Connection, FAILURE_WORDS, isOnLine, isPerson, type Party, takesPart } from '@/core/calls'
 import type { AgentId } from '@/core/ids'
 import { formatClock } from '@/core/time'
 import type { CallView, CentreView, MeView, SeatView } from '@/exchange/protocol'
@@ -45,7 +45,8 @@ export function describeBoard(me: MeView, views: readonly CallView[], names: Nam
 function describeCall(me: MeView, view: CallView, names: Names, nowMs: number | null): string {
   const { call } = view
   const mine = call.connections.find((c) => isMine(c, me.id))
-  const others = othersOn(view, me.id)
+  if (mine !== undefined && !takesPart(mine)) return describeListening(view, mine, names)
+  const others = othersOn(view, me.id).filter(takesPart)
   const reached = others.filter((c) => c.state !== 'failed')
   const who = listed((reached.length > 0 ? reached : others).map((c) => nameOf(c.party, names)))
   const failed = others
@@ -74,8 +75,30 @@ function describeCall(me: MeView, view: CallView, names: Names, nowMs: number | 
     const hear = rest.length === 1 ? 'hears' : 'hear'
     return `You are talking privately with ${nameOf(private_.party, names)}; ${listed(rest)} ${hear} ${call.aside?.othersHear === 'music' ? 'music' : 'each other'}.`
   }
-  return `You are talking with ${who}.${me.muted ? ' You are muted.' : ''}${failed}`
+  return `You are talking with ${who}.${me.muted ? ' You are muted.' : ''}${failed}${listeners(view, me, names)}`
 }
+
+/** Of whoever listens in or whispers: to whom, and who hears them. */
+function describeListening({ call }: CallView, mine: Connection, names: Names): string {
+  const beside = call.connections.find((c) => c.deviceId === mine.beside)
+  const who = listed(call.connections.filter((c) => isPerson(c.party) && takesPart(c) && c.state !== 'failed').map((c) => nameOf(c.party, names)))
+  const agent = beside === undefined ? 'the agent' : nameOf(beside.party, names)
+  const quiet = beside?.state === 'held' ? ' They are on hold: there is nothing to hear.' : ''
+  return mine.role === 'whispers' ? `You whisper to ${agent}; nobody else of ${who} hears you.${quiet}` : `You listen to ${who}. Nobody hears you.${quiet}`
+}
+
+/** Who of those who came beside me is no party, and what they do. */
+function listeners({ call }: CallView, me: Names['me'], names: Names): string {
+  return call.connections
+    .filter((c) => !takesPart(c) && !isMine(c, me.id))
+    .map(
+      (c) =>
+        ` ${capital(nameOf(c.party, names))} ${c.role === 'listens' ? 'listens in' : c.whispersTo === mineOf(call, me) ? 'whispers to you' : 'whispers to a colleague'}.`,
+    )
+    .join('')
+}
+
+const mineOf = (call: CallView['call'], me: Names['me']) => call.connections.find((c) => isMine(c, me.id))?.deviceId
 
 export const failureWords = ({ failure }: Connection): string | null => (failure === null ? null : FAILURE_WORDS[failure])
 
@@ -95,7 +118,7 @@ function afterCall({ call, ears }: CallView, names: Names): string[] {
   if (call.connections.length === 0) return call.consultFor === null ? ['the call ends'] : []
   const name = (c: Connection) => nameOf(c.party, names)
   const voice = (a: Connection, b: Connection) => ears.some((e) => e.listener === a.deviceId && e.speaker === b.deviceId && e.hears === 'voice')
-  const people = call.connections.filter((c) => isPerson(c.party))
+  const people = call.connections.filter((c) => isPerson(c.party) && takesPart(c))
   const parts = groups(people, (a, b) => voice(a, b) || voice(b, a)).map((group) => `${listed(youFirst(group, names).map(name))} will talk`)
   for (const c of people) {
     const hears = ears.filter((e) => e.listener === c.deviceId).map((e) => e.hears)
@@ -105,6 +128,12 @@ function afterCall({ call, ears }: CallView, names: Names): string[] {
   }
   const ringing = people.filter((c) => c.state === 'alerting' || c.state === 'initiated').filter((c) => !isMine(c, names.me.id))
   if (ringing.length > 0) parts.push(`it rings at ${listed(ringing.map(name))}`)
+  for (const c of call.connections) {
+    if (takesPart(c)) continue
+    const heardBy = call.connections.find((o) => voice(o, c))
+    const [who, does] = isMine(c, names.me.id) ? ['you', ['listen', 'whisper']] : [name(c), ['listens', 'whispers']]
+    parts.push(heardBy === undefined ? `${who} ${does[0]}, heard by nobody` : `${who} ${does[1]} to ${name(heardBy)}`)
+  }
   const queue = call.connections.find((c) => c.party.kind === 'queue')
   if (queue !== undefined) parts.push(`the call waits in ${name(queue)}`)
   const slot = call.connections.find((c) => c.party.kind === 'park')

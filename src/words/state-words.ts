@@ -1,5 +1,6 @@
 // States in words, exactly as they are written on the shift bar and in reports.
 import type { AgentStateName, Diversion } from '@/core/agents'
+import type { Role } from '@/core/calls'
 import { numberWords } from './number-words'
 
 const WORDS: Record<AgentStateName, string> = {
@@ -14,6 +15,12 @@ const WORDS: Record<AgentStateName, string> = {
 }
 
 export const stateWords = (name: AgentStateName, reason: string | null): string => (reason === null ? WORDS[name] : `${WORDS[name]} · ${reason}`)
+
+/** What somebody does who comes to an agent's call, as it stands on a button. */
+export const ROLE_WORDS: Readonly<Record<Role, string>> = { listens: 'Listen', whispers: 'Whisper', talks: 'Step in' }
+
+/** From who is heard by nobody to who is heard by all. */
+export const ROLES_BY_SILENCE: readonly Role[] = ['listens', 'whispers', 'talks']
 
 /** What a key of `spentKey` stands for. */
 export function spentWords(key: string): string {

@@ -10,7 +10,7 @@ const queue = (name: string, change: Partial<WatchedQueue> = {}): WatchedQueue =
   ...change,
 })
 const agent = (name: string, change: Partial<WatchedAgent> = {}): WatchedAgent => ({
-  ...{ id: toAgentId(`agent_${name}`), state: 'notReady', sinceMs: ago(MINUTE), plannedMs: null, wrapUp: null, heldSinceMs: null },
+  ...{ id: toAgentId(`agent_${name}`), state: 'notReady', sinceMs: ago(MINUTE), plannedMs: null, wrapUp: null, heldSinceMs: null, helpSinceMs: null },
   ...change,
 })
 const wrapUp = (limitMs: number | null) => ({ startedAtMs: ago(2 * MINUTE), overMs: MINUTE, limitMs })
@@ -29,17 +29,19 @@ test.each<{ says: string; queues?: readonly WatchedQueue[]; agents?: readonly Wa
   { says: 'without one by when it is over', agents: [agent('x', { state: 'wrapUp', wrapUp: wrapUp(null) })], needs: ['wrapUpTooLong agent_x 60000'] },
   { says: 'an outcome left for later is no wrap-up', agents: [agent('x', { state: 'ready', wrapUp: wrapUp(null) })], needs: [] },
   { says: 'a caller on hold', agents: [agent('x', { state: 'onCall', heldSinceMs: ago(3 * MINUTE) })], needs: ['heldTooLong agent_x 60000'] },
+  { says: 'who asks for help, at once', agents: [agent('x', { state: 'onCall', helpSinceMs: NOW_MS })], needs: ['asksForHelp agent_x 0'] },
 ])('$says', ({ queues = [], agents = [], needs }) => {
   expect(needsNow(queues, agents, 2 * MINUTE, NOW_MS).map((n) => `${n.kind} ${'queueId' in n ? n.queueId : n.agentId} ${n.overMs}`)).toEqual(needs)
 })
 
-test('callers first, those whom nobody serves before all, and then what is over by most', () => {
+test('who asks for help, callers, those whom nobody serves before others, and then what is over by most', () => {
   const queues = [queue('long', { longestSinceMs: ago(5 * MINUTE) }), queue('longer', { longestSinceMs: ago(6 * MINUTE) }), queue('alone', { onShift: 0 })]
   const agents = [
     agent('late', { plannedMs: 1 }),
+    agent('asks', { state: 'onCall', helpSinceMs: ago(1) }),
     agent('later', { sinceMs: ago(2 * MINUTE), plannedMs: 1 }),
     agent('holds', { state: 'onCall', heldSinceMs: ago(3 * MINUTE) }),
   ]
   const order = needsNow(queues, agents, MINUTE, NOW_MS).map((n) => ('queueId' in n ? n.queueId : n.agentId))
-  expect(order).toEqual(['queue_alone', 'queue_longer', 'queue_long', 'agent_holds', 'agent_later', 'agent_late'])
+  expect(order).toEqual(['agent_asks', 'queue_alone', 'queue_longer', 'queue_long', 'agent_holds', 'agent_later', 'agent_late'])
 })

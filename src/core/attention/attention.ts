@@ -24,19 +24,22 @@ export interface WatchedAgent {
   readonly wrapUp: Pick<WrapUp, 'startedAtMs' | 'overMs' | 'limitMs'> | null
   /** Since when nobody talks to their caller; null while somebody does, or nobody is there. */
   readonly heldSinceMs: EpochMs | null
+  /** Since when they ask for help to which nobody has come; null while they do not. */
+  readonly helpSinceMs: EpochMs | null
 }
 
 export type Need =
+  | { readonly kind: 'asksForHelp'; readonly agentId: AgentId; readonly lastsMs: number; readonly overMs: number }
   | { readonly kind: 'nobodyServes' | 'waitsTooLong'; readonly queueId: QueueId; readonly waitedMs: number; readonly overMs: number }
   | { readonly kind: 'heldTooLong' | 'wrapUpTooLong' | 'overPlan'; readonly agentId: AgentId; readonly lastsMs: number; readonly overMs: number }
 
-/** Callers come before agents, and callers of a queue that nobody serves before all. */
-const PRESSING: Readonly<Record<Need['kind'], number>> = { nobodyServes: 0, waitsTooLong: 1, heldTooLong: 2, wrapUpTooLong: 3, overPlan: 4 }
+/** Whoever asks for help has a caller on the line and comes before all; then callers before agents, those of a queue that nobody serves first. */
+const PRESSING: Readonly<Record<Need['kind'], number>> = { asksForHelp: 0, nobodyServes: 1, waitsTooLong: 2, heldTooLong: 3, wrapUpTooLong: 4, overPlan: 5 }
 
 /**
  * Everything that lasts longer than it is meant to at `nowMs`, the most pressing kind first and within it what is over by
  * most: a wait beyond the queue's service level, a hold beyond `holdLimitMs`, a wrap-up beyond its limit or, without one,
- * beyond when it counts as over, a reason beyond its planned time. Times in milliseconds. A caller where nobody is on
+ * beyond when it counts as over, a reason beyond its planned time; somebody who asks for help from the first moment. Times in milliseconds. A caller where nobody is on
  * shift needs somebody at once.
  */
 export function needsNow(queues: readonly WatchedQueue[], agents: readonly WatchedAgent[], holdLimitMs: number, nowMs: EpochMs): readonly Need[] {
@@ -53,12 +56,17 @@ function ofQueue({ id: queueId, waiting, longestSinceMs, onShift, serviceLevelMs
   return overMs > 0 ? [{ kind: 'waitsTooLong', queueId, waitedMs, overMs }] : []
 }
 
-function ofAgent({ id: agentId, state, sinceMs, plannedMs, wrapUp, heldSinceMs }: WatchedAgent, holdLimitMs: number, nowMs: EpochMs): readonly Need[] {
+function ofAgent(
+  { id: agentId, state, sinceMs, plannedMs, wrapUp, heldSinceMs, helpSinceMs }: WatchedAgent,
+  holdLimitMs: number,
+  nowMs: EpochMs,
+): readonly Need[] {
   const over = (kind: 'heldTooLong' | 'wrapUpTooLong' | 'overPlan', fromMs: EpochMs, limitMs: number | null): readonly Need[] => {
     const lastsMs = nowMs - fromMs
     return limitMs !== null && lastsMs > limitMs ? [{ kind, agentId, lastsMs, overMs: lastsMs - limitMs }] : []
   }
   return [
+    ...(helpSinceMs === null ? [] : [{ kind: 'asksForHelp', agentId, lastsMs: nowMs - helpSinceMs, overMs: nowMs - helpSinceMs } as const]),
     ...(heldSinceMs === null ? [] : over('heldTooLong', heldSinceMs, holdLimitMs)),
     ...(state !== 'wrapUp' || wrapUp === null ? [] : over('wrapUpTooLong', wrapUp.startedAtMs, wrapUp.limitMs ?? wrapUp.overMs)),
     ...(state === 'notReady' ? over('overPlan', sinceMs, plannedMs) : []),

@@ -6,7 +6,7 @@ import { left, openScript, recordPage } from '@/core/rules/closing'
 import { forgetAsked, ringWhoAreFree } from '@/core/rules/colleagues'
 import { askForCode, codeKeyed, followConferences } from '@/core/rules/conferences'
 import { answered, freesSomebody, route } from '@/core/rules/door'
-import { endHelp, followAgent, moveHelp, stopWhereBusy } from '@/core/rules/supervision'
+import { endHelp, followAgent, moveHelp, stopUnentitled, stopWhereBusy } from '@/core/rules/supervision'
 import { handoverFailed, rescueStranded } from '@/core/rules/talk'
 import { beginMessage, endMessage, requeueMessages } from '@/core/rules/voicemail'
 import type { Draft } from '@/core/state'
@@ -21,7 +21,7 @@ const FOLLOWS: { readonly [K in FloorEvent['kind']]?: readonly Follows<Extract<F
   connectionFailed: [handoverFailed, rescueStranded, farEndDecided],
   connectionCleared: [handoverFailed, left, rescueStranded, endMessage, farEndDecided, followAgent, endHelp],
   digitsReceived: [codeKeyed],
-  setUpChanged: [requeueMessages],
+  setUpChanged: [requeueMessages, stopUnentitled],
   shiftEnded: [(draft, seq, { agentId }) => forgetAsked(draft, seq, agentId)],
   recordCoded: [(draft, _seq, { campaignId }) => keepTarget(draft, campaignId)],
 }

@@ -1,13 +1,14 @@
 'use client'
 // The actions of a call, at its row's end: what they are depends on what the call is to me. Ending a call stands apart from
 // everything else, and ending one party is never here but on that party's plate.
-import { type Call, type Connection, isConference, isKept, services } from '@/core/calls'
+import { type Call, type Connection, isConference, isKept, onLine, services, takesPart } from '@/core/calls'
 import { type FloorRefusal, toRefusalText } from '@/core/floor'
 import type { CallView } from '@/exchange/protocol'
 import { SHORTCUTS } from '@/frame'
 import { Button, Menu, MenuItem } from '@/ui'
 import { callerWords, lacking } from '@/words'
 import { ActionButton } from './action-button'
+import { BesideMenu } from './beside-actions'
 import { useBoard } from './board-context'
 import type { PickerUse } from './picker'
 
@@ -68,7 +69,7 @@ function SilenceButton({ call, silenced }: { call: Call; silenced: boolean }) {
 export function ConsultActions({ view: { call }, mine, firstName, onTryNext }: Pick<Props, 'view' | 'mine'> & { firstName: string; onTryNext: () => void }) {
   const { me, centre } = useBoard()
   const on = { callId: call.id }
-  const answered = call.connections.some((c) => c !== mine && (c.state === 'connected' || c.state === 'held'))
+  const answered = call.connections.some((c) => c !== mine && (c.state === 'connected' || c.state === 'held') && takesPart(c))
   const failed = call.connections.some((c) => c.state === 'failed')
   const refusal: FloorRefusal | null = answered ? null : { reason: 'consultNotAnswered' }
   return (
@@ -112,7 +113,7 @@ export function ConsultActions({ view: { call }, mine, firstName, onTryNext }: P
 }
 
 function nameForTalk(call: Call, mine: Connection): string {
-  const other = call.connections.find((c) => c !== mine)?.party
+  const other = call.connections.find((c) => c !== mine && takesPart(c))?.party
   return other?.kind === 'outside' ? callerWords(other.name, other.number, 'them') : 'them'
 }
 
@@ -122,7 +123,7 @@ export function LiveActions({ view: { call }, mine, panel, onPanel, consulting }
   const on = { callId: call.id }
   const held = mine.state === 'held'
   const many = isConference(call)
-  const dialling = call.connections.length === 1 || call.connections.every((c) => c === mine || c.state !== 'connected')
+  const dialling = call.connections.every((c) => c === mine || c.state !== 'connected' || !takesPart(c))
   const nobody: FloorRefusal | null = dialling ? { reason: 'nobodyToConsultAbout' } : null
   const toggle = (next: Exclude<Panel, null>) => onPanel(panel === next ? null : next)
   if (consulting)
@@ -132,7 +133,7 @@ export function LiveActions({ view: { call }, mine, panel, onPanel, consulting }
       </ActionButton>
     )
   return (
-    <div className="flex flex-wrap items-stretch justify-end gap-3">
+    <div className="flex flex-wrap items-stretch justify-end gap-2">
       <div className="grid auto-cols-auto grid-flow-col grid-rows-2 gap-1">
         <ActionButton
           command={{ kind: held ? 'retrieve' : 'hold', ...on }}
@@ -174,6 +175,18 @@ export function LiveActions({ view: { call }, mine, panel, onPanel, consulting }
           {call.recording === null ? 'Start recording' : 'Stop recording'}
         </ActionButton>
         <MoveMenu call={call} mine={mine} />
+        {mine.beside !== null ? (
+          <BesideMenu call={call} mine={mine} />
+        ) : (
+          <ActionButton
+            command={me.help?.callId === call.id ? { kind: 'dropHelp' } : { kind: 'askForHelp', ...on }}
+            pressed={me.help?.callId === call.id}
+            tone={me.help?.callId === call.id ? 'brass' : 'plain'}
+            shortcut={SHORTCUTS.askForHelp.keys}
+          >
+            Ask for help
+          </ActionButton>
+        )}
       </div>
       <span aria-hidden className="w-px bg-line" />
       {many ? (
@@ -187,7 +200,7 @@ export function LiveActions({ view: { call }, mine, panel, onPanel, consulting }
             Leave conference
           </ActionButton>
           <ActionButton command={{ kind: 'endForEveryone', ...on }} tone="loss" name="End for everyone">
-            End for everyone ({call.connections.filter((c) => c.state === 'connected' || c.state === 'held').length - 1})
+            End for everyone ({onLine(call).length - 1})
           </ActionButton>
         </div>
       ) : (

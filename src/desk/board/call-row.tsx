@@ -3,7 +3,7 @@
 // pointed at, the cords are drawn as they will be.
 import clsx from 'clsx'
 import { useState } from 'react'
-import { type Call, type Connection, isConference, isOnLine } from '@/core/calls'
+import { type Call, type Connection, isConference, isOnLine, takesPart } from '@/core/calls'
 import type { CallId } from '@/core/ids'
 import type { Work } from '@/core/work'
 import type { CallView } from '@/exchange/protocol'
@@ -11,6 +11,7 @@ import { useSeen } from '@/exchange/react'
 import { Speaks } from '@/frame'
 import { Button, Clock } from '@/ui'
 import { callerWords, isMine, nameOf, othersOn } from '@/words'
+import { BesideActions } from './beside-actions'
 import { useBoard } from './board-context'
 import { ConsultActions, LiveActions, type Panel, RingingActions } from './call-actions'
 import { Cords, type Link } from './cord'
@@ -70,7 +71,7 @@ export function CallRow({ view, isOver, after, work, silenced, firstName, consul
     >
       <Plate
         name="You"
-        kind={mineKind(mine, me.muted, call.recording !== null)}
+        kind={takesPart(mine) ? mineKind(mine, me.muted, call.recording !== null) : mine.role === 'whispers' ? 'Whispering' : 'Listening in'}
         clock={<MyClock mine={mine} view={view} work={work} />}
         tone={second ? 'second' : 'plain'}
         {...(isConference(call) ? { speaks: <Speaks deviceId={null} /> } : {})}
@@ -85,10 +86,12 @@ export function CallRow({ view, isOver, after, work, silenced, firstName, consul
         ))}
         {folds && <StackButton stack={stack} open={open} onToggle={() => setOpen(!open)} />}
       </div>
-      <div className="relative flex @4xl:justify-end @4xl:pl-5">
+      <div className="relative flex @4xl:justify-end @4xl:pl-3">
         {coming.length > 0 && after !== undefined && <Comers coming={coming} after={after} beside={shown.at(-1)} />}
         {call.clearing !== null ? (
           <UndoStrip call={call} about={removing === undefined ? '' : nameOf(removing.party, { me, seats, centre })} />
+        ) : !takesPart(mine) ? (
+          <BesideActions view={view} mine={mine} />
         ) : mine.state === 'alerting' ? (
           <RingingActions view={view} onPanel={onPanel} silenced={silenced} />
         ) : second ? (
@@ -182,6 +185,9 @@ function OpenStack({ view, stack, work }: { view: CallView; stack: readonly Conn
 
 const EDGES = {
   talking: 'border-solid border-green',
+  whisper: 'border-double border-sea',
+  toMe: 'border-double border-sea',
+  toThem: 'border-double border-sea',
   held: 'border-dashed border-brass',
   ringing: 'border-dotted border-brass',
   apart: 'border-dotted border-line-strong',
@@ -286,6 +292,12 @@ const mineKind = (mine: Connection, muted: boolean, recording: boolean): string 
 /** Two clocks, named: with you since you took or dialled it, and in all since the caller came in. */
 function MyClock({ mine, view: { call }, work }: { mine: Connection; view: CallView; work: Work | undefined }) {
   if (mine.state === 'alerting') return <span>ringing here</span>
+  if (!takesPart(mine))
+    return (
+      <span>
+        here for <Clock sinceMs={mine.sinceMs} className="text-ink" />
+      </span>
+    )
   if (call.consultFor !== null)
     return (
       <span>

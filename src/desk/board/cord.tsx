@@ -1,6 +1,6 @@
 // Cords between my plate and the others: solid and taut while talking, slack and broken while held, dotted while ringing,
 // cut short while an end is being cut, with a cross-bar at the muted end. Form tells the state; colour only repeats it.
-import type { Cord, CordForm } from './cord-form'
+import type { Cord, CordForm, LinkForm } from './cord-form'
 
 export const CORD_WIDTH = 128
 /** One party's share of the height. */
@@ -14,6 +14,9 @@ interface Looks {
 }
 const LOOKS: Record<Exclude<CordForm, 'none' | 'cut'>, Looks> = {
   talking: { stroke: 'var(--color-green)', width: 5, sag: 4 },
+  whisper: { stroke: 'var(--color-sea)', width: 3, sag: 4 },
+  toMe: { stroke: 'var(--color-sea)', width: 3, sag: 4 },
+  toThem: { stroke: 'var(--color-sea)', width: 3, sag: 4 },
   held: { stroke: 'var(--color-brass)', width: 4, dash: '38 26 400', sag: 26 },
   ringing: { stroke: 'var(--color-brass)', width: 5, dash: '0.1 12', sag: 4 },
   apart: { stroke: 'var(--color-line-strong)', width: 2, dash: '4 6', sag: 4 },
@@ -23,7 +26,7 @@ const LOOKS: Record<Exclude<CordForm, 'none' | 'cut'>, Looks> = {
 export interface Link {
   /** Places of two plates next to each other. */
   readonly upper: number
-  readonly form: 'talking' | 'ringing'
+  readonly form: LinkForm
 }
 
 interface Props {
@@ -70,6 +73,8 @@ function OneCord({ cord, fromY, toY, second }: { cord: Cord; fromY: number; toY:
     <g data-cord={cord.form}>
       <path d={path} fill="none" stroke={colour} strokeWidth={width} strokeDasharray={dash} strokeLinecap="round" />
       <Jack x={right} y={toY} />
+      {(cord.form === 'toMe' || cord.form === 'whisper') && <Arrow x={26} y={fromY} to="left" />}
+      {(cord.form === 'toThem' || cord.form === 'whisper') && <Arrow x={right - 18} y={toY} to="right" />}
       {cord.mutedHere && <CrossBar x={36} y={fromY} />}
       {cord.mutedThere && <CrossBar x={right - 26} y={toY} />}
     </g>
@@ -79,10 +84,16 @@ function OneCord({ cord, fromY, toY, second }: { cord: Cord; fromY: number; toY:
 /** From one plate to the next: the others hear each other too, with or without me. */
 function LinkCord({ y, form, second }: { y: number; form: Link['form']; second: boolean }) {
   const right = CORD_WIDTH - 8
-  const { stroke, width, dash } = LOOKS[form]
+  const oneWay = form === 'toUpper' || form === 'toLower'
+  const { stroke, width, dash } = LOOKS[oneWay ? 'toMe' : form]
   const path = `M ${right} ${y + 5} C ${right - 20} ${y + 20}, ${right - 20} ${y + PLATE_STEP - 20}, ${right} ${y + PLATE_STEP - 5}`
   const colour = second && form === 'talking' ? 'var(--color-sea)' : stroke
-  return <path data-link={form} d={path} fill="none" stroke={colour} strokeWidth={width - 1} strokeDasharray={dash} strokeLinecap="round" />
+  return (
+    <g data-link={form}>
+      <path d={path} fill="none" stroke={colour} strokeWidth={width - 1} strokeDasharray={dash} strokeLinecap="round" />
+      {oneWay && <Arrow x={right - 18} y={form === 'toUpper' ? y + 8 : y + PLATE_STEP - 8} to="right" />}
+    </g>
+  )
 }
 
 const CrossBar = ({ x, y }: { x: number; y: number }) => (
@@ -90,6 +101,11 @@ const CrossBar = ({ x, y }: { x: number; y: number }) => (
     <line x1={x} y1={y - 13} x2={x} y2={y + 15} />
     <line x1={x + 8} y1={y - 13} x2={x + 8} y2={y + 15} />
   </g>
+)
+
+/** At the end that hears. */
+const Arrow = ({ x, y, to }: { x: number; y: number; to: 'left' | 'right' }) => (
+  <path d={to === 'left' ? `M ${x} ${y - 8} l -14 9 l 14 9 z` : `M ${x} ${y - 8} l 14 9 l -14 9 z`} fill="var(--color-sea)" />
 )
 
 function Jack({ x, y }: { x: number; y: number }) {

@@ -2,7 +2,7 @@
 // The plate of somebody else on a call, in every state that party can be in.
 import { DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
-import { type Connection, isConference, isMachine, isOnLine } from '@/core/calls'
+import { type Connection, isConference, isMachine, isOnLine, takesPart } from '@/core/calls'
 import type { AgentId, CallId, DeviceId } from '@/core/ids'
 import type { Work } from '@/core/work'
 import type { CallView } from '@/exchange/protocol'
@@ -38,9 +38,10 @@ export function PartyPlate({ view, connection, work }: Props) {
   )
 }
 
-function kindOf({ call }: CallView, { party, silenced, received, line }: Connection, work: Work | undefined, queueName: string | null): string {
+function kindOf({ call }: CallView, { party, silenced, received, line, role, beside }: Connection, work: Work | undefined, queueName: string | null): string {
   const heard = lineWords(line)
   const more = `${heard === null ? '' : ` · ${heard}`}${silenced ? ' · muted for all' : ''}${received === '' ? '' : ` · heard keys ${received}`}`
+  if (party.kind === 'agent' && beside !== null) return `Supervisor${role === 'talks' ? ' · stepped in' : ''}${more}`
   if (party.kind === 'agent') return `Colleague${more}`
   if (isMachine(party)) return party.kind === 'conferenceLine' ? 'Keys in the code' : 'Voicemail'
   const isCaller = call.consultFor === null && call.direction === 'inbound' && party.kind === 'outside' && party.number === call.number
@@ -67,6 +68,7 @@ interface ClockedProps {
 
 function Clocked({ view: { call }, connection, mine, work, late }: ClockedProps) {
   const failed = failureWords(connection)
+  if (!takesPart(connection)) return <span className="font-semibold text-sea">{connection.role === 'whispers' ? 'whispers' : 'listens in'}</span>
   if (failed !== null) return <span className="font-semibold text-red">{failed}</span>
   if (mine?.state === 'alerting')
     return (
@@ -91,7 +93,8 @@ function Clocked({ view: { call }, connection, mine, work, late }: ClockedProps)
   if (mine?.state === 'held')
     return (
       <>
-        on hold <Clock sinceMs={mine.sinceMs} className="font-semibold text-ink" />, hears {call.connections.length > 2 ? 'the others' : 'music'}
+        on hold <Clock sinceMs={mine.sinceMs} className="font-semibold text-ink" />, hears{' '}
+        {call.connections.filter(takesPart).length > 2 ? 'the others' : 'music'}
         {late && <strong className="text-red"> · held too long</strong>}
       </>
     )
@@ -125,7 +128,8 @@ interface ActionsOf {
 function partyActions({ view: { call }, connection, name, agentId }: ActionsOf): ReactNode {
   const on = { agentId, callId: call.id, deviceId: connection.deviceId }
   const mine = call.connections.find((c) => isMine(c, agentId))
-  if (mine?.state !== 'connected' || call.clearing !== null || call.connections.length < 3) return undefined
+  if (mine?.state !== 'connected' || call.clearing !== null || !takesPart(mine) || !takesPart(connection)) return undefined
+  if (call.connections.filter(takesPart).length < 3) return undefined
   if (connection.state === 'failed')
     return (
       <Small command={{ kind: 'removeParty', ...on }} name={`Put away ${name}`}>

@@ -55,12 +55,16 @@ export function changeSetUp(draft: Draft, command: Of<'changeSetUp'>): Ruling {
   return null
 }
 
-/** Somebody on shift whose every queue would be retired. */
+/** Somebody on shift whose every queue would be retired; who serves none loses none. */
 function onlyQueueLost(draft: Draft, setUp: SetUp): string | null {
   const inUse = new Set(setUp.queues.filter((q) => !q.retired).map((q) => q.id))
   const worked = new Set(setUp.campaigns.filter((c) => !c.retired).map((c) => c.id))
   const left = values(draft.state.agents).find(
-    ({ shift }) => shift !== null && !shift.queueIds.some((id) => inUse.has(id)) && (shift.campaignId === null || !worked.has(shift.campaignId)),
+    ({ shift }) =>
+      shift !== null &&
+      (shift.queueIds.length > 0 || shift.campaignId !== null) &&
+      !shift.queueIds.some((id) => inUse.has(id)) &&
+      (shift.campaignId === null || !worked.has(shift.campaignId)),
   )
   return left === undefined ? null : agentName(draft.state.setUp, left.id)
 }

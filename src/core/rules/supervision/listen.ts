@@ -61,6 +61,14 @@ export function followAgent(draft: Draft, seq: number, { callId, deviceId }: Ext
     if (c.beside === deviceId && !takesPart(c)) emit(draft, seq, { kind: 'connectionCleared', callId, deviceId: c.deviceId, cause: 'lastParty' })
 }
 
+/** Whoever is no longer allowed to listen does not. */
+export function stopUnentitled(draft: Draft, seq: number): void {
+  for (const { id, engagements } of values(draft.state.agents))
+    for (const { callId, listens } of engagements)
+      if (listens && unentitled(draft.state, id, 'listening') !== null)
+        emit(draft, seq, { kind: 'connectionCleared', callId, deviceId: deviceOfAgent(id), cause: 'hungUp' })
+}
+
 /** Whoever takes up a call of their own listens no longer: they hear one call at a time. */
 export function stopWhereBusy(draft: Draft): void {
   for (const { id, engagements } of values(draft.state.agents)) {

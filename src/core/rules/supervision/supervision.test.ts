@@ -152,6 +152,23 @@ describe('how it ends', () => {
     expect(must(floor.state().agents, SUE)).toMatchObject({ owed: [], wrapUps: [] })
   })
 
+  test('the set-up is changed while they are there; whoever may no longer listen does not', () => {
+    const owner = { ...WATCHED, agents: WATCHED.agents.map((a) => (a.id === SUE ? { ...a, may: [...a.may, 'setUp' as const] } : a)) }
+    const without = { ...owner, agents: owner.agents.map((a) => ({ ...a, may: a.may.filter((m) => m !== 'listening') })) }
+    const floor = aFloor(owner)
+    const commands: readonly Command[] = [
+      { kind: 'startShift', agentId: ANN, queueIds: [FIRST], seat: 'desk' },
+      { kind: 'startShift', agentId: SUE, queueIds: [], seat: 'desk' },
+      { kind: 'goReady', agentId: ANN },
+      arrives(),
+      on('answer'),
+      comes('listens'),
+      { kind: 'changeSetUp', agentId: SUE, setUp: without },
+    ]
+    for (const command of commands) expect(floor.give(command)).toBe('ok')
+    expect(must(floor.state().agents, SUE).engagements).toEqual([])
+  })
+
   test('another agent is listened to instead: there is one at a time', () => {
     const floor = aTalk(comes('listens'), { kind: 'goReady', agentId: BO }, arrives(), on('answer', 2, {}, BO))
     expect(stateOf(floor, SUE)).toBe('listening')
@@ -190,7 +207,7 @@ describe('taking over', () => {
     expect(get(floor.state().work, call(1))?.owedBy).toEqual([ANN, SUE])
     const folder = createLedgerFolder()
     for (const entry of floor.entries) folder.add(entry)
-    expect(folder.underWay(floor.state().atMs)[0]?.agents.map((a) => [a.agentId, a.role])).toEqual([
+    expect(folder.records()[0]?.agents.map((a) => [a.agentId, a.role])).toEqual([
       [ANN, 'handled'],
       [SUE, 'transferredTo'],
     ])

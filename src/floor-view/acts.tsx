@@ -1,0 +1,66 @@
+'use client'
+// What is done on the Floor: each act says in a line what came of it, with its undo where it can have one.
+import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from 'react'
+import type { Ask } from '@/core/floor'
+import { useCommand } from '@/exchange/react'
+import { Button } from '@/ui'
+
+interface Said {
+  readonly says: string
+  readonly refused: boolean
+  readonly undo: Ask | null
+}
+
+interface Acts {
+  /** `done` is said when it was done; `undo` is what would take it back. */
+  readonly act: (ask: Ask, done: string, undo?: Ask | null) => Promise<boolean>
+}
+
+const ActsContext = createContext<Acts & { readonly said: Said | null; readonly putAway: () => void }>({
+  act: async () => false,
+  said: null,
+  putAway: () => {},
+})
+
+export const useActs = (): Acts => useContext(ActsContext)
+
+export function ActsProvider({ children }: { children: ReactNode }) {
+  const command = useCommand()
+  const [said, setSaid] = useState<Said | null>(null)
+  const act = useCallback<Acts['act']>(
+    async (ask, done, undo = null) => {
+      const reply = await command(ask)
+      setSaid(reply.ok ? { says: done, refused: false, undo } : { says: `${reply.refusal.says} ${reply.refusal.next}`, refused: true, undo: null })
+      return reply.ok
+    },
+    [command],
+  )
+  const putAway = useCallback(() => setSaid(null), [])
+  const value = useMemo(() => ({ act, said, putAway }), [act, said, putAway])
+  return <ActsContext value={value}>{children}</ActsContext>
+}
+
+/** What came of the last act, until it is put away or another one is done. */
+export function LastAct() {
+  const { said, act, putAway } = useContext(ActsContext)
+  const undo = said?.undo ?? null
+  return (
+    <section aria-label="What was done" className={said === null ? 'sr-only' : 'mt-2'}>
+      <div role={said?.refused ? 'alert' : 'status'}>
+        {said !== null && (
+          <p className={`flex items-center gap-3 border-l-4 py-1 pl-3 ${said.refused ? 'border-red' : 'border-green'}`}>
+            <span className="min-w-0 flex-1">{said.says}</span>
+            {undo !== null && (
+              <Button className="!h-6" onClick={() => void act(undo, 'Taken back.')}>
+                Undo
+              </Button>
+            )}
+            <Button className="!h-6" tone="quiet" onClick={putAway}>
+              Put it away
+            </Button>
+          </p>
+        )}
+      </div>
+    </section>
+  )
+}
