@@ -58,7 +58,17 @@ export function routing(): void {
   const agents = setUp.agents.map(
     (a, i): ReadyAgent => ({
       id: a.id,
-      shift: { startedAtMs: 0, queueIds: a.queueIds, campaignId: null, leaving: null, seat: 'desk', soundPath: 'computer', soundLost: null, spentMs: {} },
+      shift: {
+        startedAtMs: 0,
+        queueIds: a.queueIds,
+        campaignId: null,
+        levels: null,
+        leaving: null,
+        seat: 'desk',
+        soundPath: 'computer',
+        soundLost: null,
+        spentMs: {},
+      },
       state: { name: 'ready', reason: null, sinceMs: i },
     }),
   )

@@ -2,7 +2,7 @@
 
 import type { DialerReasons } from '@/core/dialer'
 import { readNumber, writeNumber } from '@/core/directory'
-import { type AgentCommand, type Ask, type FloorRefusal, preview, refusalFor, toRefusalText } from '@/core/floor'
+import { type AgentCommand, type Ask, consequences, type FloorRefusal, preview, refusalFor, toRefusalText } from '@/core/floor'
 import type { AgentId, CampaignId } from '@/core/ids'
 import type { Viewer } from '@/core/people'
 import { openAccount, unentitled } from '@/core/rules/rights'
@@ -85,6 +85,14 @@ const WITHOUT_SEAT: readonly Ask['kind'][] = [
   'planConference',
   'replanConference',
   'cancelConference',
+  'takeHelp',
+  'assignWork',
+  'setReadiness',
+  'endShiftOf',
+  'sendWord',
+  'putAwayTold',
+  'moveWaiting',
+  'setDoor',
 ]
 
 export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Promise<Answer> {
@@ -173,6 +181,11 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       const previewed = preview(floor.state(), { ...message.command, agentId: accountId } as AgentCommand, { atMs: floor.now() })
       const calls = previewed.ok ? previewed.calls.map((view) => seenBy(floor.state(), view, accountId)) : []
       return done(JSON.stringify(previewed.ok ? { ...previewed, calls } : previewed))
+    }
+    case 'foresee': {
+      const refused = lacks('supervision')
+      if (refused !== null) return no(refused)
+      return done(JSON.stringify(consequences(floor.state(), { ...message.command, agentId: accountId } as AgentCommand, { atMs: floor.now() })))
     }
     case 'setPin': {
       const refused = message.agentId === accountId ? null : lacks('setUp')

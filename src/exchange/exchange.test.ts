@@ -27,6 +27,7 @@ describe('the running floor', () => {
         'voicemail',
         'conferences',
         'watched',
+        'callers',
       ].sort(),
     )
     const before = tab.messages.length

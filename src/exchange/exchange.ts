@@ -14,6 +14,7 @@ import type { KeyValue } from '@/storage'
 import { advance, createWorld, PACES, type Pace, type World } from '@/world'
 import type { Accounts } from './accounts'
 import { answerTo, type Floor } from './answers'
+import { createCallers } from './callers'
 import { createCatchUp, type FetchLeft } from './catch-up'
 import { type Clocks, createFloorClock } from './clock'
 import { createConferenceParts } from './conferences'
@@ -75,6 +76,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
   const voicemail = createVoicemailParts(state)
   const conferences = createConferenceParts(state)
   const watched = createWatched(state)
+  const callers = createCallers(state)
   const shared = createSharedView(state, (id) => ({ left: feed.left(id), reasons: dialer.reasons(id) }))
 
   const people = createPeople({
@@ -286,6 +288,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
             voicemail: voicemail(accountId),
             conferences: conferences(accountId),
             watched: watched(accountId),
+            callers: callers(accountId),
             device: deviceView,
             sound,
             ...own,

@@ -1,7 +1,7 @@
 // What tabs and the floor say to each other. Schemas for what a tab sends (the floor parses everything it receives);
 // types for what the floor answers, because both ends are built from this file.
 import * as z from 'zod'
-import type { AgentStateName, Diversion, Help, Note, Owed, SoundPath, WrapUp } from '@/core/agents'
+import type { AgentStateName, Diversion, Help, Note, Owed, SoundPath, Told, WrapUp } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import type { Call, Ear } from '@/core/calls'
 import type { CalledRecord, CampaignState, DayCount } from '@/core/campaigns'
@@ -12,11 +12,12 @@ import { AskSchema } from '@/core/floor'
 import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, type CampaignId, CampaignIdSchema, type QueueId, QueueIdSchema } from '@/core/ids'
 import type { OutcomeSet } from '@/core/outcomes'
 import type { Script } from '@/core/scripts'
-import type { CampaignSetUp, Entitlement, QueueSetUp, Reason, SetUp } from '@/core/set-up'
+import type { CampaignSetUp, Entitlement, QueueSetUp, Reason, SetUp, Skill } from '@/core/set-up'
 import type { Task } from '@/core/tasks'
 import { BoxSchema } from '@/core/voicemail'
 import type { Work } from '@/core/work'
 import { PACES, type Pace, PICKS_UP, type PicksUp } from '@/world'
+import type { WaitingCaller } from './callers'
 import type { ConferencesPart } from './conferences'
 import type { Left } from './list-feed'
 import type { VoicemailPart } from './messages'
@@ -87,6 +88,8 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('listAnswers'), requestId, as: z.enum(PICKS_UP).nullable() }).readonly(),
   /** What a command would do to who hears whom, as the JSON of a `Preview`; nothing happens. */
   z.object({ kind: z.literal('preview'), requestId, command: AskSchema }).readonly(),
+  /** What an act on agents or queues would come to, as the JSON of `Consequences`; nothing happens. */
+  z.object({ kind: z.literal('foresee'), requestId, command: AskSchema }).readonly(),
   /** Sound that leaves this desk on a call: tones, as samples at `TONE_RATE_HERTZ`. Whoever hears the agent hears it. */
   z.object({ kind: z.literal('lineSound'), requestId, callId: CallIdSchema, samples: z.instanceof(Float32Array) }).readonly(),
   /** Whether this desk prepares the account's sound before the shift. */
@@ -195,6 +198,7 @@ export interface CentreView {
   /** Who can change the set-up, and with it what an account may do. */
   readonly owners: readonly string[]
   readonly notReadyReasons: readonly Reason[]
+  readonly skills: readonly Skill[]
   /** Seq of the event that set this centre up as it is. */
   readonly revision: number
   readonly queues: readonly {
@@ -278,6 +282,8 @@ export interface QueueView {
   /** Messages that wait to be called back for. */
   readonly messages: number
   readonly open: boolean
+  /** Opened or closed by hand, whatever its hours say; null by its hours. */
+  readonly door: 'open' | 'closed' | null
   readonly storm: boolean
 }
 
@@ -438,6 +444,8 @@ export interface AccountView {
   readonly may: readonly Entitlement[]
   /** Where their shift is: at this tab, at another one, or played by the stand-ins. */
   readonly shift: 'here' | 'elsewhere' | 'standIn' | null
+  /** What whoever answers for the floor has done about them or said to them, until it is put away. */
+  readonly told: readonly Told[]
 }
 
 export interface SetUpInUse {
@@ -453,6 +461,7 @@ export interface DoorParts {
   readonly floor: FloorPart
 }
 
+export type { WaitingCaller } from './callers'
 export type { ConferenceSoon, ConferencesPage, ConferencesPart, ConferenceView } from './conferences'
 export type { BoxView, MessagesPage, MessageView, VoicemailPart } from './messages'
 export type { WatchedSeat } from './watched'
@@ -482,6 +491,8 @@ export interface FloorView extends SharedLists {
   readonly conferences: ConferencesPart
   /** Everybody on shift, for those who answer for the floor; null for others. */
   readonly watched: readonly WatchedSeat[] | null
+  /** Callers who wait, for those who supervise. */
+  readonly callers: readonly WaitingCaller[] | null
   readonly me: MeView | null
   readonly sound: SoundView | null
   readonly device: DeviceView | null

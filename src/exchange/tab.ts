@@ -43,7 +43,20 @@ export const createTab = (port: TabPort): Tab => ({
 })
 
 /** Parts of a view that differ from tab to tab. */
-const OWN_PARTS: readonly (keyof TabView)[] = ['door', 'account', 'voicemail', 'conferences', 'watched', 'me', 'calls', 'work', 'sound', 'device', 'seatMoved']
+const OWN_PARTS: readonly (keyof TabView)[] = [
+  'door',
+  'account',
+  'voicemail',
+  'conferences',
+  'watched',
+  'callers',
+  'me',
+  'calls',
+  'work',
+  'sound',
+  'device',
+  'seatMoved',
+]
 
 /** Sends a tab the parts of its view that changed. `sharedJson` remembers, for one round of tabs, what is the same for all of them. */
 export function show(tab: Tab, view: Partial<TabView>, lists: ListChanges | null, atMs: number, sharedJson: Map<keyof TabView, string>): void {

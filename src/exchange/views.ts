@@ -7,7 +7,7 @@ import { type Pair, pairKey } from '@/core/colleagues'
 import type { DialerReasons } from '@/core/dialer'
 import { callerLabel } from '@/core/directory'
 import type { AgentId, CallId } from '@/core/ids'
-import { isOpen } from '@/core/queues'
+import { isOpenAt } from '@/core/queues'
 import { linesInUse } from '@/core/rules/campaign'
 import { queueOutlook } from '@/core/rules/door'
 import { isAwaited } from '@/core/rules/shift'
@@ -46,8 +46,9 @@ export const selectDoor = ({ setUp }: FloorState, { accountId, because }: Pick<T
 
 export function selectAccount(state: FloorState, tab: Pick<Tab, 'agentId'>, accountId: AgentId): AccountView {
   const { id, name, role, queueIds, may } = agentSetUp(state.setUp, accountId)
-  const seat = get(state.agents, id)?.shift?.seat ?? null
-  return { id, name, role, queueIds, may, shift: seat === 'desk' ? (tab.agentId === id ? 'here' : 'elsewhere') : seat }
+  const agent = get(state.agents, id)
+  const seat = agent?.shift?.seat ?? null
+  return { id, name, role, queueIds, may, shift: seat === 'desk' ? (tab.agentId === id ? 'here' : 'elsewhere') : seat, told: agent?.told ?? [] }
 }
 
 export function selectCentre({ setUp, setUpSeq }: FloorState, { places, people }: Pick<Scenario, 'places' | 'people'>): CentreView {
@@ -64,6 +65,7 @@ export function selectCentre({ setUp, setUpSeq }: FloorState, { places, people }
     mostOwed,
     listeningIsShown,
     notReadyReasons,
+    skills: setUp.skills,
     revision: setUpSeq,
     owners: setUpOwners(setUp),
     queues: setUp.queues
@@ -155,17 +157,19 @@ export function queueView(state: FloorState, queue: QueueSetUp): QueueView {
     kept: line.filter((call) => call.keptFor !== null).length,
     messages: state.messagesWaiting[id]?.length ?? 0,
     open: isOpenNow(queue, state),
+    door: state.doors[id] ?? null,
     storm: state.storm.includes(id),
   }
 }
 
 /** Hours begin and end with a minute: what a calendar has said of one is not asked again. */
 const opened = new WeakMap<QueueSetUp, { readonly minute: number; readonly open: boolean }>()
-function isOpenNow(queue: QueueSetUp, { setUp, atMs }: FloorState): boolean {
+function isOpenNow(queue: QueueSetUp, { setUp, doors, atMs }: FloorState): boolean {
+  if (doors[queue.id] !== undefined) return doors[queue.id] === 'open'
   const minute = Math.floor(atMs / MINUTE)
   const known = opened.get(queue)
   if (known?.minute === minute) return known.open
-  const open = isOpen(queue.hours, setUp.timeZone, atMs)
+  const open = isOpenAt(queue, {}, setUp.timeZone, atMs)
   opened.set(queue, { minute, open })
   return open
 }

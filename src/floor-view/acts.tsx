@@ -8,12 +8,12 @@ import { Button } from '@/ui'
 interface Said {
   readonly says: string
   readonly refused: boolean
-  readonly undo: Ask | null
+  readonly undo: readonly Ask[] | null
 }
 
 interface Acts {
   /** `done` is said when it was done; `undo` is what would take it back. */
-  readonly act: (ask: Ask, done: string, undo?: Ask | null) => Promise<boolean>
+  readonly act: (ask: Ask, done: string, undo?: readonly Ask[] | null) => Promise<boolean>
 }
 
 const ActsContext = createContext<Acts & { readonly said: Said | null; readonly putAway: () => void }>({
@@ -44,6 +44,9 @@ export function ActsProvider({ children }: { children: ReactNode }) {
 export function LastAct() {
   const { said, act, putAway } = useContext(ActsContext)
   const undo = said?.undo ?? null
+  const takeBack = async (steps: readonly Ask[]) => {
+    for (const step of steps) if (!(await act(step, 'Taken back.'))) return
+  }
   return (
     <section aria-label="What was done" className={said === null ? 'sr-only' : 'mt-2'}>
       <div role={said?.refused ? 'alert' : 'status'}>
@@ -51,7 +54,7 @@ export function LastAct() {
           <p className={`flex items-center gap-3 border-l-4 py-1 pl-3 ${said.refused ? 'border-red' : 'border-green'}`}>
             <span className="min-w-0 flex-1">{said.says}</span>
             {undo !== null && (
-              <Button className="!h-6" onClick={() => void act(undo, 'Taken back.')}>
+              <Button className="!h-6" onClick={() => void takeBack(undo)}>
                 Undo
               </Button>
             )}

@@ -1,10 +1,14 @@
 'use client'
-// What may be done about an agent, behind their name: come to their call, as far as they are on one.
+// What may be done about an agent, behind their name: come to their call, change what they serve, set them ready or not, tell them something.
 import type { Role } from '@/core/calls'
-import { Menu, MenuItem } from '@/ui'
+import type { Ask } from '@/core/floor'
+import type { Reason } from '@/core/set-up'
+import { MenuItem, MenuLine } from '@/ui'
 import { ROLE_WORDS, ROLES_BY_SILENCE } from '@/words'
+import { ActItem, ActMenu } from './act-item'
 import { useActs } from './acts'
 import type { AgentRow } from './agent-row'
+import { readinessUndo } from './undo'
 
 const DONE: Readonly<Record<Role, (name: string) => string>> = {
   listens: (name) => `You listen to ${name}.`,
@@ -12,12 +16,21 @@ const DONE: Readonly<Record<Role, (name: string) => string>> = {
   talks: (name) => `You have stepped in beside ${name}.`,
 }
 
-export function AgentMenu({ agent }: { agent: AgentRow }) {
+interface Props {
+  readonly agent: AgentRow
+  readonly reasons: readonly Reason[]
+  readonly onWork: (agents: readonly AgentRow[]) => void
+  readonly onWord: (agents: readonly AgentRow[]) => void
+}
+
+export function AgentMenu({ agent, reasons, onWork, onWord }: Props) {
   const { act } = useActs()
   const { id, name, watched } = agent
   const callId = watched?.onCallId ?? null
+  const sets = (ready: boolean, reason: string): Ask => ({ kind: 'setReadiness', agentIds: [id], ready, reason })
+  const ends: Ask = { kind: 'endShiftOf', toAgentId: id }
   return (
-    <Menu
+    <ActMenu
       label={`Acts on ${name}`}
       trigger={
         <button
@@ -29,16 +42,36 @@ export function AgentMenu({ agent }: { agent: AgentRow }) {
         </button>
       }
     >
-      {callId === null && <MenuItem disabled onSelect={() => {}}>{`${name} is on no call`}</MenuItem>}
-      {callId !== null &&
-        ROLES_BY_SILENCE.map((role) => (
-          <MenuItem key={role} onSelect={() => void act({ kind: 'takeRole', callId, besideId: id, role }, DONE[role](name))}>
-            {ROLE_WORDS[role]}
-          </MenuItem>
-        ))}
       {callId !== null && (
-        <MenuItem onSelect={() => void act({ kind: 'takeOver', callId, fromAgentId: id }, `You have taken the call over from ${name}.`)}>Take over</MenuItem>
+        <>
+          {ROLES_BY_SILENCE.map((role) => (
+            <MenuItem key={role} onSelect={() => void act({ kind: 'takeRole', callId, besideId: id, role }, DONE[role](name))}>
+              {ROLE_WORDS[role]}
+            </MenuItem>
+          ))}
+          <MenuItem onSelect={() => void act({ kind: 'takeOver', callId, fromAgentId: id }, `You have taken the call over from ${name}.`)}>Take over</MenuItem>
+          <MenuLine />
+        </>
       )}
-    </Menu>
+      <MenuItem onSelect={() => onWord([agent])}>Message…</MenuItem>
+      <MenuItem onSelect={() => onWork([agent])}>Change work…</MenuItem>
+      <MenuLine />
+      <ActItem ask={sets(true, '')} onSelect={() => void act(sets(true, ''), `${name} is set ready.`, readinessUndo([agent]))}>
+        Set ready
+      </ActItem>
+      {reasons.map((r) => (
+        <ActItem
+          key={r.name}
+          ask={sets(false, r.name)}
+          onSelect={() => void act(sets(false, r.name), `${name} is set not ready: ${r.name}.`, readinessUndo([agent]))}
+        >
+          Set not ready: {r.name}
+        </ActItem>
+      ))}
+      <MenuLine />
+      <ActItem ask={ends} onSelect={() => void act(ends, `${name}’s shift is ended.`)}>
+        End shift
+      </ActItem>
+    </ActMenu>
   )
 }

@@ -1,6 +1,8 @@
 // Everybody on shift: what they do, for how long against what is planned, and whom they have on the line.
 import clsx from 'clsx'
+import { useMemo } from 'react'
 import type { Role } from '@/core/calls'
+import type { Reason } from '@/core/set-up'
 import { formatClock } from '@/core/time'
 import { StateMark } from '@/frame'
 import { Clock, type Column, Table } from '@/ui'
@@ -13,10 +15,30 @@ const BESIDE_WORDS: Readonly<Record<Role, string>> = { listens: 'listens', whisp
 export const GROUPINGS = ['nothing', 'state', 'queue'] as const
 export type Grouping = (typeof GROUPINGS)[number]
 
-const COLUMNS: readonly Column<AgentRow>[] = [
+interface Acting {
+  readonly chosen: ReadonlySet<string>
+  readonly onChoose: (id: string) => void
+  readonly reasons: readonly Reason[]
+  readonly onWork: (agents: readonly AgentRow[]) => void
+  readonly onWord: (agents: readonly AgentRow[]) => void
+}
+
+const columnsFor = ({ chosen, onChoose, ...acting }: Acting): readonly Column<AgentRow>[] => [
+  {
+    ...{ id: 'chosen', heading: '', width: 'w-6' },
+    cell: (a) => (
+      <input
+        type="checkbox"
+        aria-label={`Choose ${a.name}`}
+        className="my-0.5 block size-3.5 accent-green"
+        checked={chosen.has(a.id)}
+        onChange={() => onChoose(a.id)}
+      />
+    ),
+  },
   {
     ...{ id: 'name', heading: 'Agent', isName: true, sortBy: (a) => a.name, width: 'w-36' },
-    cell: (a) => <AgentMenu agent={a} />,
+    cell: (a) => <AgentMenu agent={a} {...acting} />,
   },
   {
     ...{ id: 'state', heading: 'State', sortBy: (a) => stateWords(a.state, a.reason), width: 'w-42' },
@@ -28,7 +50,7 @@ const COLUMNS: readonly Column<AgentRow>[] = [
     ),
   },
   {
-    ...{ id: 'for', heading: 'For', align: 'right', sortBy: (a) => -a.sinceMs, className: 'pr-4 text-right', width: 'w-30 pr-4' },
+    ...{ id: 'for', heading: 'For', align: 'right', sortBy: (a) => -a.sinceMs, className: 'pr-4 text-right', width: 'w-27 pr-4' },
     cell: (a) => (
       <span className={clsx('whitespace-nowrap', a.isPressing && 'font-semibold text-red')}>
         <Clock sinceMs={a.sinceMs} />
@@ -55,7 +77,7 @@ const COLUMNS: readonly Column<AgentRow>[] = [
       ),
   },
   {
-    ...{ id: 'coded', heading: 'Coded', align: 'right', sortBy: (a) => a.watched?.codedCount ?? 0, className: 'tabular text-right', width: 'w-14' },
+    ...{ id: 'coded', heading: 'Coded', align: 'right', sortBy: (a) => a.watched?.codedCount ?? 0, className: 'tabular text-right', width: 'w-12' },
     cell: (a) => a.watched?.codedCount ?? 0,
   },
 ]
@@ -65,7 +87,9 @@ const GROUP_OF: Readonly<Record<Exclude<Grouping, 'nothing'>, (a: AgentRow) => s
   queue: (a) => a.behalf ?? 'Nobody on the line',
 }
 
-export function AgentsNow({ rows, grouping }: { rows: readonly AgentRow[]; grouping: Grouping }) {
+export function AgentsNow({ rows, grouping, ...acting }: { rows: readonly AgentRow[]; grouping: Grouping } & Acting) {
+  const { chosen, onChoose, reasons, onWork, onWord } = acting
+  const columns = useMemo(() => columnsFor({ chosen, onChoose, reasons, onWork, onWord }), [chosen, onChoose, reasons, onWork, onWord])
   const grouped = grouping === 'nothing' ? {} : { groupOf: GROUP_OF[grouping] }
-  return <Table label="Agents" columns={COLUMNS} rows={rows} keyOf={(a) => a.id} {...grouped} compact className="mt-2 leading-[18px]" />
+  return <Table label="Agents" columns={columns} rows={rows} keyOf={(a) => a.id} {...grouped} compact className="mt-2 leading-[18px]" />
 }

@@ -1,26 +1,22 @@
 // Every queue: who waits now, who could answer, and how its day goes.
 import clsx from 'clsx'
-import type { Grouped } from '@/core/reports'
+import { useMemo, useState } from 'react'
+import type { AgentId } from '@/core/ids'
 import { formatClock } from '@/core/time'
-import type { QueueView } from '@/exchange/protocol'
 import { Clock, type Column, Table } from '@/ui'
-
-export interface QueueRow extends QueueView {
-  readonly name: string
-  readonly isPressing: boolean
-  /** Of today; undefined before anything was offered. */
-  readonly today: Grouped['measures'] | undefined
-}
+import { QueueMenu } from './queue-menu'
+import type { QueueRow } from './queue-row'
+import { WaitingCallers } from './waiting-callers'
 
 const share = (ratio: number | null | undefined) => (ratio == null ? <span className="text-soft">none</span> : `${Math.round(ratio * 100)} %`)
 const right = 'tabular text-right'
 
-const COLUMNS: readonly Column<QueueRow>[] = [
+const columnsFor = (mayStorm: boolean, opened: ReadonlySet<string>, onOpen: (id: string) => void): readonly Column<QueueRow>[] => [
   {
     ...{ id: 'name', heading: 'Queue', isName: true, sortBy: (q) => q.name },
     cell: (q) => (
       <>
-        <span title={q.name}>{q.name}</span>
+        <QueueMenu queue={q} mayStorm={mayStorm} />
         {!q.open && <span className="ml-2 border border-line-strong px-1 font-normal text-soft">closed</span>}
         {q.storm && <span className="ml-2 border border-brass bg-brass-wash px-1 font-normal text-brass-text">storm</span>}
       </>
@@ -28,7 +24,20 @@ const COLUMNS: readonly Column<QueueRow>[] = [
   },
   {
     ...{ id: 'waiting', heading: 'Wait', align: 'right', sortBy: (q) => q.waiting, className: right, width: 'w-12' },
-    cell: (q) => <span className={clsx(q.waiting > 0 && 'font-semibold', q.isPressing && 'text-red')}>{q.waiting}</span>,
+    cell: (q) =>
+      q.waiting === 0 ? (
+        0
+      ) : (
+        <button
+          type="button"
+          aria-expanded={opened.has(q.id)}
+          aria-label={`${q.waiting} waiting in ${q.name}`}
+          onClick={() => onOpen(q.id)}
+          className={clsx('min-w-6 font-semibold underline decoration-dotted underline-offset-2', q.isPressing && 'text-red')}
+        >
+          {q.waiting}
+        </button>
+      ),
   },
   {
     ...{ id: 'longest', heading: 'Longest', align: 'right', sortBy: (q) => q.longestSinceMs, className: 'text-right', width: 'w-16' },
@@ -63,6 +72,26 @@ const COLUMNS: readonly Column<QueueRow>[] = [
   },
 ]
 
-export function QueuesNow({ rows }: { rows: readonly QueueRow[] }) {
-  return <Table label="Queues" columns={COLUMNS} rows={rows} keyOf={(q) => q.id} className="mt-4" />
+interface Props {
+  readonly rows: readonly QueueRow[]
+  readonly ready: readonly { readonly id: AgentId; readonly name: string }[]
+  readonly mayStorm: boolean
+}
+
+export function QueuesNow({ rows, ready, mayStorm }: Props) {
+  const [opened, setOpened] = useState<ReadonlySet<string>>(new Set())
+  const columns = useMemo(
+    () =>
+      columnsFor(mayStorm, opened, (id) =>
+        setOpened((before) => {
+          const after = new Set(before)
+          if (!after.delete(id)) after.add(id)
+          return after
+        }),
+      ),
+    [mayStorm, opened],
+  )
+  const below = (q: QueueRow) =>
+    opened.has(q.id) && q.waiting > 0 ? <WaitingCallers callers={q.callers} waiting={q.waiting} queues={rows} ready={ready} /> : null
+  return <Table label="Queues" columns={columns} rows={rows} keyOf={(q) => q.id} below={below} className="mt-4" />
 }

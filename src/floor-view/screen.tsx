@@ -6,25 +6,36 @@ import { needsNow } from '@/core/attention'
 import { folded } from '@/core/people'
 import { DAY } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
-import type { CentreView, QueueView, SeatView, WatchedSeat } from '@/exchange/protocol'
+import type { AccountView, CampaignView, CentreView, QueueView, SeatView, WaitingCaller, WatchedSeat } from '@/exchange/protocol'
 import { useAllSeen } from '@/exchange/react'
 import { useHistory } from '@/history/react'
 import { SelectField, TextField, useNowMs } from '@/ui'
-import { stateWords } from '@/words'
+import { listed, stateWords } from '@/words'
 import { ActsProvider, LastAct } from './acts'
-import { rowsOf, watchedAgent } from './agent-row'
+import { type AgentRow, rowsOf, watchedAgent } from './agent-row'
 import { AgentsNow, GROUPINGS, type Grouping } from './agents-now'
+import { ChangeWork } from './change-work'
+import { ChosenBar } from './chosen-bar'
 import { Needs } from './needs'
 import { QueuesNow } from './queues-now'
+import { SendWord } from './send-word'
 import { needWords } from './words'
 
 const GROUPING_WORDS: Readonly<Record<Grouping, string>> = { nothing: 'Nothing', state: 'State', queue: 'Queue or campaign' }
 
 export function FloorScreen() {
-  const seen = useAllSeen(({ centre, seats, queues, watched }) => ({ centre, seats, queues, watched }))
+  const seen = useAllSeen(({ centre, seats, queues, watched, callers, campaigns, account }) => ({
+    centre,
+    seats,
+    queues,
+    watched,
+    callers,
+    campaigns,
+    account,
+  }))
   return seen === null ? null : (
     <ActsProvider>
-      <Floor {...seen} watched={seen.watched ?? []} />
+      <Floor {...seen} watched={seen.watched ?? []} callers={seen.callers ?? []} />
     </ActsProvider>
   )
 }
@@ -34,13 +45,21 @@ interface Props {
   readonly seats: readonly SeatView[]
   readonly queues: readonly QueueView[]
   readonly watched: readonly WatchedSeat[]
+  readonly callers: readonly WaitingCaller[]
+  readonly campaigns: readonly CampaignView[]
+  readonly account: AccountView
 }
 
-function Floor({ centre, seats, queues, watched }: Props) {
+function Floor({ centre, seats, queues, watched, callers, campaigns, account }: Props) {
   const nowMs = useNowMs()
   const [typed, setTyped] = useState('')
   const [grouping, setGrouping] = useState<Grouping>('nothing')
   const today = useToday()
+  const [chosenIds, setChosenIds] = useState<ReadonlySet<string>>(new Set())
+  const [work, setWork] = useState<readonly AgentRow[] | null>(null)
+  const [word, setWord] = useState<readonly AgentRow[] | null>(null)
+  const onChoose = useCallback((id: string) => setChosenIds((before) => toggled(before, id)), [])
+  const reasons = useMemo(() => centre.notReadyReasons.filter((r) => !r.givenByFloor), [centre.notReadyReasons])
   const rows = useMemo(() => rowsOf(seats, watched, centre), [seats, watched, centre])
   const standing = queues.flatMap((q) => {
     const about = centre.queues.find((c) => c.id === q.id)
@@ -54,6 +73,8 @@ function Floor({ centre, seats, queues, watched }: Props) {
     standing: (id: string) => standing.find((q) => q.id === id),
     reason: (id: string) => rows.find((a) => a.id === id)?.reason ?? null,
   }
+  // Somebody who has gone home is chosen no longer.
+  const chosen = rows.filter((a) => chosenIds.has(a.id))
   const words = folded(typed)
   const shown = rows.filter((a) => folded(`${a.name} ${stateWords(a.state, a.reason)} ${a.behalf ?? ''} ${a.watched?.with ?? ''}`).includes(words))
   return (
@@ -61,7 +82,16 @@ function Floor({ centre, seats, queues, watched }: Props) {
       <div className="w-[592px] shrink-0 overflow-auto border-line border-r bg-raised px-6 py-4 max-lg:w-full">
         <h1 className="font-semibold text-2xl">Floor</h1>
         <Needs needs={needs} wordsOf={(need) => needWords(need, names)} />
-        <QueuesNow rows={standing.map((q) => ({ ...q, isPressing: pressing.has(q.id), today: today?.find((t) => t.id === q.id)?.measures }))} />
+        <QueuesNow
+          rows={standing.map((q) => ({
+            ...q,
+            isPressing: pressing.has(q.id),
+            today: today?.find((t) => t.id === q.id)?.measures,
+            callers: callers.filter((c) => c.queueId === q.id),
+          }))}
+          ready={rows.filter((a) => a.state === 'ready')}
+          mayStorm={account.may.includes('setUp')}
+        />
       </div>
       <section aria-label="On shift" className="min-w-0 flex-1 overflow-auto px-5 py-3">
         <div className="flex flex-wrap items-end gap-3">
@@ -97,10 +127,29 @@ function Floor({ centre, seats, queues, watched }: Props) {
           </SelectField>
         </div>
         <LastAct />
-        {shown.length > 0 && <AgentsNow rows={shown.map((a) => ({ ...a, isPressing: pressing.has(a.id) }))} grouping={grouping} />}
+        {chosen.length > 0 && <ChosenBar chosen={chosen} reasons={reasons} onWork={setWork} onWord={setWord} onClear={() => setChosenIds(new Set())} />}
+        {shown.length > 0 && (
+          <AgentsNow
+            rows={shown.map((a) => ({ ...a, isPressing: pressing.has(a.id) }))}
+            grouping={grouping}
+            chosen={chosenIds}
+            onChoose={onChoose}
+            reasons={reasons}
+            onWork={setWork}
+            onWord={setWord}
+          />
+        )}
+        {work !== null && <ChangeWork agents={work} centre={centre} campaigns={campaigns} onClose={() => setWork(null)} />}
+        {word !== null && <SendWord to={word} who={listed(word.map((a) => a.name))} onClose={() => setWord(null)} />}
       </section>
     </main>
   )
+}
+
+const toggled = (before: ReadonlySet<string>, id: string): ReadonlySet<string> => {
+  const after = new Set(before)
+  if (!after.delete(id)) after.add(id)
+  return after
 }
 
 /** Figures of each queue since midnight, asked for anew as calls end. */

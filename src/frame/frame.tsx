@@ -20,6 +20,7 @@ import { OnShiftProvider, useOnShift } from './on-shift'
 import { PlacesBar } from './places'
 import { ShiftBar } from './shift-bar'
 import { SignIn } from './sign-in'
+import { ToldLines } from './told'
 
 /** Seldom opened: they come when they are. */
 const StandIns = dynamic(() => import('./stand-ins').then((m) => m.StandIns))
@@ -73,6 +74,7 @@ function SignedIn({ account, children }: { account: AccountView; children: React
         <PlacesBar account={account} onStandIns={openStandIns} />
         <ShiftPart />
         <HelpWanted accountId={account.id} />
+        <ToldLines />
         {floor !== null && <Notices floor={floor} account={account} />}
       </header>
       <div data-focus-home className="flex min-h-0 flex-1 flex-col overflow-auto">

@@ -163,14 +163,22 @@ export function eventWords(event: FloorEvent, names: Names): string {
       return `${capital(device(event.deviceId))} ${ROLE_WORDS[event.role](event.beside === null ? 'the agent' : device(event.beside))}`
     case 'callTakenOver':
       return `${agent(event.byAgentId)} took the call over from ${agent(event.fromAgentId)}`
+    case 'waitingMoved':
+      return `${agent(event.byAgentId)} sent the caller ${event.to.kind === 'head' ? 'to the head of the queue' : event.to.kind === 'callback' ? 'away, to be called back in turn' : `to ${event.to.kind === 'queue' ? queue(event.to.queueId) : agent(event.to.agentId)}`}`
+    case 'queueDoorSet':
+      return `${agent(event.byAgentId)} ${event.door === null ? `gave ${queue(event.queueId)} back to its hours` : `${event.door === 'open' ? 'opened' : 'closed'} ${queue(event.queueId)}`}`
+    case 'workAssigned':
+      return `${agent(event.byAgentId)} changed what ${agent(event.agentId)} serves`
+    case 'agentTold':
+      return `${agent(event.agentId)} was told so by ${agent(event.byAgentId)}`
+    case 'toldPutAway':
+      return `${agent(event.agentId)} has read it`
     case 'helpAsked':
       return `${agent(event.agentId)} asked for help`
     case 'helpTaken':
       return `${agent(event.byAgentId)} came to help ${agent(event.agentId)}`
     case 'helpEnded':
-      return event.because === 'takenBack'
-        ? `${agent(event.agentId)} no longer asked for help`
-        : `${agent(event.agentId)} left the call they asked for help with`
+      return `${agent(event.agentId)} no longer asked for help`
     case 'connectionMoved':
       return `${device(event.deviceId)} went on with the call on another device (${ENDPOINT_WORDS[event.endpoint]})`
     case 'recordingChanged':

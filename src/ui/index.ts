@@ -9,7 +9,7 @@ export { About, PinField, Problem, Problems, SelectField, TextField } from './fi
 export { FileButton } from './file-button'
 export { ownKeys, setKeysOwner, setOwnKeys, useOwnKeys } from './keys'
 export { ListBeside } from './list-beside'
-export { Menu, MenuItem } from './menu'
+export { Menu, MenuItem, MenuLine } from './menu'
 export { nameIn } from './name-in'
 export { Clock, setClockSource, useNowMs } from './now'
 export { type Pane, Panes } from './panes'

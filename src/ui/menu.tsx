@@ -34,11 +34,23 @@ export function Menu({ label, trigger, align = 'start', children, open, onOpenCh
   )
 }
 
-export function MenuItem({ onSelect, disabled = false, children }: { onSelect: () => void; disabled?: boolean; children: ReactNode }) {
+/** Between what belongs together. */
+export const MenuLine = () => <DropdownMenu.Separator className="my-1 border-line border-t" />
+
+interface ItemProps {
+  readonly onSelect: () => void
+  /** Reached by pointer or keyboard, and not chosen yet. */
+  readonly onPoint?: () => void
+  readonly disabled?: boolean
+  readonly children: ReactNode
+}
+
+export function MenuItem({ onSelect, onPoint, disabled = false, children }: ItemProps) {
   return (
     <DropdownMenu.Item
       disabled={disabled}
       onSelect={onSelect}
+      {...(onPoint === undefined ? {} : { onFocus: onPoint })}
       className="cursor-pointer px-3 py-1.5 outline-none data-[highlighted]:bg-green-wash data-[disabled]:text-soft"
     >
       {children}

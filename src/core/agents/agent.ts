@@ -5,7 +5,7 @@ import { type CallChange, type ConnectionState, isInternal, takesPart } from '@/
 import type { AgentId, CallId, CampaignId, QueueId } from '@/core/ids'
 import type { OutcomeEvent, OutcomeTakenBack } from '@/core/outcomes'
 import { type EpochMs, utcDay } from '@/core/time'
-import type { AgentEvent, Diversion, SoundPath } from './event'
+import type { AgentEvent, Diversion, Levels, SoundPath, ToldWhat } from './event'
 
 /** `internalCall`: talking with colleagues about no work; `listening`: listening in or whispering. Their time is nobody's handle time. */
 export type AgentStateName = 'signedOut' | 'notReady' | 'ready' | 'ringing' | 'onCall' | 'internalCall' | 'listening' | 'wrapUp'
@@ -47,6 +47,8 @@ export interface Shift {
   readonly startedAtMs: EpochMs
   readonly queueIds: readonly QueueId[]
   readonly campaignId: CampaignId | null
+  /** In place of the account's, for this shift; null for those. */
+  readonly levels: Levels | null
   /** Why they will not be ready once whoever is on the way to them has been there; null while nobody is, or they stay. */
   readonly leaving: string | null
   readonly seat: 'desk' | 'standIn'
@@ -88,6 +90,7 @@ export interface Agent {
   // What outlasts a shift.
   /** Time of former shifts that began on this day (UTC), by `spentKey`. */
   readonly earlier: { readonly day: string; readonly spentMs: Shift['spentMs'] } | null
+  readonly told: readonly Told[]
   readonly note: Note | null
   /** Calls of colleagues go to voicemail. */
   readonly doNotDisturb: boolean
@@ -95,6 +98,17 @@ export interface Agent {
   /** Numbers calls were diverted to, the latest first. */
   readonly divertedTo: readonly string[]
 }
+
+/** What an agent was told and has not put away. */
+export interface Told {
+  readonly no: number
+  readonly byAgentId: AgentId
+  readonly atMs: EpochMs
+  readonly what: ToldWhat
+}
+
+/** How many of them are kept; the oldest goes. */
+const MOST_TOLD = 12
 
 /** An agent asks whoever answers for the floor for help with a call. */
 export interface Help {
@@ -125,6 +139,7 @@ export const createAgent = (id: AgentId): Agent => ({
   codedCount: 0,
   state: { name: 'signedOut', reason: null, sinceMs: 0 },
   earlier: null,
+  told: [],
   note: null,
   doNotDisturb: false,
   diversion: null,
@@ -132,12 +147,13 @@ export const createAgent = (id: AgentId): Agent => ({
 })
 
 /** Nobody's shift, with what outlasts one. */
-const withoutShift = ({ id, state, owed, earlier, note, doNotDisturb, diversion, divertedTo }: Agent): Agent => ({
+const withoutShift = ({ id, state, owed, earlier, told, note, doNotDisturb, diversion, divertedTo }: Agent): Agent => ({
   ...createAgent(id),
   // Nobody goes home owing anything; what is owed here was left on an earlier day.
   owed,
   state,
   earlier,
+  told,
   note,
   doNotDisturb,
   diversion,
@@ -173,8 +189,13 @@ export function engageAgent(agent: Agent, { callId, state, internal, listens }: 
       : before === undefined
         ? [...others, { callId, state: now, internal, listens }]
         : agent.engagements.map((e) => (e === before ? { callId, state: now, internal, listens } : e))
-  return withState(agent, { ...agent, engagements }, atMs)
+  const help = now === null && agent.help?.callId === callId ? null : agent.help
+  return withState(agent, { ...agent, engagements, help }, atMs)
 }
+
+/** Lines that were joined are one call: what was asked about the one is asked about the other. */
+export const moveHelp = (agent: Agent, fromCallId: CallId, callId: CallId): Agent =>
+  agent.help?.callId === fromCallId ? { ...agent, help: { ...agent.help, callId } } : agent
 
 /** An agent's end of a call; `state` is null where it is gone. */
 export interface AgentsEnd extends Pick<Engagement, 'callId' | 'internal' | 'listens'> {
@@ -227,7 +248,7 @@ function applied(agent: Agent, event: AgentEvent | OutcomeEvent | OutcomeTakenBa
       return {
         ...withoutShift(agent),
         shift: {
-          ...{ startedAtMs: atMs, queueIds: event.queueIds, campaignId: event.campaignId, leaving: null },
+          ...{ startedAtMs: atMs, queueIds: event.queueIds, campaignId: event.campaignId, levels: null, leaving: null },
           ...{ seat: event.seat, soundPath: event.soundPath, soundLost: null, spentMs: {} },
         },
         availability: { ready: false, reason: SIGNED_IN_REASON },
@@ -261,6 +282,16 @@ function applied(agent: Agent, event: AgentEvent | OutcomeEvent | OutcomeTakenBa
       return { ...agent, codedCount: agent.codedCount + 1, owed: agent.owed.filter((o) => o.callId !== event.callId) }
     case 'outcomeTakenBack':
       return { ...agent, codedCount: agent.codedCount - 1 }
+    case 'workAssigned': {
+      const { queueIds, campaignId, levels } = event
+      return withShift(agent, { queueIds, campaignId, levels })
+    }
+    case 'agentTold': {
+      const no = (agent.told.at(-1)?.no ?? 0) + 1
+      return { ...agent, told: [...agent.told, { no, byAgentId: event.byAgentId, atMs, what: event.what }].slice(-MOST_TOLD) }
+    }
+    case 'toldPutAway':
+      return { ...agent, told: agent.told.filter((t) => t.no !== event.no) }
     case 'helpAsked':
       return { ...agent, help: { callId: event.callId, sinceMs: atMs, takenBy: null } }
     case 'helpTaken':

@@ -1,6 +1,6 @@
 // What can happen to an agent's shift, besides their calls.
 import * as z from 'zod'
-import { AgentIdSchema, CallIdSchema, CampaignIdSchema, QueueIdSchema } from '@/core/ids'
+import { AgentIdSchema, CallIdSchema, CampaignIdSchema, QueueIdSchema, SkillIdSchema } from '@/core/ids'
 
 /** Where an agent's sound goes: a device they hear and speak with, or none, which is said for the whole shift. */
 export const SOUND_PATHS = ['computer', 'handset', 'ownPhone', 'none'] as const
@@ -11,6 +11,22 @@ export const DiversionSchema = z
   .discriminatedUnion('kind', [z.object({ kind: z.literal('voicemail') }), z.object({ kind: z.literal('number'), number: z.string() })])
   .readonly()
 export type Diversion = z.infer<typeof DiversionSchema>
+
+/** What whoever answers for the floor did about an agent, or said to them. */
+export const ToldWhatSchema = z.discriminatedUnion('is', [
+  z.object({ is: z.literal('queues'), added: z.array(QueueIdSchema).readonly(), dropped: z.array(QueueIdSchema).readonly() }),
+  z.object({ is: z.literal('campaign'), campaignId: CampaignIdSchema.nullable() }),
+  z.object({ is: z.literal('levels') }),
+  z.object({ is: z.literal('ready') }),
+  z.object({ is: z.literal('notReady'), reason: z.string() }),
+  z.object({ is: z.literal('shiftEnded') }),
+  z.object({ is: z.literal('word'), text: z.string() }),
+])
+export type ToldWhat = z.infer<typeof ToldWhatSchema>
+
+/** Levels of skill for a shift, in place of those of the account. */
+export const LevelsSchema = z.array(z.object({ skillId: SkillIdSchema, level: z.number().int().min(1).max(5) }).readonly()).readonly()
+export type Levels = z.infer<typeof LevelsSchema>
 
 const agent = { agentId: AgentIdSchema }
 
@@ -56,7 +72,21 @@ export const AgentEventSchema = z.discriminatedUnion('kind', [
   /** The agent asks whoever answers for the floor for help with this call. */
   z.object({ kind: z.literal('helpAsked'), ...agent, callId: CallIdSchema }).readonly(),
   z.object({ kind: z.literal('helpTaken'), ...agent, byAgentId: AgentIdSchema }).readonly(),
-  z.object({ kind: z.literal('helpEnded'), ...agent, because: z.enum(['takenBack', 'leftCall']) }).readonly(),
+  /** They need none any more; also when they leave the call nothing is asked any longer. */
+  z.object({ kind: z.literal('helpEnded'), ...agent }).readonly(),
+  /** Whoever answers for the floor has changed what the agent serves, for this shift. */
+  z
+    .object({
+      kind: z.literal('workAssigned'),
+      ...agent,
+      byAgentId: AgentIdSchema,
+      queueIds: z.array(QueueIdSchema).readonly(),
+      campaignId: CampaignIdSchema.nullable(),
+      levels: LevelsSchema.nullable(),
+    })
+    .readonly(),
+  z.object({ kind: z.literal('agentTold'), ...agent, byAgentId: AgentIdSchema, what: ToldWhatSchema }).readonly(),
+  z.object({ kind: z.literal('toldPutAway'), ...agent, no: z.number().int() }).readonly(),
   /** Also brings back a path that was lost. */
   z.object({ kind: z.literal('soundPathChosen'), ...agent, path: z.enum(SOUND_PATHS) }).readonly(),
   z.object({ kind: z.literal('soundPathLost'), ...agent, why: z.string() }).readonly(),

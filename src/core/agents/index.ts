@@ -10,12 +10,25 @@ export {
   evolveAgent,
   type Help,
   LONGEST_NOTE,
+  moveHelp,
   type Note,
   type Owed,
   type Shift,
   SIGNED_IN_REASON,
   spentKey,
   spentToday,
+  type Told,
   type WrapUp,
 } from './agent'
-export { type AgentEvent, AgentEventSchema, type Diversion, DiversionSchema, SOUND_PATHS, type SoundPath } from './event'
+export {
+  type AgentEvent,
+  AgentEventSchema,
+  type Diversion,
+  DiversionSchema,
+  type Levels,
+  LevelsSchema,
+  SOUND_PATHS,
+  type SoundPath,
+  type ToldWhat,
+  ToldWhatSchema,
+} from './event'

@@ -25,6 +25,14 @@ const call = { callId: CallIdSchema }
 const at = { callId: CallIdSchema, deviceId: DeviceIdSchema }
 const by = { byAgentId: AgentIdSchema }
 
+/** Where a caller who waits may be sent. */
+export const MovedToSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('head') }),
+  z.object({ kind: z.literal('queue'), queueId: QueueIdSchema }),
+  z.object({ kind: z.literal('agent'), agentId: AgentIdSchema }),
+  z.object({ kind: z.literal('callback') }),
+])
+
 /** What an agent asked to end and may still take back. */
 export const CLEARINGS = ['hangUp', 'remove', 'endForEveryone', 'decline'] as const
 
@@ -150,6 +158,8 @@ export const CallEventSchema = z.discriminatedUnion('kind', [
       beside: DeviceIdSchema.nullable().default(null),
     })
     .readonly(),
+  /** Whoever answers for the floor sends a waiting caller elsewhere; what it comes to follows as its own event. */
+  z.object({ kind: z.literal('waitingMoved'), ...call, ...by, to: MovedToSchema }).readonly(),
   /** Whoever answers for the floor goes on with the call instead of the agent, whose end is cleared next. */
   z.object({ kind: z.literal('callTakenOver'), ...call, ...by, fromAgentId: AgentIdSchema }).readonly(),
   z.object({ kind: z.literal('connectionMoved'), ...at, endpoint: z.enum(ENDPOINTS) }).readonly(),

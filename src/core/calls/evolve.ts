@@ -92,6 +92,7 @@ function evolveCall(before: Call | undefined, event: Exclude<CallEvent, { kind: 
       return { ...call, aside: null }
     case 'digitsSent':
     case 'callTakenOver':
+    case 'waitingMoved':
       return call
     case 'lineMeasured':
       return changed(call, event.deviceId, { line: event.line })

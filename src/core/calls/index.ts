@@ -35,7 +35,7 @@ export {
 } from './connection'
 export type { CallDecision, NetworkReport } from './decide'
 export * as services from './decide'
-export { CALL_EVENTS, type CallEvent, CallEventSchema, CLEARINGS, type Customer, CustomerSchema, type Offer, OfferSchema } from './event'
+export { CALL_EVENTS, type CallEvent, CallEventSchema, CLEARINGS, type Customer, CustomerSchema, MovedToSchema, type Offer, OfferSchema } from './event'
 export { type CallChange, evolveCalls, isOpening, withSaid } from './evolve'
 export { FAILURE_WORDS, FAILURES, type Failure } from './failure'
 export { type Ear, type Hearing, whoHearsWhom } from './hearing'

@@ -6,7 +6,7 @@ import { left, openScript, recordPage } from '@/core/rules/closing'
 import { forgetAsked, ringWhoAreFree } from '@/core/rules/colleagues'
 import { askForCode, codeKeyed, followConferences } from '@/core/rules/conferences'
 import { answered, freesSomebody, route } from '@/core/rules/door'
-import { endHelp, followAgent, moveHelp, stopUnentitled, stopWhereBusy } from '@/core/rules/supervision'
+import { followAgent, stopUnentitled, stopWhereBusy } from '@/core/rules/supervision'
 import { handoverFailed, rescueStranded } from '@/core/rules/talk'
 import { beginMessage, endMessage, requeueMessages } from '@/core/rules/voicemail'
 import type { Draft } from '@/core/state'
@@ -16,10 +16,10 @@ type Follows<E> = (draft: Draft, seq: number, event: E) => void
 /** In the order they are carried out. */
 const FOLLOWS: { readonly [K in FloorEvent['kind']]?: readonly Follows<Extract<FloorEvent, { readonly kind: K }>>[] } = {
   connectionEstablished: [answered, beginMessage, askForCode, farEndDecided],
-  callsJoined: [openScript, moveHelp],
+  callsJoined: [openScript],
   scriptPageShown: [recordPage],
   connectionFailed: [handoverFailed, rescueStranded, farEndDecided],
-  connectionCleared: [handoverFailed, left, rescueStranded, endMessage, farEndDecided, followAgent, endHelp],
+  connectionCleared: [handoverFailed, left, rescueStranded, endMessage, farEndDecided, followAgent],
   digitsReceived: [codeKeyed],
   setUpChanged: [requeueMessages, stopUnentitled],
   shiftEnded: [(draft, seq, { agentId }) => forgetAsked(draft, seq, agentId)],

@@ -51,7 +51,7 @@ function route(agents: readonly AgentWish[], calls: readonly CallWish[]) {
     const queueIds = a.queues.map((q) => QUEUES[q] as typeof A)
     return {
       id: agentId(n),
-      shift: { startedAtMs: 0, queueIds, campaignId: null, leaving: null, seat: 'desk', soundPath: 'computer', soundLost: null, spentMs: {} },
+      shift: { startedAtMs: 0, queueIds, campaignId: null, levels: null, leaving: null, seat: 'desk', soundPath: 'computer', soundLost: null, spentMs: {} },
       state: { name: 'ready', reason: null, sinceMs: a.sinceMs },
     }
   })
@@ -124,7 +124,17 @@ describe('who gets the next call', () => {
     const passed = { place: 0, alsoFor: [], passedBy: [{ agentId: agentId(0), atMs: 60 }] }
     const ready = (sinceMs: number): ReadyAgent => ({
       id: agentId(0),
-      shift: { startedAtMs: 0, queueIds: [C], campaignId: null, leaving: null, seat: 'desk', soundPath: 'computer', soundLost: null, spentMs: {} },
+      shift: {
+        startedAtMs: 0,
+        queueIds: [C],
+        campaignId: null,
+        levels: null,
+        leaving: null,
+        seat: 'desk',
+        soundPath: 'computer',
+        soundLost: null,
+        spentMs: {},
+      },
       state: { name: 'ready', reason: null, sinceMs },
     })
     expect(assign({ [C]: [callId(0)] }, () => passed, [ready(50)], rules)).toEqual([])
@@ -136,7 +146,17 @@ describe('who gets the next call', () => {
     const ready = [0, 1].map(
       (n): ReadyAgent => ({
         id: agentId(n),
-        shift: { startedAtMs: 0, queueIds: [A], campaignId: null, leaving: null, seat: 'desk', soundPath: 'computer', soundLost: null, spentMs: {} },
+        shift: {
+          startedAtMs: 0,
+          queueIds: [A],
+          campaignId: null,
+          levels: null,
+          leaving: null,
+          seat: 'desk',
+          soundPath: 'computer',
+          soundLost: null,
+          spentMs: {},
+        },
         state: { name: 'ready', reason: null, sinceMs: n * 900 },
       }),
     )

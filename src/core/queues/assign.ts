@@ -114,7 +114,8 @@ function createPools(ready: readonly ReadyAgent[], rules: RoutingRules, awaited:
 /** The sum of the agent's levels in the skills the queue needs; null when the call may not be offered to them so. */
 export function fitFor({ queueId, anyLevel }: Offer, agent: Pick<ReadyAgent, 'id' | 'shift'>, rules: RoutingRules): number | null {
   if (!agent.shift?.queueIds.includes(queueId)) return null
-  const levels = rules.levels.get(agent.id)
+  const own = agent.shift.levels
+  const levels = own === null ? rules.levels.get(agent.id) : new Map(own.map((l) => [l.skillId, l.level]))
   let fit = 0
   for (const { skillId, level: least } of rules.queues.get(queueId)?.needs ?? []) {
     const level = levels?.get(skillId) ?? 0

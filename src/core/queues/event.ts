@@ -13,6 +13,8 @@ export const QueueEventSchema = z.discriminatedUnion('kind', [
       said: z.string(),
     })
     .readonly(),
+  /** Open or closed whatever its hours say; null gives it back to them. */
+  z.object({ kind: z.literal('queueDoorSet'), queueId: QueueIdSchema, door: z.enum(['open', 'closed']).nullable(), byAgentId: AgentIdSchema }).readonly(),
   z.object({ kind: z.literal('stormSwitched'), queueId: QueueIdSchema, on: z.boolean(), byAgentId: AgentIdSchema }).readonly(),
 ])
 export type QueueEvent = z.infer<typeof QueueEventSchema>

@@ -2,6 +2,6 @@
 export { type Assignment, assign, fitFor, type ReadyAgent, type WaitingCall } from './assign'
 export { type QueueEvent, QueueEventSchema } from './event'
 export { expectedWaitMs, foldHandleMs } from './expected'
-export { isOpen } from './hours'
+export { type Doors, isOpen, isOpenAt } from './hours'
 export { nextStep, type OverflowStep, type QueueRules, type RoutingRules, routingRules } from './rules'
 export { anybodyWaits, dequeue, enqueue, type Waiting } from './waiting'

@@ -81,7 +81,7 @@ function recount({ rules, served }: Staff, before: Agent | undefined, after: Age
   if (rules === null) return
   const wasReady = before?.state.name === 'ready'
   const isReady = after?.state.name === 'ready'
-  if (before?.shift?.queueIds === after?.shift?.queueIds && wasReady === isReady) return
+  if (before?.shift?.queueIds === after?.shift?.queueIds && before?.shift?.levels === after?.shift?.levels && wasReady === isReady) return
   if (before !== undefined) countIn(served, rules, before, -1)
   if (after !== undefined) countIn(served, rules, after, 1)
 }

@@ -1,5 +1,5 @@
 // The fold of the floor's state over events, in place. It never refuses: the event already happened.
-import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
+import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent, moveHelp } from '@/core/agents'
 import { type Call, type CallChange, type CallEvent, carriesWork, evolveCalls, waitsIn, withSaid } from '@/core/calls'
 import { createRun } from '@/core/campaigns'
 import { evolveQuestion, evolveWhenFree, pairKey } from '@/core/colleagues'
@@ -52,6 +52,10 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
       setFact(place, 'storm', event.on ? [...others, event.queueId].toSorted() : others)
       return setCallsDue(place)
     }
+    case 'queueDoorSet': {
+      const { [event.queueId]: _, ...others } = state.doors
+      return setFact(place, 'doors', event.door === null ? others : { ...others, [event.queueId]: event.door })
+    }
     case 'noteSet':
     case 'noteCleared':
       changeAgent(place, event.agentId, (agent) => evolveAgent(agent, event, atMs))
@@ -65,6 +69,9 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     case 'agentNotReady':
     case 'notReadyAsked':
     case 'muteChanged':
+    case 'workAssigned':
+    case 'agentTold':
+    case 'toldPutAway':
     case 'helpAsked':
     case 'helpTaken':
     case 'helpEnded':
@@ -165,6 +172,8 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     case 'scriptAnswered':
       return changeWork(place, event.callId, (work) => evolveWork(work, event, atMs))
     default:
+      if (event.kind === 'callsJoined')
+        for (const { id, help } of state.agents.values()) if (help !== null) changeAgent(place, id, (a) => moveHelp(a, event.fromCallId, event.callId))
       for (const change of evolveCalls((id) => get(state.calls, id), event, atMs)) changeCall(place, event, change, atMs)
   }
 }

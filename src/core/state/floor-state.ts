@@ -8,7 +8,7 @@ import type { Question, WhenFree } from '@/core/colleagues'
 import type { Conference } from '@/core/conferences'
 import type { DoNotCallList } from '@/core/do-not-call'
 import { type AgentId, type AttemptId, type CallId, type QueueId, toAgentId, toAttemptId, toCallId } from '@/core/ids'
-import type { Waiting } from '@/core/queues'
+import type { Doors, Waiting } from '@/core/queues'
 import type { SetUp } from '@/core/set-up'
 import { get, type Table } from '@/core/table'
 import type { Task } from '@/core/tasks'
@@ -70,6 +70,8 @@ export interface FloorState extends FloorTables {
   readonly standIns: { readonly seed: number; readonly pace: string } | null
   /** Queues switched to storm. */
   readonly storm: readonly QueueId[]
+  /** Queues that somebody has opened or closed by hand. */
+  readonly doors: Doors
   /** Seq of the event that set the centre up as it is, and who did; null for how it began. */
   readonly setUpSeq: number
   readonly setUpBy: AgentId | null
@@ -131,6 +133,7 @@ export function createFloor(floorId: string, setUp: SetUp): FloorState {
     struck: [],
     standIns: null,
     storm: [],
+    doors: {},
     setUpSeq: 0,
     setUpBy: null,
     handleMs: {},

@@ -8,6 +8,7 @@ import { type AgentId, type CallId, type CampaignId, toAttemptId, toCallbackId, 
 import type { AttemptReport } from '@/core/rules/campaign'
 import { mayOpenBox } from '@/core/rules/voicemail'
 import type { SetUp } from '@/core/set-up'
+import type { FloorState } from '@/core/state'
 import { get, values } from '@/core/table'
 import type { Box } from '@/core/voicemail'
 import { AGENT_COUNT, aRecord, CAMPAIGNS, MANY, OUTSIDE_PARTIES, queuesOf } from './crowded'
@@ -157,6 +158,46 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
         ? { kind, agentId, ...theirs, fromAgentId: beside }
         : { kind, agentId, ...theirs, besideId: beside, role: nth(ROLES, pick) ?? 'listens' }
     }
+    case 'assignWork':
+      return {
+        kind,
+        agentId,
+        agentIds: onShiftNear(state, pick),
+        add: flag ? [FIRST] : [SECOND_QUEUE],
+        drop: party % 3 === 0 ? [flag ? SECOND_QUEUE : FIRST] : [],
+        ...(party % 4 === 0 ? { campaignId: party % 8 === 0 ? null : (nth(CAMPAIGNS, pick) ?? null) } : {}),
+        ...(party % 5 === 0 ? { levels: state.setUp.skills.map((s) => ({ skillId: s.id, level: 1 + (pick % 5) })) } : {}),
+      }
+    case 'setReadiness':
+      return { kind, agentId, agentIds: onShiftNear(state, pick), ready: flag, reason: 'Break' }
+    case 'endShiftOf':
+      return { kind, agentId, toAgentId: nth(MANY, party) as AgentId }
+    case 'sendWord':
+      return { kind, agentId, agentIds: onShiftNear(state, pick), text: flag ? 'Storm at noon.' : ' ' }
+    case 'putAwayTold':
+      return { kind, agentId, no: me?.told[0]?.no ?? 0 }
+    case 'moveWaiting': {
+      const waits = nth(Object.values(state.waiting).flat(), pick) ?? callId
+      const to = nth(
+        [
+          { kind: 'head' },
+          { kind: 'queue', queueId: flag ? FIRST : SECOND_QUEUE },
+          {
+            kind: 'agent',
+            agentId:
+              nth(
+                values(state.agents).filter((a) => a.state.name === 'ready' || party % 3 === 0),
+                party,
+              )?.id ?? agentId,
+          },
+          { kind: 'callback' },
+        ] as const,
+        party,
+      )
+      return { kind, agentId, callId: waits, to: to ?? { kind: 'head' } }
+    }
+    case 'setDoor':
+      return { kind, agentId, queueId: flag ? FIRST : SECOND_QUEUE, door: nth(['open', 'closed', null] as const, party) ?? null }
     case 'takeHelp':
       return {
         kind,
@@ -392,3 +433,10 @@ const planOf = (atMs: number, party: number): Plan => ({
     { kind: 'queue', queueId: FIRST },
   ],
 })
+
+/** One agent on shift or two. */
+function onShiftNear(state: FloorState, pick: number): AgentId[] {
+  const ids = values(state.agents).flatMap((a) => (a.shift === null ? [] : [a.id]))
+  const at = ids.length === 0 ? 0 : pick % ids.length
+  return ids.slice(at, at + 1 + (pick % 2))
+}

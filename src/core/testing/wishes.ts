@@ -175,18 +175,53 @@ const ABOUT_CONFERENCES = [
 /** Whoever answers for the floor comes to calls, and is asked to. */
 const SUPERVISING = [
   ...(['takeRole', 'takeRole', 'takeRole', 'takeRole', 'takeOver', 'stopListening', 'askForHelp', 'askForHelp', 'dropHelp', 'takeHelp'] as const),
+  ...([
+    'assignWork',
+    'assignWork',
+    'setReadiness',
+    'setReadiness',
+    'endShiftOf',
+    'sendWord',
+    'putAwayTold',
+    'moveWaiting',
+    'moveWaiting',
+    'moveWaiting',
+    'moveWaiting',
+    'setDoor',
+  ] as const),
 ] as const
 /** Callers leave messages, and agents see to them. */
 const ABOUT_MESSAGES = [
-  ...(['mailboxRings', 'mailboxRings', 'leaveMessage', 'callMessageBack', 'callMessageBack', 'callMessageBack'] as const),
-  ...(['setGreeting', 'markMessage', 'markMessage', 'forwardMessage', 'forwardMessage', 'deleteMessage', 'restoreMessage', 'restoreMessage'] as const),
+  ...([
+    'mailboxRings',
+    'mailboxRings',
+    'leaveMessage',
+    'callMessageBack',
+    'callMessageBack',
+    'callMessageBack',
+    'callMessageBack',
+    'callMessageBack',
+    'callMessageBack',
+  ] as const),
+  ...([
+    'setGreeting',
+    'markMessage',
+    'markMessage',
+    'forwardMessage',
+    'forwardMessage',
+    'deleteMessage',
+    'restoreMessage',
+    'restoreMessage',
+    'restoreMessage',
+    'restoreMessage',
+  ] as const),
 ] as const
 const kind: fc.Arbitrary<Wish['kind']> = fc.oneof(
   { weight: 40, arbitrary: fc.constantFrom(...KINDS) },
   { weight: 1, arbitrary: fc.constantFrom(...BETWEEN_COLLEAGUES) },
   { weight: 2, arbitrary: fc.constantFrom(...ABOUT_MESSAGES) },
   { weight: 1, arbitrary: fc.constantFrom(...ABOUT_CONFERENCES) },
-  { weight: 2, arbitrary: fc.constantFrom(...SUPERVISING) },
+  { weight: 3, arbitrary: fc.constantFrom(...SUPERVISING) },
 )
 
 const wish: fc.Arbitrary<Wish> = fc.record({
@@ -223,6 +258,7 @@ export function sooner(state: FloorState, kind: Wish['kind']): Wish['kind'] {
   if (kind === 'callerKeys') return values(state.calls).some((c) => c.connections.some((x) => x.party.kind === 'conferenceLine')) ? kind : 'conferenceLineRings'
   if (kind === 'muteOthers') return values(state.calls).some(isConference) ? kind : sooner(state, 'conference')
   if (kind === 'dropHelp' || kind === 'takeHelp') return values(state.agents).some((a) => a.help !== null) ? kind : 'askForHelp'
+  if (kind === 'moveWaiting') return Object.values(state.waiting).some((line) => line.length > 0) ? kind : 'callArrives'
   if (kind === 'stopListening') return values(state.agents).some((a) => a.engagements.some((e) => e.listens)) ? kind : 'takeRole'
   if (kind === 'closeTask') return count(state.tasks) === 0 ? 'saveOutcome' : kind
   if (kind === 'endAside') return values(state.calls).some((c) => c.aside !== null) ? kind : 'startAside'
@@ -252,6 +288,8 @@ export function suited(state: FloorState, kind: Wish['kind']): readonly AgentId[
     if (kind === 'joinConference' || kind === 'callColleague' || kind === 'callTogether') return a.shift !== null && a.engagements.length === 0
     if (kind === 'markMessage' || kind === 'forwardMessage' || kind === 'deleteMessage' || kind === 'restoreMessage') return hasMessage(state, a.id)
     if (kind === 'takeRole' || kind === 'takeOver') return a.shift !== null && a.engagements.every((e) => e.listens) && a.wrapUps.length === 0
+    if (kind === 'assignWork' || kind === 'setReadiness' || kind === 'moveWaiting' || kind === 'sendWord') return a.id !== 'agent_6'
+    if (kind === 'putAwayTold') return a.told.length > 0
     if (kind === 'dropHelp') return a.help !== null
     if (kind === 'stopListening') return a.engagements.some((e) => e.listens)
     if (kind === 'clearNote') return a.note !== null

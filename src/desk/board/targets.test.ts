@@ -38,6 +38,7 @@ const queue = (more: Partial<QueueView>): QueueView => ({
   id: QUEUE,
   waiting: 0,
   longestSinceMs: null,
+  door: null,
   onShift: 2,
   ready: 0,
   expectedWaitMs: null,

@@ -30,7 +30,9 @@ describe.each(VERSIONS)('a ledger of version %i', (version) => {
     const folder = createLedgerFolder()
     for (const entry of entries) folder.add(entry)
     const nowMs = (entries.at(-1) as LedgerEntry).atMs
-    expect({ records: folder.records(), intervals: folder.intervals(nowMs) }).toEqual(asNow(JSON.parse(fixture(`version-${version}.folded.json`))))
+    // Who listened in was said to be on a call before there was a word for it.
+    const intervals = folder.intervals(nowMs).map((i) => (version < 11 && i.state === 'listening' ? { ...i, state: 'onCall' } : i))
+    expect({ records: folder.records(), intervals }).toEqual(asNow(JSON.parse(fixture(`version-${version}.folded.json`))))
   })
 })
 

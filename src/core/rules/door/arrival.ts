@@ -1,7 +1,7 @@
 // Callers at the door of a queue: turned away when it is closed or full, told what they can expect, offered further agents when it takes long.
 import type { Call } from '@/core/calls'
 import { deviceOutside } from '@/core/ids'
-import { expectedWaitMs, isOpen, nextStep, routingRules } from '@/core/queues'
+import { expectedWaitMs, isOpenAt, nextStep, routingRules } from '@/core/queues'
 import { toMailbox } from '@/core/rules/voicemail'
 import { queueSetUp } from '@/core/set-up'
 import { type Draft, emit, type FloorState, nextCallId, overflowDueAtMs, servedBy } from '@/core/state'
@@ -13,12 +13,12 @@ type Arrives = Extract<DoorCommand, { kind: 'callArrives' }>
 
 /** Joins the queue, or is turned away with the queue's own words; one that takes messages takes one while it is closed. */
 export function callArrives(draft: Draft, { queueId, number, customer, matches = [], path, rungBack, ringsAt }: Arrives): null {
-  const { setUp, waiting } = draft.state
+  const { setUp, waiting, doors } = draft.state
   const queue = queueSetUp(setUp, queueId)
   const away = (because: 'closed' | 'full', said: string) => emit(draft, null, { kind: 'callTurnedAway', queueId, number, because, said })
-  if (!queue.retired && queue.takesMessages && !isOpen(queue.hours, setUp.timeZone, draft.atMs))
+  if (!queue.retired && queue.takesMessages && !isOpenAt(queue, doors, setUp.timeZone, draft.atMs))
     return toMailbox(draft, { kind: 'queue', queueId }, { number, customer, matches, path })
-  if (queue.retired || !isOpen(queue.hours, setUp.timeZone, draft.atMs)) return away('closed', queue.closedMessage)
+  if (queue.retired || !isOpenAt(queue, doors, setUp.timeZone, draft.atMs)) return away('closed', queue.closedMessage)
   if (queue.fullLimit !== null && (waiting[queueId]?.length ?? 0) >= queue.fullLimit) return away('full', queue.fullMessage)
   const callId = nextCallId(draft.state)
   const headStartMs = queue.goesFirst.find((g) => g.group === customer?.group)?.headStartMs ?? 0

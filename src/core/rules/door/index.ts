@@ -1,6 +1,7 @@
 export { answered } from './answered'
 export { overflow, queueOutlook } from './arrival'
 export type { DoorCommand } from './commands'
+export { offer } from './offer'
 export { DOOR_WORDS, type DoorRefusal } from './refusals'
 export { freesSomebody, route } from './route'
 export { DOOR_RULES } from './table'

@@ -12,6 +12,7 @@ const FREES: ReadonlySet<FloorEvent['kind']> = new Set([
   'connectionQueued',
   'callOverflowed',
   'agentReady',
+  'workAssigned',
   'connectionCleared',
   'connectionFailed',
   'wrapUpEnded',

@@ -33,7 +33,7 @@ export function startShift(draft: Draft, command: Of<'startShift'>): Ruling {
 }
 
 /** Refused: notEntitled, campaignNotYours, campaignClosed unless it runs or is paused. */
-function mayWork(state: FloorState, agentId: AgentId, campaignId: CampaignId): Refused<ShiftRefusal | RightsRefusal> | null {
+export function mayWork(state: FloorState, agentId: AgentId, campaignId: CampaignId): Refused<ShiftRefusal | RightsRefusal> | null {
   const campaign = state.setUp.campaigns.find((c) => c.id === campaignId && !c.retired)
   const refused = unentitled(state, agentId, 'campaigns')
   if (refused !== null) return refused

@@ -1,11 +1,11 @@
-// An agent asks for help with a call: whoever answers for the floor sees it before anything else.
+// An agent asks for help with a call: whoever answers for the floor sees it before anything else. Nobody asks longer than they are on the call; that is
+// part of the agent's own fold.
 import type { Agent } from '@/core/agents'
-import { type Call, type CallEvent, services } from '@/core/calls'
-import type { AgentId } from '@/core/ids'
+import { type Call, services } from '@/core/calls'
 import { noAccount, unentitled } from '@/core/rules/rights'
 import { refuse } from '@/core/rules/rule'
-import { agentOfDevice, type Draft, emit } from '@/core/state'
-import { get, values } from '@/core/table'
+import { type Draft, emit } from '@/core/state'
+import { get } from '@/core/table'
 import type { Of, Ruling } from './commands'
 
 /** Asked anew, about another call of theirs, it is about that one. Refused: notOnCall, helpAskedAlready. */
@@ -17,7 +17,7 @@ export function askForHelp(draft: Draft, agent: Agent, call: Call): Ruling {
 
 /** Refused: noHelpAsked. */
 export function dropHelp(draft: Draft, agent: Agent): Ruling {
-  return agent.help === null ? refuse({ reason: 'noHelpAsked' }) : emit(draft, null, { kind: 'helpEnded', agentId: agent.id, because: 'takenBack' })
+  return agent.help === null ? refuse({ reason: 'noHelpAsked' }) : emit(draft, null, { kind: 'helpEnded', agentId: agent.id })
 }
 
 /** Also by somebody who is not on shift, on the Floor. Refused: noSuchAccount, notEntitled, noHelpAsked. */
@@ -27,23 +27,4 @@ export function takeHelp(draft: Draft, { agentId, toAgentId }: Of<'takeHelp'>): 
   const help = get(draft.state.agents, toAgentId)?.help
   if (help == null || help.takenBy === agentId) return refuse({ reason: 'noHelpAsked' })
   return emit(draft, null, { kind: 'helpTaken', agentId: toAgentId, byAgentId: agentId })
-}
-
-/** The call they asked about is over for them. */
-export function endHelp(draft: Draft, seq: number, { callId, deviceId }: Extract<CallEvent, { kind: 'connectionCleared' }>): void {
-  const agentId: AgentId | null = agentOfDevice(deviceId)
-  const help = agentId === null ? null : get(draft.state.agents, agentId)?.help
-  if (agentId !== null && help?.callId === callId) emit(draft, seq, { kind: 'helpEnded', agentId, because: 'leftCall' })
-}
-
-/** Lines that were joined are one call: what was asked about the one is asked about the other, by whoever is still on it. */
-export function moveHelp(draft: Draft, seq: number, { callId, fromCallId }: Extract<CallEvent, { kind: 'callsJoined' }>): void {
-  for (const { id, help, engagements } of values(draft.state.agents)) {
-    if (help?.callId !== fromCallId) continue
-    if (!engagements.some((e) => e.callId === callId)) emit(draft, seq, { kind: 'helpEnded', agentId: id, because: 'leftCall' })
-    else {
-      emit(draft, seq, { kind: 'helpAsked', agentId: id, callId })
-      if (help.takenBy !== null) emit(draft, seq, { kind: 'helpTaken', agentId: id, byAgentId: help.takenBy })
-    }
-  }
 }

@@ -1,5 +1,4 @@
 export { SUPERVISION_ASKS, type SupervisionCommand } from './commands'
-export { endHelp, moveHelp } from './help'
 export { followAgent, stopUnentitled, stopWhereBusy } from './listen'
 export { SUPERVISION_WORDS, type SupervisionRefusal } from './refusals'
 export { SUPERVISION_RULES } from './table'

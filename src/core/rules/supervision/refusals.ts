@@ -10,6 +10,19 @@ export type SupervisionRefusal =
   | { readonly reason: 'agentConsults'; readonly name: string }
   | { readonly reason: 'helpAskedAlready' }
   | { readonly reason: 'noHelpAsked' }
+  | { readonly reason: 'nobodyChosen' }
+  | { readonly reason: 'agentOffShift'; readonly name: string }
+  | { readonly reason: 'agentCannotBeReady'; readonly name: string; readonly why: 'sound' | 'owes' }
+  | { readonly reason: 'agentAtWork'; readonly name: string; readonly owes: boolean }
+  | { readonly reason: 'agentServesNothing'; readonly name: string }
+  | { readonly reason: 'agentMayNotWork'; readonly name: string; readonly campaign: string; readonly why: 'notTheirs' | 'closed' }
+  | { readonly reason: 'personComesTo'; readonly name: string }
+  | { readonly reason: 'wordEmpty' }
+  | { readonly reason: 'notWaitingNow' }
+  | { readonly reason: 'agentNotReady'; readonly name: string }
+  | { readonly reason: 'callerUnnumbered' }
+  | { readonly reason: 'alreadyAtHead' }
+  | { readonly reason: 'doorUnchanged'; readonly queue: string }
 
 /** All that may come of a rule of this room. */
 export type RulingRefusal = SupervisionRefusal | AnyRefusal | RightsRefusal | ShiftRefusal | CallRefusal
@@ -22,4 +35,26 @@ export const SUPERVISION_WORDS: WordsOf<SupervisionRefusal> = {
   }),
   helpAskedAlready: () => ({ says: 'You have asked for help with this call already.', next: 'Go on with the call; somebody will come, or say so.' }),
   noHelpAsked: () => ({ says: 'Nobody asks for help there any more.', next: 'Nothing to do.' }),
+  nobodyChosen: () => ({ says: 'Nobody is chosen.', next: 'Choose at least one agent.' }),
+  agentOffShift: ({ name }) => ({ says: `${name} is not on shift any more.`, next: 'Choose somebody who is.' }),
+  agentCannotBeReady: ({ name, why }) =>
+    why === 'sound'
+      ? { says: `${name} has lost their sound, so a caller would hear nothing.`, next: 'Ask them to bring it back under Sound.' }
+      : { says: `${name} owes more outcomes than this centre allows.`, next: 'Ask them to code their last call.' },
+  agentAtWork: ({ name, owes }) =>
+    owes
+      ? { says: `${name} still owes an outcome.`, next: 'It has to be saved before the shift can end.' }
+      : { says: `${name} is on a call, or one rings there.`, next: 'Wait until it is over, or take it over.' },
+  agentServesNothing: ({ name }) => ({ says: `${name} would serve nothing any more.`, next: 'Leave one queue or campaign, or set them not ready.' }),
+  agentMayNotWork: ({ name, campaign, why }) =>
+    why === 'closed'
+      ? { says: `${campaign} has not been started, or is finished.`, next: 'Start it under Campaigns, or choose another one.' }
+      : { says: `${name} does not work ${campaign}.`, next: 'Add them to it in Set-up, or choose another one.' },
+  personComesTo: ({ name }) => ({ says: `Somebody who was reached is on the way to ${name}.`, next: 'Set them not ready first, then change the campaign.' }),
+  wordEmpty: () => ({ says: 'The message says nothing.', next: 'Write what they should know.' }),
+  notWaitingNow: () => ({ says: 'That caller does not wait any more.', next: 'They have been answered, or have hung up.' }),
+  agentNotReady: ({ name }) => ({ says: `${name} is not ready.`, next: 'Choose somebody who is ready.' }),
+  callerUnnumbered: () => ({ says: 'This caller’s number is withheld, so they cannot be called.', next: 'Send them to somebody instead.' }),
+  alreadyAtHead: () => ({ says: 'That caller is next already.', next: 'Nothing to do.' }),
+  doorUnchanged: ({ queue }) => ({ says: `${queue} is that way already.`, next: 'Nothing to do.' }),
 }

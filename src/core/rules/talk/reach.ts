@@ -3,7 +3,7 @@
 import type { Call, CallEvent, Failure, Party, Target } from '@/core/calls'
 import { readNumber } from '@/core/directory'
 import { type AgentId, type DeviceId, deviceOfAgent, deviceOfQueue, deviceOutside } from '@/core/ids'
-import { isOpen } from '@/core/queues'
+import { isOpenAt } from '@/core/queues'
 import { forbidden } from '@/core/rules/do-not-call'
 import { unentitledToDial } from '@/core/rules/rights'
 import { type Refused, refuse } from '@/core/rules/rule'
@@ -39,7 +39,7 @@ export function reach({ state, atMs }: Pick<Draft, 'state' | 'atMs'>, asking: Ag
     case 'queue': {
       const queue = state.setUp.queues.find((q) => q.id === target.queueId && !q.retired)
       if (queue === undefined) return refuse({ reason: 'targetUnknown' })
-      if (!isOpen(queue.hours, state.setUp.timeZone, atMs)) return refuse({ reason: 'queueClosed', name: queue.name })
+      if (!isOpenAt(queue, state.doors, state.setUp.timeZone, atMs)) return refuse({ reason: 'queueClosed', name: queue.name })
       const { queueId } = target
       const events = (callId: Call['id']): CallEvent[] => [{ kind: 'connectionQueued', callId, queueId, place: 'tail' }]
       return { ok: true, reached: { party: { kind: 'queue', queueId }, deviceId: deviceOfQueue(queueId), failure: null, events } }

@@ -1,0 +1,55 @@
+'use client'
+// What may be done about a queue, behind its name: its door, and storm.
+import type { Ask } from '@/core/floor'
+import { MenuItem } from '@/ui'
+import { ActItem, ActMenu } from './act-item'
+import { useActs } from './acts'
+import type { QueueRow } from './queue-row'
+
+export function QueueMenu({ queue, mayStorm }: { queue: QueueRow; mayStorm: boolean }) {
+  const { act } = useActs()
+  const { id, name, door, open, storm } = queue
+  const sets = (to: 'open' | 'closed' | null): Ask => ({ kind: 'setDoor', queueId: id, door: to })
+  const back = [sets(door)]
+  return (
+    <ActMenu
+      label={`Acts on ${name}`}
+      trigger={
+        <button type="button" title={name} className="font-semibold underline decoration-line-strong decoration-dotted underline-offset-2">
+          {name}
+        </button>
+      }
+    >
+      {open ? (
+        <ActItem
+          ask={sets('closed')}
+          onSelect={() =>
+            void act(sets('closed'), `${name} is closed: whoever calls now is turned away, or leaves a message. Who waits goes on waiting.`, back)
+          }
+        >
+          Close now
+        </ActItem>
+      ) : (
+        <ActItem ask={sets('open')} onSelect={() => void act(sets('open'), `${name} is open, whatever its hours say.`, back)}>
+          Open now
+        </ActItem>
+      )}
+      {door !== null && (
+        <ActItem ask={sets(null)} onSelect={() => void act(sets(null), `${name} goes by its hours again.`, back)}>
+          Back to its hours
+        </ActItem>
+      )}
+      <MenuItem
+        disabled={!mayStorm}
+        onSelect={() =>
+          void act({ kind: 'switchStorm', queueId: id, on: !storm }, `${name} is ${storm ? 'back from storm' : 'switched to storm'}.`, [
+            { kind: 'switchStorm', queueId: id, on: storm },
+          ])
+        }
+      >
+        {storm ? 'Back from storm' : 'Switch to storm'}
+        {!mayStorm && <span className="block text-soft">Your account is not enabled for changing the set-up.</span>}
+      </MenuItem>
+    </ActMenu>
+  )
+}

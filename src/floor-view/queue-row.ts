@@ -1,0 +1,11 @@
+// A queue as a row of the Floor.
+import type { Grouped } from '@/core/reports'
+import type { QueueView, WaitingCaller } from '@/exchange/protocol'
+
+export interface QueueRow extends QueueView {
+  readonly name: string
+  readonly isPressing: boolean
+  /** Of today; undefined before anything was offered. */
+  readonly today: Grouped['measures'] | undefined
+  readonly callers: readonly WaitingCaller[]
+}

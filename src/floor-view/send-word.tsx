@@ -1,0 +1,36 @@
+'use client'
+// A word to one agent, several or all on shift: it stands above their page until they put it away.
+import { type FormEvent, useState } from 'react'
+import type { AgentId } from '@/core/ids'
+import { Button, Dialog, TextField } from '@/ui'
+import { useActs } from './acts'
+
+interface Props {
+  readonly to: readonly { readonly id: AgentId; readonly name: string }[]
+  readonly who: string
+  readonly onClose: () => void
+}
+
+export function SendWord({ to, who, onClose }: Props) {
+  const { act } = useActs()
+  const [text, setText] = useState('')
+  const [problem, setProblem] = useState<string | null>(null)
+  const send = async (event: FormEvent) => {
+    event.preventDefault()
+    if (text.trim() === '') return setProblem('The message says nothing. Write what they should know.')
+    if (await act({ kind: 'sendWord', agentIds: to.map((a) => a.id), text }, `Said to ${who}: “${text.trim()}”`)) onClose()
+  }
+  return (
+    <Dialog open onOpenChange={(next) => !next && onClose()} title={`Message to ${who}`}>
+      <form onSubmit={(event) => void send(event)} noValidate>
+        <TextField label="Message" value={text} maxLength={240} autoFocus autoComplete="off" problem={problem} onChange={(e) => setText(e.target.value)} />
+        <div className="mt-4 flex gap-3">
+          <Button type="submit" tone="primary">
+            Send
+          </Button>
+          <Button onClick={onClose}>Cancel</Button>
+        </div>
+      </form>
+    </Dialog>
+  )
+}
