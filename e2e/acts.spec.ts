@@ -1,5 +1,5 @@
 // Acts on the Floor: said beforehand, done in a press, told to whoever is concerned with who did it, and taken back where they can be.
-import { anotherSeat, button, endShift, goReady, KESTER, ringMe, SUNNIVA, signInAsOwner, startShift, state } from './desk'
+import { anotherSeat, button, goReady, KESTER, ringMe, signInAsOwner, startShift, state } from './desk'
 import { expect, type Page, test } from './warm'
 
 const agents = (page: Page) => page.getByRole('table', { name: 'Agents' })
