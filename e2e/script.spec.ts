@@ -80,7 +80,7 @@ test('an earlier answer is changed: what it led to is kept aside and not reporte
     .getByRole('region', { name: 'Calls' })
     .getByRole('row', { name: /Perrin Arncliffe/ })
     .click()
-  await expect(page.getByRole('region', { name: 'Events' })).toContainText('saved the outcome “booking-changed”, although the answers spoke against it')
+  await expect(page.getByRole('region', { name: 'Events' })).toContainText('saved the outcome “Booking changed”, although the answers spoke against it')
   await expect(page.getByRole('region', { name: 'Script answers' })).toContainText('Ask something')
 })
 

@@ -13,6 +13,7 @@ export type { ExportName } from './exports'
 export type { Opening, Span } from './history'
 export { LOG_WAYS, type LogPage, type LogRow, type LogWay } from './log'
 export type { Report, SeriesPoint } from './report'
+export type { AgentSessions, CallOfDay } from './sessions'
 export type { SoundReport, SoundRow } from './sound'
 
 export type HistoryApi = Comlink.Remote<Connection<MessagePort>>

@@ -49,6 +49,40 @@ const attach = (desk: ReturnType<typeof aDesk>) =>
 const [AGENT = toAgentId('agent_none')] = TODAY.flatMap(({ event }) => (event.kind === 'outcomeSaved' ? [event.agentId] : []))
 
 describe('tabs at the history', () => {
+  test('sessions add up to the agents’ states of the file, and an agent sees their own', async () => {
+    const [desk, floor] = [aDesk(), aFloor()]
+    const [agents, supervisors] = [attach(desk), attach(desk)]
+    await agents.introduce(floor.endFor({ id: AGENT, everybody: false }))
+    await supervisors.introduce(floor.endFor({ id: toAgentId('agent_supervisor'), everybody: true }))
+    const asked = { span: ASKED.span, nowMs: ASKED.nowMs, only: null, days: [FROM_MS] }
+    const rows = await supervisors.sessions(asked)
+    const file = await (await supervisors.exportFile('agent-states.ndjson', ASKED.span, ASKED.nowMs, () => {})).text()
+    const states = file
+      .trimEnd()
+      .split('\n')
+      .map((line) => JSON.parse(line) as { agentId: string; state: string; fromMs: number; toMs: number })
+    expect(rows.length).toBeGreaterThan(5)
+    for (const { id, sums, days } of rows) {
+      const own = states.filter((s) => s.agentId === id)
+      expect(days[0]?.spells.map((s) => [s.state, s.fromMs, s.toMs])).toEqual(own.map((s) => [s.state, s.fromMs, s.toMs]))
+      expect(sums.onShiftMs).toBe(own.reduce((sum, s) => sum + s.toMs - s.fromMs, 0))
+      const calls = await supervisors.callsOfAgent({ span: ASKED.span, nowMs: ASKED.nowMs, only: id })
+      // Every stretch on a call is about some call of theirs.
+      for (const s of own.filter((o) => o.state === 'onCall'))
+        expect(
+          calls.filter((c) => c.fromMs < s.toMs && c.toMs > s.fromMs),
+          JSON.stringify([id, s, calls.slice(0, 3)]),
+        ).not.toEqual([])
+    }
+    expect((await agents.sessions(asked)).map((r) => r.id)).toEqual([AGENT])
+    const other = rows.find((r) => r.id !== AGENT)?.id ?? AGENT
+    const stretch = { span: ASKED.span, nowMs: ASKED.nowMs, only: other }
+    expect((await agents.callsOfAgent(stretch)).map((c) => c.callId)).toEqual((await agents.callsOfAgent({ ...stretch, only: AGENT })).map((c) => c.callId))
+    const events = await agents.eventsOfAgent(stretch)
+    expect(events.length).toBeGreaterThan(10)
+    expect(events.every((e) => JSON.stringify(e.event).includes(AGENT))).toBe(true)
+  })
+
   test('an agent is told of what they had themselves, whatever they ask for', async () => {
     const [desk, floor] = [aDesk(), aFloor()]
     const [agents, supervisors] = [attach(desk), attach(desk)]

@@ -25,6 +25,10 @@ export interface Connection<Port> {
   subscribe(tell: () => void): Promise<void>
   report(...asked: Parameters<History['report']>): ReturnType<History['report']>
   calls(...asked: Parameters<History['calls']>): ReturnType<History['calls']>
+  /** Of an agent their own, whatever is asked. */
+  sessions(...asked: Parameters<History['sessions']>): ReturnType<History['sessions']>
+  callsOfAgent(...asked: Parameters<History['callsOfAgent']>): ReturnType<History['callsOfAgent']>
+  eventsOfAgent(...asked: Parameters<History['eventsOfAgent']>): ReturnType<History['eventsOfAgent']>
   /** For those who answer for the floor. */
   sound(...asked: Parameters<History['sound']>): ReturnType<History['sound']>
   /** Of an agent their own, whatever is asked. */
@@ -79,6 +83,10 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
         const { id, everybody } = await who()
         return everybody ? asked : { ...asked, only: id }
       }
+      const theirsOf = async <T extends { readonly only: AgentId }>(asked: T): Promise<T> => {
+        const { id, everybody } = await who()
+        return everybody ? asked : { ...asked, only: id }
+      }
       return {
         async introduce(port) {
           const end = endOf(port)
@@ -108,6 +116,9 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
         },
         report: async (asked) => (await history).report(await theirs(asked)),
         calls: async (asked) => (await history).calls(await theirs(asked)),
+        sessions: async (asked) => (await history).sessions(await theirs(asked)),
+        callsOfAgent: async (asked) => (await history).callsOfAgent(await theirsOf(asked)),
+        eventsOfAgent: async (asked) => (await history).eventsOfAgent(await theirsOf(asked)),
         sound: async (asked) => {
           if (!(await who()).everybody) throw new Error('how calls sounded is for those who answer for the floor')
           return (await history).sound(asked)

@@ -4,7 +4,7 @@ import { type AgentId, type CampaignId, toCallId } from '@/core/ids'
 import type { CallRecord, Correction, LedgerEntry } from '@/core/ledger'
 import { ofAgent } from '@/core/reports'
 import type { SetUp } from '@/core/set-up'
-import { DAY } from '@/core/time'
+import { DAY, utcDay } from '@/core/time'
 import { type KeyValue, linesOfGzip } from '@/storage'
 import { dayAfter, daysBetween, type Past, type PastAsked } from '@/world'
 import { createBlocks } from './blocks'
@@ -34,6 +34,7 @@ import { type Names, named, namesOf } from './names'
 import { pageOfBlocks } from './pages'
 import { type Part, type Report, reportOf } from './report'
 import { rulesOf } from './rules'
+import { type AgentSessions, type CallOfDay, callsOfDay, isAbout, type SessionsAsked, sessionsIn } from './sessions'
 import { type SoundAsked, type SoundReport, soundOf } from './sound'
 import { isOf, openBlock, type Rules, rowsIn } from './tally'
 
@@ -60,6 +61,12 @@ interface AskedSpan {
   readonly only: AgentId | null
 }
 
+interface AskedOfAgent {
+  readonly span: Span
+  readonly nowMs: number
+  readonly only: AgentId
+}
+
 export interface History {
   /** Loads past days, or fetches as many of the demo's when there are none. Usable at once; days appear as they arrive. */
   open(past: Past, onProgress: (progress: Progress) => void): Promise<Opening>
@@ -68,6 +75,12 @@ export interface History {
   report(asked: AskedSpan & { /** Where the steps of the series begin, ascending. */ readonly steps: readonly number[] }): Promise<Report>
   /** Calls of the span, as far as they are asked for. */
   calls(asked: AskedSpan & CallsAsked): Promise<CallsPage>
+  /** What agents did with their time, day by day. */
+  sessions(asked: SessionsAsked & { readonly nowMs: number }): Promise<readonly AgentSessions[]>
+  /** Calls an agent had a part in. */
+  callsOfAgent(asked: AskedOfAgent): Promise<readonly CallOfDay[]>
+  /** What the ledger says about an agent within a stretch of a day: the first of it, as many as can be read. */
+  eventsOfAgent(asked: AskedOfAgent): Promise<readonly LedgerEntry[]>
   /** How calls of the span sounded, as far as they were rated. */
   sound(asked: SoundAsked & { readonly nowMs: number }): Promise<SoundReport>
   /** Calls of one agent as a telephone logs them, or all of the centre's. */
@@ -92,6 +105,8 @@ export interface PreviousContacts {
 }
 
 const PREVIOUS_LIMIT = 12
+/** Events of a stretch that somebody can read. */
+const EVENTS_SHOWN = 200
 
 /** So many of the demo's days before a day; before today when none is given. */
 export type FetchDays = (asked: PastAsked) => Promise<Response>
@@ -264,6 +279,24 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
         asked,
       )
     },
+    sessions: async ({ nowMs, ...asked }) => sessionsIn(await partsIn(asked.span, nowMs), asked, names(), reasonsOf(setUps())),
+    callsOfAgent: async ({ span, nowMs, only }) => callsOfDay(await partsIn({ ...span, fromMs: span.fromMs - DAY }, nowMs), span, only, names()),
+    async eventsOfAgent({ span, only }) {
+      await following
+      const isMeant = (e: LedgerEntry) => e.atMs >= span.fromMs && e.atMs <= span.toMs && isAbout(e, only)
+      const day = dayNames().has(utcDay(span.fromMs)) ? utcDay(span.fromMs) : null
+      if (day !== null) {
+        await importing
+        return (await entriesOfDay(store, day)).filter(isMeant).slice(0, EVENTS_SHOWN)
+      }
+      const found: LedgerEntry[] = []
+      for (let after = 0; feed !== null && found.length < EVENTS_SHOWN; after += LOT) {
+        const entries = readEntries(await feed.read(after, after + LOT))
+        found.push(...entries.filter(isMeant))
+        if (entries.length === 0 || (entries.at(-1)?.atMs ?? Infinity) > span.toMs) break
+      }
+      return found.slice(0, EVENTS_SHOWN)
+    },
     sound: async ({ nowMs, ...asked }) => soundOf(await callsIn(asked, nowMs), asked),
     log: async ({ nowMs, ...asked }) => pageOfLog(await callsIn({ fromMs: asked.sinceMs, toMs: Infinity }, nowMs), asked, names()),
     dialledBefore: async ({ only, atMost, nowMs }) =>
@@ -350,3 +383,8 @@ function withCorrection(record: CallRecord, corrections: ReadonlyMap<string, Cor
     ...(correction.notes === null ? {} : { notes: correction.notes }),
   }
 }
+
+/** As they are now, and as they were of those that are gone. */
+const reasonsOf = (setUps: readonly SetUp[]): SetUp['notReadyReasons'] => [
+  ...new Map(setUps.toReversed().flatMap((s) => s.notReadyReasons.map((r) => [r.name, r] as const))).values(),
+]

@@ -80,15 +80,22 @@ export function openBlock(block: CallsBlock) {
   const fields = listWords(answers.field)
   const written = listWords(answers.value)
   const values: unknown[] = []
+  const legAgents: readonly string[] = listWords(legs.agentId)
   return {
     directions: listWords(block.direction),
     results: listWords(block.result),
     queues: listWords(block.queueId),
     outcomes: listWords(block.outcome),
     coders: listWords(block.outcomeById),
-    legAgents: listWords(legs.agentId),
+    legAgents,
     /** Whether whoever had this leg handled the call. */
     isHandling: (at: number): boolean => roles[valueAt(legs.role.index, at)] ?? false,
+    /** Whether an agent had any part in it. */
+    isOn(agentId: AgentId, row: number): boolean {
+      for (let at = legs.starts[row] as number; at < (legs.starts[row + 1] as number); at++)
+        if (legAgents[valueAt(legs.agentId.index, at)] === agentId) return true
+      return false
+    },
     answersOf(row: number): CallRecord['answers'] {
       const found: Record<string, unknown> = {}
       for (let at = answers.starts[row] as number; at < (answers.starts[row + 1] as number); at++) {

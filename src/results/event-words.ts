@@ -10,7 +10,7 @@ import { formatClock } from '@/core/time'
 import type { Box } from '@/core/voicemail'
 import type { CentreView, SeatView } from '@/exchange/protocol'
 import { nameIn } from '@/ui'
-import { ATTEMPT_WORDS, numberWords, SOUND_WORDS } from '@/words'
+import { ATTEMPT_WORDS, numberWords, outcomeLabels, SOUND_WORDS } from '@/words'
 
 export interface Names {
   readonly centre: CentreView
@@ -21,6 +21,7 @@ export function eventWords(event: FloorEvent, names: Names): string {
   const agent = (id: string) => nameIn(names.seats, id)
   const queue = (id: string) => nameIn(names.centre.queues, id)
   const campaign = (id: string) => nameIn(names.centre.campaigns, id)
+  const label = (code: string) => outcomeLabels(names.centre)[code] ?? code
   const device = (id: string) => {
     const rest = id.slice('dev_'.length)
     if (id.startsWith('dev_agent_')) return agent(rest)
@@ -212,7 +213,7 @@ export function eventWords(event: FloorEvent, names: Names): string {
     case 'outcomeTakenBack':
       return `${agent(event.agentId)} took the outcome back`
     case 'outcomeCorrected':
-      return `${agent(event.byAgentId)} corrected the outcome ${event.was === null ? '' : `from “${event.was}” `}to “${event.code}”: ${event.why}`
+      return `${agent(event.byAgentId)} corrected the outcome ${event.was === null ? '' : `from “${label(event.was)}” `}to “${label(event.code)}”: ${event.why}`
     case 'callbackAgreed':
       return `${event.why === 'retry' ? `Try ${event.attempt} is to be made` : 'A callback was agreed'} for ${moment(event.dueAtMs)}, ${event.ownerId === null ? 'anybody’s' : `${agent(event.ownerId)}’s`}`
     case 'callbackDialled':
@@ -242,42 +243,77 @@ export function eventWords(event: FloorEvent, names: Names): string {
     case 'ringSilenced':
       return `${agent(event.agentId)} silenced the ringing`
     case 'outcomeSaved':
-      return `${agent(event.agentId)} saved the outcome “${event.code}”${event.insisted ? ', although the answers spoke against it' : ''}`
+      return `${agent(event.agentId)} saved the outcome “${label(event.code)}”${event.insisted ? ', although the answers spoke against it' : ''}`
     case 'shiftStarted':
+      return `${agent(event.agentId)} started a shift for ${
+        [...event.queueIds.map(queue), ...(event.campaignId === null ? [] : [campaign(event.campaignId)])].join(', ') || 'no queue'
+      }`
     case 'shiftEnded':
+      return `${agent(event.agentId)} ended the shift`
     case 'agentReady':
+      return `${agent(event.agentId)} went ready`
     case 'agentNotReady':
+      return `${agent(event.agentId)} went not ready: ${event.reason}`
     case 'notReadyAsked':
+      return `${agent(event.agentId)} goes not ready as soon as nobody is on the way: ${event.reason}`
     case 'campaignStateChanged':
+      return `${campaign(event.campaignId)} is now ${event.to}`
     case 'attemptRings':
+      return 'The number rang'
     case 'attemptAnswered':
+      return 'Somebody picked up'
     case 'attemptTakenLive':
+      return 'A person was heard'
     case 'attemptMessagePlayed':
+      return 'The message for people whom nobody could take was played'
     case 'recordOffered':
+      return `${agent(event.agentId)} was shown ${event.record.person} of ${campaign(event.campaignId)}`
     case 'recordReturned':
+      return `The record went back to ${campaign(event.campaignId)}`
     case 'recordBarred':
+      return `A number of ${campaign(event.campaignId)} is on the do-not-call list`
     case 'recordReleased':
+      return `A record of ${campaign(event.campaignId)} may be called again`
     case 'recordsPutBack':
+      return `Records of ${campaign(event.campaignId)} were put back`
     case 'muteChanged':
+      return `${agent(event.agentId)} ${event.muted ? 'muted themselves' : 'can be heard again'}`
     case 'seatMoved':
+      return `${agent(event.agentId)} went on at another desk`
     case 'soundPathChosen':
+      return `${agent(event.agentId)} took another sound path: ${SOUND_PATH_WORDS[event.path]}`
     case 'soundPathLost':
+      return `${agent(event.agentId)} lost their sound: ${event.why}`
     case 'noteSet':
+      return `${agent(event.agentId)} left a note: “${event.text}”`
     case 'noteCleared':
+      return `The note of ${agent(event.agentId)} is gone`
     case 'doNotDisturbChanged':
+      return `${agent(event.agentId)} ${event.on ? 'does not want to be disturbed' : 'may be disturbed again'}`
     case 'diversionChanged':
+      return `${agent(event.agentId)} ${event.to === null ? 'takes their own calls again' : event.to.kind === 'voicemail' ? 'sent their own calls to voicemail' : `sent their own calls to ${numberWords(event.to.number)}`}`
     case 'callbackMoved':
+      return `${agent(event.byAgentId)} moved the callback to ${moment(event.dueAtMs)}${event.why === '' ? '' : `: ${event.why}`}`
     case 'callbackHandedOver':
+      return `${agent(event.byAgentId)} gave the callback to ${event.ownerId === null ? 'anybody' : agent(event.ownerId)}`
     case 'callbackEscalated':
+      return 'The callback was missed, and is anybody’s now'
     case 'callbackClosed':
+      return `The callback is closed${event.why === '' ? '' : `: ${event.why}`}`
     case 'doNotCallRemoved':
+      return `${agent(event.byAgentId)} took an entry off the do-not-call list: ${event.why}`
     case 'taskClosed':
+      return `${agent(event.byAgentId)} closed the task`
     case 'callTurnedAway':
+      return `A caller of ${queue(event.queueId)} was turned away: it was ${event.because}`
     case 'stormSwitched':
+      return `${agent(event.byAgentId)} switched ${queue(event.queueId)} ${event.on ? 'to storm' : 'back from storm'}`
     case 'setUpChanged':
+      return `${agent(event.byAgentId)} changed the set-up`
     case 'floorOpened':
+      return 'The floor opened'
     case 'floorResumed':
-      return event.kind
+      return 'The floor went on after it was closed'
   }
 }
 
@@ -317,6 +353,7 @@ const CAUSES = {
   endedForEveryone: 'ended for everyone',
 } as const
 
+const SOUND_PATH_WORDS = { computer: 'the computer', handset: 'the desk handset', ownPhone: 'their own phone', none: 'none' } as const
 const ENDPOINT_WORDS = { computer: 'the computer', handset: 'the desk handset', ownPhone: 'their own phone' } as const
 const ROLE_WORDS = {
   talks: (who: string) => `stepped in beside ${who}`,

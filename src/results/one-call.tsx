@@ -48,7 +48,8 @@ export function OneCall({ callId, names }: { callId: string; names: FloorView })
 const maySee = ({ agents, outcomeBy }: CallRecord, account: FloorView['account']): boolean =>
   seesEverybody(account) || agents.some((l) => l.agent === account.name) || outcomeBy === account.name
 
-function Found({ record, entries, names }: { record: CallRecord; entries: readonly LedgerEntry[]; names: FloorView }) {
+function Found({ record, entries: all, names }: { record: CallRecord; entries: readonly LedgerEntry[]; names: FloorView }) {
+  const entries = seenEntries(all, names)
   const written = useNumberWords()
   const saved = entries.findLast((e) => e.event.kind === 'outcomeSaved')?.event
   const followUp = saved?.kind === 'outcomeSaved' ? saved.followUp : ''
@@ -134,6 +135,10 @@ function Found({ record, entries, names }: { record: CallRecord; entries: readon
     </>
   )
 }
+
+/** Where agents are not shown who only listens in, they are not told of it afterwards either. */
+const seenEntries = (entries: readonly LedgerEntry[], { account, centre }: FloorView): readonly LedgerEntry[] =>
+  centre.listeningIsShown || seesEverybody(account) ? entries : entries.filter(({ event }) => event.kind !== 'roleTaken' || event.role !== 'listens')
 
 /** Every code the call had before, with who gave it and why it was changed. */
 function Corrections({ entries, names }: { entries: readonly LedgerEntry[]; names: FloorView }) {

@@ -1,9 +1,9 @@
-// Calls and campaigns: two sides of the same days.
+// Calls, campaigns and sessions: sides of the same days.
 import { PlaceLink } from '@/ui'
 import type { Days } from './span'
 
 interface Props {
-  readonly of: 'calls' | 'campaigns'
+  readonly of: 'calls' | 'campaigns' | 'sessions'
   readonly days: Days
   /** Of one agent: their own. */
   readonly mine: boolean
@@ -20,6 +20,9 @@ export function ResultsHead({ of, days, mine }: Props) {
         </PlaceLink>
         <PlaceLink href={`/results/campaigns${query}`} isHere={of === 'campaigns'}>
           Campaigns
+        </PlaceLink>
+        <PlaceLink href={`/results/sessions${query}`} isHere={of === 'sessions'}>
+          Sessions
         </PlaceLink>
       </nav>
     </div>

@@ -1,4 +1,5 @@
 export { toCallsCsv, toNdjson } from './calls'
 export { type CalendarItem, toICalendar } from './ical'
 export { type Attendee, type Invitation, toInvitation } from './invitation'
+export { toSessionsCsv, toSessionsICalendar } from './sessions'
 export { toWav } from './wav'
