@@ -8,6 +8,7 @@ import type { Connection, FloorEnd } from './desk'
 import type { Opening } from './history'
 
 export { type CallsPage, type CallsSort, LATEST_CALLS, talkedMs, waitedMs } from './calls'
+export { type CrossTable, DIMENSIONS, type Dimension, NONE } from './cross'
 export type { Progress } from './days'
 export type { ExportName } from './exports'
 export type { Opening, Span } from './history'

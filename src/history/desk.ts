@@ -26,6 +26,8 @@ export interface Connection<Port> {
   report(...asked: Parameters<History['report']>): ReturnType<History['report']>
   calls(...asked: Parameters<History['calls']>): ReturnType<History['calls']>
   /** Of an agent their own, whatever is asked. */
+  cross(...asked: Parameters<History['cross']>): ReturnType<History['cross']>
+  crossCalls(...asked: Parameters<History['crossCalls']>): ReturnType<History['crossCalls']>
   sessions(...asked: Parameters<History['sessions']>): ReturnType<History['sessions']>
   callsOfAgent(...asked: Parameters<History['callsOfAgent']>): ReturnType<History['callsOfAgent']>
   eventsOfAgent(...asked: Parameters<History['eventsOfAgent']>): ReturnType<History['eventsOfAgent']>
@@ -116,6 +118,8 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
         },
         report: async (asked) => (await history).report(await theirs(asked)),
         calls: async (asked) => (await history).calls(await theirs(asked)),
+        cross: async (asked) => (await history).cross(await theirs(asked)),
+        crossCalls: async (asked) => (await history).crossCalls(await theirs(asked)),
         sessions: async (asked) => (await history).sessions(await theirs(asked)),
         callsOfAgent: async (asked) => (await history).callsOfAgent(await theirsOf(asked)),
         eventsOfAgent: async (asked) => (await history).eventsOfAgent(await theirsOf(asked)),

@@ -1,5 +1,6 @@
 // The history answers questions about what happened: past days and the floor's ledger together. One for all tabs, in a worker of its own; it never
 // touches the floor.
+import { format } from 'date-fns'
 import { type AgentId, type CampaignId, toCallId } from '@/core/ids'
 import type { CallRecord, Correction, LedgerEntry } from '@/core/ledger'
 import { ofAgent } from '@/core/reports'
@@ -24,6 +25,7 @@ import {
   textAt,
   valueAt,
 } from './columns'
+import { type CrossAsked, type CrossCallsAsked, type CrossTable, callsOfCell, crossOf, teamsOf } from './cross'
 import { entriesOfDay, importDays, type PastDay, type Progress, readEntries, takeLegacyDays } from './days'
 import { type ExportName, exported, isEmptyExport } from './exports'
 import { type Handling, handlingOf } from './handling'
@@ -75,6 +77,10 @@ export interface History {
   report(asked: AskedSpan & { /** Where the steps of the series begin, ascending. */ readonly steps: readonly number[] }): Promise<Report>
   /** Calls of the span, as far as they are asked for. */
   calls(asked: AskedSpan & CallsAsked): Promise<CallsPage>
+  /** Any figure by any two of what calls differ in. */
+  cross(asked: CrossAsked & { readonly nowMs: number; readonly only: AgentId | null }): Promise<CrossTable>
+  /** The calls a figure of it was made of, the latest first. */
+  crossCalls(asked: CrossCallsAsked & { readonly nowMs: number; readonly only: AgentId | null }): Promise<readonly CallRecord[]>
   /** What agents did with their time, day by day. */
   sessions(asked: SessionsAsked & { readonly nowMs: number }): Promise<readonly AgentSessions[]>
   /** Calls an agent had a part in. */
@@ -279,6 +285,15 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
         asked,
       )
     },
+    async cross({ nowMs, only, ...asked }) {
+      const blocks = await callsIn(asked.span, nowMs)
+      return crossOf(only === null ? blocks : blocks.map((b) => ofAgentAlone(b, only)), asked, rules(), LOCAL_CLOCK, teamsOf(setUps()), nowMs)
+    },
+    async crossCalls({ nowMs, only, ...asked }) {
+      const blocks = await callsIn(asked.span, nowMs)
+      const now = names()
+      return callsOfCell(only === null ? blocks : blocks.map((b) => ofAgentAlone(b, only)), asked, LOCAL_CLOCK, teamsOf(setUps())).map((r) => named(r, now))
+    },
     sessions: async ({ nowMs, ...asked }) => sessionsIn(await partsIn(asked.span, nowMs), asked, names(), reasonsOf(setUps())),
     callsOfAgent: async ({ span, nowMs, only }) => callsOfDay(await partsIn({ ...span, fromMs: span.fromMs - DAY }, nowMs), span, only, names()),
     async eventsOfAgent({ span, only }) {
@@ -388,3 +403,16 @@ function withCorrection(record: CallRecord, corrections: ReadonlyMap<string, Cor
 const reasonsOf = (setUps: readonly SetUp[]): SetUp['notReadyReasons'] => [
   ...new Map(setUps.toReversed().flatMap((s) => s.notReadyReasons.map((r) => [r.name, r] as const))).values(),
 ]
+
+/** A block of what one agent handled or coded. */
+function ofAgentAlone(block: CallsBlock, only: AgentId): CallsBlock {
+  const open = openBlock(block)
+  return packCalls(recordsOf(block).filter((_, row) => isOf(block, row, only, open)))
+}
+
+/** The zone of whoever looks, which is that of every date on the screen. */
+const LOCAL_CLOCK = {
+  hour: (atMs: number) => new Date(atMs).getHours(),
+  weekday: (atMs: number) => new Date(atMs).getDay(),
+  day: (atMs: number) => format(atMs, 'yyyy-MM-dd'),
+}

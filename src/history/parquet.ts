@@ -10,6 +10,7 @@ const CALLS = {
     queue: 'STRING',
     campaign: 'STRING',
     campaignId: 'STRING',
+    path: 'STRING',
     number: 'STRING',
     customer: 'STRING',
   },

@@ -4,6 +4,7 @@ import { type AgentId, type QueueId, toAgentId, toCampaignId } from '@/core/ids'
 import { type AgentInterval, type AgentLeg, type CallRecord, CallRecordSchema, MISSED_HOW, RESULTS } from '@/core/ledger'
 import { byAgent, byQueue, inInterval, measure, occupancy, ofAgent } from '@/core/reports'
 import { packCalls, packStates, recordsOf, stateAt } from './columns'
+import { callsOfCell, crossOf, type Dimension, NONE } from './cross'
 import { occupancyOf, spellsOf } from './spells'
 import { type ByQueue, measuresOf, type Rules, type Tallies, type Tally, tally } from './tally'
 
@@ -41,6 +42,7 @@ const record: fc.Arbitrary<CallRecord> = fc
     queue: maybe(text),
     campaign: maybe(text),
     campaignId: maybe(fc.constantFrom(toCampaignId('campaign_a'), toCampaignId('campaign_b'))),
+    path: maybe(fc.constantFrom('change a booking', 'freight')),
     number: maybe(fc.constantFrom('+441632960112', '+4915100000000', '21', '0049', '+0')),
     customer: maybe(text),
     offeredAtMs: fc.integer({ min: START, max: START + 48 * HOURS }),
@@ -171,6 +173,87 @@ describe('sums of blocks', () => {
         }
       }),
       { numRuns: 200, seed: 5 },
+    ))
+})
+
+describe('any by any', () => {
+  const CLOCK = {
+    hour: (atMs: number) => new Date(atMs).getUTCHours(),
+    weekday: (atMs: number) => new Date(atMs).getUTCDay(),
+    day: (atMs: number) => new Date(atMs).toISOString().slice(0, 10),
+  }
+  const TEAMS = new Map(AGENTS.map((id, i) => [id, i % 2 === 0 ? 'even' : 'odd']))
+  /** Whether a record belongs to a key, said without columns. */
+  const belongs: Readonly<Record<string, (r: CallRecord, key: string) => boolean>> = {
+    queue: (r, key) => (r.queueId ?? NONE) === key,
+    campaign: (r, key) => (r.campaignId ?? NONE) === key,
+    outcome: (r, key) => (r.outcome ?? NONE) === key,
+    result: (r, key) => r.result === key,
+    path: (r, key) => (r.path ?? NONE) === key,
+    direction: (r, key) => r.direction === key,
+    hour: (r, key) => String(CLOCK.hour(r.offeredAtMs)) === key,
+    weekday: (r, key) => String(CLOCK.weekday(r.offeredAtMs)) === key,
+    day: (r, key) => CLOCK.day(r.offeredAtMs) === key,
+  }
+  const dimension = fc.constantFrom(...(Object.keys(belongs) as Dimension[]))
+
+  test('every row, column and cell is what the measures say of its calls, and nothing is lost', () => {
+    let cells = 0
+    fc.assert(
+      fc.property(
+        fc.array(records, { minLength: 1, maxLength: 3, size: 'max' }),
+        span,
+        dimension,
+        fc.option(dimension, { freq: 9 }),
+        (days, asked, rows, columns) => {
+          const inSpan = inInterval(days.flat(), asked.fromMs, asked.toMs).filter((r) => r.direction !== 'internal')
+          const table = crossOf(days.map(packCalls), { span: asked, rows, columns }, RULES, CLOCK, TEAMS, OPTIONS.nowMs)
+          const of = (dim: string | null, key: string) => (dim === null ? [] : inSpan.filter((r) => belongs[dim]?.(r, key)))
+          expect(table.all).toEqual(measure(inSpan, OPTIONS))
+          for (const { key, measures } of table.rows) expect(measures).toEqual(measure(of(rows, key), OPTIONS))
+          for (const { key, measures } of table.columns) expect(measures).toEqual(measure(of(columns, key), OPTIONS))
+          for (const { row, column, measures } of table.cells)
+            expect(measures).toEqual(
+              measure(
+                of(rows, row).filter((r) => belongs[columns ?? '']?.(r, column)),
+                OPTIONS,
+              ),
+            )
+          expect(table.rows.reduce((sum, { key }) => sum + of(rows, key).length, 0)).toBe(inSpan.length)
+          const [first] = table.cells
+          const shown = callsOfCell(
+            days.map(packCalls),
+            { span: asked, rows, columns, row: first?.row ?? null, column: first?.column ?? null, atMost: 10_000 },
+            CLOCK,
+            TEAMS,
+          )
+          if (first !== undefined) expect(shown).toHaveLength(of(rows, first.row).filter((r) => belongs[columns ?? '']?.(r, first.column)).length)
+          cells += table.cells.length
+        },
+      ),
+      { numRuns: 220, seed: 11 },
+    )
+    expect(cells).toBeGreaterThan(500)
+  })
+
+  test('by agent it is what that agent had, by team what its agents had, each call once', () =>
+    fc.assert(
+      fc.property(records, span, (day, asked) => {
+        const inSpan = inInterval(day, asked.fromMs, asked.toMs)
+        const table = crossOf([packCalls(day)], { span: asked, rows: 'agent', columns: 'team' }, RULES, CLOCK, TEAMS, OPTIONS.nowMs)
+        for (const { id, measures } of byAgent(inSpan, named(AGENTS), OPTIONS)) {
+          const row = table.rows.find((r) => r.key === id)
+          if (row !== undefined) expect(row.measures).toEqual(measures)
+        }
+        for (const { key, measures } of table.columns.filter((c) => c.key !== NONE)) {
+          const members = AGENTS.filter((id) => TEAMS.get(id) === key)
+          const theirs = inSpan.filter((r) => r.direction === 'inbound' && r.queueId !== null && members.some((id) => ofAgent([r], id).length > 0))
+          expect(measures.offered).toBe(theirs.length)
+          // Legs are nobody's twice: a team has handled what its agents have.
+          expect(measures.handledLegs).toBe(byAgent(inSpan, named(members), OPTIONS).reduce((sum, a) => sum + a.measures.handledLegs, 0))
+        }
+      }),
+      { numRuns: 120, seed: 12 },
     ))
 })
 

@@ -53,7 +53,7 @@ export interface Asked {
   readonly toMs: number
 }
 
-const createTally = (): Tally => ({
+export const createTally = (): Tally => ({
   ...{ offered: 0, underWay: 0, waiting: 0, answered: 0, abandoned: 0, shortAbandons: 0, within: 0, messages: 0, messagesCalledBack: 0 },
   ...{ handleMs: 0, handledLegs: 0, codedWithScript: 0, disagreements: 0 },
   outcomes: new Map(),
@@ -112,7 +112,7 @@ type OpenBlock = ReturnType<typeof openBlock>
 const wordOf = (words: readonly string[], place: number | null): string | null => (place === null ? null : (words[place] as string))
 
 /** The agents a call counts for: who handled it, each once, and who coded it. */
-function agentsOf({ legs, outcomeById }: CallsBlock, open: OpenBlock, row: number): readonly string[] {
+export function agentsOf({ legs, outcomeById }: CallsBlock, open: OpenBlock, row: number): readonly string[] {
   const found: string[] = []
   for (let at = legs.starts[row] as number; at < (legs.starts[row + 1] as number); at++) {
     const agentId = open.legAgents[valueAt(legs.agentId.index, at)] as string
@@ -160,7 +160,7 @@ function entryOf<T>(map: Map<string, T>, key: string, create: () => T): T {
 }
 
 /** One call of a pass; read into again for the next, because there are a million of them. */
-const createReadCall = () => ({
+export const createReadCall = () => ({
   ...{ isOffered: false, isMessage: false, isUnderWay: false, isAbandoned: false, isShort: false, isHandled: false, isWithin: false },
   ...{ isCodedWithScript: false, isDisagreement: false, endedAtMs: 0 },
   waitMs: null as number | null,
@@ -171,9 +171,9 @@ const createReadCall = () => ({
   /** How long each of them handled it; null for who did not. */
   handleMs: [] as (number | null)[],
 })
-type ReadCall = ReturnType<typeof createReadCall>
+export type ReadCall = ReturnType<typeof createReadCall>
 
-function readCall(call: ReadCall, block: CallsBlock, open: OpenBlock, row: number, limitMs: number, rules: Rules): void {
+export function readCall(call: ReadCall, block: CallsBlock, open: OpenBlock, row: number, limitMs: number, rules: Rules): void {
   const { legs } = block
   const result = wordOf(open.results, placeAt(block.result, row))
   const answeredAtMs = numberAt(block.answeredAtMs, row)
@@ -205,8 +205,8 @@ function readCall(call: ReadCall, block: CallsBlock, open: OpenBlock, row: numbe
   }
 }
 
-/** Of one agent: with their own legs, and the outcome where it is theirs. Whether the call is coded does not depend on who did it. */
-function add(sum: Tally, call: ReadCall, only: string | null): void {
+/** Of one agent or a team: with their own legs, and the outcome where it is theirs. Whether the call is coded does not depend on who did it. */
+export function add(sum: Tally, call: ReadCall, only: string | ReadonlySet<string> | null): void {
   if (call.isMessage) {
     sum.messages++
     if (call.waitMs !== null) sum.messagesCalledBack++
@@ -226,17 +226,20 @@ function add(sum: Tally, call: ReadCall, only: string | null): void {
   if (call.isHandled) {
     for (let i = 0; i < call.handleMs.length; i++) {
       const ms = call.handleMs[i] as number | null
-      if (ms === null || (only !== null && call.legAgents[i] !== only)) continue
+      if (ms === null || !isOwn(only, call.legAgents[i] as string)) continue
       sum.handledLegs++
       sum.handleMs += ms
     }
     if (call.outcome === null) sum.uncodedEnds.push(call.endedAtMs)
   }
-  if (call.outcome === null || (only !== null && call.coder !== only)) return
+  if (call.outcome === null || !isOwn(only, call.coder)) return
   sum.outcomes.set(call.outcome, (sum.outcomes.get(call.outcome) ?? 0) + 1)
   if (call.isCodedWithScript) sum.codedWithScript++
   if (call.isDisagreement) sum.disagreements++
 }
+
+const isOwn = (only: string | ReadonlySet<string> | null, agentId: string | null): boolean =>
+  only === null || (typeof only === 'string' ? agentId === only : agentId !== null && only.has(agentId))
 
 /** The measures of all of them together, as `measure` has them of the records. */
 export function measuresOf(sums: readonly Tally[], nowMs: number): Measures {

@@ -1,3 +1,4 @@
+export { Breakdown } from './breakdown'
 export { CampaignResults } from './campaign-results'
 export { OneCall } from './one-call'
 export { Results } from './results'

@@ -1,9 +1,9 @@
-// Calls, campaigns and sessions: sides of the same days.
+// Calls, campaigns, sessions and breakdowns: sides of the same days.
 import { PlaceLink } from '@/ui'
 import type { Days } from './span'
 
 interface Props {
-  readonly of: 'calls' | 'campaigns' | 'sessions'
+  readonly of: 'calls' | 'campaigns' | 'sessions' | 'breakdown'
   readonly days: Days
   /** Of one agent: their own. */
   readonly mine: boolean
@@ -23,6 +23,9 @@ export function ResultsHead({ of, days, mine }: Props) {
         </PlaceLink>
         <PlaceLink href={`/results/sessions${query}`} isHere={of === 'sessions'}>
           Sessions
+        </PlaceLink>
+        <PlaceLink href={`/results/breakdown${query}`} isHere={of === 'breakdown'}>
+          Breakdown
         </PlaceLink>
       </nav>
     </div>

@@ -51,6 +51,7 @@ export const CallRecordSchema = z.object({
   queue: z.string().nullable(),
   campaign: z.string().nullable(),
   campaignId: CampaignIdSchema.nullable().default(null),
+  path: z.string().nullable().default(null).describe('what the caller chose on the way in'),
   number: z.string().nullable().describe('the outside party, E.164'),
   customer: z.string().nullable(),
   offeredAtMs: ms,

@@ -11,6 +11,7 @@ export const blankRecord = (setUp: SetUp, call: Call): CallRecord => ({
   queue: call.queueId === null ? null : queueSetUp(setUp, call.queueId).name,
   campaign: null,
   campaignId: null,
+  path: call.path,
   number: call.number,
   customer: call.customer?.name ?? null,
   offeredAtMs: call.offeredAtMs,

@@ -26,6 +26,7 @@ const aRecord = (record: Partial<CallRecord>): CallRecord => ({
   queue: 'First',
   campaignId: null,
   campaign: null,
+  path: null,
   number: null,
   customer: null,
   offeredAtMs: 0,

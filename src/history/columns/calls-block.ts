@@ -24,6 +24,8 @@ export interface CallsBlock {
   readonly campaign: Words
   /** Not in blocks of before there were campaigns. */
   readonly campaignId?: Words
+  /** Not in blocks of before it was taken down. */
+  readonly path?: Words
   /** E.164 numbers without their plus; others, such as internal ones, as they are. */
   readonly number: Numbers
   readonly otherNumber: Words
@@ -96,6 +98,7 @@ export function packCalls(unsorted: readonly CallRecord[]): CallsBlock {
     queue: words((r) => r.queue),
     campaign: words((r) => r.campaign),
     campaignId: words((r) => r.campaignId),
+    path: words((r) => r.path),
     number: numbers((r) => digitsOf(r.number)),
     otherNumber: words((r) => (digitsOf(r.number) === null ? r.number : null)),
     byNumber: packIndex(records.map((r) => r.number)),
@@ -180,6 +183,7 @@ export function recordAt(block: CallsBlock, row: number): CallRecord {
     queue: wordAt(block.queue, row),
     campaign: wordAt(block.campaign, row),
     campaignId: campaignId === null ? null : toCampaignId(campaignId),
+    path: block.path === undefined ? null : wordAt(block.path, row),
     number: phoneAt(block, row),
     customer: textAt(block.customer, row),
     offeredAtMs: valueAt(block.offeredAtMs, row),
