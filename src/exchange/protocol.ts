@@ -253,6 +253,8 @@ export interface CentreView {
 export interface SeatView {
   readonly id: AgentId
   readonly name: string
+  /** '' for none. */
+  readonly team: string
   readonly role: 'agent' | 'supervisor'
   readonly queueIds: readonly QueueId[]
   /** The queues ticked for this shift, whatever the level; none off shift. */

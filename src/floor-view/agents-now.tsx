@@ -12,7 +12,7 @@ import type { AgentRow } from './agent-row'
 
 const BESIDE_WORDS: Readonly<Record<Role, string>> = { listens: 'listens', whispers: 'whispers', talks: 'has stepped in' }
 
-export const GROUPINGS = ['nothing', 'state', 'queue'] as const
+export const GROUPINGS = ['nothing', 'team', 'state', 'queue'] as const
 export type Grouping = (typeof GROUPINGS)[number]
 
 interface Acting {
@@ -83,6 +83,7 @@ const columnsFor = ({ chosen, onChoose, ...acting }: Acting): readonly Column<Ag
 ]
 
 const GROUP_OF: Readonly<Record<Exclude<Grouping, 'nothing'>, (a: AgentRow) => string>> = {
+  team: (a) => (a.team === '' ? 'No team' : a.team),
   state: (a) => stateWords(a.state, null),
   queue: (a) => a.behalf ?? 'Nobody on the line',
 }

@@ -9,19 +9,21 @@ import { floorNow } from '@/exchange/floor-time'
 import type { AccountView, CampaignView, CentreView, QueueView, SeatView, WaitingCaller, WatchedSeat } from '@/exchange/protocol'
 import { useAllSeen } from '@/exchange/react'
 import { useHistory } from '@/history/react'
-import { SelectField, TextField, useNowMs } from '@/ui'
+import { PlaceLink, SelectField, TextField, useNowMs } from '@/ui'
 import { listed, stateWords } from '@/words'
 import { ActsProvider, LastAct } from './acts'
 import { type AgentRow, rowsOf, watchedAgent } from './agent-row'
 import { AgentsNow, GROUPINGS, type Grouping } from './agents-now'
+import { CampaignsNow } from './campaigns-now'
 import { ChangeWork } from './change-work'
 import { ChosenBar } from './chosen-bar'
+import { DaySoFar } from './day-so-far'
 import { Needs } from './needs'
 import { QueuesNow } from './queues-now'
 import { SendWord } from './send-word'
 import { needWords } from './words'
 
-const GROUPING_WORDS: Readonly<Record<Grouping, string>> = { nothing: 'Nothing', state: 'State', queue: 'Queue or campaign' }
+const GROUPING_WORDS: Readonly<Record<Grouping, string>> = { nothing: 'Nothing', team: 'Team', state: 'State', queue: 'Queue or campaign' }
 
 export function FloorScreen() {
   const seen = useAllSeen(({ centre, seats, queues, watched, callers, campaigns, account }) => ({
@@ -76,11 +78,16 @@ function Floor({ centre, seats, queues, watched, callers, campaigns, account }: 
   // Somebody who has gone home is chosen no longer.
   const chosen = rows.filter((a) => chosenIds.has(a.id))
   const words = folded(typed)
-  const shown = rows.filter((a) => folded(`${a.name} ${stateWords(a.state, a.reason)} ${a.behalf ?? ''} ${a.watched?.with ?? ''}`).includes(words))
+  const shown = rows.filter((a) => folded(`${a.name} ${a.team} ${stateWords(a.state, a.reason)} ${a.behalf ?? ''} ${a.watched?.with ?? ''}`).includes(words))
   return (
     <main className="flex min-h-0 flex-1 max-lg:block">
       <div className="w-[592px] shrink-0 overflow-auto border-line border-r bg-raised px-6 py-4 max-lg:w-full">
-        <h1 className="font-semibold text-2xl">Floor</h1>
+        <div className="flex items-baseline gap-4">
+          <h1 className="font-semibold text-2xl">Floor</h1>
+          <PlaceLink href="/floor/tomorrow" isHere={false}>
+            Tomorrow
+          </PlaceLink>
+        </div>
         <Needs needs={needs} wordsOf={(need) => needWords(need, names)} />
         <QueuesNow
           rows={standing.map((q) => ({
@@ -92,6 +99,8 @@ function Floor({ centre, seats, queues, watched, callers, campaigns, account }: 
           ready={rows.filter((a) => a.state === 'ready')}
           mayStorm={account.may.includes('setUp')}
         />
+        <CampaignsNow rows={campaigns.filter((c) => c.state === 'running' || c.state === 'paused')} campaigns={centre.campaigns} />
+        <DaySoFar queues={standing} />
       </div>
       <section aria-label="On shift" className="min-w-0 flex-1 overflow-auto px-5 py-3">
         <div className="flex flex-wrap items-end gap-3">

@@ -32,6 +32,8 @@ export interface Connection<Port> {
   callsOfAgent(...asked: Parameters<History['callsOfAgent']>): ReturnType<History['callsOfAgent']>
   eventsOfAgent(...asked: Parameters<History['eventsOfAgent']>): ReturnType<History['eventsOfAgent']>
   /** For those who answer for the floor. */
+  profiles(...asked: Parameters<History['profiles']>): ReturnType<History['profiles']>
+  /** For those who answer for the floor. */
   sound(...asked: Parameters<History['sound']>): ReturnType<History['sound']>
   /** Of an agent their own, whatever is asked. */
   log(...asked: Parameters<History['log']>): ReturnType<History['log']>
@@ -123,6 +125,10 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
         sessions: async (asked) => (await history).sessions(await theirs(asked)),
         callsOfAgent: async (asked) => (await history).callsOfAgent(await theirsOf(asked)),
         eventsOfAgent: async (asked) => (await history).eventsOfAgent(await theirsOf(asked)),
+        profiles: async (asked) => {
+          if (!(await who()).everybody) throw new Error('forecasts are for those who answer for the floor')
+          return (await history).profiles(asked)
+        },
         sound: async (asked) => {
           if (!(await who()).everybody) throw new Error('how calls sounded is for those who answer for the floor')
           return (await history).sound(asked)

@@ -34,6 +34,7 @@ import { createLive } from './live'
 import { dialledBefore, type LogAsked, type LogPage, type LogRow, pageOfLog } from './log'
 import { type Names, named, namesOf } from './names'
 import { pageOfBlocks } from './pages'
+import { type DayAsked, profilesOf, type QueueProfile } from './profile'
 import { type Part, type Report, reportOf } from './report'
 import { rulesOf } from './rules'
 import { type AgentSessions, type CallOfDay, callsOfDay, isAbout, type SessionsAsked, sessionsIn } from './sessions'
@@ -81,6 +82,8 @@ export interface History {
   cross(asked: CrossAsked & { readonly nowMs: number; readonly only: AgentId | null }): Promise<CrossTable>
   /** The calls a figure of it was made of, the latest first. */
   crossCalls(asked: CrossCallsAsked & { readonly nowMs: number; readonly only: AgentId | null }): Promise<readonly CallRecord[]>
+  /** What queues' days were like, for forecasts. */
+  profiles(asked: { readonly days: readonly DayAsked[]; readonly nowMs: number }): Promise<readonly QueueProfile[]>
   /** What agents did with their time, day by day. */
   sessions(asked: SessionsAsked & { readonly nowMs: number }): Promise<readonly AgentSessions[]>
   /** Calls an agent had a part in. */
@@ -293,6 +296,10 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       const blocks = await callsIn(asked.span, nowMs)
       const now = names()
       return callsOfCell(only === null ? blocks : blocks.map((b) => ofAgentAlone(b, only)), asked, LOCAL_CLOCK, teamsOf(setUps())).map((r) => named(r, now))
+    },
+    async profiles({ days, nowMs }) {
+      const [first, last] = [days[0], days.at(-1)]
+      return first === undefined || last === undefined ? [] : profilesOf(await callsIn({ fromMs: first.fromMs, toMs: last.toMs }, nowMs), days)
     },
     sessions: async ({ nowMs, ...asked }) => sessionsIn(await partsIn(asked.span, nowMs), asked, names(), reasonsOf(setUps())),
     callsOfAgent: async ({ span, nowMs, only }) => callsOfDay(await partsIn({ ...span, fromMs: span.fromMs - DAY }, nowMs), span, only, names()),

@@ -1,10 +1,11 @@
 'use client'
 // The history for components: one connection a tab, opened by whoever first asks it something.
-import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useState } from 'react'
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react'
 import { type Asked, useAsked } from '@/exchange/asked'
 import { useFloor } from '@/exchange/react'
 import { wishedPast } from '@/exchange/wished'
 import { type HistoryApi, type HistoryClient, type Opening, openHistory, type Progress } from './client'
+import { daysBefore, type Forecasts, forecastsOf } from './forecasts'
 
 const OpenContext = createContext<(() => HistoryClient) | null>(null)
 const OpeningContext = createContext<HistoryOpening>({ progress: null, opening: null })
@@ -100,4 +101,11 @@ function answered<T>(answer: Promise<T>): Promise<T> {
 export function useHistoryApi(): HistoryApi | null {
   const open = useContext(OpenContext)
   return useMemo(() => open?.().api ?? null, [open])
+}
+
+/** What a local day (`2026-11-28`) is expected to bring, from the days before the one of `nowMs`; `times` scales it. null until the days are read. */
+export function useForecasts(day: string, nowMs: number, times = 1): { readonly forecasts: Forecasts | null; readonly problem: string | null } {
+  const { latest, problem } = useHistory(useCallback((api) => api.profiles({ days: daysBefore(nowMs), nowMs }), [nowMs]))
+  const forecasts = useMemo(() => (latest === null ? null : forecastsOf(latest, day, times)), [latest, day, times])
+  return { forecasts, problem }
 }

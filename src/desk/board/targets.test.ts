@@ -9,6 +9,7 @@ const seat = (name: string, more: Partial<SeatView>): SeatView => ({
   id: toAgentId(`agent_${name}`),
   name,
   role: 'agent',
+  team: '',
   queueIds: [QUEUE],
   serves: [QUEUE],
   taken: 'desk',

@@ -1,0 +1,69 @@
+// What a queue's days were like, for forecasts: calls offered by quarter of an hour from local midnight, how long calls took, how long callers were patient.
+import type { QueueId } from '@/core/ids'
+import type { DayCounts } from '@/core/staffing'
+import { type CallsBlock, isNullAt, listWords, placeAt, valueAt } from './columns'
+import { internalIn, openBlock, rowsIn } from './tally'
+
+export interface QueueProfile {
+  readonly queueId: QueueId
+  readonly days: readonly DayCounts[]
+  /** Mean handle time of handled legs; null without one. */
+  readonly handleMs: number | null
+  /**
+   * Mean patience: waiting time of all callers ÷ how many of them gave up (the maximum-likelihood estimate for exponential patience, the waits of those who
+   * were answered cut short by the answer); null where nobody gave up.
+   */
+  readonly patienceMs: number | null
+}
+
+export interface DayAsked {
+  readonly day: string
+  readonly weekday: number
+  readonly fromMs: number
+  /** Excluded. */
+  readonly toMs: number
+}
+
+const QUARTER_MS = 15 * 60_000
+
+/** A day that is not over should not be among them: it would count as one with few calls. */
+export function profilesOf(blocks: readonly CallsBlock[], days: readonly DayAsked[]): readonly QueueProfile[] {
+  const sums = new Map<string, { days: Map<string, number[]>; handleMs: number; legs: number; waitMs: number; gaveUp: number }>()
+  for (const block of blocks) {
+    const open = openBlock(block)
+    const results = listWords(block.result)
+    const internal = internalIn(block)
+    for (const { day, fromMs, toMs } of days) {
+      const [from, to] = rowsIn(block, { fromMs, toMs })
+      for (let row = from; row < to; row++) {
+        const place = placeAt(block.queueId, row)
+        if (place === null || internal?.(row) || open.directions[placeAt(block.direction, row) ?? 0] !== 'inbound') continue
+        const queueId = open.queues[place] as string
+        const sum = sums.get(queueId) ?? { days: new Map<string, number[]>(), handleMs: 0, legs: 0, waitMs: 0, gaveUp: 0 }
+        sums.set(queueId, sum)
+        const counts = sum.days.get(day) ?? []
+        sum.days.set(day, counts)
+        const quarter = Math.floor((valueAt(block.offeredAtMs, row) - fromMs) / QUARTER_MS)
+        counts[quarter] = (counts[quarter] ?? 0) + 1
+        const isAnswered = !isNullAt(block.answeredAtMs, row)
+        sum.waitMs += (isAnswered ? valueAt(block.answeredAtMs, row) : valueAt(block.endedAtMs, row)) - valueAt(block.offeredAtMs, row)
+        if (!isAnswered && results[placeAt(block.result, row) ?? 0] === 'abandoned') sum.gaveUp++
+        for (let at = block.legs.starts[row] as number; at < (block.legs.starts[row + 1] as number); at++) {
+          if (!open.isHandling(at)) continue
+          sum.handleMs += valueAt(block.legs.talkMs, at) + valueAt(block.legs.holdMs, at) + valueAt(block.legs.wrapUpMs, at)
+          sum.legs++
+        }
+      }
+    }
+  }
+  return [...sums].map(([queueId, { days: counts, handleMs, legs, waitMs, gaveUp }]) => ({
+    queueId: queueId as QueueId,
+    days: days.map(({ day, weekday, fromMs, toMs }) => ({
+      day,
+      weekday,
+      offered: Array.from({ length: Math.round((toMs - fromMs) / QUARTER_MS) }, (_, q) => counts.get(day)?.[q] ?? 0),
+    })),
+    handleMs: legs === 0 ? null : handleMs / legs,
+    patienceMs: gaveUp === 0 ? null : waitMs / gaveUp,
+  }))
+}

@@ -1,0 +1,1 @@
+export { Tomorrow } from './tomorrow'
