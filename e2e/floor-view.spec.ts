@@ -33,6 +33,10 @@ test('the Floor follows every desk: who waits, who talks with whom, what lasts t
   await expect(queue(floor, 'Sailings')).toContainText(/0:\d\d/)
   await expect(needs(floor)).toContainText(/Sailings: 1 waits, for 0:2\d, nobody is free/, { timeout: 40_000 })
 
+  await floor.getByRole('button', { name: 'Add agents… Sailings' }).click()
+  await expect(floor.getByRole('dialog', { name: 'Agents for Sailings' })).toContainText('Everybody on shift serves it already.')
+  await floor.keyboard.press('Escape')
+
   await floor.getByLabel('Find an agent').fill('break')
   await expect(floor.getByText('1 of 2 on shift, 0 ready')).toBeVisible()
   await floor.getByLabel('Find an agent').fill('nobody at all')

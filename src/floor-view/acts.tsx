@@ -12,12 +12,12 @@ interface Said {
 }
 
 interface Acts {
-  /** `done` is said when it was done; `undo` is what would take it back. */
-  readonly act: (ask: Ask, done: string, undo?: readonly Ask[] | null) => Promise<boolean>
+  /** `done` is said when it was done; `undo` is what would take it back. Gives why it was refused; null when it was done. */
+  readonly act: (ask: Ask, done: string, undo?: readonly Ask[] | null) => Promise<string | null>
 }
 
 const ActsContext = createContext<Acts & { readonly said: Said | null; readonly putAway: () => void }>({
-  act: async () => false,
+  act: async () => null,
   said: null,
   putAway: () => {},
 })
@@ -30,8 +30,9 @@ export function ActsProvider({ children }: { children: ReactNode }) {
   const act = useCallback<Acts['act']>(
     async (ask, done, undo = null) => {
       const reply = await command(ask)
-      setSaid(reply.ok ? { says: done, refused: false, undo } : { says: `${reply.refusal.says} ${reply.refusal.next}`, refused: true, undo: null })
-      return reply.ok
+      const refused = reply.ok ? null : `${reply.refusal.says} ${reply.refusal.next}`
+      setSaid(refused === null ? { says: done, refused: false, undo } : { says: refused, refused: true, undo: null })
+      return refused
     },
     [command],
   )
@@ -45,7 +46,7 @@ export function LastAct() {
   const { said, act, putAway } = useContext(ActsContext)
   const undo = said?.undo ?? null
   const takeBack = async (steps: readonly Ask[]) => {
-    for (const step of steps) if (!(await act(step, 'Taken back.'))) return
+    for (const step of steps) if ((await act(step, 'Taken back.')) !== null) return
   }
   return (
     <section aria-label="What was done" className={said === null ? 'sr-only' : 'mt-2'}>

@@ -2,17 +2,19 @@
 // What one agent or several serve for the rest of their shift: a choice for each queue, the campaign and each skill, and beforehand what comes of it.
 import { type FormEvent, useState } from 'react'
 import type { Ask } from '@/core/floor'
-import { CampaignIdSchema, type SkillId } from '@/core/ids'
+import { CampaignIdSchema, type QueueId, type SkillId } from '@/core/ids'
 import { MOST_SKILLED, type Skill } from '@/core/set-up'
 import type { CampaignView, CentreView } from '@/exchange/protocol'
-import { Button, Dialog, SelectField } from '@/ui'
-import { listed } from '@/words'
+import { Button, Dialog, Problem, SelectField } from '@/ui'
+import { listed, stateWords } from '@/words'
 import { useActs } from './acts'
 import type { AgentRow } from './agent-row'
 import { useForesee } from './foresee'
 
 interface Props {
+  /** Whom it may be about: one or several; where a queue needs people, everybody who does not serve it, to choose from. */
   readonly agents: readonly AgentRow[]
+  readonly add?: QueueId
   readonly centre: CentreView
   readonly campaigns: readonly CampaignView[]
   readonly onClose: () => void
@@ -20,10 +22,14 @@ interface Props {
 
 type AssignWork = Extract<Ask, { kind: 'assignWork' }>
 
-export function ChangeWork({ agents, centre, campaigns, onClose }: Props) {
+export function ChangeWork({ agents: offered, add, centre, campaigns, onClose }: Props) {
   const { act } = useActs()
-  const [queues, setQueues] = useState<Readonly<Record<string, '' | 'add' | 'drop'>>>({})
+  /** Who is on offer is chosen from; who was chosen already is meant. */
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set(add === undefined ? offered.map((a) => a.id) : []))
+  const agents = offered.filter((a) => chosen.has(a.id))
+  const [queues, setQueues] = useState<Readonly<Record<string, '' | 'add' | 'drop'>>>(add === undefined ? {} : { [add]: 'add' })
   const [campaign, setCampaign] = useState('')
+  const [problem, setProblem] = useState<string | null>(null)
   const [levels, setLevels] = useState<Readonly<Record<string, string>>>({})
   const names = {
     queue: (id: string) => centre.queues.find((q) => q.id === id)?.name ?? 'A queue',
@@ -38,20 +44,30 @@ export function ChangeWork({ agents, centre, campaigns, onClose }: Props) {
     ...(campaign === '' ? {} : { campaignId: campaign === 'none' ? null : CampaignIdSchema.parse(campaign) }),
     ...(chosenLevels.length === 0 ? {} : { levels: chosenLevels.map(([skillId, level]) => ({ skillId: skillId as SkillId, level: Number(level) })) }),
   }
-  const changes = ask.add.length + ask.drop.length > 0 || ask.campaignId !== undefined || ask.levels !== undefined
+  const changes = agents.length > 0 && (ask.add.length + ask.drop.length > 0 || ask.campaignId !== undefined || ask.levels !== undefined)
   const foreseen = useForesee(changes ? ask : null, names)
   const who = listed(agents.map((a) => a.name))
   const give = async (event: FormEvent) => {
     event.preventDefault()
-    if (await act(ask, `${who}: ${agents.length === 1 ? 'serves' : 'serve'} what you chose, for this shift.`, undoOf(agents, ask))) onClose()
+    const refused = await act(ask, `${who}: ${agents.length === 1 ? 'serves' : 'serve'} what you chose, for this shift.`, undoOf(agents, ask))
+    if (refused === null) onClose()
+    setProblem(refused)
   }
   const open = campaigns.filter((c) => c.state === 'running' || c.state === 'paused')
   return (
-    <Dialog open onOpenChange={(next) => !next && onClose()} title={`Work of ${who}`} description="For this shift. They are told, and that it was you.">
+    <Dialog
+      open
+      onOpenChange={(next) => !next && onClose()}
+      title={add === undefined ? `Work of ${who}` : `Agents for ${names.queue(add)}`}
+      description="For this shift. They are told, and that it was you."
+    >
       <form onSubmit={(event) => void give(event)}>
+        {add !== undefined && <Offered offered={offered} chosen={chosen} onChoose={setChosen} />}
         <div className="grid grid-cols-1 gap-x-6 gap-y-2 sm:grid-cols-2">
           {centre.queues.map((q) => {
-            const serve = agents.filter((a) => a.serves.includes(q.id)).length
+            const about = agents.length === 0 ? offered : agents
+            const serve = about.filter((a) => a.serves.includes(q.id)).length
+            const alone = about.length === 1
             return (
               <SelectField
                 key={q.id}
@@ -59,11 +75,9 @@ export function ChangeWork({ agents, centre, campaigns, onClose }: Props) {
                 value={queues[q.id] ?? ''}
                 onChange={(e) => setQueues({ ...queues, [q.id]: e.target.value as '' | 'add' | 'drop' })}
               >
-                <option value="">
-                  {agents.length === 1 ? (serve === 1 ? 'Serves it' : 'Does not serve it') : `As it is: ${serve} of ${agents.length} serve it`}
-                </option>
-                {serve < agents.length && <option value="add">{agents.length === 1 ? 'Serve it from now on' : 'All serve it'}</option>}
-                {serve > 0 && <option value="drop">{agents.length === 1 ? 'No longer' : 'None serves it'}</option>}
+                <option value="">{alone ? (serve === 1 ? 'Serves it' : 'Does not serve it') : `As it is: ${serve} of ${about.length} serve it`}</option>
+                {serve < about.length && <option value="add">{alone ? 'Serve it from now on' : 'All serve it'}</option>}
+                {serve > 0 && <option value="drop">{alone ? 'No longer' : 'None serves it'}</option>}
               </SelectField>
             )
           })}
@@ -85,6 +99,7 @@ export function ChangeWork({ agents, centre, campaigns, onClose }: Props) {
         <p role="status" className={`mt-4 min-h-10 border-l-4 py-1 pl-3 ${foreseen?.refused ? 'border-red' : 'border-line-strong'}`}>
           {!changes ? 'Choose what is to change. What comes of it is said here first.' : (foreseen?.says ?? 'Working out what comes of it…')}
         </p>
+        {problem !== null && <Problem className="mt-2">{problem}</Problem>}
         <div className="mt-4 flex gap-3">
           <Button type="submit" tone="primary" aria-disabled={!changes || foreseen?.refused || undefined} disabled={!changes}>
             Change for this shift
@@ -97,6 +112,38 @@ export function ChangeWork({ agents, centre, campaigns, onClose }: Props) {
 }
 
 const LEVELS = Array.from({ length: MOST_SKILLED }, (_, i) => i + 1)
+
+/** Who does not serve the queue yet, the free ones first. */
+function Offered({
+  offered,
+  chosen,
+  onChoose,
+}: {
+  offered: readonly AgentRow[]
+  chosen: ReadonlySet<string>
+  onChoose: (chosen: ReadonlySet<string>) => void
+}) {
+  if (offered.length === 0) return <p className="mb-4">Everybody on shift serves it already. Set somebody ready, or switch the queue to storm.</p>
+  const free = (a: AgentRow) => (a.state === 'ready' ? 0 : 1)
+  return (
+    <fieldset className="mb-4 max-h-40 overflow-auto">
+      <legend className="font-semibold">Who</legend>
+      {offered
+        .toSorted((a, b) => free(a) - free(b))
+        .map((a) => (
+          <label key={a.id} className="flex items-center gap-2 py-0.5">
+            <input
+              type="checkbox"
+              className="size-4 accent-green"
+              checked={chosen.has(a.id)}
+              onChange={(e) => onChoose(new Set(e.target.checked ? [...chosen, a.id] : [...chosen].filter((id) => id !== a.id)))}
+            />
+            {a.name} <span className="text-soft">{stateWords(a.state, a.reason)}</span>
+          </label>
+        ))}
+    </fieldset>
+  )
+}
 
 function LevelChoice({ skill, value, onChange }: { skill: Skill; value: string; onChange: (level: string) => void }) {
   return (

@@ -1,16 +1,28 @@
-// What needs a person, the most pressing first.
+// What needs a person, the most pressing first, each with what can be done about it.
 import type { Need } from '@/core/attention'
+import { Button } from '@/ui'
 import type { NeedWords } from './words'
 
 interface Props {
   readonly needs: readonly Need[]
   readonly wordsOf: (need: Need) => NeedWords
+  /** Opens what can be done about it. */
+  readonly onAct: (need: Need) => void
+}
+
+const ACT_WORDS: Readonly<Record<Need['kind'], string>> = {
+  asksForHelp: 'Listen',
+  nobodyServes: 'Add agents…',
+  waitsTooLong: 'Add agents…',
+  heldTooLong: 'Listen',
+  wrapUpTooLong: 'Message…',
+  overPlan: 'Message…',
 }
 
 /** More than these are counted, not listed: whoever reads twelve lines acts on none. */
 const SHOWN = 5
 
-export function Needs({ needs, wordsOf }: Props) {
+export function Needs({ needs, wordsOf, onAct }: Props) {
   return (
     <section aria-label="What needs you" className="mt-3">
       {needs.length === 0 ? (
@@ -20,8 +32,16 @@ export function Needs({ needs, wordsOf }: Props) {
           {needs.slice(0, SHOWN).map((need) => {
             const { about, says } = wordsOf(need)
             return (
-              <li key={`${need.kind} ${about}`} className={`border-l-4 py-1 pl-3 ${'queueId' in need ? 'border-red bg-paper' : 'border-brass'}`}>
-                <strong>{about}:</strong> <span className="tabular-nums">{says}</span>
+              <li
+                key={`${need.kind} ${about}`}
+                className={`flex items-start gap-3 border-l-4 py-1 pl-3 ${'queueId' in need || need.kind === 'asksForHelp' ? 'border-red bg-paper' : 'border-brass'}`}
+              >
+                <span className="min-w-0 flex-1">
+                  <strong>{about}:</strong> <span className="tabular-nums">{says}</span>
+                </span>
+                <Button className="!h-6 shrink-0" aria-label={`${ACT_WORDS[need.kind]} ${about}`} onClick={() => onAct(need)}>
+                  {ACT_WORDS[need.kind]}
+                </Button>
               </li>
             )
           })}

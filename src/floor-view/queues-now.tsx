@@ -17,7 +17,8 @@ const columnsFor = (mayStorm: boolean, opened: ReadonlySet<string>, onOpen: (id:
     cell: (q) => (
       <>
         <QueueMenu queue={q} mayStorm={mayStorm} />
-        {!q.open && <span className="ml-2 border border-line-strong px-1 font-normal text-soft">closed</span>}
+        {!q.open && <span className="ml-2 border border-line-strong px-1 font-normal text-soft">{q.door === null ? 'closed' : 'closed by hand'}</span>}
+        {q.open && q.door !== null && <span className="ml-2 border border-line-strong px-1 font-normal text-soft">open by hand</span>}
         {q.storm && <span className="ml-2 border border-brass bg-brass-wash px-1 font-normal text-brass-text">storm</span>}
       </>
     ),

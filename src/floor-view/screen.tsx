@@ -2,7 +2,8 @@
 // The Floor: what needs a person, every queue, everybody on shift; as it is this second.
 import { startOfDay } from 'date-fns'
 import { useCallback, useMemo, useState } from 'react'
-import { needsNow } from '@/core/attention'
+import { type Need, needsNow } from '@/core/attention'
+import type { QueueId } from '@/core/ids'
 import { folded } from '@/core/people'
 import { DAY } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
@@ -11,7 +12,7 @@ import { useAllSeen } from '@/exchange/react'
 import { useHistory } from '@/history/react'
 import { PlaceLink, SelectField, TextField, useNowMs } from '@/ui'
 import { listed, stateWords } from '@/words'
-import { ActsProvider, LastAct } from './acts'
+import { ActsProvider, LastAct, useActs } from './acts'
 import { type AgentRow, rowsOf, watchedAgent } from './agent-row'
 import { AgentsNow, GROUPINGS, type Grouping } from './agents-now'
 import { CampaignsNow } from './campaigns-now'
@@ -58,7 +59,9 @@ function Floor({ centre, seats, queues, watched, callers, campaigns, account }: 
   const [grouping, setGrouping] = useState<Grouping>('nothing')
   const today = useToday()
   const [chosenIds, setChosenIds] = useState<ReadonlySet<string>>(new Set())
-  const [work, setWork] = useState<readonly AgentRow[] | null>(null)
+  const { act } = useActs()
+  const [work, setWork] = useState<{ readonly agents: readonly AgentRow[]; readonly add?: QueueId } | null>(null)
+  const onWork = useCallback((agents: readonly AgentRow[]) => setWork({ agents }), [])
   const [word, setWord] = useState<readonly AgentRow[] | null>(null)
   const onChoose = useCallback((id: string) => setChosenIds((before) => toggled(before, id)), [])
   const reasons = useMemo(() => centre.notReadyReasons.filter((r) => !r.givenByFloor), [centre.notReadyReasons])
@@ -69,6 +72,15 @@ function Floor({ centre, seats, queues, watched, callers, campaigns, account }: 
   })
   const needs = needsNow(standing, rows.map(watchedAgent), centre.holdLimitMs, nowMs)
   const pressing = new Set<string>(needs.map((n) => ('queueId' in n ? n.queueId : n.agentId)))
+  const onNeed = (need: Need) => {
+    if ('queueId' in need) return setWork({ agents: rows.filter((a) => !a.serves.includes(need.queueId)), add: need.queueId })
+    const agent = rows.find((a) => a.id === need.agentId)
+    if (agent === undefined) return
+    const callId = agent.watched?.onCallId ?? null
+    if ((need.kind === 'asksForHelp' || need.kind === 'heldTooLong') && callId !== null)
+      return void act({ kind: 'takeRole', callId, besideId: agent.id, role: 'listens' }, `You listen to ${agent.name}.`)
+    setWord([agent])
+  }
   const names = {
     queue: (id: string) => standing.find((q) => q.id === id)?.name ?? 'A queue',
     agent: (id: string) => rows.find((a) => a.id === id)?.name ?? 'Somebody',
@@ -88,7 +100,7 @@ function Floor({ centre, seats, queues, watched, callers, campaigns, account }: 
             Tomorrow
           </PlaceLink>
         </div>
-        <Needs needs={needs} wordsOf={(need) => needWords(need, names)} />
+        <Needs needs={needs} wordsOf={(need) => needWords(need, names)} onAct={onNeed} />
         <QueuesNow
           rows={standing.map((q) => ({
             ...q,
@@ -136,7 +148,7 @@ function Floor({ centre, seats, queues, watched, callers, campaigns, account }: 
           </SelectField>
         </div>
         <LastAct />
-        {chosen.length > 0 && <ChosenBar chosen={chosen} reasons={reasons} onWork={setWork} onWord={setWord} onClear={() => setChosenIds(new Set())} />}
+        {chosen.length > 0 && <ChosenBar chosen={chosen} reasons={reasons} onWork={onWork} onWord={setWord} onClear={() => setChosenIds(new Set())} />}
         {shown.length > 0 && (
           <AgentsNow
             rows={shown.map((a) => ({ ...a, isPressing: pressing.has(a.id) }))}
@@ -144,11 +156,11 @@ function Floor({ centre, seats, queues, watched, callers, campaigns, account }: 
             chosen={chosenIds}
             onChoose={onChoose}
             reasons={reasons}
-            onWork={setWork}
+            onWork={onWork}
             onWord={setWord}
           />
         )}
-        {work !== null && <ChangeWork agents={work} centre={centre} campaigns={campaigns} onClose={() => setWork(null)} />}
+        {work !== null && <ChangeWork {...work} centre={centre} campaigns={campaigns} onClose={() => setWork(null)} />}
         {word !== null && <SendWord to={word} who={listed(word.map((a) => a.name))} onClose={() => setWord(null)} />}
       </section>
     </main>

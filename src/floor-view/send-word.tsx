@@ -18,7 +18,9 @@ export function SendWord({ to, who, onClose }: Props) {
   const send = async (event: FormEvent) => {
     event.preventDefault()
     if (text.trim() === '') return setProblem('The message says nothing. Write what they should know.')
-    if (await act({ kind: 'sendWord', agentIds: to.map((a) => a.id), text }, `Said to ${who}: “${text.trim()}”`)) onClose()
+    const refused = await act({ kind: 'sendWord', agentIds: to.map((a) => a.id), text }, `Said to ${who}: “${text.trim()}”`)
+    if (refused === null) onClose()
+    setProblem(refused)
   }
   return (
     <Dialog open onOpenChange={(next) => !next && onClose()} title={`Message to ${who}`}>

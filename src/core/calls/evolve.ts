@@ -91,9 +91,10 @@ function evolveCall(before: Call | undefined, event: Exclude<CallEvent, { kind: 
     case 'asideEnded':
       return { ...call, aside: null }
     case 'digitsSent':
-    case 'callTakenOver':
     case 'waitingMoved':
       return call
+    case 'callTakenOver':
+      return changed(call, deviceOfAgent(event.byAgentId), { beside: null })
     case 'lineMeasured':
       return changed(call, event.deviceId, { line: event.line })
     case 'digitsReceived':
@@ -246,7 +247,9 @@ function cleared(call: Call, deviceId: DeviceId, atMs: EpochMs): Call {
   const gone = connectionOf(call, deviceId)
   const rangInVain = gone?.state === 'alerting' && gone.party.kind === 'agent'
   const passedBy = rangInVain && gone.party.kind === 'agent' ? [...call.passedBy, { agentId: gone.party.agentId, atMs }] : call.passedBy
-  const connections = call.connections.filter((c) => c.deviceId !== deviceId)
+  // Whoever had stepped in beside them is a party like any other from now on; a listener goes too, by an event of their own.
+  const staying = (c: Connection): Connection => (c.beside === deviceId && takesPart(c) ? { ...c, beside: null } : c)
+  const connections = call.connections.filter((c) => c.deviceId !== deviceId).map(staying)
   return {
     ...call,
     leaving: call.leaving?.deviceId === deviceId ? null : call.leaving,

@@ -4,7 +4,7 @@ import { type Call, type CallEvent, listening, takesPart } from '@/core/calls'
 import { type AgentId, deviceOfAgent } from '@/core/ids'
 import { unentitled } from '@/core/rules/rights'
 import { type Refused, refuse, take } from '@/core/rules/rule'
-import { busy } from '@/core/rules/shift'
+import { busy, isAwaited } from '@/core/rules/shift'
 import { agentName } from '@/core/set-up'
 import { type Draft, emit } from '@/core/state'
 import { get, values } from '@/core/table'
@@ -12,7 +12,7 @@ import type { Of, Ruling } from './commands'
 import type { RulingRefusal } from './refusals'
 
 /**
- * From another call that is listened to they come over at once. Refused: notEntitled, noSoundToListen, callUnderWay, callRings and outcomeOwed while there
+ * From another call that is listened to they come over at once. Refused: notEntitled, noSoundToListen, personOnTheWay, callUnderWay, callRings and outcomeOwed while there
  * is anything of their own to do, and what `listening.takeRole` refuses.
  */
 export function takeRole(draft: Draft, agent: Agent, call: Call, { besideId, role }: Of<'takeRole'>): Ruling {
@@ -36,6 +36,7 @@ function mayCome(draft: Draft, agent: Agent, call: Call): Refused<RulingRefusal>
   const refused = unentitled(draft.state, agent.id, 'listening')
   if (refused !== null) return refused
   if (agent.shift?.soundLost || agent.shift?.soundPath === 'none') return refuse({ reason: 'noSoundToListen' })
+  if (isAwaited(draft.state, agent)) return refuse({ reason: 'personOnTheWay' })
   // Who has stepped in is on this call already; whatever else they have comes first.
   return listening.besideOn(call, agent.id) === undefined ? busy(draft.state, agent) : null
 }

@@ -50,7 +50,7 @@ export const SUPERVISION_WORDS: WordsOf<SupervisionRefusal> = {
     why === 'closed'
       ? { says: `${campaign} has not been started, or is finished.`, next: 'Start it under Campaigns, or choose another one.' }
       : { says: `${name} does not work ${campaign}.`, next: 'Add them to it in Set-up, or choose another one.' },
-  personComesTo: ({ name }) => ({ says: `Somebody who was reached is on the way to ${name}.`, next: 'Set them not ready first, then change the campaign.' }),
+  personComesTo: ({ name }) => ({ says: `Somebody who was reached is on the way to ${name}.`, next: 'Wait a moment, or set them not ready first.' }),
   wordEmpty: () => ({ says: 'The message says nothing.', next: 'Write what they should know.' }),
   notWaitingNow: () => ({ says: 'That caller does not wait any more.', next: 'They have been answered, or have hung up.' }),
   agentNotReady: ({ name }) => ({ says: `${name} is not ready.`, next: 'Choose somebody who is ready.' }),

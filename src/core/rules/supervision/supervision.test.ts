@@ -86,6 +86,12 @@ describe('who may come', () => {
       when: takesOver(2, BO),
       then: 'nobodyToTakeOver',
     },
+    {
+      says: 'not to listen any more once the agent has left them the call',
+      given: [comes('talks'), on('hangUp'), on('endNow')],
+      when: comes('listens'),
+      then: 'callUnderWay',
+    },
     { says: 'to stop', given: [comes('whispers')], when: leaves(), then: 'ok' },
     { says: 'not to stop what was not begun', when: leaves(), then: 'notOnCall' },
     { says: 'a listener hangs nobody up', given: [comes('listens')], when: on('endForEveryone', 1, {}, SUE), then: 'notOnCall' },
@@ -177,6 +183,16 @@ describe('how it ends', () => {
     expect(agentConnection(get(floor.state().calls, call(1)) as Call, SUE)).toBeUndefined()
   })
 
+  test('two of them come and go without each other, and one who takes over leaves the other nothing to hear', () => {
+    const floor = aTalk({ kind: 'startShift', agentId: TAD, queueIds: [], seat: 'desk' }, comes('whispers'), comes('listens', 1, ANN, TAD))
+    expect(voices(floor)).toEqual([...PAIR, ...LISTENS, 'ann < sue', 'tad < ann', 'tad < caller'].sort())
+    expect(floor.give(takesOver())).toBe('ok')
+    expect(voices(floor)).toEqual(['caller < sue', 'sue < caller'])
+    expect(must(floor.state().agents, TAD).engagements).toEqual([])
+    expect(floor.give(comes('listens', 1, SUE, TAD))).toBe('ok')
+    expect(voices(floor)).toEqual(['caller < sue', 'sue < caller', 'tad < caller', 'tad < sue'])
+  })
+
   test('time spent listening is a state of its own, and no part of the call', () => {
     const floor = aTalk(comes('listens'), leaves(), { kind: 'callerHangsUp', callId: call(1) })
     const folder = createLedgerFolder()
@@ -202,6 +218,8 @@ describe('taking over', () => {
     const floor = aTalk(...given, takesOver())
     expect(voices(floor)).toEqual(['caller < sue', 'sue < caller'])
     expect(get(floor.state().work, call(1))).toMatchObject({ handledBy: SUE, owedBy: [ANN] })
+    // The call is theirs now: there is nobody beside whom they could listen.
+    expect(agentConnection(get(floor.state().calls, call(1)) as Call, SUE)?.beside).toBeNull()
     expect([stateOf(floor, ANN), stateOf(floor, SUE)]).toEqual(['wrapUp', 'onCall'])
     for (const command of [on('hangUp', 1, {}, SUE), on('endNow', 1, {}, SUE)]) expect(floor.give(command)).toBe('ok')
     expect(get(floor.state().work, call(1))?.owedBy).toEqual([ANN, SUE])

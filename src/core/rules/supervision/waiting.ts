@@ -3,6 +3,7 @@ import { type Call, connectionOf, waitsIn } from '@/core/calls'
 import { deviceOutside } from '@/core/ids'
 import { offer } from '@/core/rules/door'
 import { type Refused, refuse } from '@/core/rules/rule'
+import { isAwaited } from '@/core/rules/shift'
 import { agentName, queueSetUp } from '@/core/set-up'
 import { type Draft, emit } from '@/core/state'
 import { get } from '@/core/table'
@@ -12,7 +13,7 @@ import type { RulingRefusal } from './refusals'
 
 /**
  * A call that waits goes to the head of its queue, to another queue, to an agent who is ready, or its caller is told to hang up and called when their turn
- * comes. Refused: noSuchCall, notWaitingNow, targetUnknown, agentNotReady, numberWithheld, alreadyAtHead.
+ * comes. Refused: noSuchCall, notWaitingNow, targetUnknown, agentNotReady, personComesTo, callerUnnumbered, alreadyAtHead.
  */
 export function moveWaiting(draft: Draft, command: Of<'moveWaiting'>): Ruling {
   const { agentId, callId, to } = command
@@ -53,7 +54,9 @@ function mayMove({ state }: Draft, call: Call, { to }: Of<'moveWaiting'>): Refus
     case 'agent': {
       const agent = get(state.agents, to.agentId)
       if (agent === undefined) return refuse({ reason: 'targetUnknown' })
-      return agent.state.name === 'ready' ? null : refuse({ reason: 'agentNotReady', name: agentName(state.setUp, to.agentId) })
+      const name = agentName(state.setUp, to.agentId)
+      if (agent.state.name !== 'ready') return refuse({ reason: 'agentNotReady', name })
+      return isAwaited(state, agent) ? refuse({ reason: 'personComesTo', name }) : null
     }
     case 'callback':
       if (call.number === null) return refuse({ reason: 'callerUnnumbered' })

@@ -1,0 +1,197 @@
+// What is said of past days: agents' time stretch by stretch, any figure by any two, what tomorrow is expected to bring. One set of past days for all of it:
+// they take a while to simulate.
+import { readFile } from 'node:fs/promises'
+import { button, goReady, hangUp, pastDaysThere, ringMe, signInAsOwner, startShift, state, WITH_PAST } from './desk'
+import { expect, type Page, test } from './warm'
+
+const saved = async (page: Page, file: string): Promise<string> => {
+  await button(page, 'Save as a file').click()
+  const loading = page.waitForEvent('download')
+  await page.getByRole('menuitem', { name: file }).click()
+  return readFile(await (await loading).path(), 'utf8')
+}
+const toMs = (clock: string) => clock.split(':').reduce((sum, part) => sum * 60 + Number(part), 0) * 1000
+
+test('past days: sessions, breakdowns and tomorrow are what the files add up to, down to calls and events', async ({ page }) => {
+  test.slow()
+  await signInAsOwner(page, `/results${WITH_PAST.slice(1)}`)
+  await pastDaysThere(page)
+
+  await test.step('sessions: the table is what the file of states adds up to, a stretch leads to its calls and events', async () => {
+    await button(page, 'Yesterday').click()
+    const states = (await saved(page, 'agent-states.ndjson'))
+      .trimEnd()
+      .split('\n')
+      .map((line) => JSON.parse(line) as { agent: string; state: string; fromMs: number; toMs: number })
+    await page.getByRole('navigation', { name: 'Results of' }).getByRole('link', { name: 'Sessions' }).click()
+    const row = page.getByRole('table', { name: 'Time of agents' }).getByRole('row').filter({ hasText: 'Marit Lundeby' })
+    await expect(row).toContainText(/\d\d:\d\d to \d\d:\d\d/)
+    const cells = await row.getByRole('cell').allTextContents()
+    const own = states.filter((s) => s.agent === 'Marit Lundeby')
+    const sum = (...of: string[]) => own.filter((s) => of.includes(s.state)).reduce((total, s) => total + s.toMs - s.fromMs, 0)
+    // To the second: the screen shows whole ones.
+    expect(own.length).toBeGreaterThan(20)
+    const onShiftMs = own.reduce((total, s) => total + s.toMs - s.fromMs, 0)
+    expect(Math.abs(toMs(cells[1] ?? '') - onShiftMs)).toBeLessThan(1_000)
+    for (const [at, of] of [
+      [2, ['onCall', 'dialling']],
+      [3, ['wrapUp']],
+      [6, ['notReady']],
+    ] as const)
+      expect(Math.abs(toMs(cells[at] ?? '') - sum(...of))).toBeLessThan(1_000)
+
+    await page.getByRole('button', { name: /^Marit Lundeby: / }).click()
+    const stretches = page.getByRole('table', { name: 'Stretches' })
+    await expect(stretches.getByRole('row').filter({ hasText: 'On call' }).first().getByRole('link')).not.toHaveCount(0)
+    await expect(stretches.locator('tbody')).toHaveCount(own.length)
+    await stretches.getByRole('row').filter({ hasText: 'Not ready' }).first().getByRole('button', { name: 'Events' }).click()
+    await expect(stretches.getByRole('listitem').filter({ hasText: 'Marit Lundeby started a shift for' })).toBeVisible()
+
+    const csv = await saved(page, 'sessions.csv')
+    expect(csv.split('\r\n')[0]).toMatch(/^agentId,agent,dayFromMs,sessions,onShiftMs,onCallMs/)
+    expect(csv).toContain(`Marit Lundeby`)
+    const calendar = await saved(page, 'sessions.ics')
+    expect(calendar).toContain('SUMMARY:Marit Lundeby on shift')
+    expect(calendar).not.toContain('BEGIN:VALARM')
+  })
+
+  await test.step('breakdowns: as the file of calls has it, down to the calls, kept under a name', async () => {
+    await page.getByRole('navigation', { name: 'Results of' }).getByRole('link', { name: 'Calls' }).click()
+    await expect(page).toHaveURL(/results\?/)
+    await button(page, 'Last 7 days').click()
+    await button(page, 'Save as a file').click()
+    const loading = page.waitForEvent('download')
+    await page.getByRole('menuitem', { name: 'calls.ndjson' }).click()
+    const calls = (await readFile(await (await loading).path(), 'utf8'))
+      .trimEnd()
+      .split('\n')
+      .map(
+        (line) =>
+          JSON.parse(line) as {
+            queue: string | null
+            direction: string
+            offeredAtMs: number
+            path: string | null
+            answers: Record<string, unknown>
+            outcome: string | null
+          },
+      )
+    const offered = calls.filter((c) => c.direction === 'inbound' && c.queue !== null)
+    await page.getByRole('navigation', { name: 'Results of' }).getByRole('link', { name: 'Breakdown' }).click()
+    await expect(page).toHaveURL(/breakdown/)
+
+    await page.getByLabel('Columns').selectOption({ label: 'Weekday' })
+    const table = page.getByRole('table', { name: 'Offered by queue and weekday' })
+    const of = (queue: string) => offered.filter((c) => c.queue === queue)
+    for (const queue of ['Sailings', 'Freight', 'Disruption', 'Assistance'])
+      await expect(table.getByRole('button', { name: `Offered ${of(queue).length}, ${queue}: show the calls` })).toBeVisible()
+    const mondays = of('Freight').filter((c) => new Date(c.offeredAtMs).getDay() === 1)
+    const cell = table.getByRole('button', { name: `Offered ${mondays.length}, Freight, Monday: show the calls` })
+    await cell.click()
+    const shown = page.getByRole('table', { name: 'Calls of the figure' })
+    await expect(shown.getByRole('row')).toHaveCount(Math.min(100, mondays.length) + 1)
+    await expect(shown.getByRole('row').nth(1)).toContainText('Mon')
+
+    await page.getByLabel('Rows').selectOption({ label: 'What they chose' })
+    await page.getByLabel('Columns').selectOption({ label: 'None' })
+    const paths = new Map<string, number>()
+    for (const c of offered) paths.set(c.path ?? 'Nothing chosen', (paths.get(c.path ?? 'Nothing chosen') ?? 0) + 1)
+    expect(paths.size).toBeGreaterThan(2)
+    const byPath = page.getByRole('table', { name: 'Offered by what they chose' })
+    for (const [path, count] of paths) await expect(byPath.getByRole('button', { name: `Offered ${count}, ${path}: show the calls` })).toBeVisible()
+
+    // Where the script loses people: outcomes by an answer.
+    await page.getByLabel('Rows').selectOption({ label: 'Who is on the line' })
+    await page.getByLabel('Columns').selectOption({ label: 'Outcome' })
+    await page.getByLabel('Figure').selectOption({ label: 'Coded' })
+    const coded = calls.filter((c) => c.direction !== 'internal' && c.outcome !== null)
+    await expect(page.getByRole('button', { name: `Coded ${coded.length}: show the calls` })).toBeVisible()
+
+    await button(page, 'Keep…').click()
+    await page.getByLabel('Name').fill('Where we lose them')
+    await button(page, 'Keep').click()
+    await page.getByLabel('Rows').selectOption({ label: 'Agent' })
+    await page.getByLabel('Columns').selectOption({ label: 'Team' })
+    await expect(page.getByRole('table', { name: 'Coded by agent and team' })).toBeVisible()
+    await button(page, 'Kept (1)').click()
+    await page.getByRole('menuitem', { name: 'Where we lose them', exact: true }).click()
+    await expect(page.getByRole('table', { name: 'Coded by who is on the line and outcome' })).toBeVisible()
+
+    // Yesterday beside the day before.
+    await page.getByLabel('Rows').selectOption({ label: 'Queue' })
+    await page.getByLabel('Columns').selectOption({ label: 'None' })
+    await page.getByLabel('Figure').selectOption({ label: 'Offered' })
+    await button(page, 'Yesterday').click()
+    await page.getByLabel('Compare with the days before').check()
+    const day = (back: number) => {
+      const from = new Date()
+      from.setHours(0, 0, 0, 0)
+      const start = from.getTime() - back * 86_400_000
+      return offered.filter((c) => c.queue === 'Sailings' && c.offeredAtMs >= start && c.offeredAtMs < start + 86_400_000).length
+    }
+    await expect(page.getByRole('table', { name: 'Offered by queue' }).getByRole('row').filter({ hasText: 'Sailings' }).first()).toContainText(
+      `${day(1)}(was ${day(2)})`,
+    )
+    const saving = page.waitForEvent('download')
+    await button(page, 'Save as CSV').click()
+    expect(await readFile(await (await saving).path(), 'utf8')).toMatch(/^queue,queue in words,offered,answered,/)
+  })
+
+  await test.step('the day so far against the days before; tomorrow with how far off it is, and whom it takes', async () => {
+    await page.getByRole('link', { name: 'Floor' }).click()
+    await expect(page.getByText(/^0 calls, \d+ expected by now$|no past days/)).toBeVisible()
+    const agent = await page.context().newPage()
+    await startShift(agent)
+    await goReady(agent)
+    await ringMe(agent)
+    await expect(page.getByText(/^1 call, \d+ expected by now$/)).toBeVisible()
+    await expect(page.getByRole('img', { name: /^All queues by quarter of an hour\..* 1 calls, [\d.]+ expected, 1 on shift/ })).toBeVisible()
+    await page.getByLabel('Queue', { exact: true }).selectOption({ label: 'Freight' })
+    await expect(page.getByText(/^0 calls, \d+ expected by now$/)).toBeVisible()
+
+    await page.getByRole('link', { name: 'Tomorrow' }).click()
+    const table = page.getByRole('table', { name: 'Expected, by queue' })
+    const sailings = table.getByRole('row').filter({ hasText: 'Sailings' })
+    await expect(sailings).toContainText(/\d days, \d of this weekday/)
+    await expect(sailings).toContainText(/\d+ % \(\d+ %\)/)
+    const calls = async () => Number(await sailings.getByRole('cell').first().textContent())
+    const agents = async () => Number(await sailings.getByRole('cell').last().textContent())
+    const usual = { calls: await calls(), agents: await agents() }
+    expect(usual.calls).toBeGreaterThan(50)
+    await page.getByLabel('Calls, % of usual').fill('200')
+    await expect.poll(calls).toBeGreaterThan(1.9 * usual.calls)
+    expect(await agents()).toBeGreaterThan(usual.agents)
+    await page.getByLabel('Calls, % of usual').fill('many')
+    await expect(page.getByText('A number from 1 to 1000.')).toBeVisible()
+    await page.getByLabel('Calls, % of usual').fill('100')
+    await expect.poll(calls).toBe(usual.calls)
+
+    const saving = page.waitForEvent('download')
+    await button(page, 'Save as CSV').click()
+    const lines = (await readFile(await (await saving).path(), 'utf8')).trimEnd().split('\r\n')
+    expect(lines).toHaveLength(97)
+    const heads = (lines[0] ?? '').split(',')
+    const column = (name: string) => lines.slice(1).map((line) => Number(line.split(',')[heads.indexOf(name)]))
+    const sum = column('Sailings calls').reduce((a, b) => a + b, 0)
+    expect(Math.abs(sum - usual.calls)).toBeLessThan(1)
+    expect(Math.max(...column('Sailings agents'))).toBe(usual.agents)
+    // Nobody shared takes more people than everybody shared.
+    for (const [q, together] of column('agents together').entries()) expect(together).toBeLessThanOrEqual(column('agents apart')[q] ?? 0)
+  })
+})
+
+test('an agent sees the day of their own, as it goes on', async ({ page }) => {
+  await startShift(page)
+  await goReady(page)
+  await ringMe(page)
+  await button(page, 'Answer').click()
+  await hangUp(page)
+  await expect(state(page)).toHaveText('Wrap-up')
+  await page.getByRole('link', { name: 'Results' }).click()
+  await page.getByRole('navigation', { name: 'Results of' }).getByRole('link', { name: 'Sessions' }).click()
+  await expect(page).toHaveURL(/sessions/)
+  await button(page, 'Today').click()
+  const stretches = page.getByRole('region', { name: 'Day of Eluned Tarnow' }).getByRole('table', { name: 'Stretches' })
+  await expect(stretches.getByRole('row').filter({ hasText: 'On call' }).getByRole('link', { name: 'Ottoline Fjelding' })).toBeVisible()
+  await expect(page.getByRole('table', { name: 'Time of agents' }).getByRole('row')).toHaveCount(2)
+})
