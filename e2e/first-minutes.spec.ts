@@ -121,7 +121,7 @@ test('signed in once, each sees the places of their account; signed out, the com
   await expect(page.getByLabel('PIN')).toHaveValue('')
   expect(await page.evaluate(() => sessionStorage.length)).toBe(0)
   await signInAsOwner(page)
-  await expect(places.getByRole('link')).toHaveText(['People', 'Callbacks', 'Campaigns', 'Floor', 'Results', 'Set-up'])
+  await expect(places.getByRole('link')).toHaveText(['Desk', 'People', 'Callbacks', 'Campaigns', 'Floor', 'Results', 'Set-up'])
   await goTo(page, 'Results')
   await expect(page.getByRole('region', { name: 'Export' })).toBeVisible()
 })

@@ -19,6 +19,7 @@ import { withKnown } from './known'
 import { selectMessages } from './messages'
 import { answerPeople, isPeopleMessage, type People } from './people'
 import type { NumbersSaid, RefusalView, SetUpInUse, TabMessage } from './protocol'
+import { reviewsFor } from './reviews'
 import type { Scenario } from './scenario'
 import type { Sessions } from './sessions'
 import type { LedgerWriter } from './store'
@@ -93,6 +94,9 @@ const WITHOUT_SEAT: readonly Ask['kind'][] = [
   'putAwayTold',
   'moveWaiting',
   'setDoor',
+  'makeReview',
+  'withdrawReview',
+  'answerReview',
 ]
 
 export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Promise<Answer> {
@@ -182,6 +186,8 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       const calls = previewed.ok ? previewed.calls.map((view) => seenBy(floor.state(), view, accountId)) : []
       return done(JSON.stringify(previewed.ok ? { ...previewed, calls } : previewed))
     }
+    case 'reviews':
+      return done(JSON.stringify(reviewsFor(floor.state(), accountId, message.callId)))
     case 'foresee': {
       const refused = lacks('supervision')
       if (refused !== null) return no(refused)

@@ -28,6 +28,7 @@ describe('the running floor', () => {
         'conferences',
         'watched',
         'callers',
+        'reviews',
       ].sort(),
     )
     const before = tab.messages.length

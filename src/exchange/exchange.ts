@@ -25,6 +25,7 @@ import { createListFeed, type ListsEnd } from './list-feed'
 import { createVoicemailParts } from './messages'
 import { createPeople, type PeopleStore } from './people'
 import { type Notice, type TabMessage, TabMessageSchema, type TabView } from './protocol'
+import { createReviewsPart } from './reviews'
 import { ringBack } from './ring-back'
 import type { Scenario } from './scenario'
 import { createSessions } from './sessions'
@@ -77,6 +78,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
   const conferences = createConferenceParts(state)
   const watched = createWatched(state)
   const callers = createCallers(state)
+  const reviews = createReviewsPart(state)
   const shared = createSharedView(state, (id) => ({ left: feed.left(id), reasons: dialer.reasons(id) }))
 
   const people = createPeople({
@@ -289,6 +291,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
             conferences: conferences(accountId),
             watched: watched(accountId),
             callers: callers(accountId),
+            reviews: reviews(accountId),
             device: deviceView,
             sound,
             ...own,

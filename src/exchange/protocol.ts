@@ -11,6 +11,7 @@ import type { DoNotCallEntry } from '@/core/do-not-call'
 import { AskSchema } from '@/core/floor'
 import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, type CampaignId, CampaignIdSchema, type QueueId, QueueIdSchema } from '@/core/ids'
 import type { OutcomeSet } from '@/core/outcomes'
+import type { Sheet } from '@/core/reviews'
 import type { Script } from '@/core/scripts'
 import type { CampaignSetUp, Entitlement, QueueSetUp, Reason, SetUp, Skill } from '@/core/set-up'
 import type { Task } from '@/core/tasks'
@@ -22,6 +23,7 @@ import type { ConferencesPart } from './conferences'
 import type { Left } from './list-feed'
 import type { VoicemailPart } from './messages'
 import { peopleMessages } from './people'
+import type { ReviewsPart } from './reviews'
 import type { WatchedSeat } from './watched'
 
 const requestId = z.string().min(1)
@@ -83,6 +85,8 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('messages'), requestId }).readonly(),
   /** Conferences the account has to do with, as the JSON of a `ConferencesPage`. */
   z.object({ kind: z.literal('conferences'), requestId }).readonly(),
+  /** Reviews of a call, or all the account may see, as the JSON of `ReviewView[]`. */
+  z.object({ kind: z.literal('reviews'), requestId, callId: z.string().nullable() }).readonly(),
   z.object({ kind: z.literal('nextAnswer'), requestId, as: z.enum(['person', 'busy', 'noAnswer', 'machine', 'refused']) }).readonly(),
   /** How people of calling lists answer from now on; null for as chance has it. */
   z.object({ kind: z.literal('listAnswers'), requestId, as: z.enum(PICKS_UP).nullable() }).readonly(),
@@ -199,6 +203,8 @@ export interface CentreView {
   readonly owners: readonly string[]
   readonly notReadyReasons: readonly Reason[]
   readonly skills: readonly Skill[]
+  /** In use, the latest version of each. */
+  readonly reviewSheets: readonly Sheet[]
   /** Seq of the event that set this centre up as it is. */
   readonly revision: number
   readonly queues: readonly {
@@ -466,6 +472,7 @@ export interface DoorParts {
 export type { WaitingCaller } from './callers'
 export type { ConferenceSoon, ConferencesPage, ConferencesPart, ConferenceView } from './conferences'
 export type { BoxView, MessagesPage, MessageView, VoicemailPart } from './messages'
+export type { ReviewView } from './reviews'
 export type { WatchedSeat } from './watched'
 
 /** All parts there are. A tab nobody is signed in at has only those of the door. */
@@ -495,6 +502,7 @@ export interface FloorView extends SharedLists {
   readonly watched: readonly WatchedSeat[] | null
   /** Callers who wait, for those who supervise. */
   readonly callers: readonly WaitingCaller[] | null
+  readonly reviews: ReviewsPart
   readonly me: MeView | null
   readonly sound: SoundView | null
   readonly device: DeviceView | null

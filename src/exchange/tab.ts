@@ -50,6 +50,7 @@ const OWN_PARTS: readonly (keyof TabView)[] = [
   'conferences',
   'watched',
   'callers',
+  'reviews',
   'me',
   'calls',
   'work',

@@ -8,6 +8,7 @@ import type { DialerReasons } from '@/core/dialer'
 import { callerLabel } from '@/core/directory'
 import type { AgentId, CallId } from '@/core/ids'
 import { isOpenAt } from '@/core/queues'
+import { sheetsInUse } from '@/core/reviews'
 import { linesInUse } from '@/core/rules/campaign'
 import { queueOutlook } from '@/core/rules/door'
 import { isAwaited } from '@/core/rules/shift'
@@ -66,6 +67,7 @@ export function selectCentre({ setUp, setUpSeq }: FloorState, { places, people }
     listeningIsShown,
     notReadyReasons,
     skills: setUp.skills,
+    reviewSheets: sheetsInUse(setUp.reviewSheets),
     revision: setUpSeq,
     owners: setUpOwners(setUp),
     queues: setUp.queues

@@ -164,6 +164,12 @@ export function eventWords(event: FloorEvent, names: Names): string {
       return `${capital(device(event.deviceId))} ${ROLE_WORDS[event.role](event.beside === null ? 'the agent' : device(event.beside))}`
     case 'callTakenOver':
       return `${agent(event.byAgentId)} took the call over from ${agent(event.fromAgentId)}`
+    case 'reviewMade':
+      return `${agent(event.byAgentId)} reviewed what ${agent(event.agentId)} made of it, by “${event.sheet.name}”`
+    case 'reviewAnswered':
+      return `${agent(event.agentId)} ${event.agrees ? 'agrees with the review' : 'does not agree with the review'} of ${agent(event.byAgentId)}`
+    case 'reviewWithdrawn':
+      return `${agent(event.byAgentId)} withdrew the review of ${agent(event.agentId)}`
     case 'waitingMoved':
       return `${agent(event.byAgentId)} sent the caller ${event.to.kind === 'head' ? 'to the head of the queue' : event.to.kind === 'callback' ? 'away, to be called back in turn' : `to ${event.to.kind === 'queue' ? queue(event.to.queueId) : agent(event.to.agentId)}`}`
     case 'queueDoorSet':

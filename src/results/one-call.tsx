@@ -11,6 +11,7 @@ import { seesEverybody } from '@/frame'
 import { useHistory, useHistoryOpening } from '@/history/react'
 import { nameIn } from '@/ui'
 import { behalfWords, callerWords, outcomeLabel, resultWords, useNumberWords } from '@/words'
+import { CallReviews } from './call-reviews'
 import { answerWords, eventWords } from './event-words'
 import { Recording } from './recording'
 
@@ -102,6 +103,7 @@ function Found({ record, entries: all, names }: { record: CallRecord; entries: r
               </p>
             ))}
           </section>
+          <CallReviews record={record} view={names} />
           {record.recordings.map((id) => (
             <Recording key={id} recordingId={id} entries={entries} />
           ))}

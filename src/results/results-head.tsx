@@ -1,9 +1,9 @@
-// Calls, campaigns, sessions and breakdowns: sides of the same days.
+// Calls, campaigns, sessions, breakdowns and reviews: sides of the same days.
 import { PlaceLink } from '@/ui'
 import type { Days } from './span'
 
 interface Props {
-  readonly of: 'calls' | 'campaigns' | 'sessions' | 'breakdown'
+  readonly of: 'calls' | 'campaigns' | 'sessions' | 'breakdown' | 'reviews'
   readonly days: Days
   /** Of one agent: their own. */
   readonly mine: boolean
@@ -26,6 +26,9 @@ export function ResultsHead({ of, days, mine }: Props) {
         </PlaceLink>
         <PlaceLink href={`/results/breakdown${query}`} isHere={of === 'breakdown'}>
           Breakdown
+        </PlaceLink>
+        <PlaceLink href={`/results/reviews${query}`} isHere={of === 'reviews'}>
+          Reviews
         </PlaceLink>
       </nav>
     </div>

@@ -8,6 +8,7 @@ import { CAMPAIGNS } from './campaigns'
 import { OUTCOME_SETS } from './outcomes'
 import { AGENTS, ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS, SKILL_CARE, SKILL_FREIGHT, SKILL_REBOOKING, SKILLS } from './people'
 import { CONFERENCE_NUMBER, QUEUE_NUMBERS } from './places'
+import { REVIEW_SHEETS } from './review-sheets'
 import { SCRIPTS } from './scripts'
 
 type QueueInput = z.input<typeof SetUpSchema>['queues'][number]
@@ -54,6 +55,7 @@ export const FENNHOLM = SetUpSchema.parse({
     { name: SOUND_LOST, paid: true, plannedMs: null, givenByFloor: true },
     { name: OUTCOME_OWED, paid: true, plannedMs: null, givenByFloor: true },
   ],
+  reviewSheets: [...REVIEW_SHEETS],
   skills: [...SKILLS],
   agents: [...AGENTS],
   queues: [

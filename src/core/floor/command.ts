@@ -9,6 +9,7 @@ import { DO_NOT_CALL_ASKS, type DoNotCallCommand } from '@/core/rules/do-not-cal
 import type { DoorCommand } from '@/core/rules/door'
 import { OWNER_ASKS, type OwnerCommand } from '@/core/rules/owner'
 import { PROMISE_ASKS, type PromiseCommand } from '@/core/rules/promises'
+import { REVIEW_ASKS, type ReviewCommand } from '@/core/rules/reviews'
 import { SHIFT_ASKS, type ShiftCommand } from '@/core/rules/shift'
 import { SUPERVISION_ASKS, type SupervisionCommand } from '@/core/rules/supervision'
 import { type FarEndCommand, TALK_ASKS, type TalkCommand } from '@/core/rules/talk'
@@ -27,6 +28,7 @@ export const AskSchema = z.discriminatedUnion('kind', [
   ...VOICEMAIL_ASKS,
   ...CONFERENCE_ASKS,
   ...SUPERVISION_ASKS,
+  ...REVIEW_ASKS,
   ...OWNER_ASKS,
 ])
 export type Ask = z.infer<typeof AskSchema>
@@ -46,6 +48,7 @@ export type AgentCommand =
   | VoicemailAsk
   | ConferenceAsk
   | SupervisionCommand
+  | ReviewCommand
   | OwnerCommand
 
 export type Command = AgentCommand | NetworkCommand

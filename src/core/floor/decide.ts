@@ -9,6 +9,7 @@ import { DO_NOT_CALL_RULES } from '@/core/rules/do-not-call'
 import { DOOR_RULES } from '@/core/rules/door'
 import { OWNER_RULES } from '@/core/rules/owner'
 import { PROMISE_RULES } from '@/core/rules/promises'
+import { REVIEW_RULES } from '@/core/rules/reviews'
 import type { Rule, Rules } from '@/core/rules/rule'
 import { keepOwedLimit, SHIFT_RULES } from '@/core/rules/shift'
 import { SUPERVISION_RULES } from '@/core/rules/supervision'
@@ -49,6 +50,7 @@ const RULES: Rules<Command, FloorRefusal> = {
   ...VOICEMAIL_RULES,
   ...CONFERENCE_RULES,
   ...SUPERVISION_RULES,
+  ...REVIEW_RULES,
   ...TIME_RULES,
 }
 

@@ -243,7 +243,7 @@ test('wherever a day ends, the next one begins with what it left, and nothing on
       const before = CarriedOverSchema.parse(
         JSON.parse(JSON.stringify(keeper.leftBy(floor.state(), { from: '2026-11-24', through: '2026-11-24', simulated: null }))),
       )
-      const { setUp, callbacks, tasks, doNotCall, struck, messages, greetings, conferences } = floor.state()
+      const { setUp, callbacks, tasks, doNotCall, struck, messages, greetings, conferences, reviews } = floor.state()
       const next = aFloor(setUp, { floorId: 'next', startMs: floor.state().atMs + 60_000, before })
       const sorted = <T>(items: readonly T[]) => items.map((i) => JSON.stringify(i)).sort()
       // What was being dialled when the day ended is to be dialled again; everything else is as it was.
@@ -254,6 +254,7 @@ test('wherever a day ends, the next one begins with what it left, and nothing on
       // What was deleted is not carried over.
       const left = values(messages).filter((m) => m.deletedAtMs === null)
       expect(sorted(values(next.state().messages))).toEqual(sorted(left))
+      expect(sorted(values(next.state().reviews))).toEqual(sorted(values(reviews)))
       expect(sorted(values(next.state().greetings))).toEqual(sorted(values(greetings)))
       // Who was in one when the day ended has left it.
       const planned = (of: FloorState['conferences']) => values(of).map(({ attended: _, ...c }) => c)

@@ -10,6 +10,7 @@ import { DO_NOT_CALL_WORDS, type DoNotCallRefusal } from '@/core/rules/do-not-ca
 import { DOOR_WORDS, type DoorRefusal } from '@/core/rules/door'
 import { OWNER_WORDS, type OwnerRefusal } from '@/core/rules/owner'
 import { PROMISE_WORDS, type PromiseRefusal } from '@/core/rules/promises'
+import { REVIEW_WORDS, type ReviewRefusal } from '@/core/rules/reviews'
 import { RIGHTS_WORDS, type RightsRefusal } from '@/core/rules/rights'
 import { ANY_WORDS, type AnyRefusal } from '@/core/rules/rule'
 import { SHIFT_WORDS, type ShiftRefusal } from '@/core/rules/shift'
@@ -33,6 +34,7 @@ export type FloorRefusal =
   | VoicemailRefusal
   | ConferenceRefusal
   | SupervisionRefusal
+  | ReviewRefusal
   | CallRefusal
   | ScriptRefusal
   | NumberRefusal
@@ -52,6 +54,7 @@ const WORDS: WordsOf<FloorRefusal> = {
   ...VOICEMAIL_WORDS,
   ...CONFERENCE_WORDS,
   ...SUPERVISION_WORDS,
+  ...REVIEW_WORDS,
   ...CALL_WORDS,
   ...SCRIPT_WORDS,
   ...NUMBER_WORDS,

@@ -6,12 +6,21 @@ import { CampaignRunSchema } from '@/core/campaigns'
 import { ConferenceEventSchema } from '@/core/conferences'
 import { DoNotCallEventSchema } from '@/core/do-not-call'
 import { AgentIdSchema, CallIdSchema, QueueIdSchema } from '@/core/ids'
+import { ReviewEventSchema } from '@/core/reviews'
 import { NumberEventSchema } from '@/core/struck'
 import { TaskEventSchema } from '@/core/tasks'
 import { VoicemailEventSchema } from '@/core/voicemail'
 import { OfCampaignSchema } from '@/core/work'
 
-const ROOMS = [CallbackEventSchema, DoNotCallEventSchema, NumberEventSchema, TaskEventSchema, VoicemailEventSchema, ConferenceEventSchema] as const
+const ROOMS = [
+  CallbackEventSchema,
+  DoNotCallEventSchema,
+  NumberEventSchema,
+  TaskEventSchema,
+  VoicemailEventSchema,
+  ConferenceEventSchema,
+  ReviewEventSchema,
+] as const
 export const PromiseEventSchema = z.discriminatedUnion('kind', ROOMS)
 export type PromiseEvent = z.infer<typeof PromiseEventSchema>
 export const PROMISE_EVENTS: ReadonlySet<string> = new Set(ROOMS.flatMap((room) => room.options.map((option) => option.unwrap().shape.kind.value)))

@@ -11,6 +11,7 @@ import { DoNotCallEventSchema } from '@/core/do-not-call'
 import { AgentIdSchema } from '@/core/ids'
 import { OutcomeCorrectedSchema, OutcomeEventSchema, OutcomeTakenBackSchema } from '@/core/outcomes'
 import { QueueEventSchema } from '@/core/queues'
+import { ReviewEventSchema } from '@/core/reviews'
 import { ScriptEventSchema } from '@/core/scripts'
 import { SetUpSchema } from '@/core/set-up'
 import { NumberEventSchema } from '@/core/struck'
@@ -26,7 +27,7 @@ import { CarriedOverSchema } from './carried-over'
  * out of the set-up, and says when the clock was moved and when the browser's data was cleared. 6 added what earlier days carry over. 7 added
  * what an end does on a call (listens, whispers, talks) and by which seed stand-ins behave, and days that are over are kept compressed.
  * 8 added campaigns, attempts, and what becomes of the records of calling lists. 9 added calls between colleagues, and what they ask of each other first. 10 added voicemail and conferences by appointment.
- * 11 added listening in and asking for help.
+ * 11 added listening in, acts of supervisors, and reviews.
  */
 export const LEDGER_VERSION = 11
 
@@ -73,6 +74,7 @@ export const FloorEventSchema = z.discriminatedUnion('kind', [
   TaskEventSchema,
   VoicemailEventSchema,
   ConferenceEventSchema,
+  ReviewEventSchema,
 ])
 export type FloorEvent = z.infer<typeof FloorEventSchema>
 

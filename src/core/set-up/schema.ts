@@ -2,6 +2,7 @@
 import * as z from 'zod'
 import { OutcomeSetIdSchema, ScriptIdSchema, SkillIdSchema } from '@/core/ids'
 import { OutcomeSetSchema } from '@/core/outcomes'
+import { SheetSchema } from '@/core/reviews'
 import { ScriptSchema } from '@/core/scripts'
 import { isTimeZone, MINUTE } from '@/core/time'
 import { AgentSetUpSchema } from './account'
@@ -59,6 +60,8 @@ export const SetUpSchema = z
     /** Scripts that are chosen for no call any more. */
     archivedScriptIds: z.array(ScriptIdSchema).readonly().default([]),
     outcomeSets: z.array(OutcomeSetSchema).readonly(),
+    /** Every version of every sheet that calls are reviewed by; the latest of each is in use. */
+    reviewSheets: z.array(SheetSchema).readonly().default([]),
     /** The set that codes calls an agent dialled. */
     outsideOutcomeSetId: OutcomeSetIdSchema,
   })

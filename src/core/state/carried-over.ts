@@ -5,6 +5,7 @@ import { withBefore } from '@/core/campaigns'
 import { endsAtMs, KEPT_MS, presentAt } from '@/core/conferences'
 import type { AgentId, CallbackId, ConferenceId, MessageId, QueueId, TaskId } from '@/core/ids'
 import { type CarriedOver, type LedgerEntry, type OwedCall, PROMISE_EVENTS, type PromiseEvent } from '@/core/ledger'
+import { reviewKey } from '@/core/reviews'
 import type { SetUp } from '@/core/set-up'
 import { get, values } from '@/core/table'
 import { boxKey, boxOwner } from '@/core/voicemail'
@@ -29,6 +30,7 @@ export function createKeeper(): Keeper {
   const messages = new Map<MessageId, Dated[]>()
   const conferences = new Map<ConferenceId, Dated[]>()
   const greetings = new Map<string, Dated>()
+  const reviews = new Map<string, Dated[]>()
   const keep = (event: PromiseEvent, atMs: number) => {
     switch (event.kind) {
       case 'callbackClosed':
@@ -69,6 +71,12 @@ export function createKeeper(): Keeper {
       case 'conferenceJoined':
       case 'conferenceLeft':
         return void conferences.set(event.conferenceId, [...(conferences.get(event.conferenceId) ?? []), { atMs, event }])
+      case 'reviewMade':
+        return void reviews.set(reviewKey(event), [{ atMs, event }])
+      case 'reviewAnswered':
+        return void reviews.set(reviewKey(event), [...(reviews.get(reviewKey(event)) ?? []), { atMs, event }])
+      case 'reviewWithdrawn':
+        return void reviews.delete(reviewKey(event))
       case 'greetingSet':
         return void greetings.set(boxKey(event.box), { atMs, event })
       case 'doNotCallAdded':
@@ -102,6 +110,7 @@ export function createKeeper(): Keeper {
         ...tasks.values(),
         ...greetings.values(),
         ...[...callbacks.values()].flat(),
+        ...[...reviews.values()].flat(),
         ...keptMessages,
         ...keptConferences(state),
       ].toSorted((a, b) => a.atMs - b.atMs)

@@ -128,6 +128,9 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     case 'conferenceCancelled':
     case 'conferenceJoined':
     case 'conferenceLeft':
+    case 'reviewMade':
+    case 'reviewAnswered':
+    case 'reviewWithdrawn':
       return evolvePromised(place, event, atMs)
     case 'campaignStateChanged':
     case 'attemptMade':

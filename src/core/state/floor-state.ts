@@ -9,6 +9,7 @@ import type { Conference } from '@/core/conferences'
 import type { DoNotCallList } from '@/core/do-not-call'
 import { type AgentId, type AttemptId, type CallId, type QueueId, toAgentId, toAttemptId, toCallId } from '@/core/ids'
 import type { Doors, Waiting } from '@/core/queues'
+import type { Review } from '@/core/reviews'
 import type { SetUp } from '@/core/set-up'
 import { get, type Table } from '@/core/table'
 import type { Task } from '@/core/tasks'
@@ -47,6 +48,8 @@ export interface FloorTables {
   readonly greetings: Table<Greets>
   /** Conferences by appointment, coming and past. */
   readonly conferences: Table<Conference>
+  /** Reviews of calls, by `reviewKey`. */
+  readonly reviews: Table<Review>
   /** What time itself will change, and when, by `dueKey`. */
   readonly due: Table<Due>
 }
@@ -97,6 +100,7 @@ export const TABLES = [
   'messages',
   'greetings',
   'conferences',
+  'reviews',
   'due',
 ] as const satisfies readonly (keyof FloorTables)[]
 export type TableName = (typeof TABLES)[number]
@@ -120,6 +124,7 @@ export function createFloor(floorId: string, setUp: SetUp): FloorState {
     messages: new Map(),
     greetings: new Map(),
     conferences: new Map(),
+    reviews: new Map(),
     due: new Map(),
   }
   const began = {

@@ -3,6 +3,7 @@ import { evolveCallback } from '@/core/callbacks'
 import { evolveConference } from '@/core/conferences'
 import { evolveDoNotCall } from '@/core/do-not-call'
 import type { PromiseEvent } from '@/core/ledger'
+import { evolveReview, reviewKey } from '@/core/reviews'
 import { get } from '@/core/table'
 import { evolveTask } from '@/core/tasks'
 import type { EpochMs } from '@/core/time'
@@ -71,6 +72,12 @@ export function evolvePromised(place: Place, event: PromiseEvent, atMs: EpochMs)
     case 'conferenceLeft': {
       const conference = evolveConference(get(state.conferences, event.conferenceId), event, atMs)
       return conference === undefined ? undefined : put(place, 'conferences', event.conferenceId, conference)
+    }
+    case 'reviewMade':
+    case 'reviewAnswered':
+    case 'reviewWithdrawn': {
+      const review = evolveReview(get(state.reviews, reviewKey(event)), event, atMs)
+      return review === null ? remove(place, 'reviews', reviewKey(event)) : put(place, 'reviews', reviewKey(event), review)
     }
     case 'greetingSet': {
       const { box, greeting } = event

@@ -198,6 +198,28 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
     }
     case 'setDoor':
       return { kind, agentId, queueId: flag ? FIRST : SECOND_QUEUE, door: nth(['open', 'closed', null] as const, party) ?? null }
+    case 'makeReview':
+      return {
+        kind,
+        agentId,
+        callId,
+        ofAgentId: nth(MANY, party) as AgentId,
+        sheetId: pick % 11 === 0 ? 'sheet_none' : 'sheet_small',
+        answers: { greeting: 1 + (party % 5), ...(pick % 13 === 0 ? {} : { name: party % 2 }) },
+        remarks: flag ? [{ atMs: party * 100, text: 'Well said.' }] : [],
+        note: '',
+      }
+    case 'withdrawReview':
+    case 'answerReview': {
+      const mine = nth(
+        values(state.reviews).filter((r) => (kind === 'answerReview' ? r.agentId : r.byAgentId) === agentId),
+        pick,
+      )
+      const on = { callId: mine?.callId ?? callId }
+      return kind === 'withdrawReview'
+        ? { kind, agentId, ...on, ofAgentId: mine?.agentId ?? (nth(MANY, party) as AgentId) }
+        : { kind, agentId, ...on, madeById: mine?.byAgentId ?? (nth(MANY, party) as AgentId), agrees: flag, text: party % 4 === 0 ? '' : 'As I see it.' }
+    }
     case 'takeHelp':
       return {
         kind,

@@ -35,6 +35,17 @@ export const CAMPAIGNS: readonly CampaignId[] = MANNERS.map((manner) => toCampai
 export const CROWDED: SetUp = SetUpSchema.parse({
   ...SMALL,
   conferenceNumber: '+441632960999',
+  reviewSheets: [
+    {
+      id: 'sheet_small',
+      version: 1,
+      name: 'Small',
+      questions: [
+        { id: 'greeting', label: 'Greeting', kind: 'scale', weight: 1, mustHave: false },
+        { id: 'name', label: 'Said who they are', kind: 'yesNo', weight: 2, mustHave: true },
+      ],
+    },
+  ],
   takeBackMs: TAKE_BACK_MS,
   mostOwed: 1,
   callbackMissedAfterMs: 30_000,

@@ -188,6 +188,11 @@ const SUPERVISING = [
     'moveWaiting',
     'moveWaiting',
     'setDoor',
+    'makeReview',
+    'makeReview',
+    'withdrawReview',
+    'answerReview',
+    'answerReview',
   ] as const),
 ] as const
 /** Callers leave messages, and agents see to them. */
@@ -219,7 +224,7 @@ const ABOUT_MESSAGES = [
 const kind: fc.Arbitrary<Wish['kind']> = fc.oneof(
   { weight: 40, arbitrary: fc.constantFrom(...KINDS) },
   { weight: 1, arbitrary: fc.constantFrom(...BETWEEN_COLLEAGUES) },
-  { weight: 2, arbitrary: fc.constantFrom(...ABOUT_MESSAGES) },
+  { weight: 3, arbitrary: fc.constantFrom(...ABOUT_MESSAGES) },
   { weight: 1, arbitrary: fc.constantFrom(...ABOUT_CONFERENCES) },
   { weight: 3, arbitrary: fc.constantFrom(...SUPERVISING) },
 )
@@ -258,6 +263,7 @@ export function sooner(state: FloorState, kind: Wish['kind']): Wish['kind'] {
   if (kind === 'callerKeys') return values(state.calls).some((c) => c.connections.some((x) => x.party.kind === 'conferenceLine')) ? kind : 'conferenceLineRings'
   if (kind === 'muteOthers') return values(state.calls).some(isConference) ? kind : sooner(state, 'conference')
   if (kind === 'dropHelp' || kind === 'takeHelp') return values(state.agents).some((a) => a.help !== null) ? kind : 'askForHelp'
+  if (kind === 'withdrawReview' || kind === 'answerReview') return count(state.reviews) === 0 ? 'makeReview' : kind
   if (kind === 'moveWaiting') return Object.values(state.waiting).some((line) => line.length > 0) ? kind : 'callArrives'
   if (kind === 'stopListening') return values(state.agents).some((a) => a.engagements.some((e) => e.listens)) ? kind : 'takeRole'
   if (kind === 'closeTask') return count(state.tasks) === 0 ? 'saveOutcome' : kind
@@ -290,6 +296,9 @@ export function suited(state: FloorState, kind: Wish['kind']): readonly AgentId[
     if (kind === 'takeRole' || kind === 'takeOver') return a.shift !== null && a.engagements.every((e) => e.listens) && a.wrapUps.length === 0
     if (kind === 'assignWork' || kind === 'setReadiness' || kind === 'moveWaiting' || kind === 'sendWord') return a.id !== 'agent_6'
     if (kind === 'putAwayTold') return a.told.length > 0
+    if (kind === 'makeReview') return a.id !== 'agent_6'
+    if (kind === 'withdrawReview') return values(state.reviews).some((r) => r.byAgentId === a.id)
+    if (kind === 'answerReview') return values(state.reviews).some((r) => r.agentId === a.id)
     if (kind === 'dropHelp') return a.help !== null
     if (kind === 'stopListening') return a.engagements.some((e) => e.listens)
     if (kind === 'clearNote') return a.note !== null
