@@ -15,6 +15,7 @@ test('a supervisor is asked for help, listens, whispers, steps in and takes over
   await linnea.getByRole('link', { name: 'Floor' }).click()
 
   // Asked for with one key; on every page it stands above everything else.
+  await expect(state(page)).toHaveText('On call')
   await page.keyboard.press('Alt+,')
   await expect(page.getByRole('region', { name: 'Help asked for' })).toContainText('Nobody has come yet')
   const asks = linnea.getByRole('alert', { name: 'Eluned Tarnow asks for help' })

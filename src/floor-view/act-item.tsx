@@ -8,14 +8,17 @@ import { useForesee } from './foresee'
 
 const PointContext = createContext<(ask: Ask | null) => void>(() => {})
 
-/** A menu whose acts say beforehand what comes of them. */
+/** A menu whose acts say beforehand what comes of them: below the list for the eye, beside the menu, which may hold items only, for the ear. */
 export function ActMenu({ children, ...menu }: Omit<Parameters<typeof Menu>[0], 'open' | 'onOpenChange'>) {
   const [pointed, setPointed] = useState<Ask | null>(null)
   return (
-    <Menu {...menu} onOpenChange={(open) => !open && setPointed(null)}>
-      <PointContext value={setPointed}>{children}</PointContext>
-      {pointed !== null && <Follows ask={pointed} />}
-    </Menu>
+    <>
+      <Menu {...menu} onOpenChange={(open) => !open && setPointed(null)}>
+        <PointContext value={setPointed}>{children}</PointContext>
+        {pointed !== null && <Follows ask={pointed} />}
+      </Menu>
+      {pointed !== null && <Follows ask={pointed} aloud />}
+    </>
   )
 }
 
@@ -34,19 +37,18 @@ export function ActItem({ ask, onSelect, children }: ItemProps) {
   )
 }
 
-function Follows({ ask }: { ask: Ask }) {
+function Follows({ ask, aloud = false }: { ask: Ask; aloud?: boolean }) {
   const queues = useSeen((view) => view.centre.queues) ?? NOBODY
   const seats = useSeen((view) => view.seats) ?? NOBODY
   const foreseen = useForesee(ask, { queue: (id) => nameIn(queues, id), agent: (id) => nameIn(seats, id) })
-  return (
-    <p
-      role="status"
-      aria-label="What would follow"
-      className={`mt-1 max-w-80 border-line border-t px-3 py-1.5 ${foreseen?.refused ? 'text-red' : 'text-soft'}`}
-    >
-      {foreseen?.says ?? 'Working out what follows…'}
-    </p>
-  )
+  const says = foreseen?.says ?? 'Working out what follows…'
+  if (aloud)
+    return (
+      <span role="status" aria-label="What would follow" className="sr-only">
+        {says}
+      </span>
+    )
+  return <p className={`mt-1 max-w-80 border-line border-t px-3 py-1.5 ${foreseen?.refused ? 'text-red' : 'text-soft'}`}>{says}</p>
 }
 
 const NOBODY = [] as const

@@ -56,6 +56,7 @@ export function foreseen(is: Consequences, { queue, agent }: Names): Foreseen {
       : [
           `${is.rings.length === 1 ? 'a waiting call rings' : `${is.rings.length} waiting calls ring`} at once at ${listed(is.rings.map((r) => agent(r.agentId)))}`,
         ]),
+    ...is.afterwards.map((a) => `${agent(a.agentId)}, after what they have in hand: ${stateWords(a.ready ? 'ready' : 'notReady', a.reason)}`),
     ...is.agents.filter((a) => !is.rings.some((r) => r.agentId === a.agentId)).map((a) => `${agent(a.agentId)}: ${stateWords(a.state, a.reason)}`),
   ]
   return { says: parts.length === 0 ? 'Nothing changes for queues and callers.' : `${parts.join('. ')}.`, refused: false }

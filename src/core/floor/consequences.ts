@@ -19,6 +19,8 @@ export type Consequences =
       readonly rings: readonly { readonly callId: CallId; readonly agentId: AgentId }[]
       /** Agents who would be in another state. */
       readonly agents: readonly { readonly agentId: AgentId; readonly state: AgentStateName; readonly reason: string | null }[]
+      /** Agents in the middle of something who would be ready, or not, once it is over. */
+      readonly afterwards: readonly { readonly agentId: AgentId; readonly ready: boolean; readonly reason: string | null }[]
     }
   | { readonly ok: false; readonly refusal: FloorRefusal }
 
@@ -48,6 +50,12 @@ export function consequences(state: FloorState, command: AgentCommand, context: 
         const [was, is] = [rowBefore({ state, journal }, 'agents', agentId), get(state.agents, agentId)]
         const same = was?.state.name === is?.state.name && was?.state.reason === is?.state.reason
         return is === undefined || same ? [] : [{ agentId, state: is.state.name, reason: is.state.reason }]
+      }),
+      afterwards: agentIds.flatMap((agentId) => {
+        const [was, is] = [rowBefore({ state, journal }, 'agents', agentId), get(state.agents, agentId)]
+        const [before, then] = [was?.availability, is?.availability]
+        const changes = before?.ready !== then?.ready || before?.reason !== then?.reason
+        return then === undefined || is?.shift == null || is.engagements.length + is.wrapUps.length === 0 || !changes ? [] : [{ agentId, ...then }]
       }),
     }
   })
