@@ -18,10 +18,21 @@ export interface ReviewView extends Review {
 }
 
 export function createReviewsPart(state: FloorState): (accountId: AgentId) => ReviewsPart {
-  return (accountId) => ({
-    revision: revisionOf(state, 'reviews'),
-    toAnswer: values(state.reviews).filter((r) => r.agentId === accountId && r.answer === null).length,
-  })
+  let revision = -1
+  let toAnswer: ReadonlyMap<AgentId, number> = new Map()
+  return (accountId) => {
+    const now = revisionOf(state, 'reviews')
+    // Counted once for all tabs, and only when one has changed.
+    if (now !== revision) toAnswer = countOpen(state)
+    revision = now
+    return { revision: now, toAnswer: toAnswer.get(accountId) ?? 0 }
+  }
+}
+
+function countOpen(state: FloorState): ReadonlyMap<AgentId, number> {
+  const counts = new Map<AgentId, number>()
+  for (const { agentId, answer } of state.reviews.values()) if (answer === null) counts.set(agentId, (counts.get(agentId) ?? 0) + 1)
+  return counts
 }
 
 /** The latest first; of one call, or of all. */

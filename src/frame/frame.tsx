@@ -18,6 +18,7 @@ import { LiveLine } from './live-line'
 import { Notices } from './notices'
 import { OnShiftProvider, useOnShift } from './on-shift'
 import { PlacesBar } from './places'
+import { ReviewLine } from './review-line'
 import { ShiftBar } from './shift-bar'
 import { SignIn } from './sign-in'
 import { ToldLines } from './told'
@@ -75,6 +76,7 @@ function SignedIn({ account, children }: { account: AccountView; children: React
         <ShiftPart />
         <HelpWanted accountId={account.id} />
         <ToldLines />
+        <ReviewLine />
         {floor !== null && <Notices floor={floor} account={account} />}
       </header>
       <div data-focus-home className="flex min-h-0 flex-1 flex-col overflow-auto">
