@@ -12,8 +12,8 @@ import type { AgentSessions, CallOfDay } from '@/history/client'
 import { useHistory } from '@/history/react'
 import { Button } from '@/ui'
 import { callerWords, outcomeLabel, useNumberWords } from '@/words'
-import { overPlan, Stretch } from './day-timeline'
 import { eventWords } from './event-words'
+import { Lane, overPlan } from './lane'
 import { spellWords } from './state-looks'
 
 interface Props {
@@ -45,9 +45,7 @@ export function AgentDay({ agent, view, onClose }: Props) {
         </Button>
       </div>
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT + 18}`} className="mt-2 w-full" aria-hidden>
-        {spells.map((spell) => (
-          <Stretch key={spell.fromMs} spell={spell} x={x} over={overPlan(spell, view.centre.notReadyReasons)} height={HEIGHT - 4} />
-        ))}
+        <Lane spells={spells} reasons={view.centre.notReadyReasons} x={x} height={HEIGHT - 4} />
         {x.ticks(10).map((tick) => (
           <text key={tick.getTime()} x={x(tick)} y={HEIGHT + 14} textAnchor="middle" fontSize="11" fill="var(--color-soft)">
             {format(tick, 'HH:mm')}

@@ -3,11 +3,13 @@
 import { max, min } from 'd3-array'
 import { scaleTime } from 'd3-scale'
 import { format } from 'date-fns'
+import { useMemo, useState } from 'react'
 import type { AgentId } from '@/core/ids'
 import type { Spell } from '@/core/sessions'
 import type { Reason } from '@/core/set-up'
 import { formatClock, HOUR } from '@/core/time'
 import type { AgentSessions } from '@/history/client'
+import { Lane, overPlan, spellUnder } from './lane'
 import { LOOKS, STATE_NAMES, spellWords } from './state-looks'
 
 interface Props {
@@ -21,22 +23,20 @@ const WIDTH = 1232
 const NAME = 150
 const LANE = 20
 
-/** Beyond the plan of its reason, in ms; 0 for none. */
-export function overPlan({ state, reason, fromMs, toMs }: Spell, reasons: readonly Reason[]): number {
-  const planned = state === 'notReady' ? reasons.find((r) => r.name === reason)?.plannedMs : null
-  return planned == null ? 0 : Math.max(0, toMs - fromMs - planned)
-}
-
 export function DayTimeline({ rows, reasons, opened, onOpen }: Props) {
-  const spells = rows.flatMap((r) => r.days.flatMap((d) => d.spells))
-  const [fromMs, toMs] = [min(spells, (s) => s.fromMs) ?? 0, max(spells, (s) => s.toMs) ?? 0]
-  const x = scaleTime([Math.floor(fromMs / HOUR) * HOUR, Math.max(toMs, fromMs + HOUR)], [NAME, WIDTH - 4])
+  const [pointed, setPointed] = useState<{ readonly name: string; readonly spell: Spell } | null>(null)
+  const { lanes, x } = useMemo(() => {
+    const lanes = rows.map((row) => ({ row, spells: row.days.flatMap((d) => d.spells) }))
+    const all = lanes.flatMap((l) => l.spells)
+    const [fromMs, toMs] = [min(all, (s) => s.fromMs) ?? 0, max(all, (s) => s.toMs) ?? 0]
+    return { lanes, x: scaleTime([Math.floor(fromMs / HOUR) * HOUR, Math.max(toMs, fromMs + HOUR)], [NAME, WIDTH - 4]) }
+  }, [rows])
   const height = rows.length * (LANE + 6) + 26
   return (
     <figure>
       <figcaption className="flex flex-wrap items-baseline justify-between gap-4">
         <span className="font-semibold">The day, by agent</span>
-        <Legend />
+        {pointed === null ? <Legend /> : <span className="text-xs tabular">{`${pointed.name}: ${stretchWords(pointed.spell, reasons)}`}</span>}
       </figcaption>
       {/* biome-ignore lint/a11y/useSemanticElements: a drawing is no fieldset */}
       <svg viewBox={`0 0 ${WIDTH} ${height}`} className="mt-2 w-full" role="group" aria-label="The day, a lane for each agent">
@@ -54,7 +54,7 @@ export function DayTimeline({ rows, reasons, opened, onOpen }: Props) {
             </text>
           </g>
         ))}
-        {rows.map((row, i) => (
+        {lanes.map(({ row, spells }, i) => (
           // biome-ignore lint/a11y/useSemanticElements: a button cannot stand inside a drawing
           <g
             key={row.id}
@@ -65,6 +65,11 @@ export function DayTimeline({ rows, reasons, opened, onOpen }: Props) {
             aria-label={`${row.name}: ${laneWords(row)}`}
             className="cursor-pointer outline-offset-2"
             onClick={() => onOpen(row.id)}
+            onMouseMove={(e) => {
+              const spell = spellUnder(e, spells, WIDTH, x.invert)
+              setPointed(spell === null ? null : { name: row.name, spell })
+            }}
+            onMouseLeave={() => setPointed(null)}
             onKeyDown={(e) => {
               if (e.key !== 'Enter' && e.key !== ' ') return
               e.preventDefault()
@@ -75,11 +80,7 @@ export function DayTimeline({ rows, reasons, opened, onOpen }: Props) {
             <text x={4} y={LANE / 2 + 6} fontSize="13" fontWeight={row.id === opened ? 700 : 400} fill="var(--color-ink)">
               {row.name}
             </text>
-            {row.days
-              .flatMap((d) => d.spells)
-              .map((spell) => (
-                <Stretch key={spell.fromMs} spell={spell} x={x} over={overPlan(spell, reasons)} height={LANE} />
-              ))}
+            <Lane spells={spells} reasons={reasons} x={x} height={LANE} />
           </g>
         ))}
       </svg>
@@ -87,24 +88,10 @@ export function DayTimeline({ rows, reasons, opened, onOpen }: Props) {
   )
 }
 
-interface StretchProps {
-  readonly spell: Spell
-  readonly x: (date: Date | number) => number
-  readonly over: number
-  readonly height: number
-}
-
-export function Stretch({ spell, x, over, height }: StretchProps) {
-  const { fill, from, to } = LOOKS[spell.state]
-  const at = { y: 2 + from * height, height: (to - from) * height }
-  const [left, right] = [x(spell.fromMs), x(spell.toMs)]
-  return (
-    <g data-state={spell.state}>
-      <title>{`${spellWords(spell)}, ${format(spell.fromMs, 'HH:mm:ss')} to ${format(spell.toMs, 'HH:mm:ss')}, ${formatClock(spell.toMs - spell.fromMs)}${over > 0 ? `, ${formatClock(over)} over plan` : ''}`}</title>
-      <rect {...at} x={left} width={Math.max(0.5, right - left)} fill={fill} />
-      {over > 0 && <rect {...at} x={x(spell.toMs - over)} width={Math.max(1, right - x(spell.toMs - over))} fill="url(#over-plan)" />}
-    </g>
-  )
+/** What it was, from when to when, how long, how much beyond its plan. */
+export function stretchWords(spell: Spell, reasons: readonly Reason[]): string {
+  const over = overPlan(spell, reasons)
+  return `${spellWords(spell)}, ${format(spell.fromMs, 'HH:mm:ss')} to ${format(spell.toMs, 'HH:mm:ss')}, ${formatClock(spell.toMs - spell.fromMs)}${over > 0 ? `, ${formatClock(over)} over plan` : ''}`
 }
 
 const SHOWN = ['onCall', 'wrapUp', 'ready', 'ringing', 'notReady', 'internalCall', 'listening'] as const
