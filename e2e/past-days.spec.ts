@@ -1,6 +1,7 @@
 // What is said of past days: agents' time stretch by stretch, any figure by any two, what tomorrow is expected to bring. One set of past days for all of it:
 // they take a while to simulate.
 import { readFile } from 'node:fs/promises'
+import { addDays, format } from 'date-fns'
 import { button, goReady, hangUp, pastDaysThere, ringMe, signInAsOwner, startShift, state, WITH_PAST } from './desk'
 import { expect, type Page, test } from './warm'
 
@@ -177,6 +178,52 @@ test('past days: sessions, breakdowns and tomorrow are what the files add up to,
     expect(Math.max(...column('Sailings agents'))).toBe(usual.agents)
     // Nobody shared takes more people than everybody shared.
     for (const [q, together] of column('agents together').entries()) expect(together).toBeLessThanOrEqual(column('agents apart')[q] ?? 0)
+  })
+
+  await test.step('shifts are laid, kept over a reload, and set against the day as it came', async () => {
+    const shifts = page.getByRole('region', { name: 'Shifts' })
+    const lay = async () => {
+      await shifts.getByRole('button', { name: 'Lay shifts' }).click()
+      await expect(shifts.getByText('Not kept yet.')).toBeVisible({ timeout: 60_000 })
+    }
+    await shifts.getByLabel('Agents there are').fill('0')
+    await expect(shifts.getByText('A number from 1 to 500.')).toBeVisible()
+    await expect(shifts.getByRole('button', { name: 'Lay shifts' })).toBeDisabled()
+    // Too few: somebody is missing, and no more than these are planned.
+    await shifts.getByLabel('Agents there are').fill('2')
+    await lay()
+    await expect(shifts).toContainText(/2 shifts, [\d.]+ h; [\d.]+ h missing, .*No plan of these shifts is better/)
+    await shifts.getByLabel('Agents there are').fill('60')
+    await lay()
+    await expect(shifts).toContainText(/nobody is missing/)
+    await shifts.getByRole('button', { name: 'Keep this plan' }).click()
+    const plan = shifts.getByRole('paragraph').filter({ hasText: 'Kept plan.' })
+    const kept = await plan.textContent()
+    const loading = page.waitForEvent('download')
+    await shifts.getByRole('button', { name: 'Save shifts as CSV' }).click()
+    const rows = (await readFile(await (await loading).path(), 'utf8')).trimEnd().split('\r\n').slice(1)
+    expect(kept).toContain(` ${rows.length} shifts, `)
+    // What the picture says of each quarter, counted again from the file.
+    const said = (await shifts.getByRole('img').getAttribute('aria-label')) ?? ''
+    const quarters = [...said.matchAll(/(\d\d:\d\d): (\d+) at work, (\d+) needed/g)]
+    expect(quarters.length).toBeGreaterThan(20)
+    for (const [, at = '', atWork, needed] of quarters) {
+      const there = rows
+        .map((row) => row.split(','))
+        .filter(
+          ([from = '', to = '', ...breaks]) =>
+            from <= at && at < to && !breaks.some((b, i) => i % 2 === 0 && b !== '' && b <= at && at < (breaks[i + 1] ?? '')),
+        )
+      expect(there, at).toHaveLength(Number(atWork))
+      expect(there.length, at).toBeGreaterThanOrEqual(Number(needed))
+    }
+    await page.reload()
+    await expect(plan).toHaveText(kept ?? '')
+
+    await page.getByLabel('Day', { exact: true }).fill(format(addDays(Date.now(), -1), 'yyyy-MM-dd'))
+    await expect(shifts.getByText(/No plan is kept for this day/)).toBeVisible()
+    await lay()
+    await expect(shifts).toContainText(/On shift as it came: \d[\d.]* h, apart from the plan by [\d.]+ h in all\./)
   })
 })
 

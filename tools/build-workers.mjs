@@ -1,5 +1,7 @@
 // Bundles the workers into public/workers. The page bundler cannot make a SharedWorker, and a fixed address is
 // what lets several tabs find the same one.
+import { copyFileSync, mkdirSync } from 'node:fs'
+import { createRequire } from 'node:module'
 import { build, context } from 'esbuild'
 
 const options = {
@@ -8,6 +10,7 @@ const options = {
     history: 'src/history/worker.ts',
     lists: 'src/lists/worker.ts',
     'what-if': 'src/what-if/worker.ts',
+    shifts: 'src/shifts/worker.ts',
     'list-reader': 'src/exchange/list-reader/worker.ts',
   },
   outdir: 'public/workers',
@@ -18,7 +21,13 @@ const options = {
   sourcemap: false,
   alias: { '@': './src' },
   logLevel: 'warning',
+  // What the solver would need outside a browser.
+  external: ['node:*', 'fs', 'path', 'module', 'crypto', 'url'],
 }
+
+// The solver’s program stands beside its worker.
+mkdirSync('public/workers', { recursive: true })
+copyFileSync(createRequire(import.meta.url).resolve('highs/runtime'), 'public/workers/highs.wasm')
 
 if (process.argv.includes('--watch')) await (await context(options)).watch()
 else await build(options)

@@ -8,15 +8,16 @@ import { STATIC } from './compress.mjs'
 
 const METHODS = ['GET', 'HEAD', 'OPTIONS', 'POST', 'PUT', 'PATCH', 'DELETE']
 const SECURITY = Object.entries(JSON.parse(readFileSync('tools/security-headers.json', 'utf8')))
-/** Workers keep one address for all tabs, so every start must ask whether they changed; they ask nobody else. */
-const WORKER = [['content-security-policy', "default-src 'none'; connect-src 'self'"]]
+/** Workers ask nobody else, and only the one that lays shifts runs a program that is not script. */
+const POLICIES = JSON.parse(readFileSync('tools/worker-policy.json', 'utf8'))
 const port = Number(process.argv[2])
 
 const files = STATIC.map(({ folder, address, immutable }) => {
-  const headers = [...SECURITY, ...(immutable ? [] : WORKER)]
-  const setHeaders = (response) => {
-    for (const [key, value] of headers) response.setHeader(key, value)
+  const setHeaders = (response, path) => {
+    for (const [key, value] of SECURITY) response.setHeader(key, value)
+    if (address === '/workers') response.setHeader('content-security-policy', POLICIES[path.slice(1)] ?? POLICIES.others)
   }
+  // Workers keep one address for all tabs, so every start must ask whether they changed.
   const options = { brotli: true, etag: !immutable, ...(immutable ? { immutable, maxAge: 31_536_000 } : { maxAge: 0 }), setHeaders }
   return { address: `${address}/`, serve: sirv(folder, options) }
 })

@@ -4,6 +4,7 @@ import { max } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import { curveStepAfter, line } from 'd3-shape'
 import { type Need, QUARTERS } from '@/core/staffing'
+import { quarterClock } from './quarter-clock'
 
 interface Props {
   readonly rows: readonly { readonly name: string; readonly offered: readonly number[] }[]
@@ -32,7 +33,6 @@ export function NeedChart({ rows, need }: Props) {
     const shown = values.slice(from, to)
     return steps([...shown, shown.at(-1) ?? 0]) ?? ''
   }
-  const clock = (q: number) => `${String(Math.floor(q / 4)).padStart(2, '0')}:${String((q % 4) * 15).padStart(2, '0')}`
   return (
     <figure>
       <figcaption className="flex flex-wrap items-baseline justify-between gap-4">
@@ -60,7 +60,7 @@ export function NeedChart({ rows, need }: Props) {
         role="img"
         aria-label={`Expected by quarter of an hour. ${total
           .slice(from, to)
-          .map((t, i) => `${clock(from + i)}: ${t.toFixed(1)} calls, ${need.together[from + i]} agents together, ${need.apart[from + i]} apart`)
+          .map((t, i) => `${quarterClock(from + i)}: ${t.toFixed(1)} calls, ${need.together[from + i]} agents together, ${need.apart[from + i]} apart`)
           .join('; ')}`}
       >
         {[...y.ticks(3).map((t) => ({ t, at: y(t) })), ...a.ticks(4).map((t) => ({ t, at: a(t) }))].map(({ t, at }) => (
@@ -75,7 +75,7 @@ export function NeedChart({ rows, need }: Props) {
           let below = 0
           return (
             <g key={q}>
-              <title>{`${clock(q)}: ${rows.map((r) => `${r.name} ${(r.offered[q] ?? 0).toFixed(1)}`).join(', ')}; ${need.together[q]} to ${need.apart[q]} agents`}</title>
+              <title>{`${quarterClock(q)}: ${rows.map((r) => `${r.name} ${(r.offered[q] ?? 0).toFixed(1)}`).join(', ')}; ${need.together[q]} to ${need.apart[q]} agents`}</title>
               {rows.map((r, i) => {
                 const value = r.offered[q] ?? 0
                 below += value
@@ -92,7 +92,7 @@ export function NeedChart({ rows, need }: Props) {
               })}
               {q % 4 === 0 && (
                 <text x={x(q)} y={CALLS - 3} textAnchor="middle" fontSize="11" fill="var(--color-soft)">
-                  {clock(q)}
+                  {quarterClock(q)}
                 </text>
               )}
             </g>

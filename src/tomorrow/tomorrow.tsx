@@ -12,6 +12,8 @@ import type { QueueForecast } from '@/history/client'
 import { useForecasts } from '@/history/react'
 import { Button, type Column, PlaceLink, Problem, saveFile, Table, TextField } from '@/ui'
 import { NeedChart } from './need-chart'
+import { quarterClock } from './quarter-clock'
+import { ShiftPlanner } from './shift-plan'
 
 /** Where nothing is known of it: a caller stays so long. */
 const USUAL_PATIENCE_MS = 3 * MINUTE
@@ -30,6 +32,7 @@ export function Tomorrow() {
   const [percentTyped, setPercentTyped] = useState('100')
   const [aimTyped, setAimTyped] = useState('80')
   const queues = useSeen((view) => view.centre.queues)
+  const agents = useSeen((view) => view.seats.filter((s) => s.queueIds.length > 0).length)
   const isDay = isValid(parseISO(day)) && day !== ''
   const [times, aim] = [numberIn(percentTyped, 1, 1_000), numberIn(aimTyped, 1, 99)]
   const { forecasts, problem } = useForecasts(isDay ? day : format(addDays(nowMs, 1), 'yyyy-MM-dd'), nowMs, (times ?? 100) / 100)
@@ -101,6 +104,7 @@ export function Tomorrow() {
       {rows.some((r) => r.days > 0) && (
         <div className="mt-5 space-y-6">
           <NeedChart rows={rows} need={need} />
+          {isDay && <ShiftPlanner key={day} day={day} need={need} agents={Math.max(1, agents ?? 1)} />}
           <Table label="Expected, by queue" caption="Expected, by queue" columns={COLUMNS} rows={rows} keyOf={(r) => r.queueId} fixed={false} />
           <p className="max-w-[80ch] text-soft">
             Learnt from {dayWords(forecasts?.from)} to {dayWords(forecasts?.through)}; for a holiday or an event, say what share of the usual calls you expect.
@@ -156,7 +160,7 @@ function toPlanCsv(rows: readonly Row[], need: ReturnType<typeof staffDay>): str
   return toCsv(
     fields,
     Array.from({ length: QUARTERS }, (_, q) => [
-      `${String(Math.floor(q / 4)).padStart(2, '0')}:${String((q % 4) * 15).padStart(2, '0')}`,
+      quarterClock(q),
       ...rows.flatMap((r, i) => [(r.offered[q] ?? 0).toFixed(2), need.queues[i]?.[q] ?? 0]),
       need.apart[q] ?? 0,
       need.together[q] ?? 0,

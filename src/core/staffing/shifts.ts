@@ -26,12 +26,12 @@ export interface ShiftPlan {
   readonly missing: readonly number[]
   /** What was made small: quarters on shift, and every missing one counted as more than a whole shift. */
   readonly cost: number
-  /** No plan costs less: the program with fractions of agents, rounded up. */
+  /** No plan costs less: the cost itself where it is proven the least, else that of the program with fractions of agents, rounded up. */
   readonly bound: number
 }
 
-/** Solves a program in LP text for whole numbers or, `relaxed`, for any; the best values found, by variable. Absent variables are 0. */
-export type SolveProgram = (program: string) => { readonly objective: number; readonly values: Readonly<Record<string, number>> }
+/** Solves a program in LP text: the best values found, by variable (absent ones are 0), and whether none are better. */
+export type SolveProgram = (program: string) => { readonly objective: number; readonly isOptimal: boolean; readonly values: Readonly<Record<string, number>> }
 
 export interface ShiftWish {
   /** Agents needed, by quarter of the day. */
@@ -50,16 +50,16 @@ export interface ShiftWish {
 export function layShifts(wish: ShiftWish, solve: SolveProgram): ShiftPlan {
   refuseBad(wish)
   const begins = beginsOf(wish)
-  const { objective, values } = solve(programOf(wish, begins, true))
-  const fractional = solve(programOf(wish, begins, false)).objective
+  const { objective, isOptimal, values } = solve(programOf(wish, begins, true))
+  const cost = Math.round(objective)
   const shifts = begins.flatMap((begin) => shiftsOf(begin, values))
   const atWork = wish.need.map((_, q) => shifts.filter((s) => s.from <= q && q < s.to && !s.breaks.some((b) => b.from <= q && q < b.to)).length)
   return {
     shifts: shifts.toSorted((a, b) => a.from - b.from || a.to - b.to),
     atWork,
     missing: wish.need.map((n, q) => Math.max(0, n - (atWork[q] ?? 0))),
-    cost: Math.round(objective),
-    bound: Math.ceil(fractional - ROUNDING),
+    cost,
+    bound: isOptimal ? cost : Math.ceil(solve(programOf(wish, begins, false)).objective - ROUNDING),
   }
 }
 
