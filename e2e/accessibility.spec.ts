@@ -208,6 +208,11 @@ test('everybody’s states pass axe-core and fit', async ({ page }) => {
   await page.keyboard.press('Escape')
   await page.setViewportSize({ width: 640, height: 800 })
   await look(page, null)
+  // Every place can be seen and pressed: none lies under another or outside the bar.
+  for (const link of await page.getByRole('navigation', { name: 'Places' }).getByRole('link').all()) {
+    await expect(link).toBeInViewport({ ratio: 1 })
+    await link.click({ trial: true, timeout: 5_000 })
+  }
   await page.setViewportSize({ width: 1280, height: 800 })
 })
 

@@ -51,5 +51,9 @@ export function CampaignsNow({ rows, campaigns }: Props) {
       },
     },
   ]
-  return <Table label="Campaigns" columns={columns} rows={rows} keyOf={(c) => c.id} className="mt-4" />
+  return (
+    <div className="mt-4 overflow-x-auto">
+      <Table label="Campaigns" columns={columns} rows={rows} keyOf={(c) => c.id} className="min-w-[33rem]" />
+    </div>
+  )
 }

@@ -94,5 +94,9 @@ export function QueuesNow({ rows, ready, mayStorm }: Props) {
   )
   const below = (q: QueueRow) =>
     opened.has(q.id) && q.waiting > 0 ? <WaitingCallers callers={q.callers} waiting={q.waiting} queues={rows} ready={ready} /> : null
-  return <Table label="Queues" columns={columns} rows={rows} keyOf={(q) => q.id} below={below} className="mt-4" />
+  return (
+    <div className="mt-4 overflow-x-auto">
+      <Table label="Queues" columns={columns} rows={rows} keyOf={(q) => q.id} below={below} className="min-w-[33rem]" />
+    </div>
+  )
 }

@@ -28,9 +28,9 @@ export const placeOf = (path: string): Place => UNDER.find(([start]) => path ===
 export const PlacesBar = memo(function PlacesBar({ account, onStandIns }: { account: AccountView; onStandIns: () => void }) {
   const here = placeOf(usePathname())
   return (
-    <div className="flex h-8 shrink-0 items-center gap-5 border-line border-b bg-raised px-4">
+    <div className="flex min-h-8 shrink-0 flex-wrap items-center gap-x-5 border-line border-b bg-raised px-4">
       <span className="whitespace-nowrap font-semibold text-green">Loyal Switchboard</span>
-      <nav aria-label="Places" className="flex min-w-0 gap-4">
+      <nav aria-label="Places" className="flex min-w-0 flex-wrap gap-x-4 whitespace-nowrap max-md:order-last max-md:w-full">
         {PLACES.filter(({ id }) => mayEnter(account, id)).map(({ id, href, label }) => (
           <PlaceLink key={id} href={href} isHere={id === here} className="py-1">
             {label}
