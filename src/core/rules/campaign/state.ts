@@ -1,7 +1,7 @@
 // A campaign is started, paused and finished: by a supervisor, or by itself when its target is reached or its list has nobody left.
 import type { CampaignEvent, CampaignState } from '@/core/campaigns'
 import type { CampaignId } from '@/core/ids'
-import { noAccount, unentitled } from '@/core/rules/rights'
+import { barred } from '@/core/rules/rights'
 import { type Rule, refuse } from '@/core/rules/rule'
 import { checkSetUp } from '@/core/set-up'
 import { type Draft, emit } from '@/core/state'
@@ -15,7 +15,7 @@ type Ask = Of<'startCampaign' | 'pauseCampaign' | 'finishCampaign'>
 export const changeState =
   (to: CampaignState): Rule<Ask, RulingRefusal> =>
   (draft, { agentId, campaignId }) => {
-    const refused = noAccount(draft.state, agentId) ?? unentitled(draft.state, agentId, 'supervision')
+    const refused = barred(draft.state, agentId, 'supervision')
     if (refused !== null) return refused
     const campaign = draft.state.setUp.campaigns.find((c) => c.id === campaignId && !c.retired)
     const run = get(draft.state.campaigns, campaignId)
@@ -30,7 +30,7 @@ export const changeState =
 
 /** Refused: noSuchAccount, notEntitled, targetUnknown, nothingNamed when it would be everybody. */
 export function putBackRecords(draft: Draft, { agentId, campaignId, which }: Of<'putBackRecords'>): Ruling {
-  const refused = noAccount(draft.state, agentId) ?? unentitled(draft.state, agentId, 'supervision')
+  const refused = barred(draft.state, agentId, 'supervision')
   if (refused !== null) return refused
   if (!draft.state.setUp.campaigns.some((c) => c.id === campaignId && !c.retired)) return refuse({ reason: 'targetUnknown' })
   if (Object.values(which).every((by) => by === null)) return refuse({ reason: 'nothingNamed' })

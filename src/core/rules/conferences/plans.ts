@@ -2,7 +2,7 @@
 import { createChance, seedFor } from '@/core/chance'
 import { type Conference, endsAtMs, type Plan } from '@/core/conferences'
 import { type AgentId, type ConferenceId, toConferenceId } from '@/core/ids'
-import { noAccount, unentitled } from '@/core/rules/rights'
+import { barred, noAccount, unentitled } from '@/core/rules/rights'
 import { type Refused, refuse } from '@/core/rules/rule'
 import { agentName } from '@/core/set-up'
 import { type Draft, emit, type FloorState } from '@/core/state'
@@ -14,7 +14,7 @@ const CODE_DIGITS = 6
 
 /** Refused: noSuchAccount, notEntitled (conference), and what is wrong with the plan. */
 export function planConference(draft: Draft, { agentId, plan }: Of<'planConference'>): Ruling {
-  const refused = noAccount(draft.state, agentId) ?? unentitled(draft.state, agentId, 'conference') ?? wrongWith(draft, plan)
+  const refused = barred(draft.state, agentId, 'conference') ?? wrongWith(draft, plan)
   if (refused !== null) return refused
   const conferenceId = toConferenceId(`conference_${draft.state.floorId}_${draft.state.seq + 1}`)
   return emit(draft, null, { kind: 'conferencePlanned', conferenceId, hostAgentId: agentId, code: newCode(draft.state, conferenceId), plan: tidied(plan) })

@@ -3,7 +3,7 @@
 import { writeNumber } from '@/core/directory'
 import { forbids, isListed, type Whom } from '@/core/do-not-call'
 import type { AgentId } from '@/core/ids'
-import { noAccount, type RightsRefusal, unentitled } from '@/core/rules/rights'
+import { barred, noAccount, type RightsRefusal } from '@/core/rules/rights'
 import { type AnyRefusal, type Refused, type Ruling as RulingFor, refuse } from '@/core/rules/rule'
 import { type Draft, emit, type FloorState } from '@/core/state'
 import type { DoNotCallCommand } from './commands'
@@ -35,7 +35,7 @@ export function addDoNotCall(draft: Draft, command: Of<'addDoNotCall'>): Ruling 
 /** Refused: noSuchAccount, notEntitled, notOnList, whyMissing. */
 export function removeDoNotCall(draft: Draft, command: Of<'removeDoNotCall'>): Ruling {
   const { agentId, whom, why } = command
-  const refused = noAccount(draft.state, agentId) ?? unentitled(draft.state, agentId, 'supervision')
+  const refused = barred(draft.state, agentId, 'supervision')
   if (refused !== null) return refused
   if (!isListed(draft.state.doNotCall, whom)) return refuse({ reason: 'notOnList', who: whomWords(whom) })
   if (why.trim() === '') return refuse({ reason: 'whyMissing' })
@@ -44,7 +44,7 @@ export function removeDoNotCall(draft: Draft, command: Of<'removeDoNotCall'>): R
 
 /** A supervisor's word for one call. Refused: noSuchAccount, notEntitled, whyMissing. */
 export function checkWaiver(draft: Draft, waiver: { readonly agentId: AgentId; readonly why: string }): Ruling {
-  const refused = noAccount(draft.state, waiver.agentId) ?? unentitled(draft.state, waiver.agentId, 'supervision')
+  const refused = barred(draft.state, waiver.agentId, 'supervision')
   if (refused !== null) return refused
   return waiver.why.trim() === '' ? refuse({ reason: 'whyMissing' }) : null
 }

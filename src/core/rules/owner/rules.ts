@@ -1,5 +1,5 @@
 // What a set-up owner does: switch a queue to storm and back, and change the set-up. Nobody needs to be on shift for it.
-import { noAccount, type RightsRefusal, unentitled } from '@/core/rules/rights'
+import { barred, type RightsRefusal } from '@/core/rules/rights'
 import { type AnyRefusal, type Ruling as RulingFor, refuse } from '@/core/rules/rule'
 import { keepOwedLimit } from '@/core/rules/shift'
 import { agentName, checkSetUp, type SetUp } from '@/core/set-up'
@@ -11,8 +11,7 @@ import type { OwnerRefusal } from './refusals'
 type Of<K extends OwnerCommand['kind']> = Extract<OwnerCommand, { kind: K }>
 type Ruling = RulingFor<OwnerRefusal | RightsRefusal | AnyRefusal>
 
-const ownerOnly = ({ state }: Draft, command: Of<'changeSetUp' | 'switchStorm'>): Ruling =>
-  noAccount(state, command.agentId) ?? unentitled(state, command.agentId, 'setUp')
+const ownerOnly = ({ state }: Draft, command: Of<'changeSetUp' | 'switchStorm'>): Ruling => barred(state, command.agentId, 'setUp')
 
 /** Refused: noSuchAccount, notEntitled, targetUnknown, stormUnchanged. */
 export function switchStorm(draft: Draft, command: Of<'switchStorm'>): Ruling {

@@ -1,7 +1,7 @@
 // Who may review whose call, by which sheet, and what the reviewed may say to it.
 
 import { isAnswer, reviewKey, sheetsInUse } from '@/core/reviews'
-import { noAccount, unentitled } from '@/core/rules/rights'
+import { barred } from '@/core/rules/rights'
 import { refuse } from '@/core/rules/rule'
 import { type Draft, emit } from '@/core/state'
 import { get } from '@/core/table'
@@ -14,7 +14,7 @@ const short = (text: string) => text.trim().slice(0, LONGEST_WORDS)
 /** Refused: noSuchAccount, notEntitled, targetUnknown, reviewsThemselves, noSuchSheet, reviewUnanswered with the first question without a fitting answer. */
 export function makeReview(draft: Draft, { agentId: byAgentId, callId, ofAgentId, sheetId, answers, remarks, note }: Of<'makeReview'>): Ruling {
   const { state } = draft
-  const refused = noAccount(state, byAgentId) ?? unentitled(state, byAgentId, 'supervision')
+  const refused = barred(state, byAgentId, 'supervision')
   if (refused !== null) return refused
   if (get(state.agents, ofAgentId) === undefined) return refuse({ reason: 'targetUnknown' })
   if (ofAgentId === byAgentId) return refuse({ reason: 'reviewsThemselves' })

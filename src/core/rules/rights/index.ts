@@ -1,2 +1,2 @@
 export { ENTITLEMENT_WORDS, type NotEntitled, RIGHTS_WORDS, type RightsRefusal } from './refusals'
-export { noAccount, openAccount, unentitled, unentitledToDial } from './rights'
+export { barred, noAccount, openAccount, unentitled, unentitledToDial } from './rights'

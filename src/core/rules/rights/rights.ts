@@ -19,6 +19,9 @@ export function unentitled({ setUp }: Centre, agentId: AgentId, what: Entitlemen
   return openAccount(setUp, agentId)?.may.includes(what) ? null : refuse({ reason: 'notEntitled', what, ask: setUpOwners(setUp) })
 }
 
+/** Of whoever does something without being on shift that not everybody may. Refused: noSuchAccount, notEntitled. */
+export const barred = (centre: Centre, agentId: AgentId, what: Entitlement): Denied => noAccount(centre, agentId) ?? unentitled(centre, agentId, what)
+
 /** Dialling out at all, and abroad: a number of another country than the centre's. Refused: notEntitled. */
 export function unentitledToDial(centre: Centre, agentId: AgentId, readAs: string): Denied {
   const outside = unentitled(centre, agentId, 'outsideCalls')

@@ -1,7 +1,7 @@
 // Acts on agents by whoever answers for the floor: each is an event of the agent, followed by one that tells them who did it. All of those named, or none.
 import type { Agent, ToldWhat } from '@/core/agents'
 import type { AgentId } from '@/core/ids'
-import { noAccount, unentitled } from '@/core/rules/rights'
+import { barred } from '@/core/rules/rights'
 import { type Refused, refuse } from '@/core/rules/rule'
 import { endShift, goNotReady, goReady } from '@/core/rules/shift'
 import { agentName, isChosenReason } from '@/core/set-up'
@@ -12,10 +12,6 @@ import type { RulingRefusal } from './refusals'
 
 /** Characters of a word to agents; what is longer is cut. */
 export const LONGEST_WORD = 240
-
-/** Refused: noSuchAccount, notEntitled. */
-export const supervises = ({ state }: Draft, agentId: AgentId): Refused<RulingRefusal> | null =>
-  noAccount(state, agentId) ?? unentitled(state, agentId, 'supervision')
 
 /** Those named who are on shift. Refused: nobodyChosen, agentOffShift naming the first who is not. */
 export function onShiftAll(draft: Draft, agentIds: readonly AgentId[]): { readonly ok: true; readonly agents: readonly Agent[] } | Refused<RulingRefusal> {
@@ -37,7 +33,7 @@ export const tell = (draft: Draft, agentId: AgentId, byAgentId: AgentId, what: T
  * `onShiftAll` does, unknownReason, agentCannotBeReady with why.
  */
 export function setReadiness(draft: Draft, { agentId: byAgentId, agentIds, ready, reason }: Of<'setReadiness'>): Ruling {
-  const refused = supervises(draft, byAgentId)
+  const refused = barred(draft.state, byAgentId, 'supervision')
   if (refused !== null) return refused
   if (!ready && !isChosenReason(draft.state.setUp, reason)) return refuse({ reason: 'unknownReason' })
   const chosen = onShiftAll(draft, agentIds)
@@ -60,7 +56,7 @@ export function setReadiness(draft: Draft, { agentId: byAgentId, agentIds, ready
 
 /** A forgotten shift. Refused as `onShiftAll` does, agentAtWork while a call is on or an outcome is owed. */
 export function endShiftOf(draft: Draft, { agentId: byAgentId, toAgentId }: Of<'endShiftOf'>): Ruling {
-  const refused = supervises(draft, byAgentId)
+  const refused = barred(draft.state, byAgentId, 'supervision')
   if (refused !== null) return refused
   const chosen = onShiftAll(draft, [toAgentId])
   if (!chosen.ok) return chosen
@@ -72,7 +68,7 @@ export function endShiftOf(draft: Draft, { agentId: byAgentId, toAgentId }: Of<'
 
 /** A word to one, several or all, which each of them puts away. Refused as `onShiftAll` does, wordEmpty. */
 export function sendWord(draft: Draft, { agentId: byAgentId, agentIds, text }: Of<'sendWord'>): Ruling {
-  const refused = supervises(draft, byAgentId)
+  const refused = barred(draft.state, byAgentId, 'supervision')
   if (refused !== null) return refused
   const said = text.trim().slice(0, LONGEST_WORD)
   if (said === '') return refuse({ reason: 'wordEmpty' })

@@ -2,7 +2,7 @@
 // part of the agent's own fold.
 import type { Agent } from '@/core/agents'
 import { type Call, services } from '@/core/calls'
-import { noAccount, unentitled } from '@/core/rules/rights'
+import { barred } from '@/core/rules/rights'
 import { refuse } from '@/core/rules/rule'
 import { type Draft, emit } from '@/core/state'
 import { get } from '@/core/table'
@@ -22,7 +22,7 @@ export function dropHelp(draft: Draft, agent: Agent): Ruling {
 
 /** Also by somebody who is not on shift, on the Floor. Refused: noSuchAccount, notEntitled, noHelpAsked. */
 export function takeHelp(draft: Draft, { agentId, toAgentId }: Of<'takeHelp'>): Ruling {
-  const refused = noAccount(draft.state, agentId) ?? unentitled(draft.state, agentId, 'supervision')
+  const refused = barred(draft.state, agentId, 'supervision')
   if (refused !== null) return refused
   const help = get(draft.state.agents, toAgentId)?.help
   if (help == null || help.takenBy === agentId) return refuse({ reason: 'noHelpAsked' })

@@ -2,12 +2,12 @@
 import { type Call, connectionOf, waitsIn } from '@/core/calls'
 import { deviceOutside } from '@/core/ids'
 import { offer } from '@/core/rules/door'
+import { barred } from '@/core/rules/rights'
 import { type Refused, refuse } from '@/core/rules/rule'
 import { isAwaited } from '@/core/rules/shift'
 import { agentName, queueSetUp } from '@/core/set-up'
 import { type Draft, emit } from '@/core/state'
 import { get } from '@/core/table'
-import { supervises } from './acts'
 import type { Of, Ruling } from './commands'
 import type { RulingRefusal } from './refusals'
 
@@ -17,7 +17,7 @@ import type { RulingRefusal } from './refusals'
  */
 export function moveWaiting(draft: Draft, command: Of<'moveWaiting'>): Ruling {
   const { agentId, callId, to } = command
-  const refused = supervises(draft, agentId)
+  const refused = barred(draft.state, agentId, 'supervision')
   if (refused !== null) return refused
   const call = get(draft.state.calls, callId)
   const queueId = call === undefined ? null : waitsIn(call)
@@ -66,7 +66,7 @@ function mayMove({ state }: Draft, call: Call, { to }: Of<'moveWaiting'>): Refus
 
 /** Opens or closes a queue whatever its hours say; null gives it back to them. Refused: targetUnknown, doorUnchanged. */
 export function setDoor(draft: Draft, { agentId, queueId, door }: Of<'setDoor'>): Ruling {
-  const refused = supervises(draft, agentId)
+  const refused = barred(draft.state, agentId, 'supervision')
   if (refused !== null) return refused
   if (!draft.state.setUp.queues.some((q) => q.id === queueId && !q.retired)) return refuse({ reason: 'targetUnknown' })
   if ((draft.state.doors[queueId] ?? null) === door) return refuse({ reason: 'doorUnchanged', queue: queueSetUp(draft.state.setUp, queueId).name })

@@ -1,11 +1,12 @@
 // What agents serve for the rest of their shift: queues, campaign, levels of skill.
 import type { Agent, Levels } from '@/core/agents'
 import type { QueueId } from '@/core/ids'
+import { barred } from '@/core/rules/rights'
 import { type Refused, refuse } from '@/core/rules/rule'
 import { isAwaited, mayWork } from '@/core/rules/shift'
 import { agentName, agentSetUp } from '@/core/set-up'
 import { type Draft, emit } from '@/core/state'
-import { onShiftAll, supervises, tell } from './acts'
+import { onShiftAll, tell } from './acts'
 import type { Of, Ruling } from './commands'
 import type { RulingRefusal } from './refusals'
 
@@ -16,7 +17,7 @@ import type { RulingRefusal } from './refusals'
  */
 export function assignWork(draft: Draft, command: Of<'assignWork'>): Ruling {
   const { agentId: byAgentId, agentIds, add, drop } = command
-  const refused = supervises(draft, byAgentId)
+  const refused = barred(draft.state, byAgentId, 'supervision')
   if (refused !== null) return refused
   const { setUp } = draft.state
   const inUse = new Set(setUp.queues.flatMap((q) => (q.retired ? [] : [q.id])))
