@@ -3,7 +3,7 @@
 import * as z from 'zod'
 import { AgentIdSchema, OutcomeSetIdSchema, QueueIdSchema, ScriptIdSchema } from '@/core/ids'
 import { type CampaignSetUp, CampaignSetUpSchema, LEAST_RING_MS, MANNERS, RECORD_ORDERS } from '@/core/set-up'
-import { MINUTE, SECOND } from '@/core/time'
+import { MINUTE, minuteClock, SECOND } from '@/core/time'
 
 const whole = (least: number, most: number, what: string) =>
   z
@@ -62,7 +62,6 @@ export const CampaignFormSchema = z.object({
 export type CampaignForm = z.infer<typeof CampaignFormSchema>
 
 const daysOf = (text: string): readonly string[] => text.split(/[\s,;]+/).filter((d) => d !== '')
-const toClock = (minute: number) => `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
 const toPercent = (share: number) => String(Math.round(share * 10_000) / 100)
 const toMinute = (text: string) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3))
 
@@ -83,7 +82,7 @@ export const toCampaignForm = (c: CampaignSetUp): CampaignForm => ({
   ...{ busyMin: String(c.attempts.gapMs.busy / MINUTE), noAnswerMin: String(c.attempts.gapMs.noAnswer / MINUTE) },
   ...{ machineMin: String(c.attempts.gapMs.machine / MINUTE), refusedMin: String(c.attempts.gapMs.refused / MINUTE) },
   ...{ anotherTimeOfDay: c.attempts.anotherTimeOfDay, fromDay: c.fromDay ?? '', toDay: c.toDay ?? '', leftOutDays: c.leftOutDays.join(' ') },
-  ...{ from: toClock(c.hours[0]?.fromMinute ?? 0), to: toClock(c.hours[0]?.toMinute ?? 0), agentIds: [...c.agentIds] },
+  ...{ from: minuteClock(c.hours[0]?.fromMinute ?? 0), to: minuteClock(c.hours[0]?.toMinute ?? 0), agentIds: [...c.agentIds] },
   ...{ wrapUpS: String(c.recommendedWrapUpMs / SECOND), records: c.records, retired: c.retired },
 })
 

@@ -4,7 +4,8 @@ import { max } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import { curveStepAfter, line } from 'd3-shape'
 import { addMinutes, format, startOfDay } from 'date-fns'
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useState } from 'react'
+import { onShiftAt } from '@/core/sessions'
 import { QUARTERS } from '@/core/staffing'
 import { DAY, MINUTE } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
@@ -25,18 +26,17 @@ export function DaySoFar({ queues }: Props) {
   const [queueId, setQueueId] = useState('')
   const [dayMs] = useState(() => startOfDay(floorNow()).getTime())
   const { forecasts } = useForecasts(format(dayMs, 'yyyy-MM-dd'), dayMs)
-  const asked = useMemo(() => ({ span: { fromMs: dayMs, toMs: dayMs + DAY }, only: null }), [dayMs])
   const { latest: today } = useHistory(
     useCallback(
       async (api) => {
         const nowMs = floorNow()
         const [calls, staff] = await Promise.all([
           api.profiles({ days: [{ day: 'today', weekday: 0, fromMs: dayMs, toMs: dayMs + DAY }], nowMs }),
-          api.sessions({ ...asked, days: [dayMs], nowMs }),
+          api.sessions({ span: { fromMs: dayMs, toMs: dayMs + DAY }, only: null, days: [dayMs], nowMs }),
         ])
-        return { calls, staff, nowMs }
+        return { calls, staff: staff.map((a) => a.days.flatMap((d) => d.sessions)), nowMs }
       },
-      [dayMs, asked],
+      [dayMs],
     ),
   )
   if (today === null) return null
@@ -45,7 +45,7 @@ export function DaySoFar({ queues }: Props) {
   const expected = sumOf((forecasts?.queues ?? []).filter((q) => isMeant(q.queueId)).map((q) => q.offered))
   const now = (today.nowMs - dayMs) / QUARTER_MS
   /** In the middle of a quarter; of the one that is on, at this moment. */
-  const staff = Array.from({ length: QUARTERS }, (_, q) => staffAt(today.staff, q === Math.floor(now) ? today.nowMs - 1 : dayMs + (q + 0.5) * QUARTER_MS))
+  const staff = Array.from({ length: QUARTERS }, (_, q) => onShiftAt(today.staff, q === Math.floor(now) ? today.nowMs - 1 : dayMs + (q + 0.5) * QUARTER_MS))
   const [from, to] = busy([offered, expected, staff])
   const x = scaleLinear([from, to], [LEFT, WIDTH - 4])
   const y = scaleLinear([0, Math.max(4, max([...offered, ...expected]) ?? 0)], [HEIGHT - 18, 4]).nice()
@@ -148,12 +148,6 @@ export function DaySoFar({ queues }: Props) {
 
 const sumOf = (rows: readonly (readonly number[])[]): readonly number[] =>
   Array.from({ length: QUARTERS }, (_, q) => rows.reduce((sum, r) => sum + (r[q] ?? 0), 0))
-
-/** On shift at an instant. */
-const staffAt = (
-  staff: readonly { readonly days: readonly { readonly sessions: readonly { readonly fromMs: number; readonly toMs: number }[] }[] }[],
-  atMs: number,
-): number => staff.filter((a) => a.days.some((d) => d.sessions.some((x) => x.fromMs <= atMs && x.toMs > atMs))).length
 
 /** From the first quarter in which anything was, to the last, and a little around it; an empty day is shown from 8 to 18. */
 function busy(rows: readonly (readonly number[])[]): readonly [number, number] {

@@ -93,10 +93,10 @@ export function keysOf(block: CallsBlock, dimension: Dimension, clock: Clock, te
 const orNone = (keys: readonly string[]): readonly string[] => (keys.length === 0 ? [NONE] : keys)
 
 interface Sums {
-  readonly all: Tally[]
-  readonly rows: Map<string, Tally[]>
-  readonly columns: Map<string, Tally[]>
-  readonly cells: Map<string, { readonly row: string; readonly column: string; readonly tallies: Tally[] }>
+  readonly all: Tally
+  readonly rows: Map<string, Tally>
+  readonly columns: Map<string, Tally>
+  readonly cells: Map<string, { readonly row: string; readonly column: string; readonly tally: Tally }>
 }
 
 /** Of all blocks together. `teams`: the team of each agent by id. */
@@ -108,23 +108,31 @@ export function crossOf(
   teams: ReadonlyMap<AgentId, string>,
   nowMs: number,
 ): CrossTable {
-  const sums: Sums = { all: [createTally()], rows: new Map(), columns: new Map(), cells: new Map() }
-  for (const block of blocks) crossBlock(block, asked, rules, clock, teams, sums)
-  const measured = (tallies: readonly Tally[]) => measuresOf(tallies, nowMs)
+  const sums: Sums = { all: createTally(), rows: new Map(), columns: new Map(), cells: new Map() }
+  const membersOf = membersBy(teams)
+  for (const block of blocks) crossBlock(block, asked, rules, clock, teams, membersOf, sums)
+  const measured = (tally: Tally) => measuresOf([tally], nowMs)
+  const byKey = (tallies: ReadonlyMap<string, Tally>) => [...tallies].map(([key, tally]) => ({ key, measures: measured(tally) }))
   return {
-    rows: [...sums.rows].map(([key, tallies]) => ({ key, measures: measured(tallies) })),
-    columns: [...sums.columns].map(([key, tallies]) => ({ key, measures: measured(tallies) })),
-    cells: [...sums.cells.values()].map(({ row, column, tallies }) => ({ row, column, measures: measured(tallies) })),
+    rows: byKey(sums.rows),
+    columns: byKey(sums.columns),
+    cells: [...sums.cells.values()].map(({ row, column, tally }) => ({ row, column, measures: measured(tally) })),
     all: measured(sums.all),
   }
 }
 
-function crossBlock(block: CallsBlock, { span, rows, columns }: CrossAsked, rules: Rules, clock: Clock, teams: ReadonlyMap<AgentId, string>, sums: Sums): void {
+function crossBlock(
+  block: CallsBlock,
+  { span, rows, columns }: CrossAsked,
+  rules: Rules,
+  clock: Clock,
+  teamOf: ReadonlyMap<string, string>,
+  membersOf: ReturnType<typeof membersBy>,
+  sums: Sums,
+): void {
   const open = openBlock(block)
-  const teamOf = new Map<string, string>(teams)
   const rowKeys = keysOf(block, rows, clock, teamOf)
   const columnKeys = columns === null ? null : keysOf(block, columns, clock, teamOf)
-  const membersOf = membersBy(teamOf)
   const ownOf = (dimension: Dimension | null, key: string) => (dimension === 'agent' ? key : dimension === 'team' ? (membersOf.get(key) ?? NOBODY) : null)
   const limits = open.queues.map((id) => rules.serviceLevelMs(id as QueueId))
   const limitOutside = rules.serviceLevelMs(null)
@@ -135,7 +143,7 @@ function crossBlock(block: CallsBlock, { span, rows, columns }: CrossAsked, rule
     if (internal?.(row)) continue
     const place = placeAt(block.queueId, row)
     readCall(call, block, open, row, place === null ? limitOutside : (limits[place] as number), rules)
-    add(sums.all[0] as Tally, call, null)
+    add(sums.all, call, null)
     const [across, down] = [rowKeys(row), columnKeys?.(row) ?? []]
     for (const key of across) add(tallyOf(sums.rows, key), call, ownOf(rows, key))
     for (const key of down) add(tallyOf(sums.columns, key), call, ownOf(columns, key))
@@ -143,7 +151,7 @@ function crossBlock(block: CallsBlock, { span, rows, columns }: CrossAsked, rule
       for (const column of down) {
         // Of an agent in a team the agent's own part; of two different agents nothing would be both theirs.
         const own = rows === 'agent' || columns !== 'agent' ? ownOf(rows, key) : ownOf(columns, column)
-        add(cellOf(sums.cells, key, column), call, own ?? ownOf(columns, column))
+        add(cellOf(sums.cells, key, column).tally, call, own ?? ownOf(columns, column))
       }
   }
 }
@@ -156,20 +164,14 @@ function membersBy(teamOf: ReadonlyMap<string, string>): ReadonlyMap<string, Rea
   return members
 }
 
-function tallyOf(map: Map<string, Tally[]>, key: string): Tally {
-  const known = map.get(key)?.[0]
-  if (known !== undefined) return known
-  const made = createTally()
-  map.set(key, [made])
-  return made
-}
+const tallyOf = (tallies: Map<string, Tally>, key: string): Tally => madeOnce(tallies, key, createTally)
+const cellOf = (cells: Sums['cells'], row: string, column: string) => madeOnce(cells, `${row}\u0001${column}`, () => ({ row, column, tally: createTally() }))
 
-function cellOf(cells: Sums['cells'], row: string, column: string): Tally {
-  const key = `${row}\u0001${column}`
-  const known = cells.get(key)?.tallies[0]
+function madeOnce<T>(map: Map<string, T>, key: string, make: () => T): T {
+  const known = map.get(key)
   if (known !== undefined) return known
-  const made = createTally()
-  cells.set(key, { row, column, tallies: [made] })
+  const made = make()
+  map.set(key, made)
   return made
 }
 
@@ -184,7 +186,7 @@ export interface CrossCallsAsked extends CrossAsked {
 export function callsOfCell(blocks: readonly CallsBlock[], asked: CrossCallsAsked, clock: Clock, teams: ReadonlyMap<AgentId, string>): readonly CallRecord[] {
   const found: CallRecord[] = []
   for (const block of blocks.toReversed()) {
-    const [rowKeys, columnKeys] = [asked.rows, asked.columns].map((d) => (d === null ? null : keysOf(block, d, clock, new Map<string, string>(teams))))
+    const [rowKeys, columnKeys] = [asked.rows, asked.columns].map((d) => (d === null ? null : keysOf(block, d, clock, teams)))
     const internal = internalIn(block)
     const [from, to] = rowsIn(block, asked.span)
     for (let row = to - 1; row >= from && found.length < asked.atMost; row--) {

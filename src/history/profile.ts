@@ -1,6 +1,7 @@
 // What a queue's days were like, for forecasts: calls offered by quarter of an hour from local midnight, how long calls took, how long callers were patient.
 import type { QueueId } from '@/core/ids'
 import type { DayCounts } from '@/core/staffing'
+import { MINUTE } from '@/core/time'
 import { type CallsBlock, isNullAt, listWords, placeAt, valueAt } from './columns'
 import { internalIn, openBlock, rowsIn } from './tally'
 
@@ -24,7 +25,7 @@ export interface DayAsked {
   readonly toMs: number
 }
 
-const QUARTER_MS = 15 * 60_000
+const QUARTER_MS = 15 * MINUTE
 
 /** A day that is not over should not be among them: it would count as one with few calls. */
 export function profilesOf(blocks: readonly CallsBlock[], days: readonly DayAsked[]): readonly QueueProfile[] {

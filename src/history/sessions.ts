@@ -48,8 +48,14 @@ export function sessionsIn(parts: readonly Part[], { span, only, days }: Session
       days: days.flatMap((fromMs, i) => {
         const own = cut(spells, fromMs, days[i + 1] ?? span.toMs)
         if (own.length === 0) return []
-        const sessions = sessionsOf(own).map((s) => ({ fromMs: s.fromMs, toMs: s.toMs }))
-        return [{ fromMs, sessions, sums: timeSums(own, reasons), spells: days.length === 1 ? sessionsOf(own).flatMap((s) => s.spells) : [] }]
+        const sessions = sessionsOf(own)
+        return [
+          {
+            ...{ fromMs, sums: timeSums(own, reasons) },
+            sessions: sessions.map((s) => ({ fromMs: s.fromMs, toMs: s.toMs })),
+            spells: days.length === 1 ? sessions.flatMap((s) => s.spells) : [],
+          },
+        ]
       }),
     }))
     .toSorted((a, b) => a.name.localeCompare(b.name))

@@ -4,6 +4,7 @@ import { subDays } from 'date-fns'
 import { useSearchParams } from 'next/navigation'
 import { useCallback, useState } from 'react'
 import { toCsv } from '@/core/csv'
+import { DAY } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
 import type { FloorView } from '@/exchange/protocol'
 import { HistoryProgress, seesEverybody } from '@/frame'
@@ -121,7 +122,7 @@ export function Breakdown({ view }: { view: FloorView }) {
 /** As many days, ending where these begin. */
 function spanBefore(days: Parameters<typeof toSpan>[0]) {
   const { fromMs, toMs } = toSpan(days)
-  const count = Math.round((toMs - fromMs) / 86_400_000)
+  const count = Math.round((toMs - fromMs) / DAY)
   return { fromMs: subDays(fromMs, count).getTime(), toMs: fromMs }
 }
 

@@ -5,11 +5,11 @@ import { scaleTime } from 'd3-scale'
 import { format } from 'date-fns'
 import { useMemo, useState } from 'react'
 import type { AgentId } from '@/core/ids'
-import type { Spell } from '@/core/sessions'
+import { overPlan, type Spell } from '@/core/sessions'
 import type { Reason } from '@/core/set-up'
 import { formatClock, HOUR } from '@/core/time'
 import type { AgentSessions } from '@/history/client'
-import { Lane, overPlan, spellUnder } from './lane'
+import { Lane, spellUnder } from './lane'
 import { LOOKS, STATE_NAMES, spellWords } from './state-looks'
 
 interface Props {

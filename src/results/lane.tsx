@@ -1,15 +1,9 @@
 // A lane of time: the stretches of an agent's day. Each look is one path, since a day of thirty agents has thousands of stretches and a shape each is more than a page carries.
 import { bisector, groups } from 'd3-array'
 import { type MouseEvent, memo } from 'react'
-import type { Spell } from '@/core/sessions'
+import { overPlan, type Spell } from '@/core/sessions'
 import type { Reason } from '@/core/set-up'
 import { LOOKS } from './state-looks'
-
-/** Beyond the plan of its reason, in ms; 0 for none. */
-export function overPlan({ state, reason, fromMs, toMs }: Spell, reasons: readonly Reason[]): number {
-  const planned = state === 'notReady' ? reasons.find((r) => r.name === reason)?.plannedMs : null
-  return planned == null ? 0 : Math.max(0, toMs - fromMs - planned)
-}
 
 interface Props {
   readonly spells: readonly Spell[]

@@ -2,7 +2,7 @@
 // is checked here with a sentence per field; what it means for other queues and agents is the checker's business.
 import * as z from 'zod'
 import { type QueueSetUp, QueueSetUpSchema } from '@/core/set-up'
-import { DAY, MINUTE, SECOND } from '@/core/time'
+import { DAY, MINUTE, minuteClock, SECOND } from '@/core/time'
 
 const seconds = z
   .number({ error: 'Type a number of seconds.' })
@@ -52,7 +52,6 @@ export type QueueForm = z.infer<typeof QueueFormSchema>
 /** An empty field stands for any, or none. */
 const orNull = (text: string) => (text === '' ? null : text)
 
-const toClock = (minute: number) => `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
 const toMinute = (text: string) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3))
 const overflowToForm = (rows: QueueSetUp['overflow']) => rows.map(({ afterMs, to }) => ({ afterS: afterMs / SECOND, to }))
 const overflowFromForm = (rows: QueueForm['overflow']) => rows.map(({ afterS, to }) => ({ afterMs: Math.round(afterS * SECOND), to }))
@@ -66,7 +65,7 @@ export const toQueueForm = (q: QueueSetUp): QueueForm => ({
   scriptId: q.scriptId ?? '',
   scriptChoices: q.scriptChoices.map((c) => ({ path: c.path ?? '', group: c.group ?? '', scriptId: c.scriptId ?? '' })),
   overflow: overflowToForm(q.overflow),
-  hours: q.hours.map((o) => ({ days: o.days.map(String), from: toClock(o.fromMinute), to: toClock(o.toMinute) })),
+  hours: q.hours.map((o) => ({ days: o.days.map(String), from: minuteClock(o.fromMinute), to: minuteClock(o.toMinute) })),
   fullLimit: q.fullLimit === null ? '' : String(q.fullLimit),
   announcement: q.announcement,
   closedMessage: q.closedMessage,
@@ -130,7 +129,7 @@ export const DAYS = ['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su'] as const
 /** Hours as they are read in the table: `Mo–Fr 08:00–18:00`. */
 export function hoursInWords(hours: QueueSetUp['hours']): string {
   if (hours.length === 0) return 'always'
-  return hours.map((o) => `${daysInWords(o.days)} ${toClock(o.fromMinute)}–${toClock(o.toMinute)}`).join(', ')
+  return hours.map((o) => `${daysInWords(o.days)} ${minuteClock(o.fromMinute)}–${minuteClock(o.toMinute)}`).join(', ')
 }
 
 function daysInWords(days: readonly number[]): string {

@@ -30,6 +30,3 @@ function read(text: string): KeptPlan | null {
 }
 
 export const presentAt = ({ shifts }: Pick<KeptPlan, 'shifts'>, q: number): number => shifts.filter((s) => s.from <= q && q < s.to).length
-
-export const atWorkAt = ({ shifts }: Pick<KeptPlan, 'shifts'>, q: number): number =>
-  shifts.filter((s) => s.from <= q && q < s.to && !s.breaks.some((b) => b.from <= q && q < b.to)).length

@@ -3,7 +3,8 @@
 import { max, min } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import { curveStepAfter, line } from 'd3-shape'
-import { atWorkAt, type KeptPlan } from './kept-plan'
+import { atWorkAt } from '@/core/staffing'
+import type { KeptPlan } from './kept-plan'
 import { quarterClock } from './quarter-clock'
 
 interface Props {
@@ -20,7 +21,7 @@ const LANE = 14
 export function ShiftChart({ plan: { need, shifts }, came }: Props) {
   const quarters = [...need.flatMap((n, q) => (n > 0 ? [q, q + 1] : [])), ...shifts.flatMap((s) => [s.from, s.to])]
   const [from, to] = [min(quarters) ?? 32, max(quarters) ?? 72]
-  const atWork = need.map((_, q) => atWorkAt({ shifts }, q))
+  const atWork = need.map((_, q) => atWorkAt(shifts, q))
   const x = scaleLinear([from, to], [LEFT, WIDTH - 4])
   const y = scaleLinear([0, Math.max(1, max([...need, ...atWork, ...(came ?? [])]) ?? 0)], [AGENTS, 8]).nice()
   const steps = line<number>()

@@ -1,15 +1,17 @@
 'use client'
 // Shifts for the day: laid over what it needs, with how much better a plan could be; kept, and set against the day as it came.
+import { sum } from 'd3-array'
 import { addDays, parseISO } from 'date-fns'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { toCsv } from '@/core/csv'
-import { type Need, QUARTERS } from '@/core/staffing'
+import { onShiftAt } from '@/core/sessions'
+import { atWorkAt, type Need, QUARTERS } from '@/core/staffing'
 import { MINUTE } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
 import { useHistory } from '@/history/react'
 import { type Laying, layShiftsAside } from '@/shifts/client'
 import { Button, Problem, SelectField, saveFile, TextField } from '@/ui'
-import { atWorkAt, type KeptPlan, presentAt, useKeptPlan } from './kept-plan'
+import { type KeptPlan, presentAt, useKeptPlan } from './kept-plan'
 import { KINDS, kindWords } from './kinds'
 import { quarterClock } from './quarter-clock'
 import { ShiftChart } from './shift-chart'
@@ -140,11 +142,10 @@ export function ShiftPlanner({ day, need, agents }: Props) {
 }
 
 const hours = (quarters: number): string => `${(quarters / 4).toFixed(quarters % 4 === 0 ? 0 : 2)} h`
-const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0)
 
 function planWords(plan: KeptPlan): string {
-  const missing = sum(plan.need.map((n, q) => Math.max(0, n - atWorkAt(plan, q))))
-  const over = sum(plan.need.map((n, q) => Math.max(0, atWorkAt(plan, q) - n)))
+  const missing = sum(plan.need.map((n, q) => Math.max(0, n - atWorkAt(plan.shifts, q))))
+  const over = sum(plan.need.map((n, q) => Math.max(0, atWorkAt(plan.shifts, q) - n)))
   const gap = plan.cost === 0 ? 0 : (plan.cost - plan.bound) / plan.cost
   const better = gap <= 0 ? 'No plan of these shifts is better.' : `No plan of these shifts is better by more than ${(gap * 100).toFixed(1)} %.`
   return `${plan.shifts.length} ${plan.shifts.length === 1 ? 'shift' : 'shifts'}, ${hours(sum(plan.shifts.map((s) => s.to - s.from)))}; ${missing === 0 ? 'nobody is missing' : `${hours(missing)} missing`}, ${hours(over)} more than needed. ${better}`
@@ -165,11 +166,8 @@ function useCame(day: string): readonly number[] | null {
         if (!(fromMs < nowMs)) return null
         const toMs = addDays(fromMs, 1).getTime()
         const rows = await api.sessions({ span: { fromMs, toMs }, days: [fromMs], only: null, nowMs })
-        const sessions = rows.flatMap((r) => r.days.map((d) => d.sessions))
-        return Array.from({ length: QUARTERS }, (_, q) => {
-          const atMs = fromMs + (q + 0.5) * 15 * MINUTE
-          return sessions.filter((those) => those.some((s) => s.fromMs <= atMs && s.toMs > atMs)).length
-        })
+        const sessions = rows.map((r) => r.days.flatMap((d) => d.sessions))
+        return Array.from({ length: QUARTERS }, (_, q) => onShiftAt(sessions, fromMs + (q + 0.5) * 15 * MINUTE))
       },
       [day],
     ),

@@ -1,1 +1,1 @@
-export { type Session, type Spell, sessionsOf, type TimeSums, timeSums } from './sessions'
+export { onShiftAt, overPlan, type Session, type Spell, sessionsOf, type TimeSums, timeSums } from './sessions'

@@ -26,6 +26,16 @@ export function sessionsOf(spells: readonly Spell[]): readonly Session[] {
   return sessions
 }
 
+/** Milliseconds a spell lasted beyond the plan of its reason; 0 for none. */
+export function overPlan({ state, reason, fromMs, toMs }: Spell, reasons: readonly Reason[]): number {
+  const plannedMs = state === 'notReady' ? reasons.find((r) => r.name === reason)?.plannedMs : null
+  return plannedMs == null ? 0 : Math.max(0, toMs - fromMs - plannedMs)
+}
+
+/** How many agents are on shift at an instant, each with their sessions. */
+export const onShiftAt = (agents: readonly (readonly Pick<Session, 'fromMs' | 'toMs'>[])[], atMs: EpochMs): number =>
+  agents.filter((sessions) => sessions.some((s) => s.fromMs <= atMs && s.toMs > atMs)).length
+
 export interface TimeSums {
   readonly onShiftMs: number
   readonly byState: Readonly<Partial<Record<Spell['state'], number>>>
@@ -49,10 +59,9 @@ export function timeSums(spells: readonly Spell[], reasons: readonly Reason[]): 
     byState[state] = (byState[state] ?? 0) + ms
     if (state !== 'notReady' || reason === null) continue
     byReason[reason] = (byReason[reason] ?? 0) + ms
-    const known = reasons.find((r) => r.name === reason)
-    if (known?.paid === false) unpaidMs += ms
-    const over = known?.plannedMs == null ? 0 : ms - known.plannedMs
-    if (over <= 0) continue
+    if (reasons.find((r) => r.name === reason)?.paid === false) unpaidMs += ms
+    const over = overPlan({ state, reason, fromMs, toMs }, reasons)
+    if (over === 0) continue
     overPlanMs += over
     overPlanCount++
   }

@@ -53,7 +53,7 @@ export function layShifts(wish: ShiftWish, solve: SolveProgram): ShiftPlan {
   const { objective, isOptimal, values } = solve(programOf(wish, begins, true))
   const cost = Math.round(objective)
   const shifts = begins.flatMap((begin) => shiftsOf(begin, values))
-  const atWork = wish.need.map((_, q) => shifts.filter((s) => s.from <= q && q < s.to && !s.breaks.some((b) => b.from <= q && q < b.to)).length)
+  const atWork = wish.need.map((_, q) => atWorkAt(shifts, q))
   return {
     shifts: shifts.toSorted((a, b) => a.from - b.from || a.to - b.to),
     atWork,
@@ -63,6 +63,10 @@ export function layShifts(wish: ShiftWish, solve: SolveProgram): ShiftPlan {
   }
 }
 
+/** How many of the shifts are on and not on a break in a quarter of the day. */
+export const atWorkAt = (shifts: readonly Omit<LaidShift, 'kind'>[], q: number): number =>
+  shifts.filter((s) => s.from <= q && q < s.to && !s.breaks.some((b) => b.from <= q && q < b.to)).length
+
 /** Solvers work in floating point. */
 const ROUNDING = 1e-6
 
@@ -71,7 +75,7 @@ interface Begin {
   readonly from: number
   /** The variable that counts the shifts of this kind that begin here. */
   readonly count: string
-  /** For each break, the variables that count those that begin in each quarter of its window. */
+  /** For each break, the variables that count those that begin in each quarter it may begin in. */
   readonly breaks: readonly { readonly quarters: number; readonly starts: readonly { readonly at: number; readonly count: string }[] }[]
 }
 

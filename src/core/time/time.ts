@@ -22,6 +22,9 @@ export function formatClock(durationMs: number): string {
   return hours > 0 ? `${hours}:${two(minutes)}:${two(seconds % 60)}` : `${minutes}:${two(seconds % 60)}`
 }
 
+/** A minute of the day as its clock time: `09:15`, `24:00` at its end. */
+export const minuteClock = (minute: number): string => `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
+
 /** The calendar day of an instant in UTC, `2026-11-24`: names the chunk a past day is kept under. */
 export const utcDay = (atMs: EpochMs): string => new Date(atMs).toISOString().slice(0, 10)
 
