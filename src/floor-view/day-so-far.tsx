@@ -2,7 +2,6 @@
 // The day so far: calls of each quarter of an hour, how many were answered in time, who was there for them, against what was expected.
 import { max } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
-import { curveStepAfter, line } from 'd3-shape'
 import { addMinutes, format, startOfDay } from 'date-fns'
 import { useCallback, useState } from 'react'
 import { onShiftAt } from '@/core/sessions'
@@ -10,7 +9,7 @@ import { QUARTERS } from '@/core/staffing'
 import { DAY, MINUTE } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
 import { useForecasts, useHistory } from '@/history/react'
-import { SelectField } from '@/ui'
+import { SelectField, stepPath } from '@/ui'
 
 interface Props {
   readonly queues: readonly { readonly id: string; readonly name: string }[]
@@ -50,11 +49,6 @@ export function DaySoFar({ queues }: Props) {
   const x = scaleLinear([from, to], [LEFT, WIDTH - 4])
   const y = scaleLinear([0, Math.max(4, max([...offered, ...expected]) ?? 0)], [HEIGHT - 18, 4]).nice()
   const s = scaleLinear([0, Math.max(2, max(staff) ?? 0)], [HEIGHT + STAFF, HEIGHT + 6])
-  const step = line<number>()
-    .x((_, i) => x(from + i))
-    .y((v) => y(v))
-    .curve(curveStepAfter)
-  const expectedShown = expected.slice(from, to)
   const calls = offered.reduce((a, b) => a + b, 0)
   /** The quarter that is on counts as far as it has come. */
   const expectedByNow = expected.reduce((sum, e, q) => sum + e * Math.min(1, Math.max(0, now - q)), 0)
@@ -109,7 +103,7 @@ export function DaySoFar({ queues }: Props) {
           </rect>
         ))}
         {expected.some((e) => e > 0) && (
-          <path d={step([...expectedShown, expectedShown.at(-1) ?? 0]) ?? ''} fill="none" stroke="var(--color-brass)" strokeWidth={2} strokeDasharray="5 3" />
+          <path d={stepPath(expected, from, to, x, y)} fill="none" stroke="var(--color-brass)" strokeWidth={2} strokeDasharray="5 3" />
         )}
         {Array.from({ length: Math.ceil((to - from) / 8) + 1 }, (_, i) => from + i * 8)
           .filter((q) => q <= to)

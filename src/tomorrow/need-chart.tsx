@@ -2,8 +2,8 @@
 // Calls expected by quarter of an hour, one queue on the other, and below the agents they need: apart and together.
 import { max } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
-import { curveStepAfter, line } from 'd3-shape'
 import { type Need, QUARTERS } from '@/core/staffing'
+import { stepPath } from '@/ui'
 import { quarterClock } from './quarter-clock'
 
 interface Props {
@@ -25,14 +25,7 @@ export function NeedChart({ rows, need }: Props) {
   const x = scaleLinear([from, to], [LEFT, WIDTH - 4])
   const y = scaleLinear([0, max(total) || 1], [CALLS - 18, 4]).nice()
   const a = scaleLinear([0, Math.max(1, max(need.apart) ?? 0)], [CALLS + AGENTS, CALLS + 12]).nice()
-  const steps = line<number>()
-    .x((_, i) => x(from + i))
-    .y((v) => a(v))
-    .curve(curveStepAfter)
-  const drawn = (values: readonly number[]) => {
-    const shown = values.slice(from, to)
-    return steps([...shown, shown.at(-1) ?? 0]) ?? ''
-  }
+  const drawn = (values: readonly number[]) => stepPath(values, from, to, x, a)
   return (
     <figure>
       <figcaption className="flex flex-wrap items-baseline justify-between gap-4">

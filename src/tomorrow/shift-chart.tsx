@@ -2,8 +2,8 @@
 // A plan of shifts: a lane each with its breaks, and above them how many are at work against how many are needed, and how many came.
 import { max, min } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
-import { curveStepAfter, line } from 'd3-shape'
 import { atWorkAt } from '@/core/staffing'
+import { stepPath } from '@/ui'
 import type { KeptPlan } from './kept-plan'
 import { quarterClock } from './quarter-clock'
 
@@ -24,14 +24,7 @@ export function ShiftChart({ plan: { need, shifts }, came }: Props) {
   const atWork = need.map((_, q) => atWorkAt(shifts, q))
   const x = scaleLinear([from, to], [LEFT, WIDTH - 4])
   const y = scaleLinear([0, Math.max(1, max([...need, ...atWork, ...(came ?? [])]) ?? 0)], [AGENTS, 8]).nice()
-  const steps = line<number>()
-    .x((_, i) => x(from + i))
-    .y((v) => y(v))
-    .curve(curveStepAfter)
-  const drawn = (values: readonly number[]) => {
-    const shown = values.slice(from, to)
-    return steps([...shown, shown.at(-1) ?? 0]) ?? ''
-  }
+  const drawn = (values: readonly number[]) => stepPath(values, from, to, x, y)
   const height = AGENTS + 24 + shifts.length * LANE
   const words = Array.from({ length: to - from }, (_, i) => from + i).map(
     (q) => `${quarterClock(q)}: ${atWork[q]} at work, ${need[q]} needed${came === null ? '' : `, ${came[q]} came`}`,

@@ -1,0 +1,1 @@
+export { type Asking, askAside } from './ask-aside'
