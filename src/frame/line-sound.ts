@@ -46,8 +46,6 @@ interface Desk {
 }
 
 const TRY_AGAIN_MS = 2_000
-const TONE_S = 0.5
-const COMES_S = 0.2
 const TONE_LEVEL = 0.2
 
 export function useLineSound(me: MeView, calls: readonly CallView[], voiceVolume: number): LineSound {
@@ -195,7 +193,7 @@ function useLatecomers(desk: { readonly current: Desk | null }, { id }: MeView, 
     before.current = { callId: conference?.id, others }
     if (!came || desk.current === null) return
     const { ear } = desk.current.mixer
-    playInto(ear, cadenceSamples(ZIP, COMES_S, ear.context.sampleRate).map((s) => s * TONE_LEVEL) as Float32Array<ArrayBuffer>, ear.context.sampleRate)
+    playInto(ear, cadenceSamples(ZIP, ear.context.sampleRate).map((s) => s * TONE_LEVEL) as Float32Array<ArrayBuffer>, ear.context.sampleRate)
   }, [conference?.id, others, desk])
 }
 
@@ -203,7 +201,7 @@ function useLatecomers(desk: { readonly current: Desk | null }, { id }: MeView, 
 function giveTone(desk: Desk | null): void {
   if (desk === null) return
   const { ear } = desk.mixer
-  playInto(ear, cadenceSamples(VOICEMAIL_TONE, TONE_S, ear.context.sampleRate).map((s) => s * TONE_LEVEL) as Float32Array<ArrayBuffer>, ear.context.sampleRate)
+  playInto(ear, cadenceSamples(VOICEMAIL_TONE, ear.context.sampleRate).map((s) => s * TONE_LEVEL) as Float32Array<ArrayBuffer>, ear.context.sampleRate)
 }
 
 /** A greeting its owner has recorded, where this browser keeps it; its words stand in the caption all the same. */

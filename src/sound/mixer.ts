@@ -9,8 +9,8 @@ import { BUSY, cadenceSamples, RINGING, UNOBTAINABLE } from './tones'
 /** Gains move within this, too fast to notice and too slow to click. */
 const GLIDE_S = 0.004
 const TONE_LEVEL = 0.12
-/** A tone is rendered once for this long and looped. */
-const LOOPS_S = { ringing: 3, busy: 0.75, unobtainable: 1 } as const
+/** What is heard on hold holds nothing above 1.6 kHz: computed at this rate it costs a quarter, and the context brings it to its own. */
+const TUNE_RATE_HERTZ = 12_000
 
 export interface Mixer {
   /** Where the sound of another end goes in; made when it is first asked for. */
@@ -41,8 +41,9 @@ export function createMixer(context: BaseAudioContext): Mixer {
   heard.connect(recording)
   microphone.connect(voiceOut).connect(recording)
 
-  const loop = (samples: Float32Array): GainNode => {
-    const buffer = context.createBuffer(1, samples.length, context.sampleRate)
+  const rate = context.sampleRate
+  const loop = (samples: Float32Array, rateHertz = rate): GainNode => {
+    const buffer = context.createBuffer(1, samples.length, rateHertz)
     buffer.copyToChannel(samples as Float32Array<ArrayBuffer>, 0)
     const source = context.createBufferSource()
     source.buffer = buffer
@@ -52,12 +53,11 @@ export function createMixer(context: BaseAudioContext): Mixer {
     source.start()
     return level
   }
-  const rate = context.sampleRate
-  const music = loop(holdTuneSamples(rate))
+  const music = loop(holdTuneSamples(TUNE_RATE_HERTZ), TUNE_RATE_HERTZ)
   const tones = {
-    ringing: loop(cadenceSamples(RINGING, LOOPS_S.ringing, rate)),
-    busy: loop(cadenceSamples(BUSY, LOOPS_S.busy, rate)),
-    unobtainable: loop(cadenceSamples(UNOBTAINABLE, LOOPS_S.unobtainable, rate)),
+    ringing: loop(cadenceSamples(RINGING, rate)),
+    busy: loop(cadenceSamples(BUSY, rate)),
+    unobtainable: loop(cadenceSamples(UNOBTAINABLE, rate)),
   }
 
   /** Between each input and the recorder: shut to whispers. */

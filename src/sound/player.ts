@@ -1,7 +1,7 @@
 // The one audio context of a tab, and short sounds played through it. A browser that plays nothing yet (no gesture so
 // far) or has no sound at all answers with the reason.
 import { TONE_RATE_HERTZ } from '@/core/tones'
-import { type Cadence, cadenceSamples } from './tones'
+import { type Cadence, cadenceSamples, repeats } from './tones'
 
 export type SoundStart =
   | { readonly ok: true; readonly stop: () => void /** Peak of the last moments, 0 to 1. */; readonly level: () => number }
@@ -9,8 +9,6 @@ export type SoundStart =
 
 let shared: AudioContext | null = null
 const LOUDNESS = 0.12
-/** A cadence is rendered for this long and looped. */
-const PERIODS = 4
 
 /** null where the browser has no sound at all. The context may still be waiting for a first gesture. */
 export function audioContext(): AudioContext | null {
@@ -24,9 +22,9 @@ export async function play(cadence: Cadence, loudness = LOUDNESS): Promise<Sound
   if (context === null) return { ok: false, reason: 'noSound' }
   if (context.state === 'suspended') await Promise.race([context.resume(), nextTask()])
   if (context.state !== 'running') return { ok: false, reason: 'notAllowedYet' }
-  const period = cadence.secondsOnOff.reduce((sum, s) => sum + s, 0)
-  const source = sourceOf(context, cadenceSamples(cadence, period * PERIODS, context.sampleRate), context.sampleRate)
-  source.loop = true
+  const source = context.createBufferSource()
+  source.buffer = rendered(context, cadence)
+  source.loop = repeats(cadence)
   const gain = context.createGain()
   const analyser = context.createAnalyser()
   gain.gain.value = loudness
@@ -51,19 +49,27 @@ export async function play(cadence: Cadence, loudness = LOUDNESS): Promise<Sound
 export function playSamples(samples: Float32Array): void {
   const context = audioContext()
   if (context === null || context.state !== 'running') return
-  const source = sourceOf(context, samples, TONE_RATE_HERTZ)
+  const source = context.createBufferSource()
+  source.buffer = bufferOf(context, samples, TONE_RATE_HERTZ)
   const gain = context.createGain()
   gain.gain.value = LOUDNESS
   source.connect(gain).connect(context.destination)
   source.start()
 }
 
-function sourceOf(context: AudioContext, samples: Float32Array, rateHertz: number): AudioBufferSourceNode {
+const kept = new WeakMap<Cadence, AudioBuffer>()
+
+/** Rendered when it first sounds: the same few sounds are heard all day. */
+function rendered(context: AudioContext, cadence: Cadence): AudioBuffer {
+  const buffer = kept.get(cadence) ?? bufferOf(context, cadenceSamples(cadence, context.sampleRate), context.sampleRate)
+  kept.set(cadence, buffer)
+  return buffer
+}
+
+function bufferOf(context: AudioContext, samples: Float32Array, rateHertz: number): AudioBuffer {
   const buffer = context.createBuffer(1, samples.length, rateHertz)
   buffer.copyToChannel(samples as Float32Array<ArrayBuffer>, 0)
-  const source = context.createBufferSource()
-  source.buffer = buffer
-  return source
+  return buffer
 }
 
 /** `resume` stays pending until a gesture: one task is long enough to know that it was not granted at once. */
