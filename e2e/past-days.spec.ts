@@ -181,7 +181,7 @@ test('past days: sessions, breakdowns and tomorrow are what the files add up to,
   })
 
   await test.step('shifts are laid, kept over a reload, and set against the day as it came', async () => {
-    const shifts = page.getByRole('region', { name: 'Shifts' })
+    const shifts = page.getByRole('region', { name: 'Shifts', exact: true })
     const lay = async () => {
       await shifts.getByRole('button', { name: 'Lay shifts' }).click()
       await expect(shifts.getByText('Not kept yet.')).toBeVisible({ timeout: 60_000 })
@@ -211,7 +211,7 @@ test('past days: sessions, breakdowns and tomorrow are what the files add up to,
       const there = rows
         .map((row) => row.split(','))
         .filter(
-          ([from = '', to = '', ...breaks]) =>
+          ([from = '', to = '', , ...breaks]) =>
             from <= at && at < to && !breaks.some((b, i) => i % 2 === 0 && b !== '' && b <= at && at < (breaks[i + 1] ?? '')),
         )
       expect(there, at).toHaveLength(Number(atWork))
@@ -224,6 +224,70 @@ test('past days: sessions, breakdowns and tomorrow are what the files add up to,
     await expect(shifts.getByText(/No plan is kept for this day/)).toBeVisible()
     await lay()
     await expect(shifts).toContainText(/On shift as it came: \d[\d.]* h, apart from the plan by [\d.]+ h in all\./)
+    // Given out, and kept: who came late is told from it.
+    await shifts.getByRole('button', { name: 'Give out the rest' }).click()
+    await expect(shifts).toContainText('Every shift has somebody.')
+    await shifts.getByRole('combobox', { name: /^Shift 1, / }).selectOption({ label: 'Marit Lundeby' })
+    await shifts.getByRole('combobox', { name: /^Shift 2, / }).selectOption({ label: 'Marit Lundeby' })
+    await expect(shifts.getByText(/Marit Lundeby has shifts that overlap/)).toBeVisible()
+    await shifts.getByRole('combobox', { name: /^Shift 2, / }).selectOption({ label: 'nobody yet' })
+    await shifts.getByRole('button', { name: 'Keep this plan' }).click()
+    const planned = (await shifts.getByRole('combobox', { name: /^Shift 1, / }).getAttribute('aria-label')) ?? ''
+    await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Results' }).click()
+    await button(page, 'Yesterday').click()
+    await page.getByRole('navigation', { name: 'Results of' }).getByRole('link', { name: 'Sessions' }).click()
+    const row = page.getByRole('table', { name: 'Time of agents' }).getByRole('row').filter({ hasText: 'Marit Lundeby' })
+    await expect(row).toContainText(planned.replace(/^Shift 1, /, ''))
+    const [sessions = '', , late = ''] = (await row.getByRole('cell').allTextContents()).slice(0, 3)
+    const minutes = (clock: string) => toMs(`${clock}:00`) / 60_000
+    const [began = '', begins = ''] = [sessions.slice(0, 5), planned.replace(/^Shift 1, /, '').slice(0, 5)]
+    expect(Math.abs(toMs(late.length < 6 ? `0:${late}` : late) / 60_000 - Math.max(0, minutes(began) - minutes(begins)))).toBeLessThan(1)
+  })
+
+  await test.step('a day is played by the rules: what it needs, and what if; called off, finished, and the same again', async () => {
+    await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Floor' }).click()
+    await page.getByRole('link', { name: 'Tomorrow' }).click()
+    await button(page, 'Play it by the rules').click()
+    await expect(page.getByText(/^By the rules themselves \d+ h of agents are needed: by Erlang A \d+ h together, \d+ h apart\./)).toBeVisible({
+      timeout: 90_000,
+    })
+    await expect(
+      page.getByText(/^Why: with the agents Erlang A asks for together, \d+ % are answered in time\. If everybody took every queue: \d+ %/),
+    ).toBeVisible({
+      timeout: 60_000,
+    })
+    await page.getByRole('link', { name: 'What if' }).click()
+    const play = button(page, 'Play the day')
+    await expect(play).toBeEnabled()
+    await page.getByLabel('Agents, ±').fill('two')
+    await play.click()
+    await expect(page.getByText('A whole number from -200 to 200.')).toBeVisible()
+    await page.getByLabel('Agents, ±').fill('-1')
+    await page.getByLabel('Days played').fill('300')
+    await play.click()
+    await expect(page.getByRole('progressbar')).toBeVisible()
+    await button(page, 'Call off').click()
+    await expect(page.getByText(/^Called off\./)).toBeVisible()
+    const read = async () => {
+      await play.click()
+      await expect(play).toBeVisible({ timeout: 60_000 })
+      return (await page.getByRole('table', { name: 'The day' }).textContent()) ?? ''
+    }
+    await page.getByLabel('Days played').fill('8')
+    const first = await read()
+    expect(first).toMatch(/Answered in time\d\d\.\d %.*−\d+\.\d points/)
+    await expect(page.getByText(/^\d\d\.\d % are answered in time instead of \d\d\.\d %: [\d.]+ points fewer\.$/)).toBeVisible()
+    expect(await read()).toBe(first)
+    // A day that came, with its own callers and agents: nothing is changed, so nothing differs.
+    await button(page, 'Change nothing').click()
+    await page.getByLabel('Days played').fill('4')
+    await page.getByLabel('Day', { exact: true }).fill(format(addDays(Date.now(), -1), 'yyyy-MM-dd'))
+    await page.getByLabel('Calls', { exact: true }).selectOption({ label: 'as they came that day' })
+    await page.getByLabel('Agents', { exact: true }).selectOption({ label: 'as they were on shift' })
+    await expect(play).toBeEnabled()
+    const same = await read()
+    expect(same).not.toMatch(/points|\+\d/)
+    await expect(page.getByText(/as good as the .* without the change\.$/)).toBeVisible()
   })
 })
 

@@ -11,6 +11,7 @@ const options = {
     lists: 'src/lists/worker.ts',
     'what-if': 'src/what-if/worker.ts',
     shifts: 'src/shifts/worker.ts',
+    'day-ahead': 'src/day-ahead/worker.ts',
     'list-reader': 'src/exchange/list-reader/worker.ts',
   },
   outdir: 'public/workers',

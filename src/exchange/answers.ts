@@ -264,7 +264,8 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       floor.broadcast()
       return done()
     case 'setUp': {
-      const refused = lacks('setUp')
+      // Who changes it, and who plays a day by it.
+      const refused = lacks('supervision') && lacks('setUp')
       if (refused !== null) return no(refused)
       const { setUp, setUpSeq } = floor.state()
       const withoutPin = setUp.agents.flatMap((a) => (a.retired || floor.accounts.hasPin(a.id) ? [] : [a.id]))

@@ -6,7 +6,7 @@ import { useShallow } from 'zustand/react/shallow'
 import type { Ask } from '@/core/floor'
 import { toAgentId } from '@/core/ids'
 import { type ConnectOptions, connect, type FloorClient, type Reply, type Request, type Shown, type Witness } from './client'
-import type { DeviceView, DoorParts, FloorView } from './protocol'
+import type { DeviceView, DoorParts, FloorView, SetUpInUse } from './protocol'
 import { tabKey } from './tab-key'
 import { wishedPast, wishedWorld } from './wished'
 
@@ -74,4 +74,19 @@ function deviceOfTab(): ConnectOptions['device'] {
   const is = ({ '/handset': 'handset', '/phone': 'ownPhone' } as const)[location.pathname]
   const agent = new URLSearchParams(location.search).get('agent')
   return is !== undefined && agent?.startsWith('agent_') ? { is, agentId: toAgentId(agent) } : null
+}
+
+/** The document as the floor uses it, read again whenever somebody has changed it; null until it is there. */
+export function useSetUpInUse(revision: number): SetUpInUse | null {
+  const floor = useFloor()
+  const [setUp, setSetUp] = useState<SetUpInUse | null>(null)
+  const read = useCallback(
+    async (_: number) => {
+      const reply = await floor?.ask({ kind: 'setUp' })
+      if (reply?.ok && reply.text !== null) setSetUp(JSON.parse(reply.text) as SetUpInUse)
+    },
+    [floor],
+  )
+  useEffect(() => void read(revision), [read, revision])
+  return setUp
 }

@@ -34,6 +34,8 @@ export interface Connection<Port> {
   /** For those who answer for the floor. */
   profiles(...asked: Parameters<History['profiles']>): ReturnType<History['profiles']>
   /** For those who answer for the floor. */
+  came(...asked: Parameters<History['came']>): ReturnType<History['came']>
+  /** For those who answer for the floor. */
   sound(...asked: Parameters<History['sound']>): ReturnType<History['sound']>
   /** Of an agent their own, whatever is asked. */
   log(...asked: Parameters<History['log']>): ReturnType<History['log']>
@@ -91,6 +93,10 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
         const { id, everybody } = await who()
         return everybody ? asked : { ...asked, only: id }
       }
+      const forTheFloor = async (what: string): Promise<History> => {
+        if (!(await who()).everybody) throw new Error(`${what} for those who answer for the floor`)
+        return history
+      }
       return {
         async introduce(port) {
           const end = endOf(port)
@@ -125,21 +131,12 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
         sessions: async (asked) => (await history).sessions(await theirs(asked)),
         callsOfAgent: async (asked) => (await history).callsOfAgent(await theirsOf(asked)),
         eventsOfAgent: async (asked) => (await history).eventsOfAgent(await theirsOf(asked)),
-        profiles: async (asked) => {
-          if (!(await who()).everybody) throw new Error('forecasts are for those who answer for the floor')
-          return (await history).profiles(asked)
-        },
-        sound: async (asked) => {
-          if (!(await who()).everybody) throw new Error('how calls sounded is for those who answer for the floor')
-          return (await history).sound(asked)
-        },
+        profiles: async (asked) => (await forTheFloor('forecasts are')).profiles(asked),
+        came: async (asked) => (await forTheFloor('days to be played again are')).came(asked),
+        sound: async (asked) => (await forTheFloor('how calls sounded is')).sound(asked),
         log: async (asked) => (await history).log(await theirs(asked)),
         dialledBefore: async (asked) => (await history).dialledBefore({ ...asked, only: (await who()).id }),
-        async handling(asked) {
-          const { everybody } = await who()
-          if (!everybody) throw new Error('how long everybody takes is for those who answer for the floor')
-          return (await history).handling(asked)
-        },
+        handling: async (asked) => (await forTheFloor('how long everybody takes is')).handling(asked),
         async call(callId) {
           const { id, everybody } = await who()
           const found = await (await history).call(callId)

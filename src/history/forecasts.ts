@@ -9,6 +9,8 @@ const DAYS_BACK = 56
 export interface QueueForecast extends Forecast {
   readonly queueId: QueueProfile['queueId']
   readonly handleMs: number | null
+  readonly talkMs: readonly number[]
+  readonly wrapUpMs: readonly number[]
   readonly patienceMs: number | null
   readonly error: ForecastError
 }
@@ -27,7 +29,7 @@ export function forecastsOf(profiles: readonly QueueProfile[], day: string, time
   return {
     queues: profiles.map((p) => ({
       ...forecastDay(p.days, weekday, times),
-      ...{ queueId: p.queueId, handleMs: p.handleMs, patienceMs: p.patienceMs, error: forecastError(p.days) },
+      ...{ queueId: p.queueId, handleMs: p.handleMs, talkMs: p.talkMs, wrapUpMs: p.wrapUpMs, patienceMs: p.patienceMs, error: forecastError(p.days) },
     })),
     from: withCalls[0] ?? null,
     through: withCalls.at(-1) ?? null,

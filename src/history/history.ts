@@ -1,6 +1,7 @@
 // The history answers questions about what happened: past days and the floor's ledger together. One for all tabs, in a worker of its own; it never
 // touches the floor.
 import { format } from 'date-fns'
+import type { CameAt } from '@/core/coming-day'
 import { type AgentId, type CampaignId, toCallId } from '@/core/ids'
 import type { CallRecord, Correction, LedgerEntry } from '@/core/ledger'
 import { ofAgent } from '@/core/reports'
@@ -10,6 +11,7 @@ import { type KeyValue, linesOfGzip } from '@/storage'
 import { dayAfter, daysBetween, type Past, type PastAsked } from '@/world'
 import { createBlocks } from './blocks'
 import { type CallsAsked, type CallsPage, pageOfCalls } from './calls'
+import { cameIn } from './came'
 import {
   type CallsBlock,
   hashOf,
@@ -84,6 +86,8 @@ export interface History {
   crossCalls(asked: CrossCallsAsked & { readonly nowMs: number; readonly only: AgentId | null }): Promise<readonly CallRecord[]>
   /** What queues' days were like, for forecasts. */
   profiles(asked: { readonly days: readonly DayAsked[]; readonly nowMs: number }): Promise<readonly QueueProfile[]>
+  /** The calls of a day, to be played again. */
+  came(asked: Pick<DayAsked, 'fromMs' | 'toMs'> & { readonly nowMs: number }): Promise<readonly CameAt[]>
   /** What agents did with their time, day by day. */
   sessions(asked: SessionsAsked & { readonly nowMs: number }): Promise<readonly AgentSessions[]>
   /** Calls an agent had a part in. */
@@ -301,6 +305,7 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       const [first, last] = [days[0], days.at(-1)]
       return first === undefined || last === undefined ? [] : profilesOf(await callsIn({ fromMs: first.fromMs, toMs: last.toMs }, nowMs), days)
     },
+    came: async ({ nowMs, ...span }) => cameIn(await callsIn(span, nowMs), span),
     sessions: async ({ nowMs, ...asked }) => sessionsIn(await partsIn(asked.span, nowMs), asked, names(), reasonsOf(setUps())),
     callsOfAgent: async ({ span, nowMs, only }) => callsOfDay(await partsIn({ ...span, fromMs: span.fromMs - DAY }, nowMs), span, only, names()),
     async eventsOfAgent({ span, only }) {

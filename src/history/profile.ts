@@ -1,4 +1,5 @@
 // What a queue's days were like, for forecasts: calls offered by quarter of an hour from local midnight, how long calls took, how long callers were patient.
+import { quantileSorted, sum } from 'd3-array'
 import type { QueueId } from '@/core/ids'
 import type { DayCounts } from '@/core/staffing'
 import { MINUTE } from '@/core/time'
@@ -10,6 +11,9 @@ export interface QueueProfile {
   readonly days: readonly DayCounts[]
   /** Mean handle time of handled legs; null without one. */
   readonly handleMs: number | null
+  /** From the answer to the end, holds included, and wrap-ups: evenly spaced quantiles of handled legs, from the shortest to the longest; none without one. */
+  readonly talkMs: readonly number[]
+  readonly wrapUpMs: readonly number[]
   /**
    * Mean patience: waiting time of all callers ÷ how many of them gave up (the maximum-likelihood estimate for exponential patience, the waits of those who
    * were answered cut short by the answer); null where nobody gave up.
@@ -29,7 +33,7 @@ const QUARTER_MS = 15 * MINUTE
 
 /** A day that is not over should not be among them: it would count as one with few calls. */
 export function profilesOf(blocks: readonly CallsBlock[], days: readonly DayAsked[]): readonly QueueProfile[] {
-  const sums = new Map<string, { days: Map<string, number[]>; handleMs: number; legs: number; waitMs: number; gaveUp: number }>()
+  const sums = new Map<string, { days: Map<string, number[]>; talks: number[]; wrapUps: number[]; waitMs: number; gaveUp: number }>()
   for (const block of blocks) {
     const open = openBlock(block)
     const results = listWords(block.result)
@@ -40,31 +44,40 @@ export function profilesOf(blocks: readonly CallsBlock[], days: readonly DayAske
         const place = placeAt(block.queueId, row)
         if (place === null || internal?.(row) || open.directions[placeAt(block.direction, row) ?? 0] !== 'inbound') continue
         const queueId = open.queues[place] as string
-        const sum = sums.get(queueId) ?? { days: new Map<string, number[]>(), handleMs: 0, legs: 0, waitMs: 0, gaveUp: 0 }
-        sums.set(queueId, sum)
-        const counts = sum.days.get(day) ?? []
-        sum.days.set(day, counts)
+        const of = sums.get(queueId) ?? { days: new Map<string, number[]>(), talks: [], wrapUps: [], waitMs: 0, gaveUp: 0 }
+        sums.set(queueId, of)
+        const counts = of.days.get(day) ?? []
+        of.days.set(day, counts)
         const quarter = Math.floor((valueAt(block.offeredAtMs, row) - fromMs) / QUARTER_MS)
         counts[quarter] = (counts[quarter] ?? 0) + 1
         const isAnswered = !isNullAt(block.answeredAtMs, row)
-        sum.waitMs += (isAnswered ? valueAt(block.answeredAtMs, row) : valueAt(block.endedAtMs, row)) - valueAt(block.offeredAtMs, row)
-        if (!isAnswered && results[placeAt(block.result, row) ?? 0] === 'abandoned') sum.gaveUp++
+        of.waitMs += (isAnswered ? valueAt(block.answeredAtMs, row) : valueAt(block.endedAtMs, row)) - valueAt(block.offeredAtMs, row)
+        if (!isAnswered && results[placeAt(block.result, row) ?? 0] === 'abandoned') of.gaveUp++
         for (let at = block.legs.starts[row] as number; at < (block.legs.starts[row + 1] as number); at++) {
           if (!open.isHandling(at)) continue
-          sum.handleMs += valueAt(block.legs.talkMs, at) + valueAt(block.legs.holdMs, at) + valueAt(block.legs.wrapUpMs, at)
-          sum.legs++
+          of.talks.push(valueAt(block.legs.talkMs, at) + valueAt(block.legs.holdMs, at))
+          of.wrapUps.push(valueAt(block.legs.wrapUpMs, at))
         }
       }
     }
   }
-  return [...sums].map(([queueId, { days: counts, handleMs, legs, waitMs, gaveUp }]) => ({
+  return [...sums].map(([queueId, { days: counts, talks, wrapUps, waitMs, gaveUp }]) => ({
     queueId: queueId as QueueId,
     days: days.map(({ day, weekday, fromMs, toMs }) => ({
       day,
       weekday,
       offered: Array.from({ length: Math.round((toMs - fromMs) / QUARTER_MS) }, (_, q) => counts.get(day)?.[q] ?? 0),
     })),
-    handleMs: legs === 0 ? null : handleMs / legs,
+    handleMs: talks.length === 0 ? null : (sum(talks) + sum(wrapUps)) / talks.length,
+    ...{ talkMs: quantilesOf(talks), wrapUpMs: quantilesOf(wrapUps) },
     patienceMs: gaveUp === 0 ? null : waitMs / gaveUp,
   }))
+}
+
+const POINTS = 60
+
+function quantilesOf(values: readonly number[]): readonly number[] {
+  if (values.length === 0) return []
+  const sorted = values.toSorted((a, b) => a - b)
+  return Array.from({ length: POINTS + 1 }, (_, i) => Math.round(quantileSorted(sorted as number[], i / POINTS) ?? 0))
 }

@@ -9,11 +9,15 @@ import type { Reason } from '@/core/set-up'
 import { formatClock } from '@/core/time'
 import type { AgentSessions } from '@/history/client'
 import { type Column, Table } from '@/ui'
+import { NotThere, type PlannedShift, planColumns } from './planned'
 
 interface Props {
   readonly rows: readonly AgentSessions[]
   readonly reasons: readonly Reason[]
   readonly onOpenDay: (id: AgentId, fromMs: number) => void
+  /** Whose shifts were planned, on the one day that is shown; none where no plan is kept, or more days are shown. */
+  readonly planned: readonly PlannedShift[]
+  readonly nowMs: number
 }
 
 const time = (ms: number | undefined) => <span className={clsx('whitespace-nowrap tabular', !ms && 'text-soft')}>{ms ? formatClock(ms) : '0:00'}</span>
@@ -30,7 +34,7 @@ const COLUMNS: readonly (readonly [string, (sums: TimeSums) => number])[] = [
 ]
 const of = (sums: TimeSums, state: Spell['state']): number => sums.byState[state] ?? 0
 
-export function SessionsTable({ rows, reasons, onOpenDay }: Props) {
+export function SessionsTable({ rows, reasons, onOpenDay, planned, nowMs }: Props) {
   const [opened, setOpened] = useState<AgentId | null>(null)
   const many = rows.some((r) => r.days.length > 1)
   const columns: readonly Column<AgentSessions>[] = [
@@ -54,6 +58,7 @@ export function SessionsTable({ rows, reasons, onOpenDay }: Props) {
       ...{ id: 'sessions', heading: many ? 'Days' : 'Sessions', align: 'right' as const },
       cell: (r) => <span className="whitespace-nowrap tabular">{many ? r.days.length : r.days.flatMap((d) => d.sessions.map(sessionWords)).join(', ')}</span>,
     },
+    ...(planned.length === 0 ? [] : planColumns(planned, nowMs)),
     ...COLUMNS.map(
       ([heading, value]): Column<AgentSessions> => ({ id: heading, heading, align: 'right', sortBy: (r) => value(r.sums), cell: (r) => time(value(r.sums)) }),
     ),
@@ -78,6 +83,7 @@ export function SessionsTable({ rows, reasons, onOpenDay }: Props) {
           .join(', ') || 'nobody'}
         .
       </p>
+      <NotThere planned={planned} rows={rows} nowMs={nowMs} />
     </section>
   )
 }

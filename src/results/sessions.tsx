@@ -2,7 +2,7 @@
 // Sessions: what agents did with their time. One day is drawn spell by spell, more days are added up; each agent's day opens to its stretches.
 import { addDays, format, startOfDay } from 'date-fns'
 import { useSearchParams } from 'next/navigation'
-import { useCallback, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { toSessionsCsv, toSessionsICalendar } from '@/core/formats'
 import { type AgentId, AgentIdSchema } from '@/core/ids'
 import { floorNow } from '@/exchange/floor-time'
@@ -10,11 +10,13 @@ import type { FloorView } from '@/exchange/protocol'
 import { HistoryProgress, seesEverybody } from '@/frame'
 import type { AgentSessions } from '@/history/client'
 import { useHistory, useHistoryOpening } from '@/history/react'
+import { useKeptPlan } from '@/plans'
 import { Button, Menu, MenuItem, Problem, saveFile } from '@/ui'
 import { AgentDay } from './agent-day'
 import { Computing } from './computing'
 import { DayChoice, useDays } from './day-choice'
 import { DayTimeline } from './day-timeline'
+import { plannedShifts } from './planned'
 import { ResultsHead } from './results-head'
 import { SessionsTable } from './sessions-table'
 import { toSpan } from './span'
@@ -24,6 +26,8 @@ export function Sessions({ view }: { view: FloorView }) {
   const only = seesEverybody(account) ? null : account.id
   const [days, choose] = useDays('/results/sessions')
   const isOneDay = days.from === days.to
+  const [plan] = useKeptPlan(days.from)
+  const planned = useMemo(() => plannedShifts(plan, days.from), [plan, days.from])
   const wished = AgentIdSchema.safeParse(useSearchParams().get('agent') ?? '')
   const [opened, setOpened] = useState<AgentId | null>(wished.success ? wished.data : only)
   const { value, latest, problem } = useHistory(
@@ -54,7 +58,9 @@ export function Sessions({ view }: { view: FloorView }) {
             <DayTimeline rows={rows} opened={open?.id ?? null} onOpen={(id) => setOpened(id === open?.id ? null : id)} reasons={centre.notReadyReasons} />
           )}
           {open !== undefined && <AgentDay key={open.id} agent={open} view={view} onClose={() => setOpened(null)} />}
-          {rows.length > 0 && <SessionsTable rows={rows} reasons={centre.notReadyReasons} onOpenDay={openDay} />}
+          {rows.length > 0 && (
+            <SessionsTable rows={rows} reasons={centre.notReadyReasons} onOpenDay={openDay} planned={isOneDay ? planned : []} nowMs={floorNow()} />
+          )}
         </div>
       )}
     </main>

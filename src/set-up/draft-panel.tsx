@@ -4,9 +4,8 @@
 import { useState } from 'react'
 import { checkSetUp, rebaseSetUp, type SetUp } from '@/core/set-up'
 import type { SetUpInUse } from '@/exchange/protocol'
-import { useCommand, useFloor } from '@/exchange/react'
+import { useCommand, useFloor, useSetUpInUse } from '@/exchange/react'
 import { Button, Problems } from '@/ui'
-import { useSetUpInUse } from './draft'
 import { forgetPins, holdDraft, newPins, useHeldDraft, useNewPins } from './draft-store'
 
 export interface SetUpDraft {

@@ -1,25 +1,6 @@
-'use client'
 // The set-up in use, and what a draft of another one is made with.
-import { useCallback, useEffect, useState } from 'react'
 import { type AgentSetUp, AgentSetUpSchema, type QueueSetUp, QueueSetUpSchema, type SetUp } from '@/core/set-up'
-import type { SetUpInUse } from '@/exchange/protocol'
-import { useFloor } from '@/exchange/react'
 import { slug } from './ids'
-
-/** The document as the floor uses it, read again whenever somebody has changed it; null until it is there. */
-export function useSetUpInUse(revision: number): SetUpInUse | null {
-  const floor = useFloor()
-  const [setUp, setSetUp] = useState<SetUpInUse | null>(null)
-  const read = useCallback(
-    async (_: number) => {
-      const reply = await floor?.ask({ kind: 'setUp' })
-      if (reply?.ok && reply.text !== null) setSetUp(JSON.parse(reply.text) as SetUpInUse)
-    },
-    [floor],
-  )
-  useEffect(() => void read(revision), [read, revision])
-  return setUp
-}
 
 export const withItem = <T extends { readonly id: string }>(items: readonly T[], item: T): readonly T[] =>
   items.some((i) => i.id === item.id) ? items.map((i) => (i.id === item.id ? item : i)) : [...items, item]

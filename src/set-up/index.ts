@@ -1,5 +1,4 @@
 export { Checks } from './checks'
-export { useSetUpInUse } from './draft'
 export { DraftPanel, type SetUpDraft, useSetUpDraft } from './draft-panel'
 export { EditorDialog } from './editor-dialog'
 export { freeId, slug } from './ids'

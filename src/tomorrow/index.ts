@@ -1,1 +1,2 @@
 export { Tomorrow } from './tomorrow'
+export { WhatIf } from './what-if'

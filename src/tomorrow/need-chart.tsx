@@ -1,14 +1,16 @@
 'use client'
-// Calls expected by quarter of an hour, one queue on the other, and below the agents they need: apart and together.
 import { max } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import { type Need, QUARTERS } from '@/core/staffing'
+// Calls expected by quarter of an hour, one queue on the other, and below the agents they need: apart and together.
+import { quarterClock } from '@/plans'
 import { stepPath } from '@/ui'
-import { quarterClock } from './quarter-clock'
 
 interface Props {
   readonly rows: readonly { readonly name: string; readonly offered: readonly number[] }[]
   readonly need: Need
+  /** By the rules themselves, once the day has been played. */
+  readonly byRules: readonly number[] | null
 }
 
 const WIDTH = 1232
@@ -18,13 +20,13 @@ const LEFT = 40
 /** Told apart by shade and by place: the first stands at the ground. */
 const FILLS = ['var(--color-green)', 'var(--color-sea)', 'var(--color-brass)', 'var(--color-ink)', 'var(--color-line-strong)']
 
-export function NeedChart({ rows, need }: Props) {
+export function NeedChart({ rows, need, byRules }: Props) {
   const total = Array.from({ length: QUARTERS }, (_, q) => rows.reduce((sum, r) => sum + (r.offered[q] ?? 0), 0))
   const has = total.map((t) => t >= 0.05)
   const [from, to] = [Math.max(0, has.indexOf(true)), Math.max(has.lastIndexOf(true) + 1, has.indexOf(true) + 4)]
   const x = scaleLinear([from, to], [LEFT, WIDTH - 4])
   const y = scaleLinear([0, max(total) || 1], [CALLS - 18, 4]).nice()
-  const a = scaleLinear([0, Math.max(1, max(need.apart) ?? 0)], [CALLS + AGENTS, CALLS + 12]).nice()
+  const a = scaleLinear([0, Math.max(1, max(need.apart) ?? 0, max(byRules ?? []) ?? 0)], [CALLS + AGENTS, CALLS + 12]).nice()
   const drawn = (values: readonly number[]) => stepPath(values, from, to, x, a)
   return (
     <figure>
@@ -45,6 +47,12 @@ export function NeedChart({ rows, need }: Props) {
             <span aria-hidden className="mr-1 inline-block w-4 border-red border-t-2 border-dashed align-middle" />
             agents apart
           </li>
+          {byRules !== null && (
+            <li>
+              <span aria-hidden className="mr-1 inline-block w-4 border-brass border-t-2 border-dotted align-middle" />
+              agents by the rules
+            </li>
+          )}
         </ul>
       </figcaption>
       <svg
@@ -53,7 +61,10 @@ export function NeedChart({ rows, need }: Props) {
         role="img"
         aria-label={`Expected by quarter of an hour. ${total
           .slice(from, to)
-          .map((t, i) => `${quarterClock(from + i)}: ${t.toFixed(1)} calls, ${need.together[from + i]} agents together, ${need.apart[from + i]} apart`)
+          .map(
+            (t, i) =>
+              `${quarterClock(from + i)}: ${t.toFixed(1)} calls, ${need.together[from + i]} agents together, ${need.apart[from + i]} apart${byRules === null ? '' : `, ${byRules[from + i]} by the rules`}`,
+          )
           .join('; ')}`}
       >
         {[...y.ticks(3).map((t) => ({ t, at: y(t) })), ...a.ticks(4).map((t) => ({ t, at: a(t) }))].map(({ t, at }) => (
@@ -93,6 +104,7 @@ export function NeedChart({ rows, need }: Props) {
         })}
         <path d={drawn(need.together)} fill="none" stroke="var(--color-ink)" strokeWidth={2} />
         <path d={drawn(need.apart)} fill="none" stroke="var(--color-red)" strokeWidth={2} strokeDasharray="5 3" />
+        {byRules !== null && <path d={drawn(byRules)} fill="none" stroke="var(--color-brass)" strokeWidth={3} strokeDasharray="2 3" />}
       </svg>
     </figure>
   )

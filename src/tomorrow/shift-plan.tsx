@@ -1,49 +1,55 @@
 'use client'
-// Shifts for the day: laid over what it needs, with how much better a plan could be; kept, and set against the day as it came.
 import { sum } from 'd3-array'
 import { addDays, parseISO } from 'date-fns'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { toCsv } from '@/core/csv'
+import type { AgentId, QueueId } from '@/core/ids'
 import { onShiftAt } from '@/core/sessions'
 import { atWorkAt, type Need, QUARTERS } from '@/core/staffing'
 import { MINUTE } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
+import { useSeen } from '@/exchange/react'
 import { useHistory } from '@/history/react'
+// Shifts for the day: laid over what it needs, with how much better a plan could be; kept, and set against the day as it came.
+import { type KeptPlan, presentAt, quarterClock, useKeptPlan } from '@/plans'
 import { type Laying, layShiftsAside } from '@/shifts/client'
 import { Button, Problem, SelectField, saveFile, TextField } from '@/ui'
-import { type KeptPlan, presentAt, useKeptPlan } from './kept-plan'
 import { KINDS, kindWords } from './kinds'
-import { quarterClock } from './quarter-clock'
 import { ShiftChart } from './shift-chart'
+import { ShiftNames } from './shift-names'
 
 interface Props {
   readonly day: string
-  readonly need: Pick<Need, 'apart' | 'together'>
+  readonly need: Pick<Need, 'apart' | 'together'> & { readonly byRules: readonly number[] | null }
   /** How many agents there are. */
   readonly agents: number
+  /** How many calls of each queue are expected: by that shifts are given to those who can take them. */
+  readonly traffic: readonly { readonly queueId: QueueId; readonly offered: readonly number[] }[]
 }
 
 /** As many as there are agents in a large centre; the program grows no larger by it. */
 const MOST_AGENTS = 500
 
-export function ShiftPlanner({ day, need, agents }: Props) {
+export function ShiftPlanner({ day, need, agents, traffic }: Props) {
   const [kept, keep] = useKeptPlan(day)
   const [laid, setLaid] = useState<KeptPlan | null>(null)
   const [laying, setLaying] = useState<Laying | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const [agentsTyped, setAgentsTyped] = useState(String(agents))
-  const [covers, setCovers] = useState<'together' | 'apart'>('together')
+  const [covers, setCovers] = useState<'together' | 'apart' | 'byRules'>('together')
   const [kinds, setKinds] = useState<readonly string[]>(KINDS.map((k) => k.name))
   const current = useRef<Laying | null>(null)
   useEffect(() => () => current.current?.cancel(), [])
   const came = useCame(day)
+  const seats = useSeen((view) => view.seats)
+  const nameOf = (id: AgentId) => seats?.find((a) => a.id === id)?.name ?? 'an account of before'
   const count = /^\d+$/.test(agentsTyped.trim()) ? Number(agentsTyped) : Number.NaN
   const isCount = count >= 1 && count <= MOST_AGENTS
   const plan = laid ?? kept
 
   const lay = async () => {
     setProblem(null)
-    const wanted = need[covers].slice(0, QUARTERS)
+    const wanted = (need[covers] ?? need.together).slice(0, QUARTERS)
     const next = layShiftsAside({ need: wanted, kinds: KINDS.filter((k) => kinds.includes(k.name)), agents: count, beginEvery: 2 })
     current.current = next
     setLaying(next)
@@ -51,7 +57,7 @@ export function ShiftPlanner({ day, need, agents }: Props) {
       const answer = await next.answer
       if (answer === null) return
       const { shifts, cost, bound } = answer
-      setLaid({ need: wanted, shifts: shifts.map(({ from, to, breaks }) => ({ from, to, breaks: [...breaks] })), cost, bound })
+      setLaid({ need: wanted, shifts: shifts.map(({ from, to, breaks }) => ({ from, to, breaks: [...breaks], agentId: null })), cost, bound })
     } catch (error) {
       setProblem(`The shifts could not be laid: ${error instanceof Error ? error.message : String(error)}. Nothing is lost; press Lay shifts again.`)
     } finally {
@@ -71,9 +77,17 @@ export function ShiftPlanner({ day, need, agents }: Props) {
           problem={isCount ? null : `A number from 1 to ${MOST_AGENTS}.`}
           onChange={(e) => setAgentsTyped(e.target.value)}
         />
-        <SelectField label="Laid over" className="w-52" value={covers} onChange={(e) => setCovers(e.target.value === 'apart' ? 'apart' : 'together')}>
+        <SelectField
+          label="Laid over"
+          className="w-52"
+          value={covers}
+          onChange={(e) => setCovers(e.target.value === 'apart' || e.target.value === 'byRules' ? e.target.value : 'together')}
+        >
           <option value="together">agents together</option>
           <option value="apart">agents apart</option>
+          <option value="byRules" disabled={need.byRules === null}>
+            {need.byRules === null ? 'agents by the rules (not played)' : 'agents by the rules'}
+          </option>
         </SelectField>
         <fieldset className="flex flex-wrap gap-x-4 pb-2">
           <legend className="sr-only">Shifts there are</legend>
@@ -113,7 +127,7 @@ export function ShiftPlanner({ day, need, agents }: Props) {
                 Forget this plan
               </Button>
             )}
-            <Button onClick={() => saveFile(`shifts-${day}.csv`, toShiftsCsv(plan), 'text/csv')}>Save shifts as CSV</Button>
+            <Button onClick={() => saveFile(`shifts-${day}.csv`, toShiftsCsv(plan, nameOf), 'text/csv')}>Save shifts as CSV</Button>
           </span>
         )}
       </div>
@@ -128,7 +142,8 @@ export function ShiftPlanner({ day, need, agents }: Props) {
             <span className="font-semibold">{laid === null ? 'Kept plan.' : 'Not kept yet.'}</span> {planWords(plan)}
             {came !== null && ` ${cameWords(plan, came)}`}
           </p>
-          <ShiftChart plan={plan} came={came} />
+          <ShiftChart plan={plan} came={came} nameOf={nameOf} />
+          <ShiftNames key={laid === null ? 'kept' : 'laid'} plan={plan} traffic={traffic} onChange={laid === null ? keep : setLaid} />
         </>
       )}
       {plan === null && laying === null && (
@@ -176,13 +191,13 @@ function useCame(day: string): readonly number[] | null {
 }
 
 /** A line for each shift: from, to, its breaks. */
-function toShiftsCsv({ shifts }: KeptPlan): string {
+function toShiftsCsv({ shifts }: KeptPlan, nameOf: (id: AgentId) => string): string {
   const most = Math.max(0, ...shifts.map((s) => s.breaks.length))
   const numbers = Array.from({ length: most }, (_, i) => i)
   return toCsv(
-    ['from', 'to', ...numbers.flatMap((i) => [`break ${i + 1} from`, `break ${i + 1} to`])],
+    ['from', 'to', 'agent', ...numbers.flatMap((i) => [`break ${i + 1} from`, `break ${i + 1} to`])],
     shifts.map((s) => [
-      ...[quarterClock(s.from), quarterClock(s.to)],
+      ...[quarterClock(s.from), quarterClock(s.to), s.agentId === null ? '' : nameOf(s.agentId)],
       ...numbers.flatMap((i) => [s.breaks[i], s.breaks[i]].map((b, end) => (b === undefined ? '' : quarterClock(end === 0 ? b.from : b.to)))),
     ]),
   )

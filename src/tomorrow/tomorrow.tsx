@@ -1,23 +1,22 @@
 'use client'
-// Tomorrow: what a coming day is expected to bring, how far such forecasts are off, and how many agents it needs for the aim.
 import { addDays, format, isValid, parseISO } from 'date-fns'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { toCsv } from '@/core/csv'
-import { QUARTERS, staffDay } from '@/core/staffing'
-import { formatClock, MINUTE } from '@/core/time'
+import { type Need, QUARTERS } from '@/core/staffing'
+import { formatClock } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
 import { useSeen } from '@/exchange/react'
 import { HistoryProgress } from '@/frame'
 import type { QueueForecast } from '@/history/client'
 import { useForecasts } from '@/history/react'
-import { Button, type Column, PlaceLink, Problem, saveFile, Table, TextField } from '@/ui'
+// Tomorrow: what a coming day is expected to bring, how far such forecasts are off, and how many agents it needs for the aim.
+import { quarterClock } from '@/plans'
+import { Button, type Column, PlaceLink, Problem, Progress, saveFile, Table, TextField } from '@/ui'
+import { ByRulesWords } from './by-rules-words'
 import { NeedChart } from './need-chart'
-import { quarterClock } from './quarter-clock'
 import { ShiftPlanner } from './shift-plan'
-
-/** Where nothing is known of it: a caller stays so long. */
-const USUAL_PATIENCE_MS = 3 * MINUTE
-const USUAL_HANDLE_MS = 4 * MINUTE
+import { needOf, useBasis } from './use-basis'
+import { useByRules } from './use-by-rules'
 
 interface Row extends QueueForecast {
   readonly name: string
@@ -45,18 +44,9 @@ export function Tomorrow() {
       }),
     [forecasts, queues],
   )
-  const need = useMemo(
-    () =>
-      staffDay(
-        known.map((q) => ({
-          offered: q.offered,
-          handleMs: q.handleMs ?? USUAL_HANDLE_MS,
-          patienceMs: q.patienceMs ?? USUAL_PATIENCE_MS,
-          aim: { share, withinMs: q.withinMs },
-        })),
-      ),
-    [known, share],
-  )
+  const need = useMemo(() => needOf(known, share), [known, share])
+  const rules = useByRules()
+  const { basis } = useBasis({ day, calls: 'expected', staff: 'together', agents: 1, times: (times ?? 100) / 100, share })
   if (queues === null) return null
   const rows: readonly Row[] = known.map((q, i) => ({ ...q, calls: q.offered.reduce((a, b) => a + b, 0), most: Math.max(0, ...(need.queues[i] ?? [])) }))
   return (
@@ -66,6 +56,9 @@ export function Tomorrow() {
           <h1 className="font-semibold text-2xl">Tomorrow</h1>
           <PlaceLink href="/floor" isHere={false}>
             Floor
+          </PlaceLink>
+          <PlaceLink href="/floor/what-if" isHere={false}>
+            What if
           </PlaceLink>
         </div>
         <TextField label="Day" type="date" value={day} problem={isDay ? null : 'Choose a day.'} onChange={(e) => setDay(e.target.value)} />
@@ -103,8 +96,47 @@ export function Tomorrow() {
       )}
       {rows.some((r) => r.days > 0) && (
         <div className="mt-5 space-y-6">
-          <NeedChart rows={rows} need={need} />
-          {isDay && <ShiftPlanner key={day} day={day} need={need} agents={Math.max(1, agents ?? 1)} />}
+          <NeedChart rows={rows} need={need} byRules={rules.found?.agents ?? null} />
+          <section aria-label="By the rules" className="space-y-2">
+            <div className="flex flex-wrap items-center gap-4">
+              {rules.round === null ? (
+                <Button disabled={basis === null} onClick={() => basis !== null && rules.play(basis, Math.max(1, agents ?? 1), share)}>
+                  Play it by the rules
+                </Button>
+              ) : (
+                <>
+                  <Button onClick={rules.callOff}>Call off</Button>
+                  <Progress
+                    label={
+                      rules.round < rules.rounds
+                        ? `Playing the day, round ${rules.round + 1} of at most ${rules.rounds}`
+                        : 'Looking for what makes the difference'
+                    }
+                    done={rules.round}
+                    of={rules.rounds}
+                  />
+                </>
+              )}
+              {rules.found === null && rules.round === null && (
+                <span className="max-w-[75ch] text-soft">
+                  Erlang A knows one queue at a time. Played by the rules in use the day has skills, overflow, rings, and callers left over from the quarter
+                  before.
+                </span>
+              )}
+            </div>
+            {rules.problem !== null && <Problem>{rules.problem}</Problem>}
+            {rules.found !== null && rules.round === null && (
+              <ByRulesWords
+                found={rules.found}
+                need={need}
+                reasons={rules.reasons}
+                nameOf={(id) => known.find((k) => k.queueId === id)?.name ?? 'a queue of before'}
+              />
+            )}
+          </section>
+          {isDay && (
+            <ShiftPlanner key={day} day={day} need={{ ...need, byRules: rules.found?.agents ?? null }} agents={Math.max(1, agents ?? 1)} traffic={known} />
+          )}
           <Table label="Expected, by queue" caption="Expected, by queue" columns={COLUMNS} rows={rows} keyOf={(r) => r.queueId} fixed={false} />
           <p className="max-w-[80ch] text-soft">
             Learnt from {dayWords(forecasts?.from)} to {dayWords(forecasts?.through)}; for a holiday or an event, say what share of the usual calls you expect.
@@ -155,7 +187,7 @@ function numberIn(typed: string, least: number, most: number): number | null {
 }
 
 /** A line for each quarter of an hour: calls expected and agents needed of each queue, and of all. */
-function toPlanCsv(rows: readonly Row[], need: ReturnType<typeof staffDay>): string {
+function toPlanCsv(rows: readonly Row[], need: Need): string {
   const fields = ['from', ...rows.flatMap((r) => [`${r.name} calls`, `${r.name} agents`]), 'agents apart', 'agents together']
   return toCsv(
     fields,

@@ -20,6 +20,15 @@ export interface Traffic {
   readonly patienceMs: number
 }
 
+/** How many calls of a queue are expected in some quarters of the day, all of them where none are named. */
+export const callsIn =
+  (traffic: readonly Pick<Traffic, 'queueId' | 'offered'>[], from = 0, to = Number.POSITIVE_INFINITY) =>
+  (queueId: QueueId): number =>
+    traffic
+      .find((t) => t.queueId === queueId)
+      ?.offered.slice(from, to)
+      .reduce((a, b) => a + b, 0) ?? 0
+
 /** A call that came: what is not known of it is drawn from its queue's traffic. */
 export interface CameAt {
   readonly queueId: QueueId

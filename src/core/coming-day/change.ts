@@ -2,7 +2,7 @@
 import type { QueueId } from '@/core/ids'
 import { MOST_SKILLED, type Overflow, type QueueSetUp, type SetUp } from '@/core/set-up'
 import { DAY, MINUTE } from '@/core/time'
-import { type CameAt, QUARTER_MS, type Traffic } from './callers'
+import { type CameAt, callsIn, QUARTER_MS, type Traffic } from './callers'
 import { callingOrder, crewFor, type OnDuty } from './crew'
 import type { DayToPlay } from './play'
 
@@ -33,12 +33,14 @@ export interface DayChange {
   readonly hours: { readonly fromMinute: number; readonly toMinute: number } | null
   readonly wrapUpTimes: number
   readonly talkTimes: number
+  /** Calls are put through to everybody without ringing. */
+  readonly putThrough: boolean
   /** One queue is called so often more, at its peak, from a time on, halving every hour and a half; and is switched to storm then. */
   readonly storm: { readonly queueId: QueueId; readonly fromMinute: number; readonly morePerHour: number; readonly switched: boolean } | null
 }
 
 export const NO_CHANGE: DayChange = {
-  ...{ callsTimes: 1, moreAgents: 0, allTakeAll: false, overflow: 'asSetUp', hours: null, wrapUpTimes: 1, talkTimes: 1, storm: null },
+  ...{ callsTimes: 1, moreAgents: 0, allTakeAll: false, overflow: 'asSetUp', hours: null, wrapUpTimes: 1, talkTimes: 1, putThrough: false, storm: null },
 }
 
 export interface ChangedDay {
@@ -60,19 +62,23 @@ export function changed(basis: DayBasis, change: DayChange): ChangedDay {
       storms: change.storm?.switched ? [{ queueId: change.storm.queueId, fromMs: change.storm.fromMinute * MINUTE }] : [],
     },
     traffic,
-    came: basis.came?.map((c) => ({ ...c, talkMs: times(c.talkMs, change.talkTimes), wrapUpMs: times(c.wrapUpMs, change.wrapUpTimes) })),
+    came: basis.came?.map((c) => ({ ...c, talkMs: times(c.talkMs, change.talkTimes), wrapUpMs: times(c.wrapUpMs, change.wrapUpTimes) })) ?? null,
   }
 }
 
 const times = (ms: number | null, by: number): number | null => (ms === null ? null : Math.round(ms * by))
 
-function changedSetUp(setUp: SetUp, { allTakeAll, overflow, hours }: DayChange): SetUp {
+function changedSetUp(setUp: SetUp, { allTakeAll, overflow, hours, putThrough }: DayChange): SetUp {
   const queueIds = setUp.queues.filter((q) => !q.retired).map((q) => q.id)
   const skills = setUp.skills.map(({ id }) => ({ skillId: id, level: MOST_SKILLED }))
   return {
     ...setUp,
     agents: allTakeAll ? setUp.agents.map((a) => (a.queueIds.length === 0 ? a : { ...a, queueIds, skills })) : setUp.agents,
-    queues: setUp.queues.map((queue) => ({ ...queue, hours: changedHours(queue, hours), overflow: changedOverflow(queue, overflow, queueIds) })),
+    queues: setUp.queues.map((queue) => ({
+      ...queue,
+      ...{ hours: changedHours(queue, hours), overflow: changedOverflow(queue, overflow, queueIds) },
+      answersItself: putThrough || queue.answersItself,
+    })),
   }
 }
 
@@ -113,7 +119,7 @@ function stormCalls(queueId: QueueId, storm: DayChange['storm'], q: number): num
 }
 
 function changedCrew({ traffic, atWork, crew }: DayBasis, setUp: SetUp, { moreAgents }: DayChange): readonly OnDuty[] {
-  const order = callingOrder(setUp, (id) => traffic.find((t) => t.queueId === id)?.offered.reduce((a, b) => a + b, 0) ?? 0)
+  const order = callingOrder(setUp, callsIn(traffic))
   if (crew === null)
     return crewFor(
       order,

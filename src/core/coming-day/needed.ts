@@ -2,10 +2,9 @@
 // or one fewer, until nothing changes that is not chance. After the iterative staffing algorithm of Z. Feldman, A. Mandelbaum, W. A. Massey and W. Whitt, "Staffing of
 // time-varying queues to achieve time-stable performance" (Management Science 54, 2008), with the rules of the floor in the place of one queue.
 import type { QueueId } from '@/core/ids'
-import { drawCallers } from './callers'
 import { changed, type DayBasis, NO_CHANGE } from './change'
-import type { PlayedDay } from './figures'
-import { playDay } from './play'
+import { inTimeOf, playChanged } from './compare'
+import { daySaid, type PlayedDay } from './figures'
 
 export interface NeededAsked {
   readonly basis: DayBasis
@@ -31,13 +30,14 @@ export interface NeededFound {
 
 /** One round at a time: whoever walks it may pause, or stop with the last one that came. */
 export function* neededByPlay({ basis, from, agents, share, rounds, seeds }: NeededAsked): Generator<NeededFound, NeededFound> {
+  const expected = from.map((_, q) => basis.traffic.reduce((sum, t) => sum + (t.offered[q] ?? 0), 0))
   let atWork = from.map((n) => Math.min(n, agents))
   let found = look(basis, atWork, share, agents, seeds)
   for (let round = 1; round < rounds; round++) {
     yield found
     const next = atWork.map((n, q) => {
       const calls = basis.traffic.reduce((sum, t) => sum + (t.offered[q] ?? 0), 0)
-      const is = found.inTime[q] ?? null
+      const is = smoothed(found.inTime, expected, q)
       if (calls <= 0 || is === null) return n
       if (is < share) return Math.min(agents, n + 1)
       // Whoever is sent away must not be missed: only where one in so many fewer would still do, as far as this round tells.
@@ -51,29 +51,34 @@ export function* neededByPlay({ basis, from, agents, share, rounds, seeds }: Nee
 }
 
 function look(basis: DayBasis, atWork: readonly number[], share: number, most: number, seeds: number): NeededFound {
-  const { day, traffic } = changed({ ...basis, atWork, crew: null, came: null }, NO_CHANGE)
-  const played = Array.from({ length: seeds }, (_, i) => playDay(day, drawCallers(traffic, i + 1), i + 1))
-  const inTime = atWork.map((_, q) => shareOf(played, (queue) => [queue.inTime[q] ?? 0, (queue.offered[q] ?? 0) - (queue.shortAbandons[q] ?? 0)]))
+  const day = changed({ ...basis, atWork, crew: null, came: null }, NO_CHANGE)
+  const played = Array.from({ length: seeds }, (_, i) => playChanged(day, i + 1))
+  const inTime = inTimeOf(played)
   return {
-    agents: atWork,
-    inTime,
+    ...{ agents: atWork, inTime: atWork.map((_, q) => inTime[q] ?? null) },
     short: atWork.flatMap((n, q) => (n >= most && (inTime[q] ?? 1) < share ? [q] : [])),
-    byQueue: basis.traffic.map(({ queueId }) => ({
-      queueId,
-      inTime: shareOf(played, (queue) => (queue.queueId === queueId ? [sum(queue.inTime), sum(queue.offered) - sum(queue.shortAbandons)] : [0, 0])),
-    })),
+    byQueue: basis.traffic.map(({ queueId }) => ({ queueId, inTime: overDay(played, queueId) })),
   }
 }
 
-function shareOf(played: readonly PlayedDay[], of: (queue: PlayedDay['queues'][number]) => readonly [number, number]): number | null {
-  let [part, whole] = [0, 0]
-  for (const { queues } of played)
-    for (const queue of queues) {
-      const [a, b] = of(queue)
-      part += a
-      whole += b
-    }
-  return whole > 0 ? part / whole : null
+function overDay(played: readonly PlayedDay[], queueId: QueueId): number | null {
+  const said = played.map((day) => daySaid(day, { queueId })).filter((d) => d.serviceLevel !== null)
+  const offered = said.reduce((sum, d) => sum + d.offered, 0)
+  return offered > 0 ? said.reduce((sum, d) => sum + (d.serviceLevel ?? 0) * d.offered, 0) / offered : null
 }
 
-const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0)
+/** A quarter of an hour and half of each beside it, each as its calls weigh: of one alone too few calls are played to tell. */
+function smoothed(inTime: readonly (number | null)[], expected: readonly number[], q: number): number | null {
+  let [sum, weights] = [0, 0]
+  for (const [at, part] of [
+    [q - 1, 0.5],
+    [q, 1],
+    [q + 1, 0.5],
+  ] as const) {
+    const is = inTime[at] ?? null
+    if (is === null) continue
+    sum += is * part * (expected[at] ?? 0)
+    weights += part * (expected[at] ?? 0)
+  }
+  return weights > 0 ? sum / weights : null
+}

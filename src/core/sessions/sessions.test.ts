@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { MINUTE } from '@/core/time'
+import { againstPlan } from './against-plan'
 import { type Spell, sessionsOf, timeSums } from './sessions'
 
 const reason = (name: string, paid: boolean, plannedMs: number | null) => ({ name, paid, plannedMs, givenByFloor: false })
@@ -56,5 +57,39 @@ describe('reasons', () => {
     { says: 'of one that is gone', spells: [spell('Yoga', 300)], unpaid: 0, over: 0, times: 0 },
   ])('$says', ({ spells, unpaid, over, times }) => {
     expect(timeSums(spells, REASONS)).toMatchObject({ unpaidMs: unpaid * MINUTE, overPlanMs: over * MINUTE, overPlanCount: times })
+  })
+})
+
+describe('a shift against its plan', () => {
+  const H = 3_600_000
+  const planned = { fromMs: 8 * H, toMs: 16 * H }
+  test.each([
+    { says: 'as planned', sessions: [[8, 16]], now: 20, is: { lateMs: 0, earlyMs: 0, missedMs: 0 } },
+    { says: 'before it and beyond it', sessions: [[7, 17]], now: 20, is: { lateMs: 0, earlyMs: 0, missedMs: 0 } },
+    {
+      says: 'late, away in the middle, gone early',
+      sessions: [
+        [8.5, 12],
+        [13, 15],
+      ],
+      now: 20,
+      is: { lateMs: 0.5 * H, earlyMs: H, missedMs: 2.5 * H },
+    },
+    {
+      says: 'a session before it that is none of it',
+      sessions: [
+        [6, 8],
+        [9, 16],
+      ],
+      now: 20,
+      is: { lateMs: H, earlyMs: 0, missedMs: H },
+    },
+    { says: 'not at all', sessions: [[17, 18]], now: 20, is: { lateMs: null, earlyMs: null, missedMs: 8 * H } },
+    { says: 'going on', sessions: [[8, 12]], now: 12, is: { lateMs: 0, earlyMs: null, missedMs: 0 } },
+    { says: 'not begun', sessions: [], now: 7, is: { lateMs: null, earlyMs: null, missedMs: 0 } },
+    { says: 'not come yet', sessions: [], now: 9, is: { lateMs: null, earlyMs: null, missedMs: H } },
+  ])('$says', ({ sessions, now, is }) => {
+    const spans = sessions.map(([from = 0, to = 0]) => ({ fromMs: from * H, toMs: to * H }))
+    expect(againstPlan(planned, spans, now * H)).toEqual(is)
   })
 })
