@@ -18,9 +18,10 @@ test('past days: sessions, breakdowns and tomorrow are what the files add up to,
   await signInAsOwner(page, `/results${WITH_PAST.slice(1)}`)
   await pastDaysThere(page)
 
+  let states: readonly { readonly agent: string; readonly state: string; readonly fromMs: number; readonly toMs: number }[] = []
   await test.step('sessions: the table is what the file of states adds up to, a stretch leads to its calls and events', async () => {
     await button(page, 'Yesterday').click()
-    const states = (await saved(page, 'agent-states.ndjson'))
+    states = (await saved(page, 'agent-states.ndjson'))
       .trimEnd()
       .split('\n')
       .map((line) => JSON.parse(line) as { agent: string; state: string; fromMs: number; toMs: number })
@@ -242,6 +243,35 @@ test('past days: sessions, breakdowns and tomorrow are what the files add up to,
     const minutes = (clock: string) => toMs(`${clock}:00`) / 60_000
     const [began = '', begins = ''] = [sessions.slice(0, 5), planned.replace(/^Shift 1, /, '').slice(0, 5)]
     expect(Math.abs(toMs(late.length < 6 ? `0:${late}` : late) / 60_000 - Math.max(0, minutes(began) - minutes(begins)))).toBeLessThan(1)
+  })
+
+  await test.step('replay: at any instant of a day the Floor is what the file of states says, it goes on by itself, and nothing can be done on it', async () => {
+    await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Floor' }).click()
+    await page.getByRole('link', { name: 'Replay' }).click()
+    const slider = page.getByRole('slider', { name: 'Time of the day' })
+    await expect(slider).toBeVisible({ timeout: 60_000 })
+    const from = Number(await slider.getAttribute('min'))
+    const words: Record<string, string> = { onCall: 'On call', wrapUp: 'Wrap-up', ready: 'Ready', notReady: 'Not ready', ringing: 'Ringing' }
+    const rows = page.getByRole('region', { name: 'On shift' }).getByRole('row')
+    for (const minutes of [200, 95, 410, 60]) {
+      await slider.fill(String(from + minutes * 60_000))
+      const atMs = Number(await slider.inputValue())
+      const then = states.filter((s) => s.fromMs <= atMs && atMs < s.toMs && s.toMs > s.fromMs)
+      await expect(page.getByText(new RegExp(`^${then.length} on shift`))).toBeVisible()
+      for (const { agent, state } of then) if (words[state] !== undefined) await expect(rows.filter({ hasText: agent })).toContainText(words[state])
+      expect(then.length).toBeGreaterThan(5)
+    }
+    const shown = page.getByRole('timer', { name: 'Time shown' })
+    const before = await shown.textContent()
+    await page.getByLabel('Seconds a second').selectOption('300')
+    await button(page, 'Play').click()
+    await expect(shown).not.toHaveText(before ?? '')
+    await button(page, 'Stop').click()
+    await page.getByLabel('Board of').selectOption({ label: 'Marit Lundeby' })
+    await expect(page.getByText(/^Not on shift at this time\.$/).or(page.locator('[inert]').getByText(/./).first())).toBeVisible()
+    await expect(page.getByRole('button', { name: /^Acts on|Choose / })).toHaveCount(0)
+    await page.getByLabel('Day', { exact: true }).fill('2020-01-01')
+    await expect(page.getByText('Nothing happened on Wed 1 Jan. Choose another day.')).toBeVisible()
   })
 
   await test.step('a day is played by the rules: what it needs, and what if; called off, finished, and the same again', async () => {

@@ -12,6 +12,7 @@ const options = {
     'what-if': 'src/what-if/worker.ts',
     shifts: 'src/shifts/worker.ts',
     'day-ahead': 'src/day-ahead/worker.ts',
+    replay: 'src/replay/worker.ts',
     'list-reader': 'src/exchange/list-reader/worker.ts',
   },
   outdir: 'public/workers',

@@ -30,7 +30,7 @@ export function createCallers(state: FloorState): (accountId: AgentId) => readon
   }
 }
 
-const callersOf = (state: FloorState): readonly WaitingCaller[] =>
+export const callersOf = (state: FloorState): readonly WaitingCaller[] =>
   (Object.entries(state.waiting) as [QueueId, readonly CallId[]][]).flatMap(([queueId, line]) =>
     line.slice(0, MOST_NAMED).flatMap((callId) => {
       const call = get(state.calls, callId)

@@ -1,12 +1,12 @@
 'use client'
 // The floor for components: one connection per tab, shared through context.
-import { createContext, type ReactNode, useCallback, useContext, useEffect, useRef, useState } from 'react'
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react'
 import { createStore, useStore } from 'zustand'
 import { useShallow } from 'zustand/react/shallow'
 import type { Ask } from '@/core/floor'
 import { toAgentId } from '@/core/ids'
 import { type ConnectOptions, connect, type FloorClient, type Reply, type Request, type Shown, type Witness } from './client'
-import type { DeviceView, DoorParts, FloorView, SetUpInUse } from './protocol'
+import type { DeviceView, DoorParts, FloorView, RefusalView, SetUpInUse } from './protocol'
 import { tabKey } from './tab-key'
 import { wishedPast, wishedWorld } from './wished'
 
@@ -20,6 +20,19 @@ export function FloorProvider({ children }: { children: ReactNode }) {
     return () => opened.close()
   }, [])
   return <FloorContext value={floor}>{children}</FloorContext>
+}
+
+/** What stands below sees another floor than the one that runs: `shown` in its place, and nothing can be asked of it or done on it. */
+export function ShownFloor({ shown, says, children }: { shown: FloorClient['shown']; says: Pick<RefusalView, 'says' | 'next'>; children: ReactNode }) {
+  const client = useMemo((): FloorClient => {
+    const refuse = async (): Promise<Reply> => ({ ok: false, refusal: { reason: 'onlyShown', ...says } })
+    const nothing = () => () => {}
+    return {
+      ...{ shown, ask: refuse, command: refuse, signIn: refuse, signOut: refuse, setPin: refuse },
+      ...{ onStored: nothing, onReset: nothing, introduce: () => false, close: () => {} },
+    }
+  }, [shown, says])
+  return <FloorContext value={client}>{children}</FloorContext>
 }
 
 /** Before the floor is connected: nothing is shown. */

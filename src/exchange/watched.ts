@@ -35,11 +35,14 @@ export function createWatched(state: FloorState): (accountId: AgentId) => readon
   return (accountId) => {
     if (unentitled(state, accountId, 'supervision') !== null) return null
     const now = `${revisionOf(state, 'agents')} ${revisionOf(state, 'calls')} ${revisionOf(state, 'work')}`
-    if (now !== revision) seats = values(state.agents).flatMap((a) => (a.shift === null ? [] : [watchedSeat(state, a)]))
+    if (now !== revision) seats = watchedSeats(state)
     revision = now
     return seats
   }
 }
+
+export const watchedSeats = (state: FloorState): readonly WatchedSeat[] =>
+  values(state.agents).flatMap((a) => (a.shift === null ? [] : [watchedSeat(state, a)]))
 
 function watchedSeat(state: FloorState, agent: Agent): WatchedSeat {
   const { id, engagements, wrapUps, owed, codedCount } = agent

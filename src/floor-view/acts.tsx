@@ -11,6 +11,10 @@ interface Said {
   readonly undo: readonly Ask[] | null
 }
 
+/** Whether anything can be done here: nothing can about a day that is over. */
+export const MayActContext = createContext(true)
+export const useMayAct = (): boolean => useContext(MayActContext)
+
 interface Acts {
   /** `done` is said when it was done; `undo` is what would take it back. Gives why it was refused; null when it was done. */
   readonly act: (ask: Ask, done: string, undo?: readonly Ask[] | null) => Promise<string | null>

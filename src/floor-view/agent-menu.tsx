@@ -6,7 +6,7 @@ import type { Reason } from '@/core/set-up'
 import { MenuItem, MenuLine } from '@/ui'
 import { ROLE_WORDS, ROLES_BY_SILENCE } from '@/words'
 import { ActItem, ActMenu } from './act-item'
-import { useActs } from './acts'
+import { useActs, useMayAct } from './acts'
 import type { AgentRow } from './agent-row'
 import { readinessUndo } from './undo'
 
@@ -25,7 +25,9 @@ interface Props {
 
 export function AgentMenu({ agent, reasons, onWork, onWord }: Props) {
   const { act } = useActs()
+  const mayAct = useMayAct()
   const { id, name, watched } = agent
+  if (!mayAct) return <span className="block truncate font-semibold">{name}</span>
   const callId = watched?.onCallId ?? null
   const sets = (ready: boolean, reason: string): Ask => ({ kind: 'setReadiness', agentIds: [id], ready, reason })
   const ends: Ask = { kind: 'endShiftOf', toAgentId: id }

@@ -7,6 +7,7 @@ import { formatClock } from '@/core/time'
 import { StateMark } from '@/frame'
 import { Clock, type Column, Table } from '@/ui'
 import { stateWords } from '@/words'
+import { useMayAct } from './acts'
 import { AgentMenu } from './agent-menu'
 import type { AgentRow } from './agent-row'
 
@@ -23,18 +24,23 @@ interface Acting {
   readonly onWord: (agents: readonly AgentRow[]) => void
 }
 
+function Chooses({ agent, isChosen, onChoose }: { agent: AgentRow; isChosen: boolean; onChoose: (id: string) => void }) {
+  if (!useMayAct()) return null
+  return (
+    <input
+      type="checkbox"
+      aria-label={`Choose ${agent.name}`}
+      className="my-0.5 block size-3.5 accent-green"
+      checked={isChosen}
+      onChange={() => onChoose(agent.id)}
+    />
+  )
+}
+
 const columnsFor = ({ chosen, onChoose, ...acting }: Acting): readonly Column<AgentRow>[] => [
   {
     ...{ id: 'chosen', heading: '', width: 'w-6' },
-    cell: (a) => (
-      <input
-        type="checkbox"
-        aria-label={`Choose ${a.name}`}
-        className="my-0.5 block size-3.5 accent-green"
-        checked={chosen.has(a.id)}
-        onChange={() => onChoose(a.id)}
-      />
-    ),
+    cell: (a) => <Chooses agent={a} isChosen={chosen.has(a.id)} onChoose={onChoose} />,
   },
   {
     ...{ id: 'name', heading: 'Agent', isName: true, sortBy: (a) => a.name, width: 'w-36' },

@@ -1,1 +1,1 @@
-export { FloorScreen } from './screen'
+export { FloorScreen, FloorThen } from './screen'

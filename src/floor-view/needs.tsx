@@ -1,6 +1,8 @@
 // What needs a person, the most pressing first, each with what can be done about it.
+
 import type { Need } from '@/core/attention'
 import { Button } from '@/ui'
+import { useMayAct } from './acts'
 import type { NeedWords } from './words'
 
 interface Props {
@@ -23,6 +25,7 @@ const ACT_WORDS: Readonly<Record<Need['kind'], string>> = {
 const SHOWN = 5
 
 export function Needs({ needs, wordsOf, onAct }: Props) {
+  const mayAct = useMayAct()
   return (
     <section aria-label="What needs you" className="mt-3">
       {needs.length === 0 ? (
@@ -39,9 +42,11 @@ export function Needs({ needs, wordsOf, onAct }: Props) {
                 <span className="min-w-0 flex-1">
                   <strong>{about}:</strong> <span className="tabular-nums">{says}</span>
                 </span>
-                <Button className="!h-6 shrink-0" aria-label={`${ACT_WORDS[need.kind]} ${about}`} onClick={() => onAct(need)}>
-                  {ACT_WORDS[need.kind]}
-                </Button>
+                {mayAct && (
+                  <Button className="!h-6 shrink-0" aria-label={`${ACT_WORDS[need.kind]} ${about}`} onClick={() => onAct(need)}>
+                    {ACT_WORDS[need.kind]}
+                  </Button>
+                )}
               </li>
             )
           })}

@@ -3,12 +3,14 @@
 import type { Ask } from '@/core/floor'
 import { MenuItem } from '@/ui'
 import { ActItem, ActMenu } from './act-item'
-import { useActs } from './acts'
+import { useActs, useMayAct } from './acts'
 import type { QueueRow } from './queue-row'
 
 export function QueueMenu({ queue, mayStorm }: { queue: QueueRow; mayStorm: boolean }) {
   const { act } = useActs()
+  const mayAct = useMayAct()
   const { id, name, door, open, storm } = queue
+  if (!mayAct) return <span className="font-semibold">{name}</span>
   const sets = (to: 'open' | 'closed' | null): Ask => ({ kind: 'setDoor', queueId: id, door: to })
   const back = [sets(door)]
   return (

@@ -5,14 +5,14 @@ import { useCallback, useMemo, useState } from 'react'
 import { type Need, needsNow } from '@/core/attention'
 import type { QueueId } from '@/core/ids'
 import { folded } from '@/core/people'
-import { DAY } from '@/core/time'
+import { DAY, MINUTE } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
 import type { AccountView, CampaignView, CentreView, QueueView, SeatView, WaitingCaller, WatchedSeat } from '@/exchange/protocol'
 import { useAllSeen } from '@/exchange/react'
 import { useHistory } from '@/history/react'
 import { PlaceLink, SelectField, TextField, useNowMs } from '@/ui'
 import { listed, stateWords } from '@/words'
-import { ActsProvider, LastAct, useActs } from './acts'
+import { ActsProvider, LastAct, MayActContext, useActs } from './acts'
 import { type AgentRow, rowsOf, watchedAgent } from './agent-row'
 import { AgentsNow, GROUPINGS, type Grouping } from './agents-now'
 import { CampaignsNow } from './campaigns-now'
@@ -24,9 +24,29 @@ import { QueuesNow } from './queues-now'
 import { SendWord } from './send-word'
 import { needWords } from './words'
 
+const ASIDE = [
+  { href: '/floor/tomorrow', says: 'Tomorrow' },
+  { href: '/floor/what-if', says: 'What if' },
+  { href: '/floor/replay', says: 'Replay' },
+] as const
+
 const GROUPING_WORDS: Readonly<Record<Grouping, string>> = { nothing: 'Nothing', team: 'Team', state: 'State', queue: 'Queue or campaign' }
 
-export function FloorScreen() {
+/** The Floor as it was at an instant of a day that is over; it stands where another floor is shown. */
+export function FloorThen({ dayMs, atMs }: { dayMs: number; atMs: number }) {
+  return (
+    <MayActContext value={false}>
+      <FloorScreen then={{ dayMs, atMs }} />
+    </MayActContext>
+  )
+}
+
+interface Then {
+  readonly dayMs: number
+  readonly atMs: number
+}
+
+export function FloorScreen({ then = null }: { then?: Then | null }) {
   const seen = useAllSeen(({ centre, seats, queues, watched, callers, campaigns, account }) => ({
     centre,
     seats,
@@ -38,7 +58,7 @@ export function FloorScreen() {
   }))
   return seen === null ? null : (
     <ActsProvider>
-      <Floor {...seen} watched={seen.watched ?? []} callers={seen.callers ?? []} />
+      <Floor {...seen} watched={seen.watched ?? []} callers={seen.callers ?? []} then={then} />
     </ActsProvider>
   )
 }
@@ -51,13 +71,14 @@ interface Props {
   readonly callers: readonly WaitingCaller[]
   readonly campaigns: readonly CampaignView[]
   readonly account: AccountView
+  readonly then: Then | null
 }
 
-function Floor({ centre, seats, queues, watched, callers, campaigns, account }: Props) {
+function Floor({ centre, seats, queues, watched, callers, campaigns, account, then }: Props) {
   const nowMs = useNowMs()
   const [typed, setTyped] = useState('')
   const [grouping, setGrouping] = useState<Grouping>('nothing')
-  const today = useToday()
+  const today = useToday(then)
   const [chosenIds, setChosenIds] = useState<ReadonlySet<string>>(new Set())
   const { act } = useActs()
   const [work, setWork] = useState<{ readonly agents: readonly AgentRow[]; readonly add?: QueueId } | null>(null)
@@ -91,15 +112,21 @@ function Floor({ centre, seats, queues, watched, callers, campaigns, account }: 
   const chosen = rows.filter((a) => chosenIds.has(a.id))
   const words = folded(typed)
   const shown = rows.filter((a) => folded(`${a.name} ${a.team} ${stateWords(a.state, a.reason)} ${a.behalf ?? ''} ${a.watched?.with ?? ''}`).includes(words))
+  // Where another floor is shown the page has its main part already.
+  const Frame = then === null ? 'main' : 'div'
   return (
-    <main className="flex min-h-0 flex-1 max-lg:block">
+    <Frame className="flex min-h-0 flex-1 max-lg:block">
       <div className="w-[592px] shrink-0 overflow-auto border-line border-r bg-raised px-6 py-4 max-lg:w-full">
-        <div className="flex items-baseline gap-4">
-          <h1 className="font-semibold text-2xl">Floor</h1>
-          <PlaceLink href="/floor/tomorrow" isHere={false}>
-            Tomorrow
-          </PlaceLink>
-        </div>
+        {then === null && (
+          <div className="flex items-baseline gap-4">
+            <h1 className="font-semibold text-2xl">Floor</h1>
+            {ASIDE.map(({ href, says }) => (
+              <PlaceLink key={href} href={href} isHere={false}>
+                {says}
+              </PlaceLink>
+            ))}
+          </div>
+        )}
         <Needs needs={needs} wordsOf={(need) => needWords(need, names)} onAct={onNeed} />
         <QueuesNow
           rows={standing.map((q) => ({
@@ -112,7 +139,7 @@ function Floor({ centre, seats, queues, watched, callers, campaigns, account }: 
           mayStorm={account.may.includes('setUp')}
         />
         <CampaignsNow rows={campaigns.filter((c) => c.state === 'running' || c.state === 'paused')} campaigns={centre.campaigns} />
-        <DaySoFar queues={standing} />
+        {then === null && <DaySoFar queues={standing} />}
       </div>
       <section aria-label="On shift" className="min-w-0 flex-1 overflow-auto px-5 py-3">
         <div className="flex flex-wrap items-end gap-3">
@@ -163,7 +190,7 @@ function Floor({ centre, seats, queues, watched, callers, campaigns, account }: 
         {work !== null && <ChangeWork {...work} centre={centre} campaigns={campaigns} onClose={() => setWork(null)} />}
         {word !== null && <SendWord to={word} who={listed(word.map((a) => a.name))} onClose={() => setWord(null)} />}
       </section>
-    </main>
+    </Frame>
   )
 }
 
@@ -174,10 +201,17 @@ const toggled = (before: ReadonlySet<string>, id: string): ReadonlySet<string> =
 }
 
 /** Figures of each queue since midnight, asked for anew as calls end. */
-function useToday() {
-  const [fromMs] = useState(() => startOfDay(floorNow()).getTime())
-  const { value } = useHistory(
-    useCallback((api) => api.report({ span: { fromMs, toMs: fromMs + DAY }, nowMs: floorNow(), steps: [], only: null }).then(({ queues }) => queues), [fromMs]),
+function useToday(then: Then | null) {
+  const [todayMs] = useState(() => startOfDay(floorNow()).getTime())
+  const fromMs = then?.dayMs ?? todayMs
+  // Of a day that is over: of the calls that had come by then, to the minute.
+  const untilMs = then === null ? null : Math.floor(then.atMs / MINUTE) * MINUTE
+  const { latest } = useHistory(
+    useCallback(
+      (api) =>
+        api.report({ span: { fromMs, toMs: untilMs ?? fromMs + DAY }, nowMs: untilMs ?? floorNow(), steps: [], only: null }).then(({ queues }) => queues),
+      [fromMs, untilMs],
+    ),
   )
-  return value
+  return latest
 }

@@ -4,7 +4,7 @@ import type { Ask } from '@/core/floor'
 import type { AgentId, QueueId } from '@/core/ids'
 import type { WaitingCaller } from '@/exchange/protocol'
 import { Button, Clock, Menu, MenuItem, MenuLine } from '@/ui'
-import { useActs } from './acts'
+import { useActs, useMayAct } from './acts'
 
 interface Props {
   readonly callers: readonly WaitingCaller[]
@@ -15,6 +15,7 @@ interface Props {
 
 export function WaitingCallers({ callers, waiting, queues, ready }: Props) {
   const { act } = useActs()
+  const mayAct = useMayAct()
   return (
     <>
       <ol className="border-brass border-l-2 pl-3">
@@ -26,50 +27,52 @@ export function WaitingCallers({ callers, waiting, queues, ready }: Props) {
                 {place + 1}. {label} {kept && <span className="text-soft">is called in turn</span>}
               </span>
               <Clock sinceMs={sinceMs} />
-              <Menu
-                label={`Send ${label}`}
-                align="end"
-                trigger={
-                  <Button className="!h-6 !px-2" aria-label={`Send ${label}`}>
-                    Send
-                  </Button>
-                }
-              >
-                {place > 0 && (
-                  <MenuItem onSelect={() => send({ kind: 'moveWaiting', callId, to: { kind: 'head' } }, `${label} is next.`)}>
-                    To the head of the queue
-                  </MenuItem>
-                )}
-                {!kept && (
-                  <MenuItem
-                    onSelect={() =>
-                      send({ kind: 'moveWaiting', callId, to: { kind: 'callback' } }, `${label} hangs up, keeps the place and is called in turn.`)
-                    }
-                  >
-                    Call them back in turn
-                  </MenuItem>
-                )}
-                <MenuLine />
-                {queues
-                  .filter((q) => q.id !== queueId)
-                  .map((q) => (
+              {mayAct && (
+                <Menu
+                  label={`Send ${label}`}
+                  align="end"
+                  trigger={
+                    <Button className="!h-6 !px-2" aria-label={`Send ${label}`}>
+                      Send
+                    </Button>
+                  }
+                >
+                  {place > 0 && (
+                    <MenuItem onSelect={() => send({ kind: 'moveWaiting', callId, to: { kind: 'head' } }, `${label} is next.`)}>
+                      To the head of the queue
+                    </MenuItem>
+                  )}
+                  {!kept && (
                     <MenuItem
-                      key={q.id}
-                      onSelect={() => send({ kind: 'moveWaiting', callId, to: { kind: 'queue', queueId: q.id } }, `${label} waits in ${q.name} now.`)}
+                      onSelect={() =>
+                        send({ kind: 'moveWaiting', callId, to: { kind: 'callback' } }, `${label} hangs up, keeps the place and is called in turn.`)
+                      }
                     >
-                      To {q.name}
+                      Call them back in turn
+                    </MenuItem>
+                  )}
+                  <MenuLine />
+                  {queues
+                    .filter((q) => q.id !== queueId)
+                    .map((q) => (
+                      <MenuItem
+                        key={q.id}
+                        onSelect={() => send({ kind: 'moveWaiting', callId, to: { kind: 'queue', queueId: q.id } }, `${label} waits in ${q.name} now.`)}
+                      >
+                        To {q.name}
+                      </MenuItem>
+                    ))}
+                  {ready.length > 0 && <MenuLine />}
+                  {ready.map((a) => (
+                    <MenuItem
+                      key={a.id}
+                      onSelect={() => send({ kind: 'moveWaiting', callId, to: { kind: 'agent', agentId: a.id } }, `${label} rings at ${a.name}.`)}
+                    >
+                      To {a.name}, who is ready
                     </MenuItem>
                   ))}
-                {ready.length > 0 && <MenuLine />}
-                {ready.map((a) => (
-                  <MenuItem
-                    key={a.id}
-                    onSelect={() => send({ kind: 'moveWaiting', callId, to: { kind: 'agent', agentId: a.id } }, `${label} rings at ${a.name}.`)}
-                  >
-                    To {a.name}, who is ready
-                  </MenuItem>
-                ))}
-              </Menu>
+                </Menu>
+              )}
             </li>
           )
         })}

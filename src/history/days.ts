@@ -88,9 +88,12 @@ export async function takeLegacyDays(store: KeyValue, keys: readonly string[], k
   }
 }
 
-export async function entriesOfDay(store: KeyValue, day: string): Promise<LedgerEntry[]> {
+export const entriesOfDay = async (store: KeyValue, day: string): Promise<LedgerEntry[]> => readEntries((await ledgerOfDay(store, day)) ?? '')
+
+/** As it is stored, NDJSON; null where it is not. */
+export async function ledgerOfDay(store: KeyValue, day: string): Promise<string | null> {
   const text = z.string().safeParse(await store.get(`entries/${day}`))
-  return text.success ? readEntries(text.data) : []
+  return text.success ? text.data : null
 }
 
 /** Lines that do not parse are left out: the floor has set them aside and said so. */

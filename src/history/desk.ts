@@ -36,6 +36,10 @@ export interface Connection<Port> {
   /** For those who answer for the floor. */
   came(...asked: Parameters<History['came']>): ReturnType<History['came']>
   /** For those who answer for the floor. */
+  ledger(...asked: Parameters<History['ledger']>): ReturnType<History['ledger']>
+  /** For those who answer for the floor. */
+  marks(...asked: Parameters<History['marks']>): ReturnType<History['marks']>
+  /** For those who answer for the floor. */
   sound(...asked: Parameters<History['sound']>): ReturnType<History['sound']>
   /** Of an agent their own, whatever is asked. */
   log(...asked: Parameters<History['log']>): ReturnType<History['log']>
@@ -133,6 +137,8 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
         eventsOfAgent: async (asked) => (await history).eventsOfAgent(await theirsOf(asked)),
         profiles: async (asked) => (await forTheFloor('forecasts are')).profiles(asked),
         came: async (asked) => (await forTheFloor('days to be played again are')).came(asked),
+        ledger: async (asked) => (await forTheFloor('the ledger is')).ledger(asked),
+        marks: async (asked) => (await forTheFloor('what was done about the floor is')).marks(asked),
         sound: async (asked) => (await forTheFloor('how calls sounded is')).sound(asked),
         log: async (asked) => (await history).log(await theirs(asked)),
         dialledBefore: async (asked) => (await history).dialledBefore({ ...asked, only: (await who()).id }),

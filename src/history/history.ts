@@ -4,6 +4,7 @@ import { format } from 'date-fns'
 import type { CameAt } from '@/core/coming-day'
 import { type AgentId, type CampaignId, toCallId } from '@/core/ids'
 import type { CallRecord, Correction, LedgerEntry } from '@/core/ledger'
+import { isMark } from '@/core/replay'
 import { ofAgent } from '@/core/reports'
 import type { SetUp } from '@/core/set-up'
 import { DAY, utcDay } from '@/core/time'
@@ -28,7 +29,7 @@ import {
   valueAt,
 } from './columns'
 import { type CrossAsked, type CrossCallsAsked, type CrossTable, callsOfCell, crossOf, teamsOf } from './cross'
-import { entriesOfDay, importDays, type PastDay, type Progress, readEntries, takeLegacyDays } from './days'
+import { entriesOfDay, importDays, ledgerOfDay, type PastDay, type Progress, readEntries, takeLegacyDays } from './days'
 import { type ExportName, exported, isEmptyExport } from './exports'
 import { type Handling, handlingOf } from './handling'
 import { type Kept, keepDay, type Sums, sumsOf } from './kept'
@@ -88,6 +89,10 @@ export interface History {
   profiles(asked: { readonly days: readonly DayAsked[]; readonly nowMs: number }): Promise<readonly QueueProfile[]>
   /** The calls of a day, to be played again. */
   came(asked: Pick<DayAsked, 'fromMs' | 'toMs'> & { readonly nowMs: number }): Promise<readonly CameAt[]>
+  /** The ledger from the opening of its floor to the end of a day, as NDJSON: what a replay goes through. */
+  ledger(asked: Pick<DayAsked, 'fromMs' | 'toMs'>): Promise<string>
+  /** Entries of a day that are marked on it. */
+  marks(asked: Pick<DayAsked, 'fromMs' | 'toMs'>): Promise<readonly LedgerEntry[]>
   /** What agents did with their time, day by day. */
   sessions(asked: SessionsAsked & { readonly nowMs: number }): Promise<readonly AgentSessions[]>
   /** Calls an agent had a part in. */
@@ -225,6 +230,13 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
     })
     return [...stored, { calls: live.ended(), states: live.states(nowMs), sums: null }, { calls: live.underWay(nowMs), states: NO_STATES, sums: null }]
   }
+  /** The ledger of a past day that is kept whole; null of days on which this floor ran. */
+  const textOf = async (fromMs: number): Promise<string | null> => {
+    await following
+    if (!dayNames().has(utcDay(fromMs))) return null
+    await importing
+    return ledgerOfDay(store, utcDay(fromMs))
+  }
   const callsIn = async (span: Span, nowMs: number) => [...(await keptIn(span)).map(callsOf), live.ended(), live.underWay(nowMs)]
 
   const fold = async (from: Feed): Promise<void> => {
@@ -306,6 +318,24 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       return first === undefined || last === undefined ? [] : profilesOf(await callsIn({ fromMs: first.fromMs, toMs: last.toMs }, nowMs), days)
     },
     came: async ({ nowMs, ...span }) => cameIn(await callsIn(span, nowMs), span),
+    async ledger({ fromMs, toMs }) {
+      const text = await textOf(fromMs)
+      if (text !== null) return text
+      const lots: string[] = []
+      for (let after = 0; feed !== null; after += LOT) {
+        const lot = await feed.read(after, after + LOT)
+        lots.push(lot)
+        const last = readEntries(lot.slice(lot.trimEnd().lastIndexOf('\n') + 1))[0]
+        if (last === undefined || last.atMs > toMs) break
+      }
+      return lots.join('\n')
+    },
+    async marks({ fromMs, toMs }) {
+      const isMeant = (e: LedgerEntry) => e.atMs >= fromMs && e.atMs < toMs && isMark(e)
+      const text = await textOf(fromMs)
+      if (text !== null) return readEntries(text).filter(isMeant)
+      return live.marks().filter(isMeant)
+    },
     sessions: async ({ nowMs, ...asked }) => sessionsIn(await partsIn(asked.span, nowMs), asked, names(), reasonsOf(setUps())),
     callsOfAgent: async ({ span, nowMs, only }) => callsOfDay(await partsIn({ ...span, fromMs: span.fromMs - DAY }, nowMs), span, only, names()),
     async eventsOfAgent({ span, only }) {

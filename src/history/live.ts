@@ -2,6 +2,7 @@
 // browser that is opened again folds the last hours and not months.
 import * as z from 'zod'
 import { createLedgerFolder, type FloorEvent, type FolderState, type LedgerEntry, type LedgerFolder } from '@/core/ledger'
+import { isMark } from '@/core/replay'
 import { HOUR, utcDay } from '@/core/time'
 import type { KeyValue } from '@/storage'
 import { type CallsBlock, packCalls, packStates, type StatesBlock } from './columns'
@@ -29,6 +30,8 @@ export interface Live {
   states(nowMs: number): StatesBlock
   /** Days whose promises the floor has taken up. */
   carried(): readonly Carried[]
+  /** Entries that are marked on the day they fell on, of the last days. */
+  marks(): readonly LedgerEntry[]
   /** Changes with every correction of a call that is settled. */
   correctionsKey(): string
 }
@@ -42,6 +45,8 @@ const ENOUGH = 2_000
 /** Of the shape of what a folder knows: of another it is folded anew. */
 const CHECKPOINT_VERSION = 2
 const CHECKPOINT_KEY = 'checkpoint'
+/** More are on no picture of a day. */
+const MOST_MARKS = 400
 
 interface Checkpoint {
   readonly version: typeof CHECKPOINT_VERSION
@@ -49,6 +54,8 @@ interface Checkpoint {
   readonly seq: number
   readonly state: FolderState
   readonly carried: readonly Carried[]
+  /** Absent where an earlier version wrote it. */
+  readonly marks?: readonly LedgerEntry[]
   /** Names of the blocks that hold what is settled: one that is not among them was written in vain. */
   readonly settled: readonly string[]
 }
@@ -61,6 +68,7 @@ export function createLive(keep: KeyValue): Live {
   let settledOn = ''
   let floor = ''
   let carried: Carried[] = []
+  let marks: LedgerEntry[] = []
   let ended: CallsBlock | null = null
   let endedCount = 0
   let corrections: string | null = null
@@ -70,6 +78,7 @@ export function createLive(keep: KeyValue): Live {
     seq = 0
     settledOn = ''
     carried = []
+    marks = []
     settled = []
     ended = null
     corrections = null
@@ -95,6 +104,7 @@ export function createLive(keep: KeyValue): Live {
       seq = checkpoint.seq
       corrections = null
       carried = [...checkpoint.carried]
+      marks = [...(checkpoint.marks ?? [])]
       settled = checkpoint.settled
       return settled
     },
@@ -106,6 +116,7 @@ export function createLive(keep: KeyValue): Live {
         atMs = entry.atMs
         if (settledOn === '') settledOn = utcDay(atMs)
         if (entry.event.kind === 'callCleared') endedCount++
+        if (isMark(entry)) marks = [...marks.slice(-MOST_MARKS), entry]
         if (entry.event.kind === 'carriedOver') carried.push({ from: entry.event.from, through: entry.event.through, simulated: entry.event.simulated })
       }
       ended = null
@@ -129,7 +140,7 @@ export function createLive(keep: KeyValue): Live {
         floorId: floor,
         seq: upTo,
         state: copy.state(),
-        carried,
+        ...{ carried, marks },
         settled: names,
       } satisfies Checkpoint)
       folder = copy
@@ -144,6 +155,7 @@ export function createLive(keep: KeyValue): Live {
     underWay: (nowMs) => packCalls(folder.underWay(nowMs)),
     states: (nowMs) => packStates(seq === 0 ? [] : folder.intervals(nowMs)),
     carried: () => carried,
+    marks: () => marks,
     correctionsKey() {
       corrections ??= [...folder.corrections().values()].map((c) => c.seq).join(' ')
       return corrections

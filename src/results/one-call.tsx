@@ -10,9 +10,8 @@ import type { FloorView } from '@/exchange/protocol'
 import { seesEverybody } from '@/frame'
 import { useHistory, useHistoryOpening } from '@/history/react'
 import { nameIn } from '@/ui'
-import { behalfWords, callerWords, outcomeLabel, resultWords, useNumberWords } from '@/words'
+import { answerWords, behalfWords, callerWords, eventWords, outcomeLabel, resultWords, useNumberWords } from '@/words'
 import { CallReviews } from './call-reviews'
-import { answerWords, eventWords } from './event-words'
 import { Recording } from './recording'
 
 export function OneCall({ callId, names }: { callId: string; names: FloorView }) {

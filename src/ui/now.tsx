@@ -1,6 +1,6 @@
 'use client'
 // The one ticking clock of a tab: every duration on screen reads it, so that they all step together.
-import { useSyncExternalStore } from 'react'
+import { createContext, useContext, useSyncExternalStore } from 'react'
 import { formatClock } from '@/core/time'
 
 const TICK_MS = 250
@@ -33,8 +33,18 @@ function subscribe(listener: () => void): () => void {
 
 const read = () => (nowMs === 0 ? source() : nowMs)
 
-/** The present to a quarter of a second, epoch milliseconds. */
-export const useNowMs = (): number => useSyncExternalStore(subscribe, read, () => 0)
+/** Another time than the present, for what stands below; null for the present. */
+export const TimeShown = createContext<number | null>(null)
+
+const never = () => () => {}
+const none = () => 0
+
+/** The present to a quarter of a second, epoch milliseconds; or the time that is shown instead. */
+export function useNowMs(): number {
+  const shown = useContext(TimeShown)
+  const now = useSyncExternalStore(shown === null ? subscribe : never, shown === null ? read : none, none)
+  return shown ?? now
+}
 
 /** Time since an instant, counting; `untilMs` stops it. */
 export function Clock({ sinceMs, untilMs = null, className = '' }: { sinceMs: number; untilMs?: number | null; className?: string }) {

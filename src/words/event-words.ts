@@ -10,14 +10,16 @@ import { formatClock } from '@/core/time'
 import type { Box } from '@/core/voicemail'
 import type { CentreView, SeatView } from '@/exchange/protocol'
 import { nameIn } from '@/ui'
-import { ATTEMPT_WORDS, numberWords, outcomeLabels, SOUND_WORDS } from '@/words'
+import { numberWords } from './number-words'
+import { ATTEMPT_WORDS, outcomeLabels } from './outcome-words'
+import { SOUND_WORDS } from './sound-words'
 
-export interface Names {
+export interface EventNames {
   readonly centre: CentreView
   readonly seats: readonly SeatView[]
 }
 
-export function eventWords(event: FloorEvent, names: Names): string {
+export function eventWords(event: FloorEvent, names: EventNames): string {
   const agent = (id: string) => nameIn(names.seats, id)
   const queue = (id: string) => nameIn(names.centre.queues, id)
   const campaign = (id: string) => nameIn(names.centre.campaigns, id)

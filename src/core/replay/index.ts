@@ -1,0 +1,1 @@
+export { createReplay, isMark, type Replay } from './replay'
