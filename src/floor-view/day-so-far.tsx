@@ -4,6 +4,8 @@ import { max } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import { addMinutes, format, startOfDay } from 'date-fns'
 import { useCallback, useState } from 'react'
+import type { CameAt } from '@/core/coming-day'
+import type { LedgerEntry } from '@/core/ledger'
 import { onShiftAt } from '@/core/sessions'
 import { QUARTERS } from '@/core/staffing'
 import { DAY, MINUTE } from '@/core/time'
@@ -12,7 +14,8 @@ import { useForecasts, useHistory } from '@/history/react'
 import { SelectField, stepPath } from '@/ui'
 
 interface Props {
-  readonly queues: readonly { readonly id: string; readonly name: string }[]
+  readonly queues: readonly { readonly id: string; readonly name: string; readonly serviceLevelMs: number }[]
+  readonly wordsOf: (mark: LedgerEntry) => string
 }
 
 const WIDTH = 544
@@ -20,8 +23,21 @@ const HEIGHT = 150
 const STAFF = 40
 const LEFT = 26
 const QUARTER_MS = 15 * MINUTE
+/** From the ground up. */
+const PARTS = [
+  { says: 'in time', fill: 'var(--color-green)', mark: 'bg-green' },
+  { says: 'later', fill: 'var(--color-sea)', mark: 'bg-sea' },
+  { says: 'gave up', fill: 'var(--color-red)', mark: 'bg-red' },
+  { says: 'waiting', fill: 'var(--color-line-strong)', mark: 'bg-line-strong' },
+] as const
 
-export function DaySoFar({ queues }: Props) {
+function byQuarter(calls: readonly CameAt[]): readonly number[] {
+  const counts = Array.from({ length: QUARTERS }, () => 0)
+  for (const { atMs } of calls) counts[Math.floor(atMs / QUARTER_MS)] = (counts[Math.floor(atMs / QUARTER_MS)] ?? 0) + 1
+  return counts
+}
+
+export function DaySoFar({ queues, wordsOf }: Props) {
   const [queueId, setQueueId] = useState('')
   const [dayMs] = useState(() => startOfDay(floorNow()).getTime())
   const { forecasts } = useForecasts(format(dayMs, 'yyyy-MM-dd'), dayMs)
@@ -29,18 +45,24 @@ export function DaySoFar({ queues }: Props) {
     useCallback(
       async (api) => {
         const nowMs = floorNow()
-        const [calls, staff] = await Promise.all([
-          api.profiles({ days: [{ day: 'today', weekday: 0, fromMs: dayMs, toMs: dayMs + DAY }], nowMs }),
-          api.sessions({ span: { fromMs: dayMs, toMs: dayMs + DAY }, only: null, days: [dayMs], nowMs }),
+        const span = { fromMs: dayMs, toMs: dayMs + DAY }
+        const [calls, staff, marks] = await Promise.all([
+          api.came({ ...span, nowMs }),
+          api.sessions({ span, only: null, days: [dayMs], nowMs }),
+          api.marks(span),
         ])
-        return { calls, staff: staff.map((a) => a.days.flatMap((d) => d.sessions)), nowMs }
+        return { calls, marks, staff: staff.map((a) => a.days.flatMap((d) => d.sessions)), nowMs }
       },
       [dayMs],
     ),
   )
   if (today === null) return null
   const isMeant = (id: string) => queueId === '' || id === queueId
-  const offered = sumOf(today.calls.filter((c) => isMeant(c.queueId)).map((c) => c.days[0]?.offered ?? []))
+  const meant = today.calls.filter((c) => isMeant(c.queueId))
+  const withinMs = new Map(queues.map((q) => [q.id, q.serviceLevelMs]))
+  const isInTime = (c: CameAt) => c.answered && c.waitedMs <= (withinMs.get(c.queueId) ?? 0)
+  const counted = (is: (c: CameAt) => boolean) => byQuarter(meant.filter(is))
+  const [offered, inTime, later, gaveUp] = [counted(() => true), counted(isInTime), counted((c) => c.answered && !isInTime(c)), counted((c) => c.gaveUp)]
   const expected = sumOf((forecasts?.queues ?? []).filter((q) => isMeant(q.queueId)).map((q) => q.offered))
   const now = (today.nowMs - dayMs) / QUARTER_MS
   /** In the middle of a quarter; of the one that is on, at this moment. */
@@ -49,9 +71,16 @@ export function DaySoFar({ queues }: Props) {
   const x = scaleLinear([from, to], [LEFT, WIDTH - 4])
   const y = scaleLinear([0, Math.max(4, max([...offered, ...expected]) ?? 0)], [HEIGHT - 18, 4]).nice()
   const s = scaleLinear([0, Math.max(2, max(staff) ?? 0)], [HEIGHT + STAFF, HEIGHT + 6])
+  const waiting = offered.map((n, q) => n - (inTime[q] ?? 0) - (later[q] ?? 0) - (gaveUp[q] ?? 0))
+  const markWords = (mark: LedgerEntry) => `${format(mark.atMs, 'HH:mm')} ${wordsOf(mark)}`
   const calls = offered.reduce((a, b) => a + b, 0)
   /** The quarter that is on counts as far as it has come. */
   const expectedByNow = expected.reduce((sum, e, q) => sum + e * Math.min(1, Math.max(0, now - q)), 0)
+  const decided = (inTime: number, later: number, gaveUp: number) => inTime + later + gaveUp
+  const share = (of: readonly [number, number, number]) => (decided(...of) === 0 ? '' : `, ${Math.round((of[0] / decided(...of)) * 100)} % in time`)
+  const total = (values: readonly number[]) => values.reduce((a, b) => a + b, 0)
+  const said = (q: number) =>
+    `${clockOf(dayMs, q)}: ${offered[q] ?? 0} calls, ${(expected[q] ?? 0).toFixed(1)} expected, ${staff[q] ?? 0} on shift${share([inTime[q] ?? 0, later[q] ?? 0, gaveUp[q] ?? 0])}`
   const name = queueId === '' ? 'All queues' : (queues.find((q) => q.id === queueId)?.name ?? '')
   return (
     <figure className="mt-6" data-day-so-far>
@@ -60,6 +89,7 @@ export function DaySoFar({ queues }: Props) {
           <span className="font-semibold">The day so far</span>
           <span className="block text-soft text-xs">
             {calls} {calls === 1 ? 'call' : 'calls'}
+            {share([total(inTime), total(later), total(gaveUp)])}
             {expected.some((e) => e > 0) ? `, ${Math.round(expectedByNow)} expected by now` : '; no past days to expect anything from'}
           </span>
         </figcaption>
@@ -76,10 +106,7 @@ export function DaySoFar({ queues }: Props) {
         viewBox={`0 0 ${WIDTH} ${HEIGHT + STAFF + 4}`}
         className="mt-1 w-full"
         role="img"
-        aria-label={`${name} by quarter of an hour. ${offered
-          .slice(from, to)
-          .map((n, i) => `${clockOf(dayMs, from + i)}: ${n} calls, ${(expected[from + i] ?? 0).toFixed(1)} expected, ${staff[from + i]} on shift`)
-          .join('; ')}`}
+        aria-label={`${name} by quarter of an hour. ${Array.from({ length: to - from }, (_, i) => said(from + i)).join('; ')}`}
       >
         {y.ticks(3).map((tick) => (
           <g key={tick} transform={`translate(0 ${y(tick)})`}>
@@ -89,18 +116,32 @@ export function DaySoFar({ queues }: Props) {
             </text>
           </g>
         ))}
-        {offered.slice(from, to).map((n, i) => (
-          <rect
-            // biome-ignore lint/suspicious/noArrayIndexKey: a quarter of an hour is its place
-            key={i}
-            x={x(from + i) + 1}
-            y={y(n)}
-            width={Math.max(1, x(from + 1) - x(from) - 2)}
-            height={y(0) - y(n)}
-            fill="var(--color-green)"
-          >
-            <title>{`${clockOf(dayMs, from + i)}: ${n} calls, ${(expected[from + i] ?? 0).toFixed(1)} expected, ${staff[from + i]} on shift`}</title>
-          </rect>
+        {Array.from({ length: to - from }, (_, i) => from + i).map((q) => {
+          let below = 0
+          return (
+            <g key={q}>
+              <title>{said(q)}</title>
+              {PARTS.map(({ fill }, part) => {
+                const value = [inTime, later, gaveUp, waiting][part]?.[q] ?? 0
+                below += value
+                return (
+                  <rect
+                    key={fill}
+                    x={x(q) + 1}
+                    y={y(below)}
+                    width={Math.max(1, x(q + 1) - x(q) - 2)}
+                    height={Math.max(0, y(below - value) - y(below))}
+                    fill={fill}
+                  />
+                )
+              })}
+            </g>
+          )
+        })}
+        {today.marks.map((mark) => (
+          <path key={mark.seq} d={`M${x((mark.atMs - dayMs) / QUARTER_MS)} 0l5 9h-10z`} fill="var(--color-red)">
+            <title>{markWords(mark)}</title>
+          </path>
         ))}
         {expected.some((e) => e > 0) && (
           <path d={stepPath(expected, from, to, x, y)} fill="none" stroke="var(--color-brass)" strokeWidth={2} strokeDasharray="5 3" />
@@ -126,16 +167,32 @@ export function DaySoFar({ queues }: Props) {
         ))}
       </svg>
       <ul className="flex flex-wrap gap-x-4 text-soft text-xs">
-        <li>
-          <span aria-hidden className="mr-1 inline-block size-2.5 bg-green" /> calls
-        </li>
+        {PARTS.map(({ says, mark }) => (
+          <li key={says}>
+            <span aria-hidden className={`mr-1 inline-block size-2.5 ${mark}`} /> {says}
+          </li>
+        ))}
         <li>
           <span aria-hidden className="mr-1 inline-block w-4 border-brass border-t-2 border-dashed align-middle" /> expected
         </li>
         <li>
           <span aria-hidden className="mr-1 inline-block size-2.5 bg-line-strong" /> on shift, up to {max(staff) ?? 0}
         </li>
+        {today.marks.length > 0 && (
+          <li>
+            <span aria-hidden className="mr-1 inline-block border-x-4 border-x-transparent border-t-8 border-t-red align-middle" /> something was done
+          </li>
+        )}
       </ul>
+      {today.marks.length > 0 && (
+        <ol aria-label="Done about the floor today" className="mt-1 max-h-24 overflow-auto text-xs">
+          {today.marks.toReversed().map((mark) => (
+            <li key={mark.seq} className="flex gap-2">
+              <span className="tabular text-soft">{format(mark.atMs, 'HH:mm')}</span> {wordsOf(mark)}
+            </li>
+          ))}
+        </ol>
+      )}
     </figure>
   )
 }

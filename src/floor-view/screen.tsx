@@ -11,7 +11,7 @@ import type { AccountView, CampaignView, CentreView, QueueView, SeatView, Waitin
 import { useAllSeen } from '@/exchange/react'
 import { useHistory } from '@/history/react'
 import { PlaceLink, SelectField, TextField, useNowMs } from '@/ui'
-import { listed, stateWords } from '@/words'
+import { eventWords, listed, stateWords } from '@/words'
 import { ActsProvider, LastAct, MayActContext, useActs } from './acts'
 import { type AgentRow, rowsOf, watchedAgent } from './agent-row'
 import { AgentsNow, GROUPINGS, type Grouping } from './agents-now'
@@ -139,7 +139,7 @@ function Floor({ centre, seats, queues, watched, callers, campaigns, account, th
           mayStorm={account.may.includes('setUp')}
         />
         <CampaignsNow rows={campaigns.filter((c) => c.state === 'running' || c.state === 'paused')} campaigns={centre.campaigns} />
-        {then === null && <DaySoFar queues={standing} />}
+        {then === null && <DaySoFar queues={standing} wordsOf={(mark) => eventWords(mark.event, { centre, seats })} />}
       </div>
       <section aria-label="On shift" className="min-w-0 flex-1 overflow-auto px-5 py-3">
         <div className="flex flex-wrap items-end gap-3">

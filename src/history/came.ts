@@ -29,6 +29,7 @@ export function cameIn(blocks: readonly CallsBlock[], { fromMs, toMs }: Pick<Day
         ...{ queueId: open.queues[place] as QueueId, atMs: offeredAtMs - fromMs },
         ...{ talkMs: legs === 0 ? null : talkMs, wrapUpMs: legs === 0 ? null : wrapUpMs },
         waitedMs: Math.max(0, valueAt(isAnswered ? block.answeredAtMs : block.endedAtMs, row) - offeredAtMs),
+        answered: isAnswered,
         gaveUp: !isAnswered && results[placeAt(block.result, row) ?? 0] === 'abandoned',
       })
     }

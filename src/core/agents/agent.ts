@@ -149,7 +149,7 @@ export const createAgent = (id: AgentId): Agent => ({
 /** Nobody's shift, with what outlasts one. */
 const withoutShift = ({ id, state, owed, earlier, told, note, doNotDisturb, diversion, divertedTo }: Agent): Agent => ({
   ...createAgent(id),
-  // Nobody goes home owing anything; what is owed here was left on an earlier day.
+  // Nobody goes home owing anything by themselves; what is owed here was left on an earlier day, or in a shift that was forgotten.
   owed,
   state,
   earlier,

@@ -36,9 +36,10 @@ export interface CameAt {
   readonly atMs: number
   readonly talkMs: number | null
   readonly wrapUpMs: number | null
-  /** How long they waited, and whether they then gave up; who was answered would have waited longer. */
+  /** How long they waited, and whether they then gave up or were answered; neither of who waits still. Who was answered would have waited longer. */
   readonly waitedMs: number
   readonly gaveUp: boolean
+  readonly answered: boolean
 }
 
 export interface Caller {

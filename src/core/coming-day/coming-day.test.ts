@@ -202,9 +202,9 @@ describe('what may be otherwise', () => {
 
 test('calls that came are played as they came: their times, their talks, and how long those who gave up would wait', () => {
   const came = [
-    { queueId: FIRST, atMs: 9 * HOUR, talkMs: 100_000, wrapUpMs: 5_000, waitedMs: 2_000, gaveUp: false },
-    { queueId: FIRST, atMs: 9 * HOUR + SECOND, talkMs: null, wrapUpMs: null, waitedMs: 30_000, gaveUp: true },
-    { queueId: FIRST, atMs: 10 * HOUR, talkMs: 60_000, wrapUpMs: null, waitedMs: 0, gaveUp: false },
+    { queueId: FIRST, atMs: 9 * HOUR, talkMs: 100_000, wrapUpMs: 5_000, waitedMs: 2_000, gaveUp: false, answered: true },
+    { queueId: FIRST, atMs: 9 * HOUR + SECOND, talkMs: null, wrapUpMs: null, waitedMs: 30_000, gaveUp: true, answered: false },
+    { queueId: FIRST, atMs: 10 * HOUR, talkMs: 60_000, wrapUpMs: null, waitedMs: 0, gaveUp: false, answered: true },
   ]
   const basis = { ...basisOf(centre({ first: 1 }), [traffic(FIRST, 0, { wrapUpMs: [7_000] })], 1), came }
   const day = play(basis, 1)

@@ -1,6 +1,6 @@
 export { SHIFT_ASKS, type ShiftCommand } from './commands'
 export { awaitedAgents, idleOf, isAwaited, onTheWay } from './on-the-way'
 export { isOverOwed, keepOwedLimit, leaveForLater, owesTooMuch, setNotReady } from './owed'
-export { busy, busyOnCall, endShift, goNotReady, goReady, mayOpenLine, mayWork, queueName } from './readiness'
+export { busy, busyOnCall, endShift, endShiftOwing, goNotReady, goReady, mayOpenLine, mayWork, queueName } from './readiness'
 export { SHIFT_WORDS, type ShiftRefusal } from './refusals'
 export { SHIFT_RULES } from './table'

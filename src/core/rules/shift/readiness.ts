@@ -53,10 +53,15 @@ export function moveSeat(draft: Draft, { agentId }: Of<'moveSeat'>): Ruling {
 }
 
 /** Refused while a call is under way or an outcome is owed, naming what is left to do. */
-export function endShift(draft: Draft, agent: Agent): Ruling {
+export const endShift = (draft: Draft, agent: Agent): Ruling =>
+  (isAwaited(draft.state, agent) ? null : (busy(draft.state, agent) ?? owes(draft.state, agent))) ?? endShiftOwing(draft, agent)
+
+/** Of a shift that was forgotten: outcomes stay owed, and its agent finds them when the next one starts. Refused while a call is under way. */
+export function endShiftOwing(draft: Draft, agent: Agent): Ruling {
   if (isAwaited(draft.state, agent)) return refuse({ reason: 'personOnTheWay' })
-  const refused = busy(draft.state, agent) ?? owes(draft.state, agent)
+  const refused = busyOnCall(draft.state, agent)
   if (refused !== null) return refused
+  leaveForLater(draft, agent)
   for (const { callId, listens } of agent.engagements)
     if (listens) emit(draft, null, { kind: 'connectionCleared', callId, deviceId: deviceOfAgent(agent.id), cause: 'hungUp' })
   return emit(draft, null, { kind: 'shiftEnded', agentId: agent.id })

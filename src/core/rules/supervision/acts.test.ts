@@ -83,6 +83,19 @@ test('an agent given a queue gets the caller who waits there, is told who did it
   expect(told(floor)).toEqual([])
 })
 
+test('a shift forgotten in a wrap-up ends owing its outcome, which its agent finds and saves on the next one', () => {
+  const floor = led(READY, arrives(), { kind: 'answer', agentId: ANN, callId: CALL }, { kind: 'hangUp', agentId: ANN, callId: CALL })
+  expect(must(floor.state().agents, ANN).wrapUps).toHaveLength(1)
+  expect(floor.give({ kind: 'endShift', agentId: ANN })).toBe('outcomeOwed')
+  expect(floor.give({ kind: 'endShiftOf', agentId: SUE, toAgentId: ANN })).toBe('ok')
+  const gone = must(floor.state().agents, ANN)
+  expect({ shift: gone.shift, wrapUps: gone.wrapUps, owed: gone.owed.map((o) => o.callId) }).toEqual({ shift: null, wrapUps: [], owed: [CALL] })
+  expect(floor.give({ kind: 'startShift', agentId: ANN, queueIds: [FIRST], seat: 'desk' })).toBe('ok')
+  expect(must(floor.state().agents, ANN).owed).toHaveLength(1)
+  expect(floor.give({ kind: 'saveOutcome', agentId: ANN, callId: CALL, code: 'done', notes: '', followUp: '', andThen: { state: 'ready' } })).toBe('ok')
+  expect(must(floor.state().agents, ANN).owed).toEqual([])
+})
+
 test('levels given for the shift are what routing goes by, and end with it', () => {
   const skilled = {
     ...LED,

@@ -3,7 +3,7 @@ import type { Agent, ToldWhat } from '@/core/agents'
 import type { AgentId } from '@/core/ids'
 import { barred } from '@/core/rules/rights'
 import { type Refused, refuse } from '@/core/rules/rule'
-import { endShift, goNotReady, goReady } from '@/core/rules/shift'
+import { endShiftOwing, goNotReady, goReady } from '@/core/rules/shift'
 import { agentName, isChosenReason } from '@/core/set-up'
 import { type Draft, emit } from '@/core/state'
 import { get } from '@/core/table'
@@ -54,15 +54,14 @@ export function setReadiness(draft: Draft, { agentId: byAgentId, agentIds, ready
   return null
 }
 
-/** A forgotten shift. Refused as `onShiftAll` does, agentAtWork while a call is on or an outcome is owed. */
+/** A forgotten shift: what it owes stays owed. Refused as `onShiftAll` does, agentAtWork while a call is on. */
 export function endShiftOf(draft: Draft, { agentId: byAgentId, toAgentId }: Of<'endShiftOf'>): Ruling {
   const refused = barred(draft.state, byAgentId, 'supervision')
   if (refused !== null) return refused
   const chosen = onShiftAll(draft, [toAgentId])
   if (!chosen.ok) return chosen
   const [agent] = chosen.agents as [Agent]
-  const ruling = endShift(draft, agent)
-  if (ruling !== null) return refuse({ reason: 'agentAtWork', name: agentName(draft.state.setUp, toAgentId), owes: ruling.refusal.reason === 'outcomeOwed' })
+  if (endShiftOwing(draft, agent) !== null) return refuse({ reason: 'agentAtWork', name: agentName(draft.state.setUp, toAgentId) })
   return tell(draft, toAgentId, byAgentId, { is: 'shiftEnded' })
 }
 

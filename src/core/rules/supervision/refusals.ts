@@ -13,7 +13,7 @@ export type SupervisionRefusal =
   | { readonly reason: 'nobodyChosen' }
   | { readonly reason: 'agentOffShift'; readonly name: string }
   | { readonly reason: 'agentCannotBeReady'; readonly name: string; readonly why: 'sound' | 'owes' }
-  | { readonly reason: 'agentAtWork'; readonly name: string; readonly owes: boolean }
+  | { readonly reason: 'agentAtWork'; readonly name: string }
   | { readonly reason: 'agentServesNothing'; readonly name: string }
   | { readonly reason: 'agentMayNotWork'; readonly name: string; readonly campaign: string; readonly why: 'notTheirs' | 'closed' }
   | { readonly reason: 'personComesTo'; readonly name: string }
@@ -41,10 +41,7 @@ export const SUPERVISION_WORDS: WordsOf<SupervisionRefusal> = {
     why === 'sound'
       ? { says: `${name} has lost their sound, so a caller would hear nothing.`, next: 'Ask them to bring it back under Sound.' }
       : { says: `${name} owes more outcomes than this centre allows.`, next: 'Ask them to code their last call.' },
-  agentAtWork: ({ name, owes }) =>
-    owes
-      ? { says: `${name} still owes an outcome.`, next: 'It has to be saved before the shift can end.' }
-      : { says: `${name} is on a call, or one rings there.`, next: 'Wait until it is over, or take it over.' },
+  agentAtWork: ({ name }) => ({ says: `${name} is on a call, or one rings there.`, next: 'Wait until it is over, or take it over.' }),
   agentServesNothing: ({ name }) => ({ says: `${name} would serve nothing any more.`, next: 'Leave one queue or campaign, or set them not ready.' }),
   agentMayNotWork: ({ name, campaign, why }) =>
     why === 'closed'
