@@ -33,8 +33,7 @@ const OF_AGENTS: Laws<Agent> = {
   'what an agent owes is for work that is still kept and knows of it, and is owed once': (a, s) =>
     owes(a).every((id) => get(s.work, id)?.owedBy.includes(a.id)) && new Set(owes(a)).size === owes(a).length,
   'the state shown is the state the axes amount to': (a) => a.state.name === agentStateName(a),
-  'who is off shift has no call, and owes nothing but what an earlier day left': (a, s) =>
-    a.shift !== null || (a.engagements.length === 0 && owes(a).every((callId) => !isOf(s, callId))),
+  'who is off shift has no call and no wrap-up': (a) => a.shift !== null || a.engagements.length + a.wrapUps.length === 0,
   'who owes more outcomes than the centre allows is not ready': (a, s) => a.owed.length <= s.setUp.mostOwed || a.state.name !== 'ready',
   'no wrap-up is over its limit without time having said so': (a, s) =>
     a.wrapUps.every((w) => w.limitMs === null || values(s.due).some((d) => d.kind === 'wrapUp' && d.callId === w.callId && d.agentId === a.id)),
