@@ -221,6 +221,7 @@ export interface CentreView {
     readonly takesMessages: boolean
     /** What is said to callers while the queue is switched to storm. */
     readonly stormAnnouncement: string
+    readonly warns: QueueSetUp['warns']
   }[]
   readonly campaigns: readonly Pick<
     CampaignSetUp,

@@ -72,7 +72,7 @@ export function selectCentre({ setUp, setUpSeq }: FloorState, { places, people }
     owners: setUpOwners(setUp),
     queues: setUp.queues
       .filter((q) => !q.retired)
-      .map(({ id, name, number, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, takesMessages, storm }) => {
+      .map(({ id, name, number, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, takesMessages, storm, warns }) => {
         return {
           id,
           name,
@@ -85,6 +85,7 @@ export function selectCentre({ setUp, setUpSeq }: FloorState, { places, people }
           keepsPlaces,
           takesMessages,
           stormAnnouncement: storm.announcement,
+          warns,
         }
       }),
     campaigns: setUp.campaigns.map(

@@ -16,6 +16,8 @@ const ACT_WORDS: Readonly<Record<Need['kind'], string>> = {
   asksForHelp: 'Listen',
   nobodyServes: 'Add agents…',
   waitsTooLong: 'Add agents…',
+  tooManyWait: 'Add agents…',
+  belowAim: 'Add agents…',
   heldTooLong: 'Listen',
   wrapUpTooLong: 'Message…',
   overPlan: 'Message…',

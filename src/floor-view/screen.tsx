@@ -89,7 +89,8 @@ function Floor({ centre, seats, queues, watched, callers, campaigns, account, th
   const rows = useMemo(() => rowsOf(seats, watched, centre), [seats, watched, centre])
   const standing = queues.flatMap((q) => {
     const about = centre.queues.find((c) => c.id === q.id)
-    return about === undefined ? [] : [{ ...q, name: about.name, serviceLevelMs: about.serviceLevelMs }]
+    const shareToday = today?.find((t) => t.id === q.id)?.measures.serviceLevelRatio ?? null
+    return about === undefined ? [] : [{ ...q, name: about.name, serviceLevelMs: about.serviceLevelMs, warns: about.warns, shareToday }]
   })
   const needs = needsNow(standing, rows.map(watchedAgent), centre.holdLimitMs, nowMs)
   const pressing = new Set<string>(needs.map((n) => ('queueId' in n ? n.queueId : n.agentId)))

@@ -19,6 +19,8 @@ const waits = (count: number, lastsMs: number): string =>
   count === 1 ? `1 waits, for ${formatClock(lastsMs)}` : `${count} wait, longest ${formatClock(lastsMs)}`
 
 export function needWords(need: Need, names: Names): NeedWords {
+  if (need.kind === 'belowAim')
+    return { about: names.queue(need.queueId), says: `${Math.round(need.share * 100)} % answered in time today, below ${Math.round(need.aim * 100)} %` }
   if ('queueId' in need) {
     const queue = names.standing(need.queueId)
     return {

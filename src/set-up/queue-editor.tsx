@@ -31,6 +31,9 @@ export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
       {...register(name, { valueAsNumber: true })}
     />
   )
+  const warning = (name: 'warnsWaiting' | 'warnsLongestS' | 'warnsBelowPercent', label: string, hint = 'Empty: no warning.') => (
+    <TextField label={label} inputMode="numeric" hint={hint} problem={errors[name]?.message ?? null} {...register(name)} />
+  )
   const text = (name: 'announcement' | 'closedMessage' | 'fullMessage' | 'stormAnnouncement', label: string) => (
     <TextField label={label} problem={errors[name]?.message ?? null} {...register(name)} />
   )
@@ -50,6 +53,14 @@ export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
         {seconds('headStartS', 'Head start', 'Its calls count as having waited so much longer.')}
         {seconds('answerWithinS', 'Answer within')}
       </div>
+      <fieldset className="border-line border-t pt-3">
+        <legend className="float-left mb-1 w-full font-semibold">The Floor warns</legend>
+        <div className="clear-both grid gap-3 sm:grid-cols-3">
+          {warning('warnsWaiting', 'When more wait than')}
+          {warning('warnsLongestS', 'When the longest waits over (seconds)', 'Empty: over the time to answer within.')}
+          {warning('warnsBelowPercent', 'When fewer are in time today (%)')}
+        </div>
+      </fieldset>
       <GroupRows {...part} />
       <ScriptRows {...part} />
       <NeedRows {...part} />

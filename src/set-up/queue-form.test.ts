@@ -14,6 +14,7 @@ const FULL = QueueSetUpSchema.parse({
   ],
   hours: [{ days: [1, 2, 3, 4, 5], fromMinute: 480, toMinute: 1440 }],
   fullLimit: 12,
+  warns: { waiting: 4, longestMs: 45_000, shareBelow: 0.8 },
   scriptChoices: [
     { path: 'one', group: null, scriptId: null },
     { path: null, group: 'Pass', scriptId: 'script_small' },
@@ -36,6 +37,7 @@ describe('a queue in its form', () => {
     { says: 'a head start of nothing typed', change: { headStartS: Number.NaN }, at: 'headStartS', names: /number of seconds/ },
     { says: 'less than nothing', change: { wrapUpS: -1 }, at: 'wrapUpS', names: /less than nothing/ },
     { says: 'half a limit', change: { fullLimit: '1.5' }, at: 'fullLimit', names: /how many may wait/ },
+    { says: 'a share of more than all', change: { warnsBelowPercent: '101' }, at: 'warnsBelowPercent', names: /from 0 to 100/ },
     { says: 'no day', change: { hours: [{ days: [], from: '08:00', to: '18:00' }] }, at: 'hours', names: /at least one day/ },
     { says: 'no time', change: { hours: [{ days: ['1'], from: '8', to: '25:00' }] }, at: 'hours', names: /such as 08:30/ },
   ])('$says is refused with a sentence', ({ change, at, names }) => {

@@ -36,6 +36,10 @@ export const QueueFormSchema = z.object({
   answersItself: z.boolean(),
   records: z.boolean(),
   answerWithinS: seconds.min(1, 'At least a second.'),
+  /** Empty for no warning of its own. */
+  warnsWaiting: z.union([z.literal(''), z.string().regex(/^\d+$/, 'Type how many may wait, or leave it empty.')]),
+  warnsLongestS: z.union([z.literal(''), z.string().regex(/^[1-9]\d*$/, 'Type whole seconds, or leave it empty.')]),
+  warnsBelowPercent: z.union([z.literal(''), z.string().regex(/^([1-9]?\d|100)$/, 'Type a number from 0 to 100, or leave it empty.')]),
   wrapUpS: seconds,
   overWrapUpS: seconds,
   /** Empty for no limit. */
@@ -76,6 +80,9 @@ export const toQueueForm = (q: QueueSetUp): QueueForm => ({
   answersItself: q.answersItself,
   records: q.records,
   answerWithinS: q.serviceLevelMs / SECOND,
+  warnsWaiting: q.warns.waiting === null ? '' : String(q.warns.waiting),
+  warnsLongestS: q.warns.longestMs === null ? '' : String(q.warns.longestMs / SECOND),
+  warnsBelowPercent: q.warns.shareBelow === null ? '' : String(Math.round(q.warns.shareBelow * 100)),
   wrapUpS: q.recommendedWrapUpMs / SECOND,
   overWrapUpS: q.overWrapUpMs / SECOND,
   wrapUpLimitS: q.wrapUpLimit === null ? '' : String(q.wrapUpLimit.afterMs / SECOND),
@@ -110,6 +117,11 @@ export const fromQueueForm = (form: QueueForm, before: QueueSetUp): QueueSetUp =
     answersItself: form.answersItself,
     records: form.records,
     serviceLevelMs: Math.round(form.answerWithinS * SECOND),
+    warns: {
+      waiting: form.warnsWaiting === '' ? null : Number(form.warnsWaiting),
+      longestMs: form.warnsLongestS === '' ? null : Number(form.warnsLongestS) * SECOND,
+      shareBelow: form.warnsBelowPercent === '' ? null : Number(form.warnsBelowPercent) / 100,
+    },
     recommendedWrapUpMs: Math.round(form.wrapUpS * SECOND),
     overWrapUpMs: Math.round(form.overWrapUpS * SECOND),
     wrapUpLimit:

@@ -7,8 +7,10 @@ const NOW_MS = Date.UTC(2026, 10, 27, 12)
 const ago = (ms: number) => NOW_MS - ms
 const queue = (name: string, change: Partial<WatchedQueue> = {}): WatchedQueue => ({
   ...{ id: toQueueId(`queue_${name}`), waiting: 1, longestSinceMs: ago(10 * SECOND), onShift: 2, expectedWaitMs: null, serviceLevelMs: 20 * SECOND },
+  ...{ shareToday: null, warns: { waiting: null, longestMs: null, shareBelow: null } },
   ...change,
 })
+const warns = (change: Partial<WatchedQueue['warns']>) => ({ waiting: null, longestMs: null, shareBelow: null, ...change })
 const agent = (name: string, change: Partial<WatchedAgent> = {}): WatchedAgent => ({
   ...{ id: toAgentId(`agent_${name}`), state: 'notReady', sinceMs: ago(MINUTE), plannedMs: null, wrapUp: null, heldSinceMs: null, helpSinceMs: null },
   ...change,
@@ -21,6 +23,26 @@ test.each<{ says: string; queues?: readonly WatchedQueue[]; agents?: readonly Wa
   { says: 'to the very second', queues: [queue('a', { longestSinceMs: ago(20 * SECOND) })], needs: [] },
   { says: 'a wait beyond it', queues: [queue('a', { longestSinceMs: ago(21 * SECOND) })], needs: ['waitsTooLong queue_a 1000'] },
   { says: 'where nobody is on shift, at once', queues: [queue('a', { onShift: 0 })], needs: ['nobodyServes queue_a -10000'] },
+  { says: 'a wait within the queue’s own warning', queues: [queue('a', { longestSinceMs: ago(50 * SECOND), warns: warns({ longestMs: MINUTE }) })], needs: [] },
+  {
+    says: 'a wait beyond it',
+    queues: [queue('a', { longestSinceMs: ago(15 * SECOND), warns: warns({ longestMs: 5 * SECOND }) })],
+    needs: ['waitsTooLong queue_a 10000'],
+  },
+  { says: 'as many as it bears', queues: [queue('a', { waiting: 3, warns: warns({ waiting: 3 }) })], needs: [] },
+  { says: 'one more', queues: [queue('a', { waiting: 4, warns: warns({ waiting: 3 }) })], needs: ['tooManyWait queue_a 0'] },
+  {
+    says: 'too many and too long is said once',
+    queues: [queue('a', { waiting: 4, longestSinceMs: ago(21 * SECOND), warns: warns({ waiting: 3 }) })],
+    needs: ['waitsTooLong queue_a 1000'],
+  },
+  {
+    says: 'a day below its aim',
+    queues: [queue('a', { waiting: 0, longestSinceMs: null, shareToday: 0.79, warns: warns({ shareBelow: 0.8 }) })],
+    needs: ['belowAim queue_a 0'],
+  },
+  { says: 'a day at its aim', queues: [queue('a', { shareToday: 0.8, warns: warns({ shareBelow: 0.8 }) })], needs: [] },
+  { says: 'a day without a call', queues: [queue('a', { shareToday: null, warns: warns({ shareBelow: 0.8 }) })], needs: [] },
   { says: 'a reason without a plan', agents: [agent('x')], needs: [] },
   { says: 'a reason within its plan', agents: [agent('x', { plannedMs: MINUTE })], needs: [] },
   { says: 'a reason over its plan', agents: [agent('x', { plannedMs: 30 * SECOND })], needs: ['overPlan agent_x 30000'] },

@@ -1,6 +1,7 @@
 // What on the floor needs a person now, the most pressing first, by what the set-up already says is too long.
 import type { AgentStateName, WrapUp } from '@/core/agents'
 import type { AgentId, QueueId } from '@/core/ids'
+import type { Warns } from '@/core/set-up'
 import type { EpochMs } from '@/core/time'
 
 /** A queue as it stands. */
@@ -12,6 +13,9 @@ export interface WatchedQueue {
   readonly expectedWaitMs: number | null
   /** Within which calls are meant to be answered. */
   readonly serviceLevelMs: number
+  readonly warns: Warns
+  /** Of today's calls, answered in time; null before there was one, and while it is not known. */
+  readonly shareToday: number | null
 }
 
 /** Somebody on shift. */
@@ -30,15 +34,18 @@ export interface WatchedAgent {
 
 export type Need =
   | { readonly kind: 'asksForHelp'; readonly agentId: AgentId; readonly lastsMs: number; readonly overMs: number }
-  | { readonly kind: 'nobodyServes' | 'waitsTooLong'; readonly queueId: QueueId; readonly waitedMs: number; readonly overMs: number }
+  | { readonly kind: 'nobodyServes' | 'waitsTooLong' | 'tooManyWait'; readonly queueId: QueueId; readonly waitedMs: number; readonly overMs: number }
+  | { readonly kind: 'belowAim'; readonly queueId: QueueId; readonly share: number; readonly aim: number; readonly overMs: number }
   | { readonly kind: 'heldTooLong' | 'wrapUpTooLong' | 'overPlan'; readonly agentId: AgentId; readonly lastsMs: number; readonly overMs: number }
 
 /** Whoever asks for help has a caller on the line and comes before all; then callers before agents, those of a queue that nobody serves first. */
-const PRESSING: Readonly<Record<Need['kind'], number>> = { asksForHelp: 0, nobodyServes: 1, waitsTooLong: 2, heldTooLong: 3, wrapUpTooLong: 4, overPlan: 5 }
+const PRESSING: Readonly<Record<Need['kind'], number>> = {
+  ...{ asksForHelp: 0, nobodyServes: 1, waitsTooLong: 2, tooManyWait: 3, heldTooLong: 4, wrapUpTooLong: 5, overPlan: 6, belowAim: 7 },
+}
 
 /**
  * Everything that lasts longer than it is meant to at `nowMs`, the most pressing kind first and within it what is over by
- * most: a wait beyond the queue's service level, a hold beyond `holdLimitMs`, a wrap-up beyond its limit or, without one,
+ * most: a wait beyond the queue's warning, or its service level where it has none, more callers than it warns of, a day below the share it warns of, a hold beyond `holdLimitMs`, a wrap-up beyond its limit or, without one,
  * beyond when it counts as over, a reason beyond its planned time; somebody who asks for help from the first moment. Times in milliseconds. A caller where nobody is on
  * shift needs somebody at once.
  */
@@ -48,12 +55,22 @@ export function needsNow(queues: readonly WatchedQueue[], agents: readonly Watch
   )
 }
 
-function ofQueue({ id: queueId, waiting, longestSinceMs, onShift, serviceLevelMs }: WatchedQueue, nowMs: EpochMs): readonly Need[] {
+function ofQueue(queue: WatchedQueue, nowMs: EpochMs): readonly Need[] {
+  const { id: queueId, shareToday, warns } = queue
+  const aim = warns.shareBelow
+  const below: readonly Need[] =
+    aim === null || shareToday === null || shareToday >= aim ? [] : [{ kind: 'belowAim', queueId, share: shareToday, aim, overMs: 0 }]
+  return [...ofLine(queue, nowMs), ...below]
+}
+
+/** One thing is said of a line, the worst of it. */
+function ofLine({ id: queueId, waiting, longestSinceMs, onShift, serviceLevelMs, warns }: WatchedQueue, nowMs: EpochMs): readonly Need[] {
   if (waiting === 0 || longestSinceMs === null) return []
   const waitedMs = nowMs - longestSinceMs
-  const overMs = waitedMs - serviceLevelMs
+  const overMs = waitedMs - (warns.longestMs ?? serviceLevelMs)
   if (onShift === 0) return [{ kind: 'nobodyServes', queueId, waitedMs, overMs }]
-  return overMs > 0 ? [{ kind: 'waitsTooLong', queueId, waitedMs, overMs }] : []
+  if (overMs > 0) return [{ kind: 'waitsTooLong', queueId, waitedMs, overMs }]
+  return warns.waiting !== null && waiting > warns.waiting ? [{ kind: 'tooManyWait', queueId, waitedMs, overMs: Math.max(0, overMs) }] : []
 }
 
 function ofAgent(

@@ -32,7 +32,7 @@ export {
   scriptVersion,
   setUpOwners,
 } from './lookup'
-export { type Opening, type Overflow, type QueueSetUp, QueueSetUpSchema } from './queue'
+export { type Opening, type Overflow, type QueueSetUp, QueueSetUpSchema, type Warns } from './queue'
 export { type Rebased, rebaseSetUp } from './rebase'
 export { type Reason, ReasonSchema, type SetUp, SetUpSchema, type Skill } from './schema'
 export { chosenScriptId } from './script-choice'

@@ -45,6 +45,20 @@ export const WrapUpLimitSchema = z
   })
   .readonly()
 
+/** When the Floor says that the queue needs somebody. */
+export const WarnsSchema = z
+  .object({
+    /** More than so many wait; null for however many. */
+    waiting: z.number().int().min(0).nullable().default(null),
+    /** The longest waits longer; null for the time within which it is to be answered. */
+    longestMs: z.number().positive().nullable().default(null),
+    /** A smaller share of today's calls was answered in time; null for whatever share. */
+    shareBelow: z.number().min(0).max(1).nullable().default(null),
+  })
+  .readonly()
+export type Warns = z.infer<typeof WarnsSchema>
+const NO_WARNS: Warns = { waiting: null, longestMs: null, shareBelow: null }
+
 export const QueueSetUpSchema = z
   .object({
     id: QueueIdSchema,
@@ -95,6 +109,7 @@ export const QueueSetUpSchema = z
     paths: z.array(z.string()).readonly(),
     /** What is different while the queue is switched to storm. */
     storm: StormSchema.default({ announcement: '', headStartMs: 0, overflow: [] }),
+    warns: WarnsSchema.default(NO_WARNS),
     /** Takes no calls any more; it stays, because the ledger speaks of it. */
     retired: z.boolean().default(false),
   })
