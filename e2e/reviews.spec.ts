@@ -1,5 +1,5 @@
 // A call is scored against a sheet; whom it is about sees it and answers; the figures say what it comes to.
-import { button, goReady, hangUp, LINNEA, ringMe, signIn, startShift, state } from './desk'
+import { button, goReady, goTo, hangUp, LINNEA, putIntoUse, ringMe, signIn, startShift, state } from './desk'
 import { expect, test } from './warm'
 
 test('a review is made, with remarks at places of the call, answered by the agent, and counted', async ({ page }) => {
@@ -70,4 +70,34 @@ test('a review is made, with remarks at places of the call, answered by the agen
   // Nobody is reviewed twice by chance.
   await button(linnea, 'Pick a call at random').click()
   await expect(linnea.getByText('No call of these days is left that nobody has reviewed.')).toBeVisible()
+  await linnea.getByLabel('Which call').selectOption({ label: 'one with its recording' })
+  await button(linnea, 'Pick a call at random').click()
+  await expect(linnea.getByText('No such call of these days is left that nobody has reviewed. Choose other days, or another rule.')).toBeVisible()
+
+  // The sheet is changed: what was reviewed by it keeps what it was reviewed by.
+  await goTo(linnea, 'Set-up')
+  await linnea.getByRole('navigation', { name: 'Under Set-up' }).getByRole('link', { name: 'Review sheets' }).click()
+  await expect(linnea.getByText('Version 1, in use. What you change becomes version 2.')).toBeVisible()
+  await button(linnea, 'Add a question').click()
+  const editor = linnea.getByRole('dialog', { name: 'New question' })
+  await editor.getByLabel('Weight').fill('0')
+  await button(linnea, 'Keep changes').click()
+  await expect(editor).toContainText('The question needs its words.')
+  await expect(editor).toContainText('It must weigh more than nothing.')
+  await editor.getByLabel('Question').fill('Named the ship')
+  await editor.getByLabel('Weight').fill('2')
+  await button(linnea, 'Keep changes').click()
+  await button(linnea, 'Move up Named the ship').click()
+  await button(linnea, 'Take out Asked before holding, and came back in time').click()
+  await expect(linnea.getByText('Version 2, not in use yet; reviews made by version 1 keep it.')).toBeVisible()
+  await putIntoUse(linnea)
+  await expect(linnea.getByText('Version 2, in use. What you change becomes version 3.')).toBeVisible()
+  await goTo(linnea, 'Results')
+  await linnea.getByRole('navigation', { name: 'Results of' }).getByRole('link', { name: 'Reviews' }).click()
+  await linnea.getByRole('table', { name: 'Reviews', exact: true }).getByRole('link').click()
+  await expect(linnea.getByRole('article', { name: /^Review of Eluned Tarnow/ })).toContainText('Passenger calls, version 1')
+  await expect(linnea.getByRole('article', { name: /^Review of Eluned Tarnow/ })).toContainText('Asked before holding, and came back in time')
+  await button(linnea, 'Review it anew').click()
+  await expect(form.getByRole('group', { name: /^Named the ship/ })).toBeVisible()
+  await expect(form.getByRole('group', { name: /^Asked before holding/ })).toHaveCount(0)
 })

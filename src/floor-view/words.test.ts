@@ -13,7 +13,7 @@ const standing = (waiting: number, expectedWaitMs: number | null) => ({
 const waits = (kind: 'nobodyServes' | 'waitsTooLong' | 'tooManyWait'): Need => ({ kind, queueId: FREIGHT, waitedMs: 130 * SECOND, overMs: 110 * SECOND })
 const lasts = (kind: 'heldTooLong' | 'wrapUpTooLong' | 'overPlan'): Need => ({ kind, agentId: ANN, lastsMs: 95 * SECOND, overMs: 35 * SECOND })
 
-test.each([
+test.each<{ need: Need; queue: ReturnType<typeof standing> | undefined; says: string }>([
   { need: waits('waitsTooLong'), queue: standing(6, 3 * MINUTE), says: 'Freight: 6 wait, longest 2:10, nobody is free for about 3 min' },
   { need: waits('waitsTooLong'), queue: standing(1, 40 * SECOND), says: 'Freight: 1 waits, for 2:10, nobody is free for about 1 min' },
   { need: waits('waitsTooLong'), queue: standing(2, 0), says: 'Freight: 2 wait, longest 2:10, somebody is free in a moment' },

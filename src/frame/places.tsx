@@ -20,6 +20,7 @@ const UNDER: readonly (readonly [path: string, place: Place])[] = [
   ['/set-up', 'set-up'],
   ['/outcomes', 'set-up'],
   ['/scripts', 'set-up'],
+  ['/sheets', 'set-up'],
 ]
 
 /** The place an address belongs to. */

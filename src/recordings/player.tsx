@@ -18,11 +18,13 @@ interface Props {
   /** Of the file it is kept as, without its ending. */
   readonly fileName: string
   readonly onFirstPlay?: () => void
+  /** Told of whoever can say where it is and play it from a place, both in seconds, for as long as it is shown. */
+  readonly onThere?: (there: { readonly placeS: () => number; readonly playFrom: (seconds: number) => void }) => () => void
   /** What else can be done with it. */
   readonly children?: React.ReactNode
 }
 
-export function Player({ sound, spans = [], fileName, onFirstPlay, children }: Props) {
+export function Player({ sound, spans = [], fileName, onFirstPlay, onThere, children }: Props) {
   const wav = useMemo(() => new Blob([toWav(sound.samples, RATE_HERTZ)], { type: 'audio/wav' }), [sound.samples])
   const audio = useRef<HTMLAudioElement>(null)
   const [url, setUrl] = useState<string | undefined>(undefined)
@@ -56,6 +58,19 @@ export function Player({ sound, spans = [], fileName, onFirstPlay, children }: P
     if (audio.current !== null) audio.current.currentTime = to
     setAtS(to)
   }
+  useEffect(
+    () =>
+      onThere?.({
+        placeS: () => audio.current?.currentTime ?? 0,
+        playFrom: (seconds) => {
+          if (audio.current === null) return
+          audio.current.currentTime = seconds
+          setAtS(seconds)
+          void audio.current.play().catch(() => setPlaying(false))
+        },
+      }),
+    [onThere],
+  )
   const toggle = () => {
     if (playing) return audio.current?.pause()
     onFirstPlay?.()

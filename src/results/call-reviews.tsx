@@ -9,6 +9,7 @@ import { useCommand } from '@/exchange/react'
 import { seesEverybody } from '@/frame'
 import { Button, nameIn, Problem, TextField } from '@/ui'
 import { percent } from './format'
+import { usePlayed } from './played'
 import { clockOf, ReviewForm } from './review-form'
 import { useReviews } from './use-reviews'
 
@@ -44,6 +45,17 @@ export function CallReviews({ record, view }: { record: CallRecord; view: FloorV
   )
 }
 
+/** Where in the call a remark is; with the sound of it here it is heard from there. */
+function Place({ atMs }: { atMs: number }) {
+  const { hasSound, playFrom } = usePlayed()
+  if (!hasSound) return <span className="tabular mr-2 text-soft">{clockOf(atMs)}</span>
+  return (
+    <button type="button" aria-label={`Play from ${clockOf(atMs)}`} className="tabular mr-2 underline underline-offset-2" onClick={() => playFrom(atMs)}>
+      {clockOf(atMs)}
+    </button>
+  )
+}
+
 function OneReview({ review, view }: { review: ReviewView; view: FloorView }) {
   const command = useCommand()
   const [problem, setProblem] = useState<string | null>(null)
@@ -74,7 +86,7 @@ function OneReview({ review, view }: { review: ReviewView; view: FloorView }) {
         <ul className="mt-1">
           {review.remarks.map((r) => (
             <li key={`${r.atMs} ${r.text}`}>
-              <span className="tabular mr-2 text-soft">{clockOf(r.atMs)}</span>
+              <Place atMs={r.atMs} />
               {r.text}
             </li>
           ))}

@@ -12,6 +12,7 @@ import { useHistory, useHistoryOpening } from '@/history/react'
 import { nameIn } from '@/ui'
 import { answerWords, behalfWords, callerWords, eventWords, outcomeLabel, resultWords, useNumberWords } from '@/words'
 import { CallReviews } from './call-reviews'
+import { PlayedProvider } from './played'
 import { Recording } from './recording'
 
 export function OneCall({ callId, names }: { callId: string; names: FloorView }) {
@@ -36,7 +37,9 @@ export function OneCall({ callId, names }: { callId: string; names: FloorView })
       )}
       {found !== null &&
         (maySee(found.record, names.account) ? (
-          <Found {...found} names={names} />
+          <PlayedProvider>
+            <Found {...found} names={names} />
+          </PlayedProvider>
         ) : (
           <p className="mt-4">This call was handled by others. A supervisor can look it up.</p>
         ))}
@@ -104,7 +107,7 @@ function Found({ record, entries: all, names }: { record: CallRecord; entries: r
           </section>
           <CallReviews record={record} view={names} />
           {record.recordings.map((id) => (
-            <Recording key={id} recordingId={id} entries={entries} />
+            <Recording key={id} recordingId={id} entries={entries} callFromMs={record.offeredAtMs} />
           ))}
           <section aria-label="Script answers">
             <h2 className="eyebrow">Script answers{record.script !== null && ` · ${record.script}, version ${record.scriptVersion}`}</h2>

@@ -8,6 +8,7 @@ import type { ReviewView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { Button, Problem, SelectField, TextField } from '@/ui'
 import { percent } from './format'
+import { usePlayed } from './played'
 
 interface Props {
   readonly callId: string
@@ -116,6 +117,7 @@ function Question({ question, value, onChange }: { question: SheetQuestion; valu
 
 /** At `1:20` of the call. */
 function Remarks({ remarks, lastsMs, onChange }: { remarks: readonly Remark[]; lastsMs: number; onChange: (remarks: readonly Remark[]) => void }) {
+  const { hasSound, placeMs } = usePlayed()
   const [at, setAt] = useState('')
   const [text, setText] = useState('')
   const [problem, setProblem] = useState<string | null>(null)
@@ -144,6 +146,11 @@ function Remarks({ remarks, lastsMs, onChange }: { remarks: readonly Remark[]; l
       </ul>
       <div className="mt-1 flex flex-wrap items-end gap-2">
         <TextField label="At" className="w-20" value={at} placeholder="1:20" onChange={(e) => setAt(e.target.value)} />
+        {hasSound && (
+          <Button onClick={() => setAt(clockOf(Math.max(0, placeMs() ?? 0)))} aria-label="At the place that is played">
+            Here
+          </Button>
+        )}
         <TextField label="Remark" className="min-w-60 flex-1" value={text} maxLength={500} onChange={(e) => setText(e.target.value)} />
         <Button onClick={add}>Add remark</Button>
       </div>

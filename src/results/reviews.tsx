@@ -4,12 +4,12 @@ import { format } from 'date-fns'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { BEST } from '@/core/reviews'
+import { BEST, SAMPLE_RULES, type SampleRule, sampleBy } from '@/core/reviews'
 import { floorNow } from '@/exchange/floor-time'
 import type { FloorView, ReviewView } from '@/exchange/protocol'
 import { seesEverybody } from '@/frame'
 import { useHistoryApi } from '@/history/react'
-import { Button, type Column, nameIn, Problem, Table } from '@/ui'
+import { Button, type Column, nameIn, Problem, SelectField, Table } from '@/ui'
 import { DayChoice, useDays } from './day-choice'
 import { percent } from './format'
 import { ResultsHead } from './results-head'
@@ -139,23 +139,44 @@ const reviewColumns = ({ seats }: FloorView): readonly Column<ReviewView>[] => [
   },
 ]
 
+const RULE_WORDS: Readonly<Record<SampleRule, string>> = {
+  any: 'any',
+  leastReviewed: 'of whom fewest were reviewed',
+  recorded: 'one with its recording',
+  longest: 'one of the longest',
+  handedOn: 'one that was handed on',
+}
+
 /** Of those of the days that an agent had and nobody has reviewed: by chance, so that nobody picks the ones they like. */
 function PickCall({ days, reviews }: { days: Parameters<typeof toSpan>[0]; reviews: readonly ReviewView[] }) {
   const api = useHistoryApi()
   const router = useRouter()
+  const [rule, setRule] = useState<SampleRule>('any')
   const [problem, setProblem] = useState<string | null>(null)
   const pick = async () => {
     if (api === null) return
     const asked = { span: toSpan(days), rows: 'result' as const, columns: null, row: 'handled', column: null, atMost: 2_000, only: null, nowMs: floorNow() }
-    const calls = (await api.crossCalls(asked)).filter((c) => c.outcome !== null && !reviews.some((r) => r.callId === c.callId))
+    const calls = sampleBy(rule, await api.crossCalls(asked), reviews)
     const [any = 0] = crypto.getRandomValues(new Uint32Array(1))
     const chosen = calls[any % Math.max(1, calls.length)]
-    if (chosen === undefined) return setProblem('No call of these days is left that nobody has reviewed. Choose other days.')
+    if (chosen === undefined)
+      return setProblem(
+        `${rule === 'any' ? 'No call' : 'No such call'} of these days is left that nobody has reviewed. Choose other days${rule === 'any' ? '' : ', or another rule'}.`,
+      )
     router.push(`/results/call/${chosen.callId}`)
   }
   return (
     <div className="ml-auto">
-      <Button onClick={() => void pick()}>Pick a call at random</Button>
+      <div className="flex items-end gap-2">
+        <SelectField label="Which call" className="w-52" value={rule} onChange={(e) => setRule(SAMPLE_RULES.find((r) => r === e.target.value) ?? 'any')}>
+          {SAMPLE_RULES.map((r) => (
+            <option key={r} value={r}>
+              {RULE_WORDS[r]}
+            </option>
+          ))}
+        </SelectField>
+        <Button onClick={() => void pick()}>Pick a call at random</Button>
+      </div>
       {problem !== null && <Problem className="mt-1 max-w-72">{problem}</Problem>}
     </div>
   )

@@ -6,6 +6,7 @@ export const REVIEW_SHEETS: readonly Sheet[] = [
     id: 'sheet_passenger-calls',
     version: 1,
     name: 'Passenger calls',
+    retired: false,
     questions: [
       { id: 'greeting', label: 'Greeted by the script, with name and line', kind: 'scale', weight: 1, mustHave: false },
       { id: 'identity', label: 'Found out who is on the line before saying anything about a booking', kind: 'yesNo', weight: 2, mustHave: true },

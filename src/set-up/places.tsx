@@ -5,6 +5,7 @@ import { PlaceLink } from '@/ui'
 const PLACES = [
   { id: 'rules', href: '/set-up', label: 'Queues and accounts' },
   { id: 'outcomes', href: '/outcomes', label: 'Outcomes' },
+  { id: 'sheets', href: '/sheets', label: 'Review sheets' },
   { id: 'scripts', href: '/scripts', label: 'Scripts' },
 ] as const
 

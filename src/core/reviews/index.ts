@@ -1,2 +1,3 @@
 export { evolveReview, type Remark, RemarkSchema, type Review, type ReviewEvent, ReviewEventSchema, reviewKey } from './review'
-export { BEST, isAnswer, type Score, type Sheet, type SheetQuestion, SheetSchema, scoreOf, sheetsInUse } from './sheet'
+export { SAMPLE_RULES, type SampledCall, type SampleRule, sampleBy } from './sample'
+export { BEST, isAnswer, latestSheets, type Score, type Sheet, type SheetQuestion, SheetQuestionSchema, SheetSchema, scoreOf, sheetsInUse } from './sheet'

@@ -24,6 +24,8 @@ export const SheetSchema = z
     version: z.number().int().positive(),
     name: z.string().min(1),
     questions: z.array(SheetQuestionSchema).min(1).readonly(),
+    /** No call is reviewed by it any more; it stays, because reviews speak of it. */
+    retired: z.boolean().default(false),
   })
   .readonly()
 export type Sheet = z.infer<typeof SheetSchema>
@@ -54,6 +56,9 @@ export const isAnswer = ({ kind }: SheetQuestion, value: number): boolean =>
   kind === 'yesNo' ? value === 0 || value === 1 : Number.isInteger(value) && value >= 1 && value <= BEST
 
 /** The latest version of each sheet. */
-export const sheetsInUse = (sheets: readonly Sheet[]): readonly Sheet[] => [
+export const latestSheets = (sheets: readonly Sheet[]): readonly Sheet[] => [
   ...new Map(sheets.toSorted((a, b) => a.version - b.version).map((s) => [s.id, s])).values(),
 ]
+
+/** Those of them that are not retired. */
+export const sheetsInUse = (sheets: readonly Sheet[]): readonly Sheet[] => latestSheets(sheets).filter((s) => !s.retired)

@@ -2,6 +2,7 @@
 // what is wrong and the cure. `error` must not go into use; `warning` may be meant.
 import type { QueueId } from '@/core/ids'
 import type { OutcomeSet } from '@/core/outcomes'
+import { sheetsInUse } from '@/core/reviews'
 import { fieldsOf, patternFindings, type Script } from '@/core/scripts'
 import type { AgentSetUp } from './account'
 import { checkCampaigns } from './check-campaigns'
@@ -27,6 +28,15 @@ export function checkSetUp(setUp: SetUp): readonly Finding[] {
     ...setUp.outcomeSets.flatMap((set) => checkOutcomeSet(setUp, set)),
     ...scriptsInUse(setUp).flatMap(checkForms),
     ...twice('Outcome set', setUp.outcomeSets),
+    ...nameless('Outcome set', setUp.outcomeSets),
+    ...nameless('Sheet', sheetsInUse(setUp.reviewSheets)),
+    ...twice('Sheet', sheetsInUse(setUp.reviewSheets)),
+    ...sheetsInUse(setUp.reviewSheets).flatMap(({ name, questions }) =>
+      twice(
+        `Sheet ${name}: question`,
+        questions.map((q) => ({ ...q, name: q.label })),
+      ),
+    ),
     ...twice('Queue', queues),
     ...checkCampaigns(setUp),
     ...twice(
@@ -43,6 +53,9 @@ export function checkSetUp(setUp: SetUp): readonly Finding[] {
 
 const error = (place: string, says: string, cure: string): Finding => ({ grade: 'error', place, says, cure })
 const warning = (place: string, says: string, cure: string): Finding => ({ grade: 'warning', place, says, cure })
+
+const nameless = (what: string, items: readonly { readonly name: string }[]): readonly Finding[] =>
+  items.some((i) => i.name.trim() === '') ? [error(what, 'One has no name.', 'Give it a name.')] : []
 
 function checkQueue(setUp: SetUp, queue: QueueSetUp, agents: readonly AgentSetUp[]): Finding[] {
   const place = `Queue ${queue.name}`

@@ -12,6 +12,7 @@ const SHEET: Sheet = {
   id: 'sheet_calls',
   version: 1,
   name: 'Calls',
+  retired: false,
   questions: [
     { id: 'greeting', label: 'Greeting', kind: 'scale', weight: 1, mustHave: false },
     { id: 'heard', label: 'Listened', kind: 'scale', weight: 3, mustHave: false },

@@ -1,0 +1,1 @@
+export { SheetsScreen } from './screen'
