@@ -69,9 +69,9 @@ function SignedIn({ account, children }: { account: AccountView; children: React
   const openStandIns = useCallback(() => setStandInsOpen(true), [])
   const openHelp = useCallback(() => setHelpOpen(true), [])
   const inside = (
-    <div className="flex h-screen min-h-0 flex-col">
+    <div className="flex h-screen min-h-0 flex-col print:block print:h-auto">
       <ListsAtWork />
-      <header className="shrink-0">
+      <header className="shrink-0 print:hidden">
         <PlacesBar account={account} onStandIns={openStandIns} />
         <ShiftPart />
         <HelpWanted accountId={account.id} />
@@ -79,7 +79,7 @@ function SignedIn({ account, children }: { account: AccountView; children: React
         <ReviewLine />
         {floor !== null && <Notices floor={floor} account={account} />}
       </header>
-      <div data-focus-home className="flex min-h-0 flex-1 flex-col overflow-auto">
+      <div data-focus-home className="flex min-h-0 flex-1 flex-col overflow-auto print:block print:overflow-visible">
         {children}
       </div>
       {standInsOpen && <StandIns open onOpenChange={setStandInsOpen} />}

@@ -1,5 +1,6 @@
 // Calls, campaigns, sessions, breakdowns and reviews: sides of the same days.
-import { PlaceLink } from '@/ui'
+import { format, parseISO } from 'date-fns'
+import { Button, PlaceLink } from '@/ui'
 import type { Days } from './span'
 
 interface Props {
@@ -14,7 +15,8 @@ export function ResultsHead({ of, days, mine }: Props) {
   return (
     <div className="mr-2 flex items-baseline gap-4">
       <h1 className="font-semibold text-2xl">{mine ? 'Your results' : 'Results'}</h1>
-      <nav aria-label="Results of" className="flex gap-3">
+      <p className="hidden print:block">{daysWords(days)}</p>
+      <nav aria-label="Results of" className="flex gap-3 print:hidden">
         <PlaceLink href={`/results${query}`} isHere={of === 'calls'}>
           Calls
         </PlaceLink>
@@ -31,6 +33,13 @@ export function ResultsHead({ of, days, mine }: Props) {
           Reviews
         </PlaceLink>
       </nav>
+      <Button className="!h-6" tone="quiet" onClick={() => window.print()}>
+        Print
+      </Button>
     </div>
   )
 }
+
+const dayWords = (day: string): string => format(parseISO(day), 'EEEE d MMMM yyyy')
+
+const daysWords = ({ from, to }: Days): string => (from === to ? dayWords(from) : `${dayWords(from)} to ${dayWords(to)}`)

@@ -3,9 +3,9 @@ import { useEffect, useRef, useState } from 'react'
 import type { DayBasis, NeededFound } from '@/core/coming-day'
 import { type Asking, neededAside, type Reasons, reasonsAside } from '@/day-ahead/client'
 
-const ROUNDS = 9
-const SEEDS = 10
-const DAYS_FOR_REASONS = 20
+const ROUNDS = 8
+const SEEDS = 8
+const DAYS_FOR_REASONS = 12
 
 export interface ByRules {
   readonly found: NeededFound | null

