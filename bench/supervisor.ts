@@ -1,8 +1,8 @@
 // What answering for a floor costs: a Floor tab in the floor's worker and in its page, a day that is gone through again, a day that is played a hundred times.
 // `BASE_URL` is a server of the production build.
-import { chromium } from 'playwright'
+import { serialize } from 'node:v8'
+import { chromium, type Page } from 'playwright'
 import { createChance } from '@/core/chance'
-import { callingOrder, callsIn, changed, crewFor, type DayBasis, NO_CHANGE, playChanged, QUARTER_MS } from '@/core/coming-day'
 import { toAgentId, toQueueId } from '@/core/ids'
 import { createReplay } from '@/core/replay'
 import { SetUpSchema } from '@/core/set-up'
@@ -19,6 +19,8 @@ import { keep } from './keep'
 import { LINNEA, signIn } from './seat'
 import { median, percentile, print } from './statistics'
 
+const url = process.env.BASE_URL
+if (url === undefined) throw new Error('BASE_URL is not set: run npm run bench')
 const PIN = '2417'
 const AGENTS = 60
 const QUEUES = 12
@@ -89,8 +91,8 @@ async function workerMsPerSecond(tabs: number): Promise<{ readonly ms: number; r
   })
   const open = async (isFloor: boolean) => {
     const replies: (() => void)[] = []
-    // Sent to a tab it is copied: that is the worker's to pay.
-    const port = exchange.attach({ postMessage: (message) => (message.kind === 'reply' ? replies.shift()?.() : void structuredClone(message)) })
+    // What is sent to a tab is written down by the worker and read by the tab.
+    const port = exchange.attach({ postMessage: (message) => (message.kind === 'reply' ? replies.shift()?.() : void serialize(message)) })
     const ask = (request: object) =>
       new Promise<void>((resolve) => {
         replies.push(resolve)
@@ -161,27 +163,18 @@ function scrubbing(): void {
   keep('supervisor.scrubMs', percentile(spent, 0.95), 'ms', 100)
 }
 
-function whatIf(): void {
-  const hours = FENNHOLM_STAGE.rhythm.hoursOf(2)
-  const quarter = (q: number) => (q + 0.5) * QUARTER_MS
-  const traffic = FENNHOLM.queues.map(({ id }) => ({
-    queueId: id,
-    offered: Array.from({ length: 96 }, (_, q) => FENNHOLM_STAGE.rhythm.arrivalsPerHour('ordinary', id, quarter(q), hours) / 4),
-    talkMs: Array.from({ length: 60 }, (_, i) => Math.round(-200_000 * Math.log(1 - (i + 0.5) / 60))),
-    ...{ wrapUpMs: [15_000, 60_000], patienceMs: 3 * MINUTE },
-  }))
-  const atWork = Array.from({ length: 96 }, (_, q) => (q >= 32 && q < 72 ? 14 : 0))
-  const basis: DayBasis = {
-    setUp: FENNHOLM,
-    startMs: Date.UTC(2026, 10, 24),
-    traffic,
-    came: null,
-    atWork,
-    crew: crewFor(callingOrder(FENNHOLM, callsIn(traffic)), atWork),
-  }
-  const [asIs, other] = [changed(basis, NO_CHANGE), changed(basis, { ...NO_CHANGE, moreAgents: -2 })]
+/** As somebody asks it: from the press to the last of a hundred days, each played as it is and changed. */
+async function whatIf(tab: Page): Promise<void> {
+  await tab.goto(`${url}/results?world=quiet&seed=7`)
+  await tab.getByText('Past days are being simulated').waitFor({ state: 'hidden' })
+  await tab.getByRole('region', { name: 'Calls' }).getByRole('row').nth(5).waitFor()
+  await tab.goto(`${url}/floor/what-if?world=quiet&seed=7`)
+  await tab.getByLabel('Agents', { exact: true }).selectOption('number')
+  await tab.getByLabel('So many').fill('14')
+  await tab.getByLabel('Agents, ±').fill('-2')
   const begunAt = performance.now()
-  for (let seed = 1; seed <= 100; seed++) for (const day of [asIs, other]) playChanged(day, seed)
+  await tab.getByRole('button', { name: 'Play the day' }).click()
+  await tab.getByRole('button', { name: 'Save as CSV' }).waitFor({ timeout: 120_000 })
   const took = (performance.now() - begunAt) / 1_000
   print('what if: 100 days of 14 seats, as they are and changed', `${took.toFixed(1)} s`, 'under 30 s')
   keep('supervisor.whatIf100', took, 's', 30)
@@ -189,13 +182,11 @@ function whatIf(): void {
 
 /** How much of a core the page of the Floor takes while a storm goes on. */
 async function page(): Promise<void> {
-  const url = process.env.BASE_URL
-  if (url === undefined) throw new Error('BASE_URL is not set: run npm run bench')
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
   const tab = await context.newPage()
   await signIn(tab, `${url}/floor?world=storm&seed=7&days=0`, LINNEA)
-  await tab.getByText(/14 on shift/).waitFor()
+  await tab.getByText(/^1\d on shift, /).waitFor()
   const session = await context.newCDPSession(tab)
   await session.send('Performance.enable', { timeDomain: 'threadTicks' })
   const busy = async () => (await session.send('Performance.getMetrics')).metrics.find((m) => m.name === 'TaskDuration')?.value ?? 0
@@ -205,10 +196,10 @@ async function page(): Promise<void> {
   const share = (await busy()) - before
   print('the page of the Floor, 14 agents in a storm', `${((share / 30) * 100).toFixed(1)} % of a core`, 'under 10 %')
   keep('supervisor.pageShare', share / 30, 'share', 0.1)
+  await whatIf(tab)
   await browser.close()
 }
 
 await floorTab()
 scrubbing()
-whatIf()
 await page()
