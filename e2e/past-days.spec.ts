@@ -326,6 +326,15 @@ test('a day that is over is gone through again, and one to come is played by the
     const same = await read()
     expect(same).not.toMatch(/points|\+\d/)
     await expect(page.getByText(/as good as the .* without the change\.$/)).toBeVisible()
+    // A campaign beside it: people are reached, and agents are busier.
+    await page.getByLabel('Days played').fill('2')
+    await page.getByLabel('Campaign beside').selectOption({ label: 'Winter timetable' })
+    await page.getByLabel('Called to').fill('08:00')
+    await play.click()
+    await expect(page.getByText('Give a time to begin, and a later one to end.')).toBeVisible()
+    await page.getByLabel('Called to').fill('11:00')
+    await expect(play).toBeEnabled()
+    expect(await read()).toMatch(/Agents occupied.*\+\d+\.\d points.*Campaign: talked with0\.0 0 to 0\d+\.\d/)
   })
 })
 

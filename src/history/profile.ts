@@ -1,5 +1,6 @@
 // What a queue's days were like, for forecasts: calls offered by quarter of an hour from local midnight, how long calls took, how long callers were patient.
-import { quantileSorted, sum } from 'd3-array'
+import { sum } from 'd3-array'
+import { quantilesOf } from '@/core/coming-day'
 import type { QueueId } from '@/core/ids'
 import type { DayCounts } from '@/core/staffing'
 import { MINUTE } from '@/core/time'
@@ -72,12 +73,4 @@ export function profilesOf(blocks: readonly CallsBlock[], days: readonly DayAske
     ...{ talkMs: quantilesOf(talks), wrapUpMs: quantilesOf(wrapUps) },
     patienceMs: gaveUp === 0 ? null : waitMs / gaveUp,
   }))
-}
-
-const POINTS = 60
-
-function quantilesOf(values: readonly number[]): readonly number[] {
-  if (values.length === 0) return []
-  const sorted = values.toSorted((a, b) => a - b)
-  return Array.from({ length: POINTS + 1 }, (_, i) => Math.round(quantileSorted(sorted as number[], i / POINTS) ?? 0))
 }

@@ -18,6 +18,7 @@ export const FIGURE_WORDS: Readonly<Record<Figure, string>> = {
   offered: 'Calls taken in',
   answered: 'Answered',
   turnedAway: 'Turned away',
+  connected: 'Campaign: talked with',
 }
 const SHARES: readonly Figure[] = ['serviceLevel', 'abandoned', 'occupancy']
 
@@ -73,7 +74,7 @@ const THE_DAY = columns('Figure')
 const BY_QUEUE = columns('Queue')
 
 export function ComparedTable({ compared, nameOf }: { readonly compared: Compared; readonly nameOf: (id: QueueId) => string }) {
-  const shown = (Object.keys(FIGURE_WORDS) as Figure[]).filter((f) => f !== 'turnedAway' || isAny(compared.figures[f]))
+  const shown = (Object.keys(FIGURE_WORDS) as Figure[]).filter((f) => (f !== 'turnedAway' && f !== 'connected') || isAny(compared.figures[f]))
   const rows: Row[] = shown.map((figure) => ({ id: figure, says: FIGURE_WORDS[figure], figure, pair: compared.figures[figure] }))
   const queues: Row[] = compared.queues
     .filter((q) => isAny(q.figures.offered))

@@ -15,6 +15,7 @@ import { Button, PlaceLink, Problem, Progress, SelectField, saveFile, TextField 
 import { ComparedTable, FIGURE_WORDS, figureText, isSure } from './compared-table'
 import { LevelChart } from './level-chart'
 import { type BasisWish, STAFFING, useBasis } from './use-basis'
+import { useMet } from './use-met'
 import { changeOf, UNCHANGED, type WhatIfForm, WhatIfFormSchema } from './what-if-form'
 
 const STAFF_WORDS: Readonly<Record<BasisWish['staff'], string>> = {
@@ -34,6 +35,7 @@ export function WhatIf() {
   const agents = /^\d+$/.test(agentsTyped.trim()) && Number(agentsTyped) >= 1 && Number(agentsTyped) <= 500 ? Number(agentsTyped) : null
   const { basis, kept, missing } = useBasis({ ...wish, agents: agents ?? 8 })
   const queues = useSeen((view) => view.centre.queues) ?? []
+  const campaigns = (useSeen((view) => view.centre.campaigns) ?? []).filter((c) => !c.retired)
   const [working, setWorking] = useState<Working | null>(null)
   const [found, setFound] = useState<Compared | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
@@ -42,18 +44,20 @@ export function WhatIf() {
   useEffect(() => () => asking.current?.cancel(), [])
   const { register, handleSubmit, formState, reset, watch } = useForm<WhatIfForm>({ resolver: zodResolver(WhatIfFormSchema), defaultValues: UNCHANGED })
   const errors = formState.errors
+  const met = useMet(watch('campaign'))
+  const isMet = watch('campaign') === '' || met !== null
   const text = (name: keyof WhatIfForm, label: string, type = 'text') => (
     <TextField label={label} type={type} inputMode={type === 'text' ? 'numeric' : undefined} problem={errors[name]?.message ?? null} {...register(name)} />
   )
   const choose = (next: Partial<BasisWish>) => setWish((now) => ({ ...now, ...next }))
 
   const play = handleSubmit(async (form) => {
-    if (basis === null) return
+    if (basis === null || (form.campaign !== '' && met === null)) return
     setProblem(null)
     setCalledOff(false)
     const of = Number(form.days)
     setWorking({ done: 0, of })
-    const next = compareAside(basis, [NO_CHANGE, changeOf(form)], of, (done, soFar) => {
+    const next = compareAside(basis, [NO_CHANGE, changeOf(form, met)], of, (done, soFar) => {
       if (asking.current !== next) return
       setWorking({ done, of })
       if (soFar !== null) setFound(soFar)
@@ -140,6 +144,21 @@ export function WhatIf() {
                 </option>
               ))}
             </SelectField>
+            <SelectField label="Campaign beside" {...register('campaign')}>
+              <option value="">none</option>
+              {campaigns.map((c) => (
+                <option key={c.id} value={c.id}>
+                  {c.name}
+                </option>
+              ))}
+            </SelectField>
+            {watch('campaign') !== '' && (
+              <>
+                {text('campaignAgents', 'Worked by')}
+                {text('campaignFrom', 'Called from', 'time')}
+                {text('campaignTo', 'Called to', 'time')}
+              </>
+            )}
             {watch('stormQueue') !== '' && (
               <>
                 {text('stormFrom', 'From', 'time')}
@@ -165,7 +184,7 @@ export function WhatIf() {
           <div className="w-28">{text('days', 'Days played')}</div>
           {working === null ? (
             <>
-              <Button type="submit" tone="primary" disabled={basis === null || (wish.staff === 'number' && agents === null)}>
+              <Button type="submit" tone="primary" disabled={basis === null || !isMet || (wish.staff === 'number' && agents === null)}>
                 Play the day
               </Button>
               <Button onClick={() => reset(UNCHANGED)}>Change nothing</Button>

@@ -101,6 +101,14 @@ function manner({ queueId, talkMs, wrapUpMs, patienceMs }: Traffic, seed: number
   return { talkMs: quantileAt(talkMs, chance.next()), wrapUpMs: quantileAt(wrapUpMs, chance.next()), patienceMs: Math.round(chance.exponential(patienceMs)) }
 }
 
+const POINTS = 60
+
+/** What was measured as evenly spaced quantiles, from the shortest to the longest; none of nothing. */
+export function quantilesOf(values: readonly number[]): Durations {
+  const sorted = values.toSorted((a, b) => a - b)
+  return values.length === 0 ? [] : Array.from({ length: POINTS + 1 }, (_, i) => quantileAt(sorted, i / POINTS))
+}
+
 /** Refuses an empty list. */
 export function quantileAt(sorted: Durations, share: number): number {
   const last = sorted.length - 1

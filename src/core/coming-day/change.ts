@@ -4,6 +4,7 @@ import { MOST_SKILLED, type Overflow, type QueueSetUp, type SetUp } from '@/core
 import { DAY, MINUTE } from '@/core/time'
 import { type CameAt, callsIn, QUARTER_MS, type Traffic } from './callers'
 import { callingOrder, crewFor, type OnDuty } from './crew'
+import type { Outbound } from './outbound'
 import type { DayToPlay } from './play'
 
 /** What is known of a day before it is played. */
@@ -35,12 +36,25 @@ export interface DayChange {
   readonly talkTimes: number
   /** Calls are put through to everybody without ringing. */
   readonly putThrough: boolean
+  /** A campaign that so many of those on duty work besides; null for none. */
+  readonly outbound: Outbound | null
   /** One queue is called so often more, at its peak, from a time on, halving every hour and a half; and is switched to storm then. */
   readonly storm: { readonly queueId: QueueId; readonly fromMinute: number; readonly morePerHour: number; readonly switched: boolean } | null
 }
 
 export const NO_CHANGE: DayChange = {
-  ...{ callsTimes: 1, moreAgents: 0, allTakeAll: false, overflow: 'asSetUp', hours: null, wrapUpTimes: 1, talkTimes: 1, putThrough: false, storm: null },
+  ...{
+    callsTimes: 1,
+    moreAgents: 0,
+    allTakeAll: false,
+    overflow: 'asSetUp',
+    hours: null,
+    wrapUpTimes: 1,
+    talkTimes: 1,
+    putThrough: false,
+    outbound: null,
+    storm: null,
+  },
 }
 
 export interface ChangedDay {
@@ -59,6 +73,7 @@ export function changed(basis: DayBasis, change: DayChange): ChangedDay {
   return {
     day: {
       ...{ setUp, startMs: basis.startMs, quarters, crew: changedCrew(basis, setUp, change) },
+      outbound: change.outbound,
       storms: change.storm?.switched ? [{ queueId: change.storm.queueId, fromMs: change.storm.fromMinute * MINUTE }] : [],
     },
     traffic,

@@ -56,6 +56,23 @@ function centre({
   })
 }
 
+/** A campaign that may be called at any hour of these days. */
+const BESIDE = {
+  ...{
+    name: 'Beside',
+    purpose: 'to ask',
+    scriptId: null,
+    outcomeSetId: 'outcomes_small',
+    callerId: '+441632960100',
+    lines: 12,
+    agentIds: [],
+    manner: 'progressive',
+    timeZone: 'UTC',
+    abandonedMessage: 'Sorry.',
+  },
+  hours: [{ days: [1, 2, 3, 4, 5, 6, 7], fromMinute: 0, toMinute: 1440 }],
+}
+
 const traffic = (queueId: Traffic['queueId'], callsAQuarter: number, more: Partial<Traffic> = {}): Traffic => ({
   ...{ queueId, offered: during(callsAQuarter), talkMs: exponential(4 * MINUTE), wrapUpMs: [0], patienceMs: 2 * MINUTE },
   ...more,
@@ -198,6 +215,28 @@ describe('what may be otherwise', () => {
     expect(of({}).filter((c) => c.queueId === FIRST)).toEqual(without)
     expect(without.length).toBeGreaterThan(200)
   })
+})
+
+test('a campaign worked besides keeps agents busier, reaches people, lets queues wait a little more, and only while it is called', () => {
+  const campaign = { ...BESIDE, id: 'campaign_bench' }
+  const setUp = SetUpSchema.parse({ ...centre({ both: 6 }), campaigns: [campaign] })
+  const basis = basisOf(setUp, [traffic(FIRST, 8), traffic(SECOND_QUEUE, 4)], 6)
+  const outbound = {
+    ...{ campaignId: setUp.campaigns[0]?.id as never, agents: 4, fromMs: 9 * HOUR, toMs: 12 * HOUR, answers: 0.4 },
+    ...{ talkMs: [60_000, 180_000], wrapUpMs: [20_000] },
+  }
+  const [without, beside] = [seeds(2).map((seed) => play(basis, seed)), seeds(2).map((seed) => play(basis, seed, { outbound }))]
+  const mean = (of: typeof without, figure: 'connected' | 'occupancy' | 'serviceLevel') => spreadOf(of.map((d) => daySaid(d)[figure]))?.mean ?? 0
+  expect(mean(without, 'connected')).toBe(0)
+  expect(mean(beside, 'connected')).toBeGreaterThan(40)
+  expect(mean(beside, 'occupancy')).toBeGreaterThan(mean(without, 'occupancy') + 0.1)
+  expect(mean(beside, 'serviceLevel')).toBeLessThan(mean(without, 'serviceLevel'))
+  for (const day of beside) {
+    // Whoever is on the line when it ends is talked to; nobody is called after it.
+    expect(day.connected.slice(0, 36).every((n) => n === 0) && day.connected.slice(49).every((n) => n === 0)).toBe(true)
+    expect(daySaid(day).answered).toBeGreaterThan(200)
+  }
+  expect(play(basis, 2, { outbound })).toEqual(beside[1])
 })
 
 test('calls that came are played as they came: their times, their talks, and how long those who gave up would wait', () => {

@@ -18,6 +18,7 @@ export const FIGURES = [
   'offered',
   'answered',
   'turnedAway',
+  'connected',
 ] as const satisfies readonly (keyof DaySaid)[]
 export type Figure = (typeof FIGURES)[number]
 
@@ -31,7 +32,7 @@ export interface Pair {
 export interface Compared {
   readonly days: number
   readonly figures: Readonly<Record<Figure, Pair>>
-  readonly queues: readonly { readonly queueId: QueueId; readonly figures: Readonly<Record<Exclude<Figure, 'occupancy'>, Pair>> }[]
+  readonly queues: readonly { readonly queueId: QueueId; readonly figures: Readonly<Record<Exclude<Figure, 'occupancy' | 'connected'>, Pair>> }[]
   /** Answered in time by quarter of an hour, all days taken together; null where nobody called. */
   readonly inTime: { readonly first: readonly (number | null)[]; readonly second: readonly (number | null)[] }
 }

@@ -30,6 +30,8 @@ export interface PlayedDay {
   readonly handleMs: readonly number[]
   readonly readyMs: readonly number[]
   readonly otherMs: readonly number[]
+  /** People of a campaign who were talked with. */
+  readonly connected: readonly number[]
 }
 
 interface Waits {
@@ -57,7 +59,7 @@ export function createTally(queues: readonly { readonly id: QueueId; readonly se
       },
     ]),
   )
-  const time = { handleMs: none(), readyMs: none(), otherMs: none() }
+  const time = { handleMs: none(), readyMs: none(), otherMs: none(), connected: none() }
   const waiting = new Map<string, Waits>()
   const agents = new Map<string, { readonly state: string; readonly sinceMs: number }>()
   const quarterOf = (atMs: number) => Math.min(quarters - 1, Math.max(0, Math.floor((atMs - startMs) / QUARTER_MS)))
@@ -80,7 +82,8 @@ export function createTally(queues: readonly { readonly id: QueueId; readonly se
           const quarter = quarterOf(atMs)
           waiting.set(event.callId, { queueId: event.queueId, quarter, atMs })
           add(of.get(event.queueId)?.offered ?? [], quarter)
-        } else if (event.kind === 'callTurnedAway') add(of.get(event.queueId)?.turnedAway ?? [], quarterOf(atMs))
+        } else if (event.kind === 'callPutThrough') add(time.connected, quarterOf(atMs))
+        else if (event.kind === 'callTurnedAway') add(of.get(event.queueId)?.turnedAway ?? [], quarterOf(atMs))
         else if (event.kind === 'connectionEstablished' && agentOfDevice(event.deviceId) !== null && get(state.work, event.callId)?.direction === 'inbound') {
           const waits = waiting.get(event.callId)
           const queue = waits && of.get(waits.queueId)
@@ -124,6 +127,8 @@ export interface DaySaid {
   readonly abandoned: number | null
   readonly meanWaitMs: number | null
   readonly occupancy: number | null
+  /** Of all queues together: people of a campaign who were talked with. */
+  readonly connected: number
 }
 
 /** Of all queues or of one, over all quarters or some: `from` to `to`, `to` excluded. */
@@ -148,6 +153,7 @@ export function daySaid(day: PlayedDay, { queueId = null as QueueId | null, from
       answered,
     ),
     occupancy: share(handle, handle + ready),
+    connected: queueId === null ? total(day.connected, from, to) : 0,
   }
 }
 

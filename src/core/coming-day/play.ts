@@ -14,6 +14,7 @@ import { behalfOfPart } from '@/core/work'
 import { type Caller, QUARTER_MS } from './callers'
 import type { OnDuty } from './crew'
 import { createTally, type PlayedDay } from './figures'
+import { createOutbound, type Outbound, withOutbound } from './outbound'
 
 export interface DayToPlay {
   readonly setUp: SetUp
@@ -23,6 +24,8 @@ export interface DayToPlay {
   readonly crew: readonly OnDuty[]
   /** Queues switched to storm in the course of it. */
   readonly storms: readonly { readonly queueId: QueueId; readonly fromMs: number }[]
+  /** A campaign worked beside the queues; null for none. */
+  readonly outbound: Outbound | null
 }
 
 /** An agent takes between these to answer a ring. */
@@ -38,6 +41,7 @@ type Act =
   | { readonly kind: 'givesUp'; readonly callId: CallId }
   | { readonly kind: 'answers' | 'finishes' | 'codes'; readonly agentId: AgentId; readonly callId: CallId }
   | { readonly kind: 'storm'; readonly queueId: QueueId }
+  | { readonly kind: 'reports'; readonly command: Command }
 
 interface Seat {
   /** A break that is due, taken as soon as there is no call: how long. */
@@ -47,7 +51,9 @@ interface Seat {
 
 /** The same day, callers and seed give the same figures. `sink` is given every entry of its ledger. */
 export function playDay(day: DayToPlay, callers: readonly Caller[], seed: number, sink: (entries: readonly LedgerEntry[]) => void = () => {}): PlayedDay {
-  const { setUp, startMs, quarters, crew } = day
+  const { startMs, quarters, crew } = day
+  const callsOut = new Set(day.outbound === null ? [] : [...new Set(crew.map((c) => c.agentId))].slice(-day.outbound.agents))
+  const setUp = day.outbound === null ? day.setUp : withOutbound(day.setUp, day.outbound, [...callsOut])
   const opened = openFloor(`day-${seed}`, setUp, startMs)
   const state = floorOf(opened)
   sink([opened])
@@ -75,6 +81,7 @@ export function playDay(day: DayToPlay, callers: readonly Caller[], seed: number
     if (entries.length === 0) return true
     sink(entries)
     tally.take(entries, state)
+    outbound?.observe(entries, state)
     for (const id of touched(journal, 'agents')) {
       const agent = get(state.agents, id)
       tally.agentIs(id, agent === undefined || agent.shift === null ? null : agent.state.name, atMs)
@@ -82,6 +89,11 @@ export function playDay(day: DayToPlay, callers: readonly Caller[], seed: number
     for (const { event } of entries) see(event, atMs)
     return true
   }
+
+  const outbound =
+    day.outbound === null
+      ? null
+      : createOutbound({ outbound: day.outbound, startMs, seed, give, later: (atMs, command) => note(atMs, { kind: 'reports', command }) })
 
   const see = (event: LedgerEntry['event'], atMs: number) => {
     switch (event.kind) {
@@ -104,16 +116,21 @@ export function playDay(day: DayToPlay, callers: readonly Caller[], seed: number
         if (agentId !== null && caller !== undefined) note(atMs + Math.max(SECOND, caller.talkMs), { kind: 'finishes', agentId, callId: event.callId })
         return
       }
+      case 'callPutThrough':
+        if (outbound !== null)
+          note(atMs + Math.max(SECOND, outbound.manner(event.callId).talkMs), { kind: 'finishes', agentId: event.agentId, callId: event.callId })
+        return
       case 'wrapUpStarted':
-        note(atMs + (callerOf.get(event.callId)?.wrapUpMs ?? 0), { kind: 'codes', agentId: event.agentId, callId: event.callId })
+        note(atMs + wrapUpMs(event.callId), { kind: 'codes', agentId: event.agentId, callId: event.callId })
         return
       case 'outcomeOwed':
-        if (event.because === 'noWrapUp')
-          note(atMs + (callerOf.get(event.callId)?.wrapUpMs ?? 0), { kind: 'codes', agentId: event.agentId, callId: event.callId })
+        if (event.because === 'noWrapUp') note(atMs + wrapUpMs(event.callId), { kind: 'codes', agentId: event.agentId, callId: event.callId })
         return
       default:
     }
   }
+
+  const wrapUpMs = (callId: CallId): number => callerOf.get(callId)?.wrapUpMs ?? outbound?.manner(callId).wrapUpMs ?? 0
 
   const isFree = (agentId: AgentId): boolean => {
     const agent = get(state.agents, agentId)
@@ -137,7 +154,8 @@ export function playDay(day: DayToPlay, callers: readonly Caller[], seed: number
       case 'comes': {
         const { agentId } = act.duty
         const account = setUp.agents.find((a) => a.id === agentId)
-        if (account === undefined || !give({ kind: 'startShift', agentId, queueIds: [...account.queueIds], campaignId: null, seat: 'standIn' }, atMs)) return
+        const campaignId = callsOut.has(agentId) ? (day.outbound?.campaignId ?? null) : null
+        if (account === undefined || !give({ kind: 'startShift', agentId, queueIds: [...account.queueIds], campaignId, seat: 'standIn' }, atMs)) return
         seats.set(agentId, { breakMs: null, isLeaving: false })
         give({ kind: 'goReady', agentId }, atMs)
         return
@@ -177,8 +195,11 @@ export function playDay(day: DayToPlay, callers: readonly Caller[], seed: number
       case 'codes':
         code(act.agentId, act.callId, atMs)
         return settle(act.agentId, atMs)
+      case 'reports':
+        give(act.command, atMs)
+        return
       case 'storm': {
-        const owner = setUp.agents.find((a) => !a.retired && (a.may.includes('supervision') || a.may.includes('setUp')))
+        const owner = setUp.agents.find((a) => !a.retired && a.may.includes('setUp'))
         if (owner !== undefined) give({ kind: 'switchStorm', agentId: owner.id, queueId: act.queueId, on: true }, atMs)
         return
       }
@@ -192,7 +213,7 @@ export function playDay(day: DayToPlay, callers: readonly Caller[], seed: number
     const work = get(state.work, callId)
     const seat = seats.get(agentId)
     if (work === undefined) return
-    const codes = codesFor(outcomeSetFor(setUp, behalfOfPart(work, agentId)), false)
+    const codes = codesFor(outcomeSetFor(setUp, behalfOfPart(work, agentId)), work.dialled)
     const plain = codes.find((c) => c.follows.kind === 'nothing' && !c.needs.notes && c.needs.field === null) ?? codes[0]
     if (plain === undefined) return
     const wants = seat?.isLeaving || (seat?.breakMs ?? null) !== null
@@ -200,16 +221,20 @@ export function playDay(day: DayToPlay, callers: readonly Caller[], seed: number
     give({ kind: 'saveOutcome', agentId, callId, code: plain.code, notes: plain.needs.notes ? '…' : '', followUp: '', andThen, insists: true }, atMs)
   }
 
+  const boss = setUp.agents.find((a) => !a.retired && a.may.includes('supervision'))
+  if (day.outbound !== null && boss !== undefined) give({ kind: 'startCampaign', agentId: boss.id, campaignId: day.outbound.campaignId }, startMs)
   const endMs = startMs + quarters * QUARTER_MS + AFTER_MS
   for (;;) {
     const dueAtMs = nextDueAtMs(state) ?? Infinity
-    const atMs = Math.min(agenda.peek()?.atMs ?? Infinity, dueAtMs)
+    const tickAtMs = outbound?.nextAtMs(state) ?? Infinity
+    const atMs = Math.min(agenda.peek()?.atMs ?? Infinity, dueAtMs, tickAtMs)
     if (atMs > endMs) break
     if (dueAtMs === atMs) give({ kind: 'passTime' }, atMs)
     while ((agenda.peek()?.atMs ?? Infinity) <= atMs) {
       const next = agenda.pop()
       if (next !== undefined) perform(next.act, atMs)
     }
+    if (tickAtMs === atMs) outbound?.tick(state, atMs)
   }
   return tally.close(Math.min(endMs, Math.max(state.atMs, startMs)))
 }
