@@ -72,6 +72,8 @@ export function DaySoFar({ queues, wordsOf }: Props) {
   const y = scaleLinear([0, Math.max(4, max([...offered, ...expected]) ?? 0)], [HEIGHT - 18, 4]).nice()
   const s = scaleLinear([0, Math.max(2, max(staff) ?? 0)], [HEIGHT + STAFF, HEIGHT + 6])
   const waiting = offered.map((n, q) => n - (inTime[q] ?? 0) - (later[q] ?? 0) - (gaveUp[q] ?? 0))
+  /** What was done in the night stands in the list below alone. */
+  const isDrawn = ({ atMs }: LedgerEntry) => (atMs - dayMs) / QUARTER_MS >= from && (atMs - dayMs) / QUARTER_MS <= to
   const markWords = (mark: LedgerEntry) => `${format(mark.atMs, 'HH:mm')} ${wordsOf(mark)}`
   const calls = offered.reduce((a, b) => a + b, 0)
   /** The quarter that is on counts as far as it has come. */
@@ -138,7 +140,7 @@ export function DaySoFar({ queues, wordsOf }: Props) {
             </g>
           )
         })}
-        {today.marks.map((mark) => (
+        {today.marks.filter(isDrawn).map((mark) => (
           <path key={mark.seq} d={`M${x((mark.atMs - dayMs) / QUARTER_MS)} 0l5 9h-10z`} fill="var(--color-red)">
             <title>{markWords(mark)}</title>
           </path>

@@ -233,9 +233,11 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
   /** The ledger of a past day that is kept whole; null of days on which this floor ran. */
   const textOf = async (fromMs: number): Promise<string | null> => {
     await following
-    if (!dayNames().has(utcDay(fromMs))) return null
+    // East of Greenwich a local day begins on the day before: its middle is on it everywhere.
+    const day = utcDay(fromMs + DAY / 2)
+    if (!dayNames().has(day)) return null
     await importing
-    return ledgerOfDay(store, utcDay(fromMs))
+    return ledgerOfDay(store, day)
   }
   const callsIn = async (span: Span, nowMs: number) => [...(await keptIn(span)).map(callsOf), live.ended(), live.underWay(nowMs)]
 
@@ -327,6 +329,8 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
         lots.push(lot)
         const last = readEntries(lot.slice(lot.trimEnd().lastIndexOf('\n') + 1))[0]
         if (last === undefined || last.atMs > toMs) break
+        // A floor that has run for months would not fit into a tab.
+        if (lots.length >= MOST_LOTS) throw new Error('so much has happened on this floor since it opened that its ledger cannot be gone through here')
       }
       return lots.join('\n')
     },
@@ -415,6 +419,8 @@ const DIALLED_LATELY_MS = 60 * DAY
 
 /** Entries are read and folded so many at once: what else is asked is answered in between. */
 const LOT = 20_000
+/** About a month of a floor of fourteen. */
+const MOST_LOTS = 20
 const NO_STATES: StatesBlock = packStates([])
 
 async function ownEntries(feed: Feed | null, callId: string, firstSeq: number, lastSeq: number): Promise<LedgerEntry[]> {

@@ -1,4 +1,4 @@
-import { expect, test } from 'vitest'
+import { describe, expect, test } from 'vitest'
 import { FIRST, SECOND_QUEUE, SMALL } from '@/core/testing'
 import { rebaseSetUp } from './rebase'
 import { type SetUp, SetUpSchema } from './schema'
@@ -32,4 +32,28 @@ test('what either has added is there, and nothing that is in use is lost', () =>
 test('the same change by both is no matter', () => {
   const change = renamed(base, FIRST, 'Both')
   expect(rebaseSetUp(base, change, change)).toEqual({ setUp: change, both: [] })
+})
+
+describe('review sheets two people have changed', () => {
+  const sheet = (version: number, name: string, id = 'sheet_calls') => ({
+    ...{ id, version, name, retired: false },
+    questions: [{ id: 'a', label: 'A', kind: 'yesNo' as const, weight: 1, mustHave: false }],
+  })
+  const with_ = (...reviewSheets: ReturnType<typeof sheet>[]) => ({ ...SMALL, reviewSheets })
+  const base = with_(sheet(1, 'One'))
+  test('one after the other: theirs is in use, mine is the next version, and it is said', () => {
+    const { setUp, both } = rebaseSetUp(base, with_(sheet(1, 'One'), sheet(2, 'Mine')), with_(sheet(1, 'One'), sheet(2, 'Theirs')))
+    expect(setUp.reviewSheets).toEqual([sheet(1, 'One'), sheet(2, 'Theirs'), sheet(3, 'Mine')])
+    expect(both).toEqual(['Mine'])
+  })
+  test('different ones: each as it was made, and nothing to say', () => {
+    const { setUp, both } = rebaseSetUp(base, with_(sheet(1, 'One'), sheet(2, 'Mine')), with_(sheet(1, 'One'), sheet(1, 'Other', 'sheet_other')))
+    expect(setUp.reviewSheets).toEqual([sheet(1, 'One'), sheet(1, 'Other', 'sheet_other'), sheet(2, 'Mine')])
+    expect(both).toEqual([])
+  })
+  test('only theirs, or the same in both', () => {
+    const theirs = with_(sheet(1, 'One'), sheet(2, 'Theirs'))
+    expect(rebaseSetUp(base, base, theirs)).toEqual({ setUp: theirs, both: [] })
+    expect(rebaseSetUp(base, theirs, theirs)).toEqual({ setUp: theirs, both: [] })
+  })
 })

@@ -1,5 +1,6 @@
 // Two people change one set-up: what one of them changed, brought over to what the other has put into use meanwhile. Item by item: a queue that only one of
 // them touched is as that one has it; of one that both touched mine stands, and it is said.
+import type { Sheet } from '@/core/reviews'
 import type { SetUp } from './schema'
 
 export interface Rebased {
@@ -18,9 +19,11 @@ export function rebaseSetUp(base: SetUp, mine: SetUp, theirs: SetUp): Rebased {
     const [was, my, their] = [base[key], mine[key], theirs[key]]
     const keyOf = LISTS[key]
     result[key] =
-      keyOf === undefined
-        ? pick(was, my, their, WORDS[key] ?? key, both)
-        : mergeLists(was as readonly Item[], my as readonly Item[], their as readonly Item[], keyOf, both)
+      key === 'reviewSheets'
+        ? mergeSheets(base.reviewSheets, mine.reviewSheets, theirs.reviewSheets, both)
+        : keyOf === undefined
+          ? pick(was, my, their, WORDS[key] ?? key, both)
+          : mergeLists(was as readonly Item[], my as readonly Item[], their as readonly Item[], keyOf, both)
   }
   return { setUp: result as unknown as SetUp, both }
 }
@@ -55,6 +58,14 @@ function pick<T>(was: T, my: T, their: T, name: string, both: string[]): T {
   if (same(was, my)) return their
   if (!same(was, their) && !same(my, their)) both.push(name)
   return my
+}
+
+/** A version that is in use is never changed: what both made of a sheet is one after the other, mine last. */
+function mergeSheets(was: readonly Sheet[], my: readonly Sheet[], their: readonly Sheet[], both: string[]): readonly Sheet[] {
+  const isNew = (sheet: Sheet) => !was.some((s) => s.id === sheet.id && s.version === sheet.version && same(s, sheet))
+  const mine = my.filter((sheet) => isNew(sheet) && !their.some((s) => same(s, sheet)))
+  for (const { id, name } of mine) if (their.some((s) => s.id === id && isNew(s))) both.push(name)
+  return [...their, ...mine.map((sheet) => ({ ...sheet, version: 1 + Math.max(0, ...their.filter((s) => s.id === sheet.id).map((s) => s.version)) }))]
 }
 
 function mergeLists(was: readonly Item[], my: readonly Item[], their: readonly Item[], keyOf: (item: Item) => string, both: string[]): readonly Item[] {
