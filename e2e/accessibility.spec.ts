@@ -52,7 +52,7 @@ async function look(page: Page, name: string | null): Promise<void> {
 }
 
 /** What goes on beside the one who looks, and costs the processor as much. */
-async function setPace(page: Page, pace: 'Quiet' | 'Ordinary day'): Promise<void> {
+async function setPace(page: Page, pace: 'Quiet' | 'Ordinary day' | 'Storm day'): Promise<void> {
   await button(page, 'Stand-ins').click()
   await page.getByRole('radio', { name: pace }).click()
   await page.keyboard.press('Escape')
@@ -208,7 +208,12 @@ test('everybody’s states pass axe-core and fit', async ({ page }) => {
   await signInAsOwner(owner, `/floor${WITH_PAST.slice(1)}`)
   await expect(owner.getByRole('table', { name: 'Agents' }).getByText('On call').nth(2)).toBeVisible()
   await expect(owner.getByRole('table', { name: 'Queues' })).toContainText('%')
+  if (process.env.SCREENSHOTS) {
+    await setPace(owner, 'Storm day')
+    await expect(owner.getByRole('region', { name: 'What needs you' }).getByRole('listitem').nth(1)).toBeVisible({ timeout: 240_000 })
+  }
   await look(owner, 'floor')
+  if (process.env.SCREENSHOTS) await setPace(owner, 'Ordinary day')
   await owner.close()
   await setPace(page, 'Quiet')
 

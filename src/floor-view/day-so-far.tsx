@@ -141,7 +141,7 @@ export function DaySoFar({ queues, wordsOf }: Props) {
           )
         })}
         {today.marks.filter(isDrawn).map((mark) => (
-          <path key={mark.seq} d={`M${x((mark.atMs - dayMs) / QUARTER_MS)} 0l5 9h-10z`} fill="var(--color-red)">
+          <path key={mark.seq} d={`M${x((mark.atMs - dayMs) / QUARTER_MS)} 9l5 -9h-10z`} fill="var(--color-red)">
             <title>{markWords(mark)}</title>
           </path>
         ))}

@@ -112,7 +112,8 @@ function changedOverflow({ id, overflow }: QueueSetUp, wished: DayChange['overfl
 function changedTraffic(of: Traffic, { callsTimes, hours, talkTimes, wrapUpTimes, storm }: DayChange): Traffic {
   const scale = (durations: readonly number[], by: number) => (by === 1 ? durations : durations.map((ms) => Math.round(ms * by)))
   const open = hours === null ? of.offered : withinHours(of.offered, hours)
-  const offered = open.map((calls, q) => calls * callsTimes + stormCalls(of.queueId, storm, q))
+  // Where nobody is expected nobody is there to answer: a storm lasts no longer than the day.
+  const offered = open.map((calls, q) => (calls > 0 ? calls * callsTimes + stormCalls(of.queueId, storm, q) : 0))
   return { ...of, offered, talkMs: scale(of.talkMs, talkTimes), wrapUpMs: scale(of.wrapUpMs, wrapUpTimes) }
 }
 
@@ -140,9 +141,16 @@ function changedCrew({ traffic, atWork, crew }: DayBasis, setUp: SetUp, { moreAg
       order,
       atWork.map((n) => (n > 0 ? Math.max(0, n + moreAgents) : 0)),
     )
-  if (moreAgents <= 0) return crew.slice(0, Math.max(0, crew.length + moreAgents))
+  if (moreAgents <= 0) return fewer(crew, -moreAgents)
   // Whoever comes besides stays for as long as anybody is there.
   const spare = order.filter((id) => !crew.some((c) => c.agentId === id)).slice(0, moreAgents)
   const [fromMs, toMs] = [Math.min(...crew.map((c) => c.fromMs)), Math.max(...crew.map((c) => c.toMs))]
   return crew.length === 0 ? crew : [...crew, ...spare.map((agentId) => ({ agentId, fromMs, toMs, breaks: [] }))]
+}
+
+/** So many agents are not there after all: every so manieth of them, so that no part of the day loses all. */
+function fewer(crew: readonly OnDuty[], count: number): readonly OnDuty[] {
+  const ids = [...new Set(crew.map((c) => c.agentId))]
+  const away = new Set(Array.from({ length: Math.min(count, ids.length) }, (_, i) => ids[Math.floor(((i + 0.5) * ids.length) / Math.min(count, ids.length))]))
+  return crew.filter((c) => !away.has(c.agentId))
 }

@@ -208,6 +208,34 @@ describe('what may be otherwise', () => {
     expect(day.offered).toBeGreaterThan(200)
   })
 
+  test('a storm brings callers from its beginning to the end of the day, fewer and fewer, and to its queue alone', () => {
+    const storm = { queueId: FIRST, fromMinute: 11 * 60, morePerHour: 80, switched: true }
+    const { traffic: with_, day } = changed(basis, { ...NO_CHANGE, storm })
+    const more = with_.map((t, i) => t.offered.map((n, q) => n - (basis.traffic[i]?.offered[q] ?? 0)))
+    expect(more[0]?.slice(0, 44).every((n) => n === 0) && more[0]?.slice(OPEN.to).every((n) => n === 0)).toBe(true)
+    expect(more[0]?.[44]).toBe(20)
+    expect(more[0]?.[50]).toBeCloseTo(10, 6)
+    expect(more[1]?.every((n) => n === 0)).toBe(true)
+    expect(day.storms).toEqual([{ queueId: FIRST, fromMs: 11 * HOUR }])
+  })
+
+  test('with shifts, fewer agents are missed all over the day, more stay as long as anybody is there, and none of either is none', () => {
+    const ids = basis.setUp.agents.slice(0, 6).map((a) => a.id)
+    const crew = ids.map((agentId, i) => ({ agentId, fromMs: (8 + i) * HOUR, toMs: (12 + i) * HOUR, breaks: [] }))
+    const with_ = (moreAgents: number) => changed({ ...basis, crew }, { ...NO_CHANGE, moreAgents }).day.crew
+    expect(with_(0)).toEqual(crew)
+    expect(with_(-2).map((c) => c.agentId)).toEqual([ids[0], ids[2], ids[3], ids[5]])
+    expect(with_(-9)).toEqual([])
+    expect(with_(5).slice(0, 6)).toEqual(crew)
+    // There are eight: two are left who are not on a shift.
+    expect(
+      with_(5)
+        .slice(6)
+        .map(({ fromMs, toMs }) => [fromMs, toMs]),
+    ).toEqual(Array.from({ length: 2 }, () => [8 * HOUR, 17 * HOUR]))
+    expect(changed({ ...basis, crew: [] }, { ...NO_CHANGE, moreAgents: 3 }).day.crew).toEqual([])
+  })
+
   test('callers are the same whatever else is changed', () => {
     const of = (change: Partial<DayChange>) => drawCallers(changed(basis, { ...NO_CHANGE, ...change }).traffic, 3)
     for (const change of [{ moreAgents: 3 }, { allTakeAll: true }, { overflow: 'never' as const }]) expect(of(change)).toEqual(of({}))
