@@ -319,6 +319,7 @@ test('corrections: by the agent on the shift, later by a supervisor; every earli
 
   // The agent sees the call and corrects it no more from here; a supervisor does, at any time.
   await goTo(page, 'Results')
+  await expect(page.getByText('1 outcome was corrected after it had been saved.')).toBeVisible()
   await page.getByRole('row', { name: /Ottoline Fjelding/ }).click()
   await expect(page.getByRole('region', { name: 'Outcome' })).toContainText('Corrected from Booking changed by Eluned Tarnow')
   await expect(page.getByRole('button', { name: /^Correct the outcome/ })).toBeHidden()
@@ -333,4 +334,6 @@ test('corrections: by the agent on the shift, later by a supervisor; every earli
   await button(owner, 'Save correction').click()
   await expect(section).toContainText('Corrected from Information given by Linnea Wickerby')
   await expect(section).toContainText('Saved by Linnea Wickerby')
+  await owner.getByRole('link', { name: 'All results' }).click()
+  await expect(owner.getByText('2 outcomes were corrected after they had been saved.')).toBeVisible()
 })

@@ -290,6 +290,7 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
         rules: rules(),
         setUps: setUps(),
         takenBack: live.hasAny() ? live.folder.takenBack() : [],
+        corrected: live.hasAny() ? live.folder.corrected() : [],
       })
     },
     async calls({ span, nowMs, only, ...asked }) {

@@ -20,6 +20,8 @@ export interface Report {
   readonly series: readonly SeriesPoint[]
   /** Ends that were pressed and taken back within the grace: presses by mistake, for the centre's own improvement. */
   readonly takenBackCount: number
+  /** Outcomes that were corrected after they had been saved. */
+  readonly correctedCount: number
 }
 
 export interface Part {
@@ -38,9 +40,10 @@ export interface ReportAsked {
   /** The one in use first, then what past days knew besides: queues and agents by id, under the name they have now. */
   readonly setUps: readonly SetUp[]
   readonly takenBack: readonly TakenBack[]
+  readonly corrected: readonly TakenBack[]
 }
 
-export function reportOf(parts: readonly Part[], { span, nowMs, steps, only, rules, setUps, takenBack }: ReportAsked): Report {
+export function reportOf(parts: readonly Part[], { span, nowMs, steps, only, rules, setUps, takenBack, corrected }: ReportAsked): Report {
   const tallies = parts.map(({ calls, sums }) => (sums !== null && isWithin(calls.fromMs, calls.lastMs + 1, span) ? sums().tallies : tally(calls, span, rules)))
   const spells = parts.map(({ states, sums }) => (sums !== null && isWithin(states.fromMs, states.toMs, span) ? sums().spells : spellsOf(states, span)))
   const quarters = parts.map((part) => quartersIn(part, span, only))
@@ -52,6 +55,7 @@ export function reportOf(parts: readonly Part[], { span, nowMs, steps, only, rul
   const queues = uniqueById(setUps.flatMap((s) => s.queues)).filter((q) => !q.retired || seenQueues.has(q.id))
   const agents = uniqueById(setUps.flatMap((s) => s.agents)).filter((a) => (a.role === 'agent' && !a.retired) || seenAgents.has(a.id))
   const isMeant = (id: AgentId) => only === null || id === only
+  const isOfSpan = (t: TakenBack) => t.atMs >= span.fromMs && t.atMs < span.toMs && isMeant(t.byAgentId)
   return {
     all: measuresOf(
       all(tallies, (t) => part(t, only)),
@@ -75,7 +79,8 @@ export function reportOf(parts: readonly Part[], { span, nowMs, steps, only, rul
       ...occupancyOf(isMeant(id) ? spells : [], id),
     })),
     series: toSeries(quarters.flat(), steps),
-    takenBackCount: takenBack.filter((t) => t.atMs >= span.fromMs && t.atMs < span.toMs && isMeant(t.byAgentId)).length,
+    takenBackCount: takenBack.filter(isOfSpan).length,
+    correctedCount: corrected.filter(isOfSpan).length,
   }
 }
 

@@ -43,6 +43,12 @@ export function Results({ view }: { view: FloorView }) {
       {report !== null && (
         <div aria-busy={value === null} className="mt-4 space-y-8 aria-busy:opacity-50">
           <Figures report={report} />
+          {report.correctedCount > 0 && (
+            <p className="!mt-3 text-soft">
+              <strong className="text-ink">{report.correctedCount}</strong>{' '}
+              {report.correctedCount === 1 ? 'outcome was corrected after it had' : 'outcomes were corrected after they had'} been saved.
+            </p>
+          )}
           {report.takenBackCount > 0 && (
             <p className="!mt-3 text-soft">
               <strong className="text-ink">{report.takenBackCount}</strong> {report.takenBackCount === 1 ? 'press was' : 'presses were'} taken back within the

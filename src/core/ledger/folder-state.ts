@@ -75,6 +75,8 @@ export interface FolderState {
   /** The state each agent is reported in, since when: that of the floor, and dialling apart from talking. */
   readonly shown: Map<AgentId, Shown>
   readonly takenBack: TakenBack[]
+  /** Outcomes that were corrected; absent where an earlier version kept this state. */
+  corrected?: readonly TakenBack[]
   /** People the dialer has under way. */
   readonly dialled: Map<AttemptId, CalledRecord>
   /** Calls are spoken of that are not here: they began before, or are settled. */

@@ -31,6 +31,8 @@ export interface LedgerFolder {
   corrections(): ReadonlyMap<CallId, Correction>
   /** Ends that were pressed and taken back within the grace: presses by mistake. */
   takenBack(): readonly TakenBack[]
+  /** Outcomes that were corrected after they were saved, by whom. */
+  corrected(): readonly TakenBack[]
   /** Hands out what will not change any more, but by a correction: calls and spells that were over by then and that nobody owes for. */
   settle(byMs: EpochMs): Settled
   /** Everything it knows, as plain data: another folder goes on from it. */
@@ -369,6 +371,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       }
       if (state.isCut && speaksOfLostCall(event) && event.kind !== 'outcomeCorrected') return
       if (event.kind === 'clearTakenBack') state.takenBack.push({ atMs, byAgentId: event.byAgentId })
+      if (event.kind === 'outcomeCorrected') state.corrected = [...(state.corrected ?? []), { atMs, byAgentId: event.byAgentId }]
       if (isCallEvent(event)) foldCallEvent(event, atMs)
       else foldOther(event, atMs)
       const open = 'callId' in event && event.callId !== null ? calls.get(consults.get(event.callId)?.about ?? event.callId) : undefined
@@ -386,6 +389,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
     setUp: known,
     corrections: () => corrections,
     takenBack: () => state.takenBack,
+    corrected: () => state.corrected ?? [],
     settle(byMs) {
       const over = [...calls.values()].filter((c) => c.ended && c.record.endedAtMs <= byMs && c.owedBy.length === 0 && isWrappedUp(c.legs))
       for (const { record } of over) calls.delete(toCallId(record.callId))
