@@ -152,6 +152,11 @@ describe('a day of two queues, rings, wrap-ups, breaks and people who give up', 
     expect(of('shiftEnded')).toHaveLength(5)
     const breaks = of('agentNotReady').map((e) => e.event as { agentId: string; reason: string })
     for (const { agentId } of basis.crew) expect(breaks.some((b) => b.agentId === agentId && b.reason === 'Break')).toBe(true)
+    // And is back from it when it is over: away in all for as long as breaks last, rings besides.
+    const awayMs = day.otherMs.reduce((a, b) => a + b, 0)
+    const rangMs = of('connectionDelivered').length * 4 * SECOND
+    expect(awayMs).toBeGreaterThanOrEqual(5 * 20 * MINUTE)
+    expect(awayMs).toBeLessThan(5 * 20 * MINUTE + rangMs)
     // Whoever has gone home has coded what they talked about.
     expect([...state.agents.values()].flatMap((a) => a.owed)).toEqual([])
   })

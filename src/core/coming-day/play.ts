@@ -137,13 +137,16 @@ export function playDay(day: DayToPlay, callers: readonly Caller[], seed: number
     return agent !== undefined && agent.shift !== null && agent.engagements.length === 0 && agent.wrapUps.length === 0
   }
 
+  const isAway = (agentId: AgentId): boolean => get(state.agents, agentId)?.state.name === 'notReady'
+
   /** Goes home, or on a break, if either is due and nothing is in hand. */
   const settle = (agentId: AgentId, atMs: number) => {
     const seat = seats.get(agentId)
     if (seat === undefined || !isFree(agentId)) return
     if (seat.isLeaving) {
       if (give({ kind: 'endShift', agentId }, atMs)) seats.delete(agentId)
-    } else if (seat.breakMs !== null && give({ kind: 'goNotReady', agentId, reason: breakReason }, atMs)) {
+    } else if (seat.breakMs !== null && (isAway(agentId) || give({ kind: 'goNotReady', agentId, reason: breakReason }, atMs))) {
+      // With the outcome of their last call they may have gone on it already.
       note(atMs + seat.breakMs, { kind: 'back', agentId })
       seat.breakMs = null
     }
