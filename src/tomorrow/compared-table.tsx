@@ -45,8 +45,8 @@ const cell = (figure: Figure, spread: Spread | null) =>
     <span className="text-soft">no calls</span>
   ) : (
     <>
-      {figureText(figure, spread.mean)}
-      <span className="ml-2 text-soft">
+      {figureText(figure, spread.mean)}{' '}
+      <span className="ml-1 text-soft">
         {shortText(figure, spread.low)} to {shortText(figure, spread.high)}
       </span>
     </>
