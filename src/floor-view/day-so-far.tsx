@@ -8,7 +8,7 @@ import type { CameAt } from '@/core/coming-day'
 import type { LedgerEntry } from '@/core/ledger'
 import { onShiftAt } from '@/core/sessions'
 import { QUARTERS } from '@/core/staffing'
-import { DAY, MINUTE } from '@/core/time'
+import { DAY, QUARTER_MS } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
 import { useForecasts, useHistory } from '@/history/react'
 import { SelectField, stepPath } from '@/ui'
@@ -22,7 +22,6 @@ const WIDTH = 544
 const HEIGHT = 150
 const STAFF = 40
 const LEFT = 26
-const QUARTER_MS = 15 * MINUTE
 /** From the ground up. */
 const PARTS = [
   { says: 'in time', fill: 'var(--color-green)', mark: 'bg-green' },

@@ -3,7 +3,7 @@ import { sum } from 'd3-array'
 import { quantilesOf } from '@/core/coming-day'
 import type { QueueId } from '@/core/ids'
 import type { DayCounts } from '@/core/staffing'
-import { MINUTE } from '@/core/time'
+import { QUARTER_MS } from '@/core/time'
 import { type CallsBlock, isNullAt, listWords, placeAt, valueAt } from './columns'
 import { internalIn, openBlock, rowsIn } from './tally'
 
@@ -29,8 +29,6 @@ export interface DayAsked {
   /** Excluded. */
   readonly toMs: number
 }
-
-const QUARTER_MS = 15 * MINUTE
 
 /** A day that is not over should not be among them: it would count as one with few calls. */
 export function profilesOf(blocks: readonly CallsBlock[], days: readonly DayAsked[]): readonly QueueProfile[] {

@@ -1,11 +1,9 @@
 // Calls offered, answered and abandoned by quarter of an hour: every time zone's hours and days begin with one, so that charts of any of them are
 // added up from these.
 import { bisectRight } from 'd3-array'
-import { MINUTE } from '@/core/time'
+import { QUARTER_MS } from '@/core/time'
 import { type CallsBlock, isNullAt, listWords, placeAt, valueAt } from './columns'
 import { type Asked, rowsIn } from './tally'
-
-const QUARTER_MS = 15 * MINUTE
 
 export interface Quarter {
   readonly fromMs: number

@@ -4,7 +4,7 @@ import { useCallback, useMemo, useState } from 'react'
 import { callingOrder, callsIn, type DayBasis, type OnDuty } from '@/core/coming-day'
 import type { SetUp } from '@/core/set-up'
 import { type Need, QUARTERS, staffDay } from '@/core/staffing'
-import { MINUTE, SECOND } from '@/core/time'
+import { MINUTE, QUARTER_MS, SECOND } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
 import { useSeen, useSetUpInUse } from '@/exchange/react'
 import type { AgentSessions, QueueForecast } from '@/history/client'
@@ -15,7 +15,6 @@ import { type KeptPlan, useKeptPlan } from '@/plans'
 export const USUAL_PATIENCE_MS = 3 * MINUTE
 export const USUAL_HANDLE_MS = 4 * MINUTE
 const USUAL_WRAP_UP_MS = 30 * SECOND
-const QUARTER_MS = 15 * MINUTE
 
 export const STAFFING = ['plan', 'together', 'apart', 'came', 'number'] as const
 export interface BasisWish {

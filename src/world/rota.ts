@@ -1,7 +1,7 @@
 // Who is on duty: everybody on a weekday, some at the weekend, so that each queue has people who can take its calls.
 import { createChance, seedFor } from '@/core/chance'
 import type { AgentId } from '@/core/ids'
-import type { SetUp } from '@/core/set-up'
+import { type SetUp, takesCallsOf } from '@/core/set-up'
 import type { Day } from './calendar'
 import type { Habits } from './stage'
 
@@ -16,10 +16,7 @@ export function onDuty(seed: number, day: Day, setUp: SetUp, plays: readonly Age
   for (const queue of setUp.queues) {
     const canTake = (id: AgentId) => {
       const account = setUp.agents.find((a) => a.id === id)
-      return (
-        account?.queueIds.includes(queue.id) === true &&
-        queue.needs.every(({ skillId, level }) => account.skills.some((s) => s.skillId === skillId && s.level >= level))
-      )
+      return account !== undefined && takesCallsOf(account, queue)
     }
     for (const id of able) if ([...chosen].filter(canTake).length < EACH_QUEUE_HAS && canTake(id)) chosen.add(id)
   }

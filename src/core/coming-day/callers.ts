@@ -1,9 +1,7 @@
 // Who calls on a day that is played: expected by quarter of an hour and drawn, or as they came on a day that is over.
 import { createChance, seedFor } from '@/core/chance'
 import type { QueueId } from '@/core/ids'
-import { MINUTE } from '@/core/time'
-
-export const QUARTER_MS = 15 * MINUTE
+import { QUARTER_MS } from '@/core/time'
 
 /** How long something takes: what was measured, in order, milliseconds. Drawn from by its distribution function, straight between two of them. */
 export type Durations = readonly number[]

@@ -1,8 +1,8 @@
 // A day as it is planned, and what may be otherwise about it.
 import type { QueueId } from '@/core/ids'
 import { MOST_SKILLED, type Overflow, type QueueSetUp, type SetUp } from '@/core/set-up'
-import { DAY, MINUTE } from '@/core/time'
-import { type CameAt, callsIn, QUARTER_MS, type Traffic } from './callers'
+import { DAY, MINUTE, QUARTER_MS } from '@/core/time'
+import { type CameAt, callsIn, type Traffic } from './callers'
 import { callingOrder, crewFor, type OnDuty } from './crew'
 import type { Outbound } from './outbound'
 import type { DayToPlay } from './play'

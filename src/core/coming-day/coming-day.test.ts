@@ -8,7 +8,7 @@ import { type SetUp, SetUpSchema } from '@/core/set-up'
 import { agentsNeeded, serviceLevelA } from '@/core/staffing'
 import { evolve, floorOf } from '@/core/state'
 import { FIRST, SECOND_QUEUE, SMALL } from '@/core/testing'
-import { HOUR, MINUTE, SECOND } from '@/core/time'
+import { HOUR, MINUTE, QUARTER_MS, SECOND } from '@/core/time'
 import {
   callingOrder,
   changed,
@@ -21,7 +21,6 @@ import {
   NO_CHANGE,
   neededByPlay,
   playDay,
-  QUARTER_MS,
   sameCallers,
   spreadOf,
   type Traffic,

@@ -1,7 +1,9 @@
 // Who is on duty on a day that is played.
+
 import type { AgentId, QueueId } from '@/core/ids'
-import type { AgentSetUp, SetUp } from '@/core/set-up'
-import { callsIn, QUARTER_MS } from './callers'
+import { type AgentSetUp, type SetUp, takesCallsOf } from '@/core/set-up'
+import { QUARTER_MS } from '@/core/time'
+import { callsIn } from './callers'
 
 export interface OnDuty {
   readonly agentId: AgentId
@@ -93,5 +95,4 @@ export function giveOut(
 
 const takers = ({ agents }: Pick<SetUp, 'agents'>): readonly AgentSetUp[] => agents.filter((a) => !a.retired && a.role === 'agent' && a.queueIds.length > 0)
 
-const servedBy = ({ queues }: Pick<SetUp, 'queues'>, { queueIds, skills }: AgentSetUp) =>
-  queues.filter((q) => queueIds.includes(q.id) && q.needs.every((n) => skills.some((s) => s.skillId === n.skillId && s.level >= n.level)))
+const servedBy = ({ queues }: Pick<SetUp, 'queues'>, agent: AgentSetUp) => queues.filter((q) => takesCallsOf(agent, q))

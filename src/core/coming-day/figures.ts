@@ -4,8 +4,7 @@ import type { QueueId } from '@/core/ids'
 import type { LedgerEntry } from '@/core/ledger'
 import { agentOfDevice, type FloorState } from '@/core/state'
 import { get } from '@/core/table'
-import { SECOND } from '@/core/time'
-import { QUARTER_MS } from './callers'
+import { QUARTER_MS, SECOND } from '@/core/time'
 
 /** Whoever gives up this soon is no abandon (MEASURES.md). */
 const SHORT_MS = 5 * SECOND

@@ -36,9 +36,8 @@ export function* neededByPlay({ basis, from, agents, share, rounds, seeds }: Nee
   for (let round = 1; round < rounds; round++) {
     yield found
     const next = atWork.map((n, q) => {
-      const calls = basis.traffic.reduce((sum, t) => sum + (t.offered[q] ?? 0), 0)
       const is = smoothed(found.inTime, expected, q)
-      if (calls <= 0 || is === null) return n
+      if ((expected[q] ?? 0) <= 0 || is === null) return n
       if (is < share) return Math.min(agents, n + 1)
       // Whoever is sent away must not be missed: only where one in so many fewer would still do, as far as this round tells.
       return n > 1 && 1 - (1 - is) * (1 + 2 / n) ** 2 > share && round <= rounds / 2 ? n - 1 : n

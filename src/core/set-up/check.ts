@@ -8,7 +8,7 @@ import type { AgentSetUp } from './account'
 import { checkCampaigns } from './check-campaigns'
 import type { Finding } from './finding'
 import { MISSED_RING, OUTCOME_OWED, SOUND_LOST } from './given-reasons'
-import { scriptsInUse } from './lookup'
+import { meetsNeeds, scriptsInUse } from './lookup'
 import type { QueueSetUp } from './queue'
 import type { SetUp } from './schema'
 
@@ -64,7 +64,7 @@ function checkQueue(setUp: SetUp, queue: QueueSetUp, agents: readonly AgentSetUp
   const overflows = [...queue.overflow, ...queue.storm.overflow]
   if (serving.length === 0)
     findings.push(error(place, 'No agent serves it: its callers would wait for nobody.', 'Give it to at least one agent, or retire it.'))
-  else if (!serving.some((a) => queue.needs.every((n) => levelOf(a, n.skillId) >= n.level)))
+  else if (!serving.some((a) => meetsNeeds(a, queue)))
     findings.push(
       error(place, 'No agent who serves it has the skill it needs.', 'Lower the level it needs, raise an agent’s, or let it overflow to any level at once.'),
     )
@@ -190,4 +190,3 @@ function twice(kind: string, items: readonly { readonly name: string }[]): Findi
 }
 
 const inUse = (setUp: SetUp, ids: readonly QueueId[]): boolean => setUp.queues.some((q) => !q.retired && ids.includes(q.id))
-const levelOf = (agent: AgentSetUp, skillId: string): number => agent.skills.find((s) => s.skillId === skillId)?.level ?? 0

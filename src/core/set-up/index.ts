@@ -23,6 +23,7 @@ export {
   behalfOfRecord,
   campaignSetUp,
   isChosenReason,
+  meetsNeeds,
   outcomeSetFor,
   queueSetUp,
   rulesOfBehalf,
@@ -31,6 +32,7 @@ export {
   scriptsInUse,
   scriptVersion,
   setUpOwners,
+  takesCallsOf,
 } from './lookup'
 export { type Opening, type Overflow, type QueueSetUp, QueueSetUpSchema, type Warns } from './queue'
 export { type Rebased, rebaseSetUp } from './rebase'

@@ -35,6 +35,14 @@ function indexOf(setUp: SetUp): Index {
 }
 export const agentName = (setUp: SetUp, id: AgentId): string => agentSetUp(setUp, id).name
 
+/** Whether an account has the skills a queue needs, at their levels. */
+export const meetsNeeds = ({ skills }: Pick<AgentSetUp, 'skills'>, { needs }: Pick<QueueSetUp, 'needs'>): boolean =>
+  needs.every((n) => skills.some((s) => s.skillId === n.skillId && s.level >= n.level))
+
+/** Whether an account takes calls of a queue at first: it is one of theirs, and they have the skills. */
+export const takesCallsOf = (account: Pick<AgentSetUp, 'queueIds' | 'skills'>, queue: Pick<QueueSetUp, 'id' | 'needs'>): boolean =>
+  account.queueIds.includes(queue.id) && meetsNeeds(account, queue)
+
 /** The names of those who can change what an account may do. */
 export const setUpOwners = (setUp: SetUp): readonly string[] => setUp.agents.filter((a) => !a.retired && a.may.includes('setUp')).map((a) => a.name)
 

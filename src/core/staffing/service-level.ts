@@ -1,6 +1,7 @@
 // The share of callers who are answered within a time, where some give up (Erlang A): the wait a caller with endless patience would have is distributed as
 // F. Baccelli and G. Hebuterne found for M/M/n+G ("On queues with impatient customers", Performance 81), here with exponential patience; as used by
 // S. Zeltyn and A. Mandelbaum, "Call centers with impatient customers: many-server asymptotics of the M/M/n+G queue" (2005).
+import { QUARTER_MS } from '@/core/time'
 import { erlangA, type Staffing } from './erlang'
 
 export interface Impatient extends Staffing {
@@ -63,7 +64,6 @@ export interface Load {
   readonly patienceMs: number
 }
 
-const QUARTER_MS = 15 * 60_000
 /** Nobody sets more people on one queue. */
 const MOST_AGENTS = 500
 

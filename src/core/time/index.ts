@@ -1,2 +1,2 @@
 export { instantAt, localDay, localMidnight, localTime, zoneAheadMs } from './local'
-export { A_YEAR_MS, DAY, type EpochMs, formatClock, HOUR, isTimeZone, LAST_INSTANT_MS, MINUTE, minuteClock, SECOND, utcDay } from './time'
+export { A_YEAR_MS, DAY, type EpochMs, formatClock, HOUR, isTimeZone, LAST_INSTANT_MS, MINUTE, minuteClock, QUARTER_MS, SECOND, utcDay } from './time'

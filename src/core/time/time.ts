@@ -5,6 +5,8 @@ export type EpochMs = number
 
 export const SECOND = 1_000
 export const MINUTE = 60_000
+/** By which days are counted, forecast and staffed. */
+export const QUARTER_MS = 15 * MINUTE
 export const HOUR = 3_600_000
 export const DAY = 86_400_000
 /** The furthest anything is agreed for. */
