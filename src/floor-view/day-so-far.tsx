@@ -74,12 +74,12 @@ export function DaySoFar({ queues, wordsOf }: Props) {
   /** What was done in the night stands in the list below alone. */
   const isDrawn = ({ atMs }: LedgerEntry) => (atMs - dayMs) / QUARTER_MS >= from && (atMs - dayMs) / QUARTER_MS <= to
   const markWords = (mark: LedgerEntry) => `${format(mark.atMs, 'HH:mm')} ${wordsOf(mark)}`
-  const calls = offered.reduce((a, b) => a + b, 0)
   /** The quarter that is on counts as far as it has come. */
   const expectedByNow = expected.reduce((sum, e, q) => sum + e * Math.min(1, Math.max(0, now - q)), 0)
   const decided = (inTime: number, later: number, gaveUp: number) => inTime + later + gaveUp
   const share = (of: readonly [number, number, number]) => (decided(...of) === 0 ? '' : `, ${Math.round((of[0] / decided(...of)) * 100)} % in time`)
   const total = (values: readonly number[]) => values.reduce((a, b) => a + b, 0)
+  const calls = total(offered)
   const said = (q: number) =>
     `${clockOf(dayMs, q)}: ${offered[q] ?? 0} calls, ${(expected[q] ?? 0).toFixed(1)} expected, ${staff[q] ?? 0} on shift${share([inTime[q] ?? 0, later[q] ?? 0, gaveUp[q] ?? 0])}`
   const name = queueId === '' ? 'All queues' : (queues.find((q) => q.id === queueId)?.name ?? '')

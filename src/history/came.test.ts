@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { changed, daySaid, NO_CHANGE, playChanged } from '@/core/coming-day'
+import { changed, daySaid, dutiesOf, NO_CHANGE, playChanged } from '@/core/coming-day'
 import { createLedgerFolder } from '@/core/ledger'
 import { measure } from '@/core/reports'
 import { sessionsOf } from '@/core/sessions'
@@ -31,14 +31,10 @@ describe('a day that came', () => {
 
   test('played again by the rules, with its own callers, agents and breaks, comes out as it came', () => {
     const spells = folder.intervals(span.toMs)
-    const crew = FENNHOLM.agents.flatMap(({ id }) =>
-      sessionsOf(spells.filter((s) => s.agentId === id)).map((s) => ({
-        ...{ agentId: id, fromMs: s.fromMs - fromMs, toMs: s.toMs - fromMs },
-        breaks: s.spells
-          .filter((p) => p.state === 'notReady' && p.fromMs > s.fromMs && p.toMs < s.toMs && p.toMs - p.fromMs >= MINUTE)
-          .map((p) => ({ fromMs: p.fromMs - fromMs, toMs: p.toMs - fromMs })),
-      })),
-    )
+    const crew = FENNHOLM.agents.flatMap(({ id }) => {
+      const own = spells.filter((s) => s.agentId === id)
+      return dutiesOf(id, sessionsOf(own), own, fromMs)
+    })
     expect(crew.length).toBeGreaterThan(10)
     const traffic = FENNHOLM.queues.map(({ id }) => ({ queueId: id, offered: [], talkMs: [200_000], wrapUpMs: [30_000], patienceMs: 5 * MINUTE }))
     const said = daySaid(playChanged(changed({ setUp: FENNHOLM, startMs: fromMs, traffic, came, atWork: [], crew }, NO_CHANGE), 1))

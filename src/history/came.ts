@@ -1,9 +1,8 @@
 // The calls of a day that is over, as they came: to play the day again under other rules.
 import type { CameAt } from '@/core/coming-day'
-import type { QueueId } from '@/core/ids'
 import { type CallsBlock, isNullAt, listWords, placeAt, valueAt } from './columns'
 import type { DayAsked } from './profile'
-import { internalIn, openBlock, rowsIn } from './tally'
+import { openBlock, queuedRows } from './tally'
 
 /** Those of queues, in the order they came. Of a call that was handed on counts what everybody who had it needed for it. */
 export function cameIn(blocks: readonly CallsBlock[], { fromMs, toMs }: Pick<DayAsked, 'fromMs' | 'toMs'>): readonly CameAt[] {
@@ -11,11 +10,7 @@ export function cameIn(blocks: readonly CallsBlock[], { fromMs, toMs }: Pick<Day
   for (const block of blocks) {
     const open = openBlock(block)
     const results = listWords(block.result)
-    const internal = internalIn(block)
-    const [from, to] = rowsIn(block, { fromMs, toMs })
-    for (let row = from; row < to; row++) {
-      const place = placeAt(block.queueId, row)
-      if (place === null || internal?.(row) || open.directions[placeAt(block.direction, row) ?? 0] !== 'inbound') continue
+    for (const [row, queueId] of queuedRows(block, open, { fromMs, toMs })) {
       const isAnswered = !isNullAt(block.answeredAtMs, row)
       const offeredAtMs = valueAt(block.offeredAtMs, row)
       let [legs, talkMs, wrapUpMs] = [0, 0, 0]
@@ -26,7 +21,7 @@ export function cameIn(blocks: readonly CallsBlock[], { fromMs, toMs }: Pick<Day
         wrapUpMs += valueAt(block.legs.wrapUpMs, at)
       }
       came.push({
-        ...{ queueId: open.queues[place] as QueueId, atMs: offeredAtMs - fromMs },
+        ...{ queueId, atMs: offeredAtMs - fromMs },
         ...{ talkMs: legs === 0 ? null : talkMs, wrapUpMs: legs === 0 ? null : wrapUpMs },
         waitedMs: Math.max(0, valueAt(isAnswered ? block.answeredAtMs : block.endedAtMs, row) - offeredAtMs),
         answered: isAnswered,

@@ -5,7 +5,7 @@ import type { QueueId } from '@/core/ids'
 import type { DayCounts } from '@/core/staffing'
 import { QUARTER_MS } from '@/core/time'
 import { type CallsBlock, isNullAt, listWords, placeAt, valueAt } from './columns'
-import { internalIn, openBlock, rowsIn } from './tally'
+import { openBlock, queuedRows } from './tally'
 
 export interface QueueProfile {
   readonly queueId: QueueId
@@ -32,17 +32,12 @@ export interface DayAsked {
 
 /** A day that is not over should not be among them: it would count as one with few calls. */
 export function profilesOf(blocks: readonly CallsBlock[], days: readonly DayAsked[]): readonly QueueProfile[] {
-  const sums = new Map<string, { days: Map<string, number[]>; talks: number[]; wrapUps: number[]; waitMs: number; gaveUp: number }>()
+  const sums = new Map<QueueId, { days: Map<string, number[]>; talks: number[]; wrapUps: number[]; waitMs: number; gaveUp: number }>()
   for (const block of blocks) {
     const open = openBlock(block)
     const results = listWords(block.result)
-    const internal = internalIn(block)
     for (const { day, fromMs, toMs } of days) {
-      const [from, to] = rowsIn(block, { fromMs, toMs })
-      for (let row = from; row < to; row++) {
-        const place = placeAt(block.queueId, row)
-        if (place === null || internal?.(row) || open.directions[placeAt(block.direction, row) ?? 0] !== 'inbound') continue
-        const queueId = open.queues[place] as string
+      for (const [row, queueId] of queuedRows(block, open, { fromMs, toMs })) {
         const of = sums.get(queueId) ?? { days: new Map<string, number[]>(), talks: [], wrapUps: [], waitMs: 0, gaveUp: 0 }
         sums.set(queueId, of)
         const counts = of.days.get(day) ?? []
@@ -61,7 +56,7 @@ export function profilesOf(blocks: readonly CallsBlock[], days: readonly DayAske
     }
   }
   return [...sums].map(([queueId, { days: counts, talks, wrapUps, waitMs, gaveUp }]) => ({
-    queueId: queueId as QueueId,
+    queueId,
     days: days.map(({ day, weekday, fromMs, toMs }) => ({
       day,
       weekday,

@@ -73,6 +73,19 @@ export function internalIn({ direction }: CallsBlock): ((row: number) => boolean
   return word < 0 ? null : (row) => placeAt(direction, row) === word
 }
 
+/** Calls of a span that came in for a queue: their rows, and whose they are. */
+export function* queuedRows(
+  block: CallsBlock,
+  { directions, queues }: Pick<ReturnType<typeof openBlock>, 'directions' | 'queues'>,
+  span: Parameters<typeof rowsIn>[1],
+): Generator<readonly [row: number, queueId: QueueId]> {
+  const [from, to] = rowsIn(block, span)
+  for (let row = from; row < to; row++) {
+    const place = placeAt(block.queueId, row)
+    if (place !== null && directions[placeAt(block.direction, row) ?? 0] === 'inbound') yield [row, queues[place] as QueueId]
+  }
+}
+
 /** What a pass over a block looks up again and again. */
 export function openBlock(block: CallsBlock) {
   const { legs, answers } = block

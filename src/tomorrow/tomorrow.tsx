@@ -1,11 +1,12 @@
 'use client'
 import { addDays, format, isValid, parseISO } from 'date-fns'
 import { useDeferredValue, useMemo, useState } from 'react'
+import type { DayBasis } from '@/core/coming-day'
 import { toCsv } from '@/core/csv'
 import { type Need, QUARTERS } from '@/core/staffing'
 import { formatClock } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
-import { useSeen } from '@/exchange/react'
+import { useSeen, useSetUpInUse } from '@/exchange/react'
 import { HistoryProgress } from '@/frame'
 import type { QueueForecast } from '@/history/client'
 import { useForecasts } from '@/history/react'
@@ -15,7 +16,7 @@ import { Button, type Column, PlaceLink, Problem, Progress, saveFile, Table, Tex
 import { ByRulesWords } from './by-rules-words'
 import { NeedChart } from './need-chart'
 import { ShiftPlanner } from './shift-plan'
-import { needOf, useBasis } from './use-basis'
+import { needOf, trafficOf } from './use-basis'
 import { useByRules } from './use-by-rules'
 
 interface Row extends QueueForecast {
@@ -46,7 +47,12 @@ export function Tomorrow() {
   )
   const need = useMemo(() => needOf(known, share), [known, share])
   const rules = useByRules()
-  const { basis } = useBasis({ day, calls: 'expected', staff: 'together', agents: 1, times: (times ?? 100) / 100, share })
+  const revision = useSeen((view) => view.centre.revision)
+  const setUp = useSetUpInUse(revision ?? 0)?.setUp
+  const basis: DayBasis | null =
+    setUp === undefined || !isDay || known.length === 0
+      ? null
+      : { setUp, startMs: parseISO(day).getTime(), traffic: trafficOf(known), came: null, atWork: need.together, crew: null }
   if (queues === null) return null
   const rows: readonly Row[] = known.map((q, i) => ({ ...q, calls: q.offered.reduce((a, b) => a + b, 0), most: Math.max(0, ...(need.queues[i] ?? [])) }))
   return (

@@ -1,19 +1,19 @@
 // What a day is played from: its calls, as expected or as they came, who works, and the rules in use.
 import { addDays, format, isValid, parseISO } from 'date-fns'
 import { useCallback, useMemo, useState } from 'react'
-import { callingOrder, callsIn, type DayBasis, type OnDuty } from '@/core/coming-day'
+import { callingOrder, callsIn, type DayBasis, dutiesOf, type OnDuty } from '@/core/coming-day'
 import type { SetUp } from '@/core/set-up'
 import { type Need, QUARTERS, staffDay } from '@/core/staffing'
 import { MINUTE, QUARTER_MS, SECOND } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
 import { useSeen, useSetUpInUse } from '@/exchange/react'
-import type { AgentSessions, QueueForecast } from '@/history/client'
+import type { QueueForecast } from '@/history/client'
 import { useForecasts, useHistory } from '@/history/react'
 import { type KeptPlan, useKeptPlan } from '@/plans'
 
 /** Where nothing is known of it: a caller stays so long, a call takes so long, and its wrap-up. */
-export const USUAL_PATIENCE_MS = 3 * MINUTE
-export const USUAL_HANDLE_MS = 4 * MINUTE
+const USUAL_PATIENCE_MS = 3 * MINUTE
+const USUAL_HANDLE_MS = 4 * MINUTE
 const USUAL_WRAP_UP_MS = 30 * SECOND
 
 export const STAFFING = ['plan', 'together', 'apart', 'came', 'number'] as const
@@ -23,9 +23,6 @@ export interface BasisWish {
   readonly staff: (typeof STAFFING)[number]
   /** At work all day, where so many are asked for. */
   readonly agents: number
-  /** Calls compared with the forecast, and the share to be answered in time where agents are as needed for it. */
-  readonly times?: number
-  readonly share?: number
 }
 
 export interface Basis {
@@ -54,11 +51,14 @@ export const trafficOf = (known: readonly QueueForecast[]): DayBasis['traffic'] 
     wrapUpMs: wrapUpMs.length > 0 ? wrapUpMs : [USUAL_WRAP_UP_MS],
   }))
 
-export function useBasis({ day, calls, staff, agents, times = 1, share = 0.8 }: BasisWish): Basis {
+/** What agents are needed for, where they are as needed. */
+const AIM = 0.8
+
+export function useBasis({ day, calls, staff, agents }: BasisWish): Basis {
   const [nowMs] = useState(floorNow)
   const isDay = day !== '' && isValid(parseISO(day))
   const asked = isDay ? day : format(addDays(nowMs, 1), 'yyyy-MM-dd')
-  const { forecasts, problem } = useForecasts(asked, nowMs, times)
+  const { forecasts, problem } = useForecasts(asked, nowMs)
   const queues = useSeen((view) => view.centre.queues)
   const revision = useSeen((view) => view.centre.revision)
   const setUp = useSetUpInUse(revision ?? 0)?.setUp ?? null
@@ -70,11 +70,11 @@ export function useBasis({ day, calls, staff, agents, times = 1, share = 0.8 }: 
       async (api) => {
         if (!wantsPast || fromMs >= floorNow()) return null
         const span = { fromMs, toMs: addDays(fromMs, 1).getTime() }
-        const [came, sessions] = await Promise.all([
+        const [came, rows] = await Promise.all([
           api.came({ ...span, nowMs: floorNow() }),
           api.sessions({ span, days: [fromMs], only: null, nowMs: floorNow() }),
         ])
-        return { came, crew: crewOf(sessions, fromMs) }
+        return { came, crew: rows.flatMap((row) => row.days.flatMap((d) => dutiesOf(row.id, d.sessions, d.spells, fromMs))) }
       },
       [wantsPast, fromMs],
     ),
@@ -100,11 +100,11 @@ export function useBasis({ day, calls, staff, agents, times = 1, share = 0.8 }: 
       staff === 'number'
         ? isOpen.map((open) => (open ? agents : 0))
         : staff === 'together' || staff === 'apart'
-          ? needOf(known, share)[staff]
+          ? needOf(known, AIM)[staff]
           : isOpen.map(() => 0)
     const crew = staff === 'came' ? (past?.crew ?? []) : staff === 'plan' && kept !== null ? plannedCrew(kept, setUp, traffic) : null
     return { basis: { setUp, startMs: fromMs, traffic, came: calls === 'came' ? (past?.came ?? null) : null, atWork, crew }, kept, missing: null }
-  }, [isDay, problem, forecasts, setUp, queues, wantsPast, fromMs, nowMs, past, calls, staff, kept, agents, share])
+  }, [isDay, problem, forecasts, setUp, queues, wantsPast, fromMs, nowMs, past, calls, staff, kept, agents])
 }
 
 /** Shifts without a name are taken by whoever would be called in next. */
@@ -117,20 +117,4 @@ function plannedCrew({ shifts }: KeptPlan, setUp: SetUp, traffic: DayBasis['traf
       { agentId: id, fromMs: from * QUARTER_MS, toMs: to * QUARTER_MS, breaks: breaks.map((b) => ({ fromMs: b.from * QUARTER_MS, toMs: b.to * QUARTER_MS })) },
     ]
   })
-}
-
-/** Less is a breath between two calls. */
-const A_BREAK_MS = MINUTE
-
-function crewOf(rows: readonly AgentSessions[], fromMs: number): readonly OnDuty[] {
-  return rows.flatMap((row) =>
-    row.days.flatMap(({ sessions, spells }) =>
-      sessions.map((s) => ({
-        ...{ agentId: row.id, fromMs: s.fromMs - fromMs, toMs: s.toMs - fromMs },
-        breaks: spells
-          .filter((p) => p.state === 'notReady' && p.fromMs > s.fromMs && p.toMs < s.toMs && p.toMs - p.fromMs >= A_BREAK_MS)
-          .map((p) => ({ fromMs: p.fromMs - fromMs, toMs: p.toMs - fromMs })),
-      })),
-    ),
-  )
 }

@@ -1,8 +1,9 @@
 // Who is on duty on a day that is played.
 
 import type { AgentId, QueueId } from '@/core/ids'
+import type { Session, Spell } from '@/core/sessions'
 import { type AgentSetUp, type SetUp, takesCallsOf } from '@/core/set-up'
-import { QUARTER_MS } from '@/core/time'
+import { MINUTE, QUARTER_MS } from '@/core/time'
 import { callsIn } from './callers'
 
 export interface OnDuty {
@@ -51,6 +52,23 @@ export function crewFor(order: readonly AgentId[], atWork: readonly number[]): r
     }
     return on
   })
+}
+
+/** Less is a breath between two calls. */
+const A_BREAK_MS = MINUTE
+
+/** An agent's day as it was worked: their sessions, and in them as breaks when they were not ready. `startMs`: from which times of the day count. */
+export function dutiesOf(
+  agentId: AgentId,
+  sessions: readonly Pick<Session, 'fromMs' | 'toMs'>[],
+  spells: readonly Spell[],
+  startMs: number,
+): readonly OnDuty[] {
+  const ofDay = ({ fromMs, toMs }: Pick<Session, 'fromMs' | 'toMs'>) => ({ fromMs: fromMs - startMs, toMs: toMs - startMs })
+  return sessions.map((s) => ({
+    ...{ agentId, ...ofDay(s) },
+    breaks: spells.filter((p) => p.state === 'notReady' && p.fromMs > s.fromMs && p.toMs < s.toMs && p.toMs - p.fromMs >= A_BREAK_MS).map(ofDay),
+  }))
 }
 
 /** Quarters of an hour of the day; `to` is the first one after it. */

@@ -2,7 +2,7 @@
 export { type Caller, type CameAt, callsIn, type Durations, drawCallers, quantileAt, quantilesOf, sameCallers, type Traffic } from './callers'
 export { type ChangedDay, changed, type DayBasis, type DayChange, NO_CHANGE } from './change'
 export { type Compared, compared, FIGURES, type Figure, inTimeOf, type Pair, playChanged } from './compare'
-export { callingOrder, crewFor, giveOut, type OnDuty, type ShiftSpan } from './crew'
+export { callingOrder, crewFor, dutiesOf, giveOut, type OnDuty, type ShiftSpan } from './crew'
 export { type DaySaid, daySaid, type PlayedDay, type QueueDay } from './figures'
 export { type NeededAsked, type NeededFound, neededByPlay } from './needed'
 export type { Outbound } from './outbound'
