@@ -54,11 +54,11 @@ export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
         {seconds('answerWithinS', 'Answer within')}
       </div>
       <fieldset className="border-line border-t pt-3">
-        <legend className="float-left mb-1 w-full font-semibold">The Floor warns</legend>
+        <legend className="float-left mb-1 w-full font-semibold">The Floor warns when</legend>
         <div className="clear-both grid gap-3 sm:grid-cols-3">
-          {warning('warnsWaiting', 'When more wait than')}
-          {warning('warnsLongestS', 'When the longest waits over (seconds)', 'Empty: over the time to answer within.')}
-          {warning('warnsBelowPercent', 'When fewer are in time today (%)')}
+          {warning('warnsWaiting', 'More wait than')}
+          {warning('warnsLongestS', 'Longest waits over (s)', 'Empty: over the time to answer within.')}
+          {warning('warnsBelowPercent', 'Fewer in time than (%)')}
         </div>
       </fieldset>
       <GroupRows {...part} />

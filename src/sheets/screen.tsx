@@ -123,11 +123,11 @@ const columnsFor = (sheet: Sheet, put: (sheet: Sheet) => void, onEdit: (question
   return [
     { id: 'label', heading: 'Question', isName: true, cell: (q) => q.label },
     { id: 'kind', heading: 'Answered by', width: 'w-[110px]', cell: (q) => (q.kind === 'scale' ? '1 to 5' : 'yes or no') },
+    { id: 'must', heading: 'Must', width: 'w-[70px]', cell: (q) => (q.mustHave ? 'yes' : '') },
     {
       ...{ id: 'weight', heading: 'Weight', width: 'w-[110px]', align: 'right', className: 'tabular' },
       cell: (q) => `${q.weight} (${Math.round((q.weight / weights) * 100)} %)`,
     },
-    { id: 'must', heading: 'Must', width: 'w-[70px]', cell: (q) => (q.mustHave ? 'yes' : '') },
     {
       ...{ id: 'acts', heading: '', width: 'w-[270px]', align: 'right' },
       cell: (q) => (
