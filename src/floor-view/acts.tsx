@@ -20,11 +20,9 @@ interface Acts {
   readonly act: (ask: Ask, done: string, undo?: readonly Ask[] | null) => Promise<string | null>
 }
 
-const ActsContext = createContext<Acts & { readonly said: Said | null; readonly putAway: () => void }>({
-  act: async () => null,
-  said: null,
-  putAway: () => {},
-})
+// Apart from what was said last, which changes with every act: a hundred menus that can act are not drawn for it.
+const ActsContext = createContext<Acts>({ act: async () => null })
+const SaidContext = createContext<{ readonly said: Said | null; readonly putAway: () => void }>({ said: null, putAway: () => {} })
 
 export const useActs = (): Acts => useContext(ActsContext)
 
@@ -41,13 +39,19 @@ export function ActsProvider({ children }: { children: ReactNode }) {
     [command],
   )
   const putAway = useCallback(() => setSaid(null), [])
-  const value = useMemo(() => ({ act, said, putAway }), [act, said, putAway])
-  return <ActsContext value={value}>{children}</ActsContext>
+  const acts = useMemo(() => ({ act }), [act])
+  const last = useMemo(() => ({ said, putAway }), [said, putAway])
+  return (
+    <ActsContext value={acts}>
+      <SaidContext value={last}>{children}</SaidContext>
+    </ActsContext>
+  )
 }
 
 /** What came of the last act, until it is put away or another one is done. */
 export function LastAct() {
-  const { said, act, putAway } = useContext(ActsContext)
+  const { act } = useActs()
+  const { said, putAway } = useContext(SaidContext)
   const undo = said?.undo ?? null
   const takeBack = async (steps: readonly Ask[]) => {
     for (const step of steps) if ((await act(step, 'Taken back.')) !== null) return

@@ -14,6 +14,8 @@ export interface AgentRow extends SeatView {
   readonly besides: readonly { readonly name: string; readonly role: Role }[]
 }
 
+const NOBODY: AgentRow['besides'] = []
+
 export function rowsOf(seats: readonly SeatView[], watched: readonly WatchedSeat[], centre: CentreView): readonly AgentRow[] {
   const nameOf = (id: string | null) => [...centre.queues, ...centre.campaigns].find((x) => x.id === id)?.name ?? null
   return seats
@@ -22,7 +24,10 @@ export function rowsOf(seats: readonly SeatView[], watched: readonly WatchedSeat
       const own = watched.find((w) => w.id === seat.id)
       const reason = seat.state === 'notReady' ? centre.notReadyReasons.find((r) => r.name === seat.reason) : undefined
       const plannedMs = own?.wrapUp == null ? (reason?.plannedMs ?? null) : (own.wrapUp.limitMs ?? own.wrapUp.overMs)
-      const besides = (own?.beside ?? []).map(({ agentId, role }) => ({ name: seats.find((s) => s.id === agentId)?.name ?? 'Somebody', role }))
+      const besides =
+        own === undefined || own.beside.length === 0
+          ? NOBODY
+          : own.beside.map(({ agentId, role }) => ({ name: seats.find((s) => s.id === agentId)?.name ?? 'Somebody', role }))
       return { ...seat, besides, watched: own, plannedMs, isPressing: false, behalf: nameOf(own?.campaignId ?? own?.queueId ?? null) }
     })
     .toSorted((a, b) => a.name.localeCompare(b.name))

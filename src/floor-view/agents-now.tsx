@@ -5,7 +5,7 @@ import type { Role } from '@/core/calls'
 import type { Reason } from '@/core/set-up'
 import { formatClock } from '@/core/time'
 import { StateMark } from '@/frame'
-import { Clock, type Column, Table } from '@/ui'
+import { Clock, type Column, Table, useSameRows } from '@/ui'
 import { stateWords } from '@/words'
 import { useMayAct } from './acts'
 import { AgentMenu } from './agent-menu'
@@ -94,9 +94,12 @@ const GROUP_OF: Readonly<Record<Exclude<Grouping, 'nothing'>, (a: AgentRow) => s
   queue: (a) => a.behalf ?? 'Nobody on the line',
 }
 
+const keyOf = (a: AgentRow) => a.id
+
 export function AgentsNow({ rows, grouping, ...acting }: { rows: readonly AgentRow[]; grouping: Grouping } & Acting) {
   const { chosen, onChoose, reasons, onWork, onWord } = acting
   const columns = useMemo(() => columnsFor({ chosen, onChoose, reasons, onWork, onWord }), [chosen, onChoose, reasons, onWork, onWord])
+  const same = useSameRows(rows, keyOf)
   const grouped = grouping === 'nothing' ? {} : { groupOf: GROUP_OF[grouping] }
-  return <Table label="Agents" columns={columns} rows={rows} keyOf={(a) => a.id} {...grouped} compact className="mt-2 leading-[18px]" />
+  return <Table label="Agents" columns={columns} rows={same} keyOf={keyOf} {...grouped} compact className="mt-2 leading-[18px]" />
 }

@@ -3,7 +3,7 @@ import clsx from 'clsx'
 import { useMemo, useState } from 'react'
 import type { AgentId } from '@/core/ids'
 import { formatClock } from '@/core/time'
-import { Clock, type Column, Table } from '@/ui'
+import { Clock, type Column, Table, useSameRows } from '@/ui'
 import { QueueMenu } from './queue-menu'
 import type { QueueRow } from './queue-row'
 import { WaitingCallers } from './waiting-callers'
@@ -73,6 +73,8 @@ const columnsFor = (mayStorm: boolean, opened: ReadonlySet<string>, onOpen: (id:
   },
 ]
 
+const keyOf = (q: QueueRow) => q.id
+
 interface Props {
   readonly rows: readonly QueueRow[]
   readonly ready: readonly { readonly id: AgentId; readonly name: string }[]
@@ -92,11 +94,12 @@ export function QueuesNow({ rows, ready, mayStorm }: Props) {
       ),
     [mayStorm, opened],
   )
+  const same = useSameRows(rows, keyOf)
   const below = (q: QueueRow) =>
     opened.has(q.id) && q.waiting > 0 ? <WaitingCallers callers={q.callers} waiting={q.waiting} queues={rows} ready={ready} /> : null
   return (
     <div className="mt-4 overflow-x-auto">
-      <Table label="Queues" columns={columns} rows={rows} keyOf={(q) => q.id} below={below} className="min-w-[33rem]" />
+      <Table label="Queues" columns={columns} rows={same} keyOf={keyOf} below={below} className="min-w-[33rem]" />
     </div>
   )
 }

@@ -5,7 +5,7 @@ import { useCallback, useMemo, useState } from 'react'
 import { type Need, needsNow } from '@/core/attention'
 import type { QueueId } from '@/core/ids'
 import { folded } from '@/core/people'
-import { DAY, MINUTE } from '@/core/time'
+import { DAY, MINUTE, SECOND } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
 import type { AccountView, CampaignView, CentreView, QueueView, SeatView, WaitingCaller, WatchedSeat } from '@/exchange/protocol'
 import { useAllSeen } from '@/exchange/react'
@@ -29,6 +29,8 @@ const ASIDE = [
   { href: '/floor/what-if', says: 'What if' },
   { href: '/floor/replay', says: 'Replay' },
 ] as const
+
+const NO_CALLERS: readonly WaitingCaller[] = []
 
 const GROUPING_WORDS: Readonly<Record<Grouping, string>> = { nothing: 'Nothing', team: 'Team', state: 'State', queue: 'Queue or campaign' }
 
@@ -75,7 +77,7 @@ interface Props {
 }
 
 function Floor({ centre, seats, queues, watched, callers, campaigns, account, then }: Props) {
-  const nowMs = useNowMs()
+  const nowMs = useNowMs(SECOND)
   const [typed, setTyped] = useState('')
   const [grouping, setGrouping] = useState<Grouping>('nothing')
   const today = useToday(then)
@@ -87,11 +89,15 @@ function Floor({ centre, seats, queues, watched, callers, campaigns, account, th
   const onChoose = useCallback((id: string) => setChosenIds((before) => toggled(before, id)), [])
   const reasons = useMemo(() => centre.notReadyReasons.filter((r) => !r.givenByFloor), [centre.notReadyReasons])
   const rows = useMemo(() => rowsOf(seats, watched, centre), [seats, watched, centre])
-  const standing = queues.flatMap((q) => {
-    const about = centre.queues.find((c) => c.id === q.id)
-    const shareToday = today?.find((t) => t.id === q.id)?.measures.serviceLevelRatio ?? null
-    return about === undefined ? [] : [{ ...q, name: about.name, serviceLevelMs: about.serviceLevelMs, warns: about.warns, shareToday }]
-  })
+  const standing = useMemo(
+    () =>
+      queues.flatMap((q) => {
+        const about = centre.queues.find((c) => c.id === q.id)
+        const shareToday = today?.find((t) => t.id === q.id)?.measures.serviceLevelRatio ?? null
+        return about === undefined ? [] : [{ ...q, name: about.name, serviceLevelMs: about.serviceLevelMs, warns: about.warns, shareToday }]
+      }),
+    [queues, centre, today],
+  )
   const needs = needsNow(standing, rows.map(watchedAgent), centre.holdLimitMs, nowMs)
   const pressing = new Set<string>(needs.map((n) => ('queueId' in n ? n.queueId : n.agentId)))
   const onNeed = (need: Need) => {
@@ -134,7 +140,7 @@ function Floor({ centre, seats, queues, watched, callers, campaigns, account, th
             ...q,
             isPressing: pressing.has(q.id),
             today: today?.find((t) => t.id === q.id)?.measures,
-            callers: callers.filter((c) => c.queueId === q.id),
+            callers: q.waiting === 0 ? NO_CALLERS : callers.filter((c) => c.queueId === q.id),
           }))}
           ready={rows.filter((a) => a.state === 'ready')}
           mayStorm={account.may.includes('setUp')}

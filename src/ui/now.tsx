@@ -39,15 +39,19 @@ export const TimeShown = createContext<number | null>(null)
 const never = () => () => {}
 const none = () => 0
 
-/** The present to a quarter of a second, epoch milliseconds; or the time that is shown instead. */
-export function useNowMs(): number {
+/** The present to a quarter of a second, epoch milliseconds, or to whole `stepMs`; or the time that is shown instead. */
+export function useNowMs(stepMs = 1): number {
   const shown = useContext(TimeShown)
-  const now = useSyncExternalStore(shown === null ? subscribe : never, shown === null ? read : none, none)
+  const stepped = () => Math.floor(read() / stepMs) * stepMs
+  const now = useSyncExternalStore(shown === null ? subscribe : never, shown === null ? stepped : none, none)
   return shown ?? now
 }
 
 /** Time since an instant, counting; `untilMs` stops it. */
 export function Clock({ sinceMs, untilMs = null, className = '' }: { sinceMs: number; untilMs?: number | null; className?: string }) {
-  const now = useNowMs()
-  return <span className={`tabular ${className}`}>{formatClock((untilMs ?? now) - sinceMs)}</span>
+  const shown = useContext(TimeShown)
+  // What is read are the words: a clock is drawn when it says something else, and a hundred of them are not drawn four times a second.
+  const says = () => formatClock((untilMs ?? shown ?? read()) - sinceMs)
+  const words = useSyncExternalStore(shown === null && untilMs === null ? subscribe : never, says, says)
+  return <span className={`tabular ${className}`}>{words}</span>
 }

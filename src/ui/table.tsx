@@ -2,7 +2,7 @@
 // A table: sorted by the heads that can be, in the given order otherwise; a row may open for more below it, rows may stand in groups.
 import { createColumnHelper, createSortedRowModel, rowSortingFeature, sortFns, tableFeatures, useTable } from '@tanstack/react-table'
 import clsx from 'clsx'
-import { Fragment, type ReactNode, useMemo } from 'react'
+import { memo, type ReactNode, useMemo } from 'react'
 
 export interface Column<T> {
   readonly id: string
@@ -95,30 +95,42 @@ export function Table<T>({ label, caption, columns, rows, keyOf, rowClass, below
               </th>
             </tr>
           )}
-          {grouped.map((row) => {
-            const more = below?.(row) ?? null
-            return (
-              <Fragment key={keyOf(row)}>
-                <tr className={clsx('border-line align-top', more === null && 'border-b', rowClass?.(row))}>
-                  {columns.map((column) => (
-                    <Cell key={column.id} column={column} row={row} compact={compact} />
-                  ))}
-                </tr>
-                {more !== null && (
-                  <tr className="border-line border-b">
-                    <td colSpan={columns.length} className="pb-3">
-                      {more}
-                    </td>
-                  </tr>
-                )}
-              </Fragment>
-            )
-          })}
+          {grouped.map((row) => (
+            <Row key={keyOf(row)} columns={columns} row={row} compact={compact} classes={rowClass?.(row) || ''} more={below?.(row) ?? null} />
+          ))}
         </tbody>
       ))}
     </table>
   )
 }
+
+interface RowProps<T> {
+  readonly columns: readonly Column<T>[]
+  readonly row: T
+  readonly compact: boolean
+  readonly classes: string
+  readonly more: ReactNode
+}
+
+/** Drawn anew only when something of it has changed: tables of a hundred rows stand where something changes many times a second. */
+const Row = memo(function Row<T>({ columns, row, compact, classes, more }: RowProps<T>) {
+  return (
+    <>
+      <tr className={clsx('border-line align-top', more === null && 'border-b', classes)}>
+        {columns.map((column) => (
+          <Cell key={column.id} column={column} row={row} compact={compact} />
+        ))}
+      </tr>
+      {more !== null && (
+        <tr className="border-line border-b">
+          <td colSpan={columns.length} className="pb-3">
+            {more}
+          </td>
+        </tr>
+      )}
+    </>
+  )
+}) as <T>(props: RowProps<T>) => ReactNode
 
 function Cell<T>({ column: { isName = false, align, className, cell }, row, compact }: { column: Column<T>; row: T; compact: boolean }) {
   const classes = clsx(compact ? 'py-px' : 'py-1.5', align === 'right' ? 'pl-3 text-right' : 'break-words pr-3 text-left', className)
