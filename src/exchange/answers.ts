@@ -353,9 +353,17 @@ function cannotRing(state: FloorState, tab: Tab): RefusalView | null {
       says: 'You are not on shift at this tab, so nothing can ring here.',
       next: 'Start your shift on the Desk, press Go ready, then Ring me.',
     }
-  const words = { ready: null, signedOut: null, notReady: NOT_READY, ringing: BUSY, onCall: BUSY, internalCall: BUSY, listening: BUSY, wrapUp: OWES }[
-    agent.state.name
-  ]
+  const words = {
+    ready: null,
+    signedOut: null,
+    notReady: NOT_READY,
+    ringing: BUSY,
+    onCall: BUSY,
+    internalCall: BUSY,
+    listening: BUSY,
+    writing: null,
+    wrapUp: OWES,
+  }[agent.state.name]
   return words
 }
 

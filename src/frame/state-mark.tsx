@@ -8,6 +8,7 @@ const MARKS: Readonly<Record<AgentStateName, string>> = {
   onCall: 'size-3 bg-green',
   internalCall: 'size-3 border-[3px] border-double border-sea',
   listening: 'size-3 border-[3px] border-dotted border-sea',
+  writing: 'size-3 rounded-full bg-sea',
   wrapUp: 'h-3 w-1.5 bg-brass',
   notReady: 'h-1 w-3 bg-ink',
   signedOut: 'h-px w-3 bg-line-strong',

@@ -21,6 +21,7 @@ const MARKS: Record<AgentStateName, string> = {
   onCall: 'size-4 bg-green',
   internalCall: 'size-4 border-[4px] border-double border-sea',
   listening: 'size-4 border-[4px] border-dotted border-sea',
+  writing: 'size-4 rounded-full bg-sea',
   wrapUp: 'h-4 w-2 bg-brass',
 }
 
@@ -51,7 +52,7 @@ export const StatePart = memo(function StatePart(shift: Props) {
           Go ready, code later
         </Button>
       )}
-      {me.state === 'ready' && me.leaving === null && <NotReadyMenu {...shift} label="Go not ready" />}
+      {(me.state === 'ready' || me.state === 'writing') && me.leaving === null && <NotReadyMenu {...shift} label="Go not ready" />}
       {me.leaving !== null && (
         <>
           <span className="whitespace-nowrap text-brass-text">{me.leaving.toLowerCase()} after who is on the way</span>

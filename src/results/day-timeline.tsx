@@ -94,7 +94,7 @@ export function stretchWords(spell: Spell, reasons: readonly Reason[]): string {
   return `${spellWords(spell)}, ${format(spell.fromMs, 'HH:mm:ss')} to ${format(spell.toMs, 'HH:mm:ss')}, ${formatClock(spell.toMs - spell.fromMs)}${over > 0 ? `, ${formatClock(over)} over plan` : ''}`
 }
 
-const SHOWN = ['onCall', 'wrapUp', 'ready', 'ringing', 'notReady', 'internalCall', 'listening'] as const
+const SHOWN = ['onCall', 'writing', 'wrapUp', 'ready', 'ringing', 'notReady', 'internalCall', 'listening'] as const
 
 function Legend() {
   return (

@@ -25,6 +25,7 @@ const time = (ms: number | undefined) => <span className={clsx('whitespace-nowra
 const COLUMNS: readonly (readonly [string, (sums: TimeSums) => number])[] = [
   ['On shift', (s) => s.onShiftMs],
   ['On call', (s) => of(s, 'onCall') + of(s, 'dialling')],
+  ['Writing', (s) => of(s, 'writing')],
   ['Wrap-up', (s) => of(s, 'wrapUp')],
   ['Ready', (s) => of(s, 'ready') + of(s, 'ringing')],
   ['Internal', (s) => of(s, 'internalCall') + of(s, 'listening')],

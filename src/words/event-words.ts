@@ -13,6 +13,7 @@ import { nameIn } from '@/ui'
 import { numberWords } from './number-words'
 import { ATTEMPT_WORDS, outcomeLabels } from './outcome-words'
 import { SOUND_WORDS } from './sound-words'
+import { threadEventWords } from './thread-words'
 
 export interface EventNames {
   readonly centre: CentreView
@@ -54,6 +55,22 @@ export function eventWords(event: FloorEvent, names: EventNames): string {
     }
   }
   switch (event.kind) {
+    case 'threadBegan':
+    case 'threadOpened':
+    case 'threadOffered':
+    case 'threadPassed':
+    case 'threadTaken':
+    case 'threadOverflowed':
+    case 'threadWritten':
+    case 'threadDelivered':
+    case 'threadTyped':
+    case 'threadHandedOn':
+    case 'threadAskedIn':
+    case 'threadAskedOut':
+    case 'threadParked':
+    case 'threadUnparked':
+    case 'threadEnded':
+      return threadEventWords(event, { agent, queue })
     case 'standInsBegan':
       return `Stand-ins began, seed ${event.seed}, ${event.pace} pace`
     case 'clockMoved':

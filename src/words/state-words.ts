@@ -11,6 +11,7 @@ const WORDS: Record<AgentStateName, string> = {
   onCall: 'On call',
   internalCall: 'On internal call',
   listening: 'Listening in',
+  writing: 'Writing',
   wrapUp: 'Wrap-up',
 }
 

@@ -2,13 +2,14 @@
 // that is shown and reported is computed from them and kept with the instant it began.
 
 import { type CallChange, type ConnectionState, isInternal, takesPart } from '@/core/calls'
-import type { AgentId, CallId, CampaignId, QueueId } from '@/core/ids'
+import type { AgentId, CallId, CampaignId, QueueId, WorkId } from '@/core/ids'
 import type { OutcomeEvent, OutcomeTakenBack } from '@/core/outcomes'
+import type { InHand } from '@/core/threads'
 import { type EpochMs, utcDay } from '@/core/time'
 import type { AgentEvent, Diversion, Levels, SoundPath, ToldWhat } from './event'
 
-/** `internalCall`: talking with colleagues about no work; `listening`: listening in or whispering. Their time is nobody's handle time. */
-export type AgentStateName = 'signedOut' | 'notReady' | 'ready' | 'ringing' | 'onCall' | 'internalCall' | 'listening' | 'wrapUp'
+/** `writing`: chats, mails or texts are in hand, and nobody is talked to. `internalCall`: talking with colleagues about no work; `listening`: listening in or whispering. Their time is nobody's handle time. */
+export type AgentStateName = 'signedOut' | 'notReady' | 'ready' | 'ringing' | 'onCall' | 'internalCall' | 'listening' | 'writing' | 'wrapUp'
 
 export interface AgentState {
   readonly name: AgentStateName
@@ -76,7 +77,9 @@ export interface Agent {
   readonly shift: Shift | null
   readonly availability: { readonly ready: boolean; readonly reason: string | null }
   readonly engagements: readonly Engagement[]
-  /** Calls that are over for this agent and are being wrapped up, oldest first. */
+  /** Chats, mails and texts offered to them or in their hands, in the order they came. */
+  readonly threads: readonly InHand[]
+  /** Work that is over for this agent and is being wrapped up, oldest first. */
   readonly wrapUps: readonly WrapUp[]
   /** Calls without a wrap-up that owe an outcome, oldest first. They keep nobody from the next call, up to the centre's limit. */
   readonly owed: readonly Owed[]
@@ -132,6 +135,7 @@ export const createAgent = (id: AgentId): Agent => ({
   shift: null,
   availability: { ready: false, reason: null },
   engagements: [],
+  threads: [],
   wrapUps: [],
   owed: [],
   muted: false,
@@ -160,14 +164,15 @@ const withoutShift = ({ id, state, owed, earlier, told, note, doNotDisturb, dive
   divertedTo,
 })
 
-/** What the axes amount to: a call counts before wrap-up, a talking or dialling call before a ringing one, one about work before one that is not. */
-export function agentStateName(agent: Pick<Agent, 'shift' | 'availability' | 'engagements' | 'wrapUps'>): AgentStateName {
+/** What the axes amount to: a call counts before what is written, that before wrap-up, a talking or dialling call before a ringing one, one about work before one that is not. */
+export function agentStateName(agent: Pick<Agent, 'shift' | 'availability' | 'engagements' | 'threads' | 'wrapUps'>): AgentStateName {
   if (agent.shift === null) return 'signedOut'
   const live = agent.engagements.filter((e) => e.state !== 'alerting')
   const own = live.filter((e) => !e.listens)
   if (own.length > 0) return own.every((e) => e.internal) ? 'internalCall' : 'onCall'
   if (live.length > 0) return 'listening'
   if (agent.engagements.length > 0) return 'ringing'
+  if (agent.availability.ready && agent.threads.some((t) => t.state === 'open')) return 'writing'
   if (agent.wrapUps.length > 0) return 'wrapUp'
   return agent.availability.ready ? 'ready' : 'notReady'
 }
@@ -191,6 +196,14 @@ export function engageAgent(agent: Agent, { callId, state, internal, listens }: 
         : agent.engagements.map((e) => (e === before ? { callId, state: now, internal, listens } : e))
   const help = now === null && agent.help?.callId === callId ? null : agent.help
   return withState(agent, { ...agent, engagements, help }, atMs)
+}
+
+/** The agent after a thread in their hands, or offered to them, changed; null when it is so no more. */
+export function holdThread(agent: Agent, threadId: WorkId, now: InHand | null, atMs: EpochMs): Agent {
+  const at = agent.threads.findIndex((t) => t.threadId === threadId)
+  if (now === null && at < 0) return agent
+  const threads = now === null ? agent.threads.toSpliced(at, 1) : at < 0 ? [...agent.threads, now] : agent.threads.with(at, now)
+  return withState(agent, { ...agent, threads }, atMs)
 }
 
 /** Lines that were joined are one call: what was asked about the one is asked about the other. */

@@ -9,6 +9,7 @@ export {
   engagementsOf,
   evolveAgent,
   type Help,
+  holdThread,
   LONGEST_NOTE,
   moveHelp,
   type Note,

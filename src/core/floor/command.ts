@@ -14,6 +14,7 @@ import { SHIFT_ASKS, type ShiftCommand } from '@/core/rules/shift'
 import { SUPERVISION_ASKS, type SupervisionCommand } from '@/core/rules/supervision'
 import { type FarEndCommand, TALK_ASKS, type TalkCommand } from '@/core/rules/talk'
 import { type MailboxRings, VOICEMAIL_ASKS, type VoicemailAsk } from '@/core/rules/voicemail'
+import { WRITING_ASKS, type WritingAsk, type WritingReport } from '@/core/rules/writing'
 import type { PassTime } from './time'
 
 /** What may be asked at a desk. Who asks is not part of it: the exchange knows whose port it came from. */
@@ -29,12 +30,13 @@ export const AskSchema = z.discriminatedUnion('kind', [
   ...CONFERENCE_ASKS,
   ...SUPERVISION_ASKS,
   ...REVIEW_ASKS,
+  ...WRITING_ASKS,
   ...OWNER_ASKS,
 ])
 export type Ask = z.infer<typeof AskSchema>
 
 /** What comes from outside: callers, the far ends of dialled calls, the dialer, and time itself. */
-export type NetworkCommand = DoorCommand | MailboxRings | ConferenceLineCommand | FarEndCommand | AttemptReport | DialerCommand | PassTime
+export type NetworkCommand = DoorCommand | MailboxRings | ConferenceLineCommand | FarEndCommand | AttemptReport | DialerCommand | WritingReport | PassTime
 
 /** What an agent asks for, as it is decided. */
 export type AgentCommand =
@@ -49,6 +51,7 @@ export type AgentCommand =
   | ConferenceAsk
   | SupervisionCommand
   | ReviewCommand
+  | WritingAsk
   | OwnerCommand
 
 export type Command = AgentCommand | NetworkCommand

@@ -15,6 +15,7 @@ import { keepOwedLimit, SHIFT_RULES } from '@/core/rules/shift'
 import { SUPERVISION_RULES } from '@/core/rules/supervision'
 import { TALK_RULES } from '@/core/rules/talk'
 import { requeueMessages, VOICEMAIL_RULES } from '@/core/rules/voicemail'
+import { WRITING_RULES } from '@/core/rules/writing'
 import { beginDraft, type Draft, emit, type FloorState, type Journal, rollBack } from '@/core/state'
 import type { EpochMs } from '@/core/time'
 import type { Command } from './command'
@@ -51,6 +52,7 @@ const RULES: Rules<Command, FloorRefusal> = {
   ...CONFERENCE_RULES,
   ...SUPERVISION_RULES,
   ...REVIEW_RULES,
+  ...WRITING_RULES,
   ...TIME_RULES,
 }
 

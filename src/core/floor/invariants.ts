@@ -6,10 +6,12 @@ import { type Call, carriesWork, isInternal, isKept, isOnLine, isOutsider, isPer
 import type { Attempt, Preview } from '@/core/campaigns'
 import { presentAt } from '@/core/conferences'
 import { deviceOfAgent } from '@/core/ids'
+import { fitFor, routingRules } from '@/core/queues'
 import { idleOf, isAwaited } from '@/core/rules/shift'
 import type { QueueSetUp } from '@/core/set-up'
-import { type FloorState, isMutedOn, type Journal } from '@/core/state'
+import { type FloorState, isMutedOn, type Journal, roomOf } from '@/core/state'
 import { get, values } from '@/core/table'
+import { handOf, type Thread, threadWaitsIn } from '@/core/threads'
 import type { Work } from '@/core/work'
 import { concerned, type Rows } from './concerned'
 
@@ -34,6 +36,7 @@ const OF_AGENTS: Laws<Agent> = {
     owes(a).every((id) => get(s.work, id)?.owedBy.includes(a.id)) && new Set(owes(a)).size === owes(a).length,
   'the state shown is the state the axes amount to': (a) => a.state.name === agentStateName(a),
   'who is off shift has no call and no wrap-up': (a) => a.shift !== null || a.engagements.length + a.wrapUps.length === 0,
+  'what an agent has in hand are threads that are there, and theirs': (a, s) => a.threads.every(({ threadId }) => get(s.threads, threadId)?.agentId === a.id),
   'who owes more outcomes than the centre allows is not ready': (a, s) => a.owed.length <= s.setUp.mostOwed || a.state.name !== 'ready',
   'no wrap-up is over its limit without time having said so': (a, s) =>
     a.wrapUps.every((w) => w.limitMs === null || values(s.due).some((d) => d.kind === 'wrapUp' && d.callId === w.callId && d.agentId === a.id)),
@@ -105,6 +108,35 @@ const OF_WORK: Laws<Work> = {
   'work that is over is kept only while somebody owes': (w) => w.endedAtMs === null || w.owedBy.length > 0,
 }
 
+const OF_THREADS: Laws<Thread> = {
+  'a thread waits in exactly its own queue’s line while it waits, and in none otherwise': (t, s) => {
+    const listed = Object.entries(s.threadsWaiting).flatMap(([queueId, line]) => line.filter((id) => id === t.id).map(() => queueId))
+    const own = threadWaitsIn(t)
+    return own === null ? listed.length === 0 : listed.length === 1 && listed[0] === own
+  },
+  'a thread that is offered, or in hand, is so to one agent who is on shift': (t, s) => {
+    const hand = handOf(t)
+    return values(s.agents).every((a) => {
+      const held = a.threads.filter((x) => x.threadId === t.id)
+      return hand?.agentId === a.id ? a.shift !== null && held.length === 1 && held[0]?.state === hand.hand.state : held.length === 0
+    })
+  },
+  'every thread has its work, and whoever has it in hand answers for it': (t, s) => {
+    const work = get(s.work, t.id)
+    return work !== undefined && (t.state !== 'open' || work.handledBy === t.agentId)
+  },
+  'an offer comes to its end by itself, and what is parked comes back': (t, s) =>
+    (t.state !== 'offered' && t.state !== 'parked') || values(s.due).some((d) => d.kind === 'thread' && d.threadId === t.id),
+  'nobody waits in a queue that is retired': (t, s) => t.state !== 'waiting' || s.setUp.queues.some((q) => q.id === t.queueId && !q.retired),
+  'nothing waits while somebody who may be given it has room': (t, s) => {
+    if (t.state !== 'waiting') return true
+    const rules = routingRules(s.setUp, s.storm)
+    const offers = [{ queueId: t.queueId, anyLevel: false }, ...t.alsoFor]
+    const could = (a: Agent) => roomOf(s, a, t.channel) > 0 && !t.passedBy.some((p) => p.agentId === a.id) && offers.some((o) => fitFor(o, a, rules) !== null)
+    return !values(s.agents).some(could)
+  },
+}
+
 const OF_CALLBACKS: Laws<Callback> = {
   'no callback is missed without time having said so': (c, s) =>
     (c.escalatedAtMs === null && c.dialled === null) === values(s.due).some((d) => d.kind === 'callback' && d.callbackId === c.id),
@@ -155,20 +187,21 @@ const OF_FLOOR: Laws<FloorState> = {
 /** The names of what does not hold on this floor; none on any floor that was only ever decided on. */
 export const broken = (s: FloorState): readonly string[] =>
   named(s, {
-    ...{ agents: s.agents.values(), calls: s.calls.values(), work: s.work.values(), callbacks: s.callbacks.values() },
+    ...{ agents: s.agents.values(), calls: s.calls.values(), threads: s.threads.values(), work: s.work.values(), callbacks: s.callbacks.values() },
     ...{ attempts: s.attempts.values(), previews: s.previews.values(), queues: s.setUp.queues },
   })
 
 /** The same after changes to a floor on which everything held, by looking at what they concern alone. */
 export const brokenBy = (s: FloorState, journal: Journal): readonly string[] => named(s, concerned(s, journal))
 
-function named(s: FloorState, { agents, calls, work, callbacks, attempts, previews, queues }: Rows): readonly string[] {
+function named(s: FloorState, { agents, calls, threads, work, callbacks, attempts, previews, queues }: Rows): readonly string[] {
   const names = new Set<string>()
   const ask = <T>(laws: Laws<T>, rows: Iterable<T>) => {
     for (const row of rows) for (const [name, holds] of Object.entries(laws)) if (!holds(row, s)) names.add(name)
   }
   ask(OF_AGENTS, agents)
   ask(OF_CALLS, calls)
+  ask(OF_THREADS, threads)
   ask(OF_WORK, work)
   ask(OF_CALLBACKS, callbacks)
   ask(OF_ATTEMPTS, attempts)

@@ -17,6 +17,7 @@ import { SHIFT_WORDS, type ShiftRefusal } from '@/core/rules/shift'
 import { SUPERVISION_WORDS, type SupervisionRefusal } from '@/core/rules/supervision'
 import { TALK_WORDS, type TalkRefusal } from '@/core/rules/talk'
 import { VOICEMAIL_WORDS, type VoicemailRefusal } from '@/core/rules/voicemail'
+import { WRITING_WORDS, type WritingRefusal } from '@/core/rules/writing'
 import { SCRIPT_WORDS, type ScriptRefusal } from '@/core/scripts'
 
 export type FloorRefusal =
@@ -35,6 +36,7 @@ export type FloorRefusal =
   | ConferenceRefusal
   | SupervisionRefusal
   | ReviewRefusal
+  | WritingRefusal
   | CallRefusal
   | ScriptRefusal
   | NumberRefusal
@@ -55,6 +57,7 @@ const WORDS: WordsOf<FloorRefusal> = {
   ...CONFERENCE_WORDS,
   ...SUPERVISION_WORDS,
   ...REVIEW_WORDS,
+  ...WRITING_WORDS,
   ...CALL_WORDS,
   ...SCRIPT_WORDS,
   ...NUMBER_WORDS,

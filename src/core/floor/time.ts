@@ -5,6 +5,7 @@ import { overflow } from '@/core/rules/door'
 import type { Rules } from '@/core/rules/rule'
 import { carryOutClearing, returnCall, ringOut } from '@/core/rules/talk'
 import { messageOver } from '@/core/rules/voicemail'
+import { threadDue } from '@/core/rules/writing'
 import { type Draft, type Due, dueBy, emit } from '@/core/state'
 import { get } from '@/core/table'
 
@@ -20,6 +21,7 @@ const WHEN_DUE: { readonly [K in Due['kind']]: (draft: Draft, due: Extract<Due, 
   attempt: attemptDue,
   preview: previewDue,
   message: (draft, { messageId }) => emit(draft, null, { kind: 'messagePurged', messageId }),
+  thread: threadDue,
   call: callDue,
 }
 

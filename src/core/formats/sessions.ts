@@ -14,7 +14,7 @@ interface Row {
   }[]
 }
 
-const STATES = ['onCall', 'dialling', 'wrapUp', 'ready', 'ringing', 'internalCall', 'listening', 'notReady'] as const
+const STATES = ['onCall', 'dialling', 'writing', 'wrapUp', 'ready', 'ringing', 'internalCall', 'listening', 'notReady'] as const
 
 /** Times are UTC epoch milliseconds, durations milliseconds; a column for each state and each reason there is or was. */
 export function toSessionsCsv(rows: readonly Row[], reasons: readonly Reason[]): string {

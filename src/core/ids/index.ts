@@ -23,6 +23,7 @@ export {
   toScriptId,
   toSkillId,
   toTaskId,
+  toThreadId,
 } from './make'
 export {
   type AgentId,
@@ -58,4 +59,5 @@ export {
   type TaskId,
   TaskIdSchema,
   type WorkId,
+  WorkIdSchema,
 } from './schema'

@@ -16,6 +16,7 @@ import type {
   ScriptId,
   SkillId,
   TaskId,
+  WorkId,
 } from './schema'
 
 /** The device an agent is reached on: one per agent until an agent may have several. */
@@ -40,6 +41,7 @@ export const deviceOutside = (callId: CallId, n: number): DeviceId => toDeviceId
 export const toAgentId = (text: string): AgentId => prefixed(text, 'agent_') as AgentId
 export const toQueueId = (text: string): QueueId => prefixed(text, 'queue_') as QueueId
 export const toCallId = (text: string): CallId => prefixed(text, 'call_') as CallId
+export const toThreadId = (text: string): WorkId => prefixed(text, 'thread_') as WorkId
 export const toDeviceId = (text: string): DeviceId => prefixed(text, 'dev_') as DeviceId
 export const toScriptId = (text: string): ScriptId => prefixed(text, 'script_') as ScriptId
 export const toCallbackId = (text: string): CallbackId => prefixed(text, 'callback_') as CallbackId

@@ -7,7 +7,9 @@ const begins = (prefix: string) => z.string().regex(new RegExp(`^${prefix}`))
 
 export const AgentIdSchema = begins('agent_').brand<'AgentId'>()
 export const QueueIdSchema = begins('queue_').brand<'QueueId'>()
-export const CallIdSchema = begins('call_').brand<'CallId'>()
+/** Of a call, or of work that is written: what was said of a piece of work stands under the id of what carries it. */
+export const WorkIdSchema = begins('(?:call|thread)_').brand<'CallId'>()
+export const CallIdSchema = WorkIdSchema
 export const DeviceIdSchema = begins('dev_').brand<'DeviceId'>()
 export const ScriptIdSchema = begins('script_').brand<'ScriptId'>()
 export const OutcomeSetIdSchema = begins('outcomes_').brand<'OutcomeSetId'>()
@@ -25,7 +27,7 @@ export const MessageIdSchema = begins('message_').brand<'MessageId'>()
 export type AgentId = z.infer<typeof AgentIdSchema>
 export type QueueId = z.infer<typeof QueueIdSchema>
 export type CallId = z.infer<typeof CallIdSchema>
-/** Of a piece of work: the id of what carries it. */
+/** Of a piece of work: the id of what carries it, a call or a thread. */
 export type WorkId = CallId
 export type DeviceId = z.infer<typeof DeviceIdSchema>
 export type ScriptId = z.infer<typeof ScriptIdSchema>

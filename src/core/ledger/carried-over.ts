@@ -3,12 +3,14 @@ import * as z from 'zod'
 import { CallbackEventSchema } from '@/core/callbacks'
 import { CALL_DIRECTIONS, CustomerSchema } from '@/core/calls'
 import { CampaignRunSchema } from '@/core/campaigns'
+import { CHANNELS } from '@/core/channels'
 import { ConferenceEventSchema } from '@/core/conferences'
 import { DoNotCallEventSchema } from '@/core/do-not-call'
 import { AgentIdSchema, CallIdSchema, QueueIdSchema } from '@/core/ids'
 import { ReviewEventSchema } from '@/core/reviews'
 import { NumberEventSchema } from '@/core/struck'
 import { TaskEventSchema } from '@/core/tasks'
+import { ThreadEventSchema } from '@/core/threads'
 import { VoicemailEventSchema } from '@/core/voicemail'
 import { OfCampaignSchema } from '@/core/work'
 
@@ -20,6 +22,7 @@ const ROOMS = [
   VoicemailEventSchema,
   ConferenceEventSchema,
   ReviewEventSchema,
+  ThreadEventSchema,
 ] as const
 export const PromiseEventSchema = z.discriminatedUnion('kind', ROOMS)
 export type PromiseEvent = z.infer<typeof PromiseEventSchema>
@@ -43,6 +46,7 @@ export const OwedCallSchema = z
     dialled: z.boolean(),
     notes: z.string(),
     campaign: OfCampaignSchema.nullable().default(null),
+    channel: z.enum(CHANNELS).default('call'),
   })
   .readonly()
 export type OwedCall = z.infer<typeof OwedCallSchema>

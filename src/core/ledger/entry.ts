@@ -16,6 +16,7 @@ import { ScriptEventSchema } from '@/core/scripts'
 import { SetUpSchema } from '@/core/set-up'
 import { NumberEventSchema } from '@/core/struck'
 import { TaskEventSchema } from '@/core/tasks'
+import { ThreadEventSchema } from '@/core/threads'
 import { VoicemailEventSchema } from '@/core/voicemail'
 import { WorkEventSchema } from '@/core/work'
 import { CarriedOverSchema } from './carried-over'
@@ -27,9 +28,9 @@ import { CarriedOverSchema } from './carried-over'
  * out of the set-up, and says when the clock was moved and when the browser's data was cleared. 6 added what earlier days carry over. 7 added
  * what an end does on a call (listens, whispers, talks) and by which seed stand-ins behave, and days that are over are kept compressed.
  * 8 added campaigns, attempts, and what becomes of the records of calling lists. 9 added calls between colleagues, and what they ask of each other first. 10 added voicemail and conferences by appointment.
- * 11 added listening in, acts of supervisors, and reviews.
+ * 11 added listening in, acts of supervisors, and reviews. 12 added chats, mails and texts.
  */
-export const LEDGER_VERSION = 11
+export const LEDGER_VERSION = 12
 
 export const FloorOpenedSchema = z.object({ kind: z.literal('floorOpened'), floorId: z.string().regex(/^[a-z0-9-]+$/), setUp: SetUpSchema }).readonly()
 
@@ -75,6 +76,7 @@ export const FloorEventSchema = z.discriminatedUnion('kind', [
   VoicemailEventSchema,
   ConferenceEventSchema,
   ReviewEventSchema,
+  ThreadEventSchema,
 ])
 export type FloorEvent = z.infer<typeof FloorEventSchema>
 

@@ -2,13 +2,15 @@
 import type { Agent } from '@/core/agents'
 import type { Call, Customer } from '@/core/calls'
 import type { CalledRecord } from '@/core/campaigns'
-import type { AgentId, AttemptId, CallId, QueueId } from '@/core/ids'
+import type { AgentId, AttemptId, CallId, QueueId, WorkId } from '@/core/ids'
 import type { ScriptRun } from '@/core/scripts'
 import type { SetUp } from '@/core/set-up'
 import type { EpochMs } from '@/core/time'
 import type { OfCampaign } from '@/core/work'
 import type { Legs } from './legs'
 import type { AgentInterval, CallRecord } from './record'
+import type { OpenThread } from './written'
+import type { WrittenRecord } from './written-record'
 
 export interface OpenCall {
   readonly record: CallRecord
@@ -42,6 +44,7 @@ export interface SettledCall {
 }
 
 export interface Settled {
+  readonly written: readonly WrittenRecord[]
   readonly calls: readonly SettledCall[]
   readonly intervals: readonly AgentInterval[]
 }
@@ -66,6 +69,10 @@ export interface FolderState {
   setUp: SetUp | null
   readonly calls: Map<CallId, OpenCall>
   /** A consult is part of the call it is about: its record is that call's. */
+  /** Chats, mails and texts; absent where an earlier version kept this state. */
+  written?: Map<WorkId, OpenThread>
+  /** What each agent's clock is shared among, since when. */
+  sharing?: Map<AgentId, { readonly sinceMs: EpochMs; readonly pieces: readonly WorkId[] }>
   readonly consults: Map<CallId, { readonly call: Call; readonly about: CallId; readonly byAgentId: AgentId | null }>
   readonly agents: Map<AgentId, Agent>
   intervals: AgentInterval[]

@@ -1,11 +1,12 @@
 // Folds entries into call records and agent intervals, one entry at a time, so that a live floor and an archived
 // day use the same code. Keeps its own working memory; what it hands out is plain data.
-import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
+import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent, holdThread } from '@/core/agents'
 import { CALL_EVENTS, type Call, type CallChange, type CallEvent, evolveCalls, isOpening } from '@/core/calls'
-import { type AgentId, type CallId, type CampaignId, toCallId } from '@/core/ids'
+import { type AgentId, type CallId, type CampaignId, toCallId, type WorkId } from '@/core/ids'
 import { evolveRun, splitAnswers } from '@/core/scripts'
 import { agentName, campaignSetUp, outcomeSetFor, type SetUp, scriptById, scriptVersion } from '@/core/set-up'
 import { ratingFactor } from '@/core/sound-quality'
+import { handOf, type ThreadEvent } from '@/core/threads'
 import type { EpochMs } from '@/core/time'
 import { behalfOf, factsOf } from '@/core/work'
 import type { FloorEvent, LedgerEntry } from './entry'
@@ -13,6 +14,8 @@ import { type Correction, createFolderState, type FolderState, type OpenCall, ty
 import { cameLater, createLegs, followLegs, isWrappedUp, listLegs, wrapUpLeg } from './legs'
 import type { AgentInterval, CallRecord } from './record'
 import { blankRecord, dialledNow, missedIn, noteResult, resultOf, transferOf } from './result'
+import { addShare, foldThread, foldThreadOutcome, foldThreadScript, isOfThread, isSettled, type OpenThread, piecesOf } from './written'
+import type { WrittenRecord } from './written-record'
 
 const SHORT_ABANDON_MS = 5_000
 
@@ -26,6 +29,8 @@ export interface LedgerFolder {
   underWay(nowMs: EpochMs): readonly CallRecord[]
   /** Gapless over each shift; the interval still running ends at `nowMs`. */
   intervals(nowMs: EpochMs): readonly AgentInterval[]
+  /** Chats, mails and texts that are not settled, as they are. */
+  written(): readonly WrittenRecord[]
   setUp(): SetUp
   /** Corrections of calls that are no longer here or never were, the latest of each. */
   corrections(): ReadonlyMap<CallId, Correction>
@@ -42,6 +47,10 @@ export interface LedgerFolder {
 /** Goes on from what another one knew, or begins with nothing. */
 export function createLedgerFolder(state: FolderState = createFolderState()): LedgerFolder {
   const { calls, consults, agents, corrections, owedBefore, shown } = state
+  const written = state.written ?? new Map<WorkId, OpenThread>()
+  const sharing = state.sharing ?? new Map<AgentId, { readonly sinceMs: EpochMs; readonly pieces: readonly WorkId[] }>()
+  state.written = written
+  state.sharing = sharing
   let seq = 0
 
   const known = (): SetUp => {
@@ -67,7 +76,20 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
   const setAgent = (before: Agent, after: Agent, atMs: EpochMs) => {
     if (after === before) return
     agents.set(after.id, after)
+    share(after, atMs)
     report(after, atMs)
+  }
+  /** What has passed of the agent's clock belongs to what they had in hand until now. */
+  const share = (agent: Agent, atMs: EpochMs) => {
+    const was = sharing.get(agent.id)
+    const pieces = piecesOf(agent)
+    if (was !== undefined)
+      for (const id of was.pieces) {
+        const open = written.get(id)
+        if (open !== undefined) addShare(open, agent.id, (atMs - was.sinceMs) / was.pieces.length)
+      }
+    if (pieces.length === 0) sharing.delete(agent.id)
+    else sharing.set(agent.id, { sinceMs: atMs, pieces })
   }
   const report = (agent: Agent, atMs: EpochMs) => {
     const was = shown.get(agent.id)
@@ -175,7 +197,51 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
     open.record.answers = { ...(script.version === open.run.version ? splitAnswers(script, open.run, facts).applying : open.run.answers) }
   }
 
-  const foldOther = (event: Exclude<FloorEvent, CallEvent>, atMs: EpochMs) => {
+  /** What is written has records of its own. */
+  const foldWritten = (event: ThreadEvent, atMs: EpochMs) => {
+    const before = written.get(event.threadId)
+    // Of one that began before the ledger nothing is reported.
+    if (before === undefined && event.kind !== 'threadBegan' && event.kind !== 'threadOpened') return
+    const was = before === undefined ? null : handOf(before.thread)
+    const open = foldThread(known(), before, event, atMs, seq)
+    open.lastSeq = seq
+    written.set(event.threadId, open)
+    const is = handOf(open.thread)
+    if (was !== null && was.agentId !== is?.agentId) setAgent(agent(was.agentId), holdThread(agent(was.agentId), event.threadId, null, atMs), atMs)
+    if (is !== null && (was?.agentId !== is.agentId || was.hand.state !== is.hand.state))
+      setAgent(agent(is.agentId), holdThread(agent(is.agentId), event.threadId, is.hand, atMs), atMs)
+  }
+
+  /** What agents do about what was written, besides writing. */
+  const foldAboutWritten = (event: FloorEvent, open: OpenThread, atMs: EpochMs) => {
+    switch (event.kind) {
+      case 'wrapUpStarted':
+      case 'wrapUpEnded':
+      case 'outcomeOwed': {
+        const others = open.owedBy.filter((id) => id !== event.agentId)
+        open.owedBy = event.kind === 'wrapUpEnded' ? others : [...others, event.agentId]
+        return setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
+      }
+      case 'outcomeSaved':
+        setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
+        return foldThreadOutcome(known(), open, event, atMs)
+      case 'outcomeTakenBack':
+        setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
+        if (open.codedBy !== event.agentId) return
+        open.codedBy = null
+        Object.assign(open.record, { outcome: null, outcomeAtMs: null, outcomeById: null })
+        return
+      case 'outcomeCorrected':
+        Object.assign(open.record, { outcome: event.code, outcomeAtMs: atMs, outcomeById: event.byAgentId })
+        return
+      case 'scriptStarted':
+      case 'scriptPageShown':
+      case 'scriptAnswered':
+        return foldThreadScript(known(), open, event, atMs)
+    }
+  }
+
+  const foldOther = (event: Exclude<FloorEvent, CallEvent | ThreadEvent>, atMs: EpochMs) => {
     switch (event.kind) {
       case 'shiftStarted':
       case 'shiftEnded':
@@ -275,6 +341,8 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
         state.setUp = event.setUp
         return
       case 'carriedOver':
+        // What is written over more than a day is one piece: the day it ends on tells of all of it.
+        for (const promise of event.promises) if ('threadId' in promise.event) foldWritten(promise.event, promise.atMs)
         for (const { callId, agentId, handledBy } of event.owed)
           owedBefore.set(callId, { handledBy, owedBy: [...(owedBefore.get(callId)?.owedBy ?? []), agentId] })
         return
@@ -369,6 +437,12 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
         state.isCut = true
         if (event.kind !== 'storageCleared') return
       }
+      if ('threadId' in event) return foldWritten(event, atMs)
+      const about = 'callId' in event && event.callId !== null && isOfThread(event.callId) ? written.get(event.callId) : undefined
+      if (about !== undefined) {
+        about.lastSeq = seq
+        return foldAboutWritten(event, about, atMs)
+      }
       if (state.isCut && speaksOfLostCall(event) && event.kind !== 'outcomeCorrected') return
       if (event.kind === 'clearTakenBack') state.takenBack.push({ atMs, byAgentId: event.byAgentId })
       if (event.kind === 'outcomeCorrected') state.corrected = [...(state.corrected ?? []), { atMs, byAgentId: event.byAgentId }]
@@ -386,6 +460,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
     records: () => [...calls.values()].filter((c) => c.ended).map(withLegs),
     underWay: (nowMs) => [...calls.values()].filter((c) => !c.ended).map((c) => ({ ...withLegs(c), result: 'underWay' as const, endedAtMs: nowMs })),
     intervals: (nowMs) => [...state.intervals, ...[...shown].map(([id, state]) => toInterval(known(), id, state, nowMs)).filter((i) => i !== null)],
+    written: () => [...written.values()].map((w) => w.record),
     setUp: known,
     corrections: () => corrections,
     takenBack: () => state.takenBack,
@@ -396,7 +471,9 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       const intervals = state.intervals.filter((i) => i.toMs <= byMs)
       state.intervals = state.intervals.filter((i) => i.toMs > byMs)
       if (over.length > 0) state.isCut = true
-      return { calls: over.map(withSeqs), intervals }
+      const done = [...written.values()].filter((w) => isSettled(w, byMs))
+      for (const { thread } of done) written.delete(thread.id)
+      return { calls: over.map(withSeqs), intervals, written: done.map((w) => w.record) }
     },
     state: () => state,
   }

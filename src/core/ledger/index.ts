@@ -15,3 +15,5 @@ export {
   RESULTS,
 } from './record'
 export { type OpenedEntry, parseEntry, toLine } from './upgrade'
+export { piecesOf } from './written'
+export { type WrittenLeg, type WrittenRecord, WrittenRecordSchema } from './written-record'

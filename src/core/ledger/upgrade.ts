@@ -25,6 +25,8 @@ const UPGRADES: readonly Upgrade[] = [
   // Version 10 only adds kinds of event, and settings that have a default.
   { from: 9, apply: (stored) => ({ ...stored, version: 10 }) },
   { from: 10, apply: (stored) => ({ ...stored, version: 11, event: withListening(stored.event) }) },
+  // Version 12 only adds kinds of event, and settings that have a default.
+  { from: 11, apply: (stored) => ({ ...stored, version: 12 }) },
 ]
 
 /** Until version 10 nobody could listen in: those who had the supervisor's views may, as far as the set-up does not say otherwise from then on. */

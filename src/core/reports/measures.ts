@@ -96,9 +96,9 @@ export function occupancy(intervals: readonly (Pick<AgentInterval, 'fromMs' | 't
   readonly internalMs: number
 } {
   const total = (states: readonly string[]) => intervals.filter((i) => states.includes(i.state)).reduce((sum, i) => sum + i.toMs - i.fromMs, 0)
-  const handleMs = total(['onCall', 'wrapUp'])
+  const handleMs = total(['onCall', 'writing', 'wrapUp'])
   const internalMs = total(['internalCall'])
-  const shiftMs = total(['onCall', 'wrapUp', 'ready', 'notReady', 'ringing', 'dialling', 'listening']) + internalMs
+  const shiftMs = total(['onCall', 'writing', 'wrapUp', 'ready', 'notReady', 'ringing', 'dialling', 'listening']) + internalMs
   return { occupancyRatio: ratio(handleMs, handleMs + total(['ready'])), utilisationRatio: ratio(handleMs, shiftMs), internalMs }
 }
 

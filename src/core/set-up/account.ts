@@ -1,5 +1,6 @@
 // Accounts: who may sign in, which queues and skills they have, and what else they may do.
 import * as z from 'zod'
+import { LoadSchema } from '@/core/channels'
 import { AgentIdSchema, QueueIdSchema, SkillIdSchema } from '@/core/ids'
 
 /** What an account may be allowed beyond taking calls of its queues. */
@@ -42,6 +43,8 @@ export const AgentSetUpSchema = z
     answersItself: z.boolean().default(false),
     /** After a call there is a wrap-up; otherwise the call owes its outcome and the next one may come at once. */
     takesWrapUp: z.boolean().default(true),
+    /** What they may carry at once; null for what the centre says. */
+    carries: z.array(LoadSchema).min(1).readonly().nullable().default(null),
     /** Whether the stand-ins may play this seat when nobody sits there. */
     playable: z.boolean(),
     /** Nobody signs in to it any more; it stays, because the ledger speaks of it. */

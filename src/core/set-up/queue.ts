@@ -1,5 +1,6 @@
 // What a queue is: whom it needs, who goes first, when it is open, what happens when it is full or slow.
 import * as z from 'zod'
+import { WrittenChannelSchema } from '@/core/channels'
 import { OutcomeSetIdSchema, QueueIdSchema, ScriptIdSchema } from '@/core/ids'
 import { DAY, MINUTE } from '@/core/time'
 import { SkillLevelSchema } from './account'
@@ -91,6 +92,11 @@ export const QueueSetUpSchema = z
     /** Calls are put through without ringing, after a short tone. */
     answersItself: z.boolean().default(false),
     serviceLevelMs: z.number().positive(),
+    /** What else reaches it besides calls, and within what time of the first words somebody is to answer. */
+    writes: z
+      .array(z.object({ channel: WrittenChannelSchema, serviceLevelMs: z.number().positive() }).readonly())
+      .readonly()
+      .default([]),
     recommendedWrapUpMs: z.number().nonnegative(),
     /** Over the recommended time: how long that is still a matter of course. */
     overWrapUpMs: z.number().nonnegative().default(MINUTE),

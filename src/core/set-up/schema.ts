@@ -1,5 +1,6 @@
 // The set-up of a contact centre as one document: what `floorOpened` carries, what Set-up edits, imports and exports.
 import * as z from 'zod'
+import { LoadSchema, USUAL_LOADS } from '@/core/channels'
 import { OutcomeSetIdSchema, ScriptIdSchema, SkillIdSchema } from '@/core/ids'
 import { OutcomeSetSchema } from '@/core/outcomes'
 import { SheetSchema } from '@/core/reviews'
@@ -50,6 +51,8 @@ export const SetUpSchema = z
       .number()
       .positive()
       .default(15 * MINUTE),
+    /** What an agent may carry at once: whatever stays within one of these. */
+    carries: z.array(LoadSchema).min(1).readonly().default(USUAL_LOADS),
     notReadyReasons: z.array(ReasonSchema).min(1).readonly(),
     skills: z.array(SkillSchema).readonly().default([]),
     agents: z.array(AgentSetUpSchema).readonly(),

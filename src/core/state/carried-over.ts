@@ -3,16 +3,18 @@
 
 import { withBefore } from '@/core/campaigns'
 import { endsAtMs, KEPT_MS, presentAt } from '@/core/conferences'
-import type { AgentId, CallbackId, ConferenceId, MessageId, QueueId, TaskId } from '@/core/ids'
+import type { AgentId, CallbackId, ConferenceId, MessageId, QueueId, TaskId, WorkId } from '@/core/ids'
 import { type CarriedOver, type LedgerEntry, type OwedCall, PROMISE_EVENTS, type PromiseEvent } from '@/core/ledger'
 import { reviewKey } from '@/core/reviews'
 import type { SetUp } from '@/core/set-up'
 import { get, values } from '@/core/table'
+import { handOf, type ThreadEvent } from '@/core/threads'
 import { boxKey, boxOwner } from '@/core/voicemail'
 import { behalfOfPart, createWork } from '@/core/work'
 import type { FloorState } from './floor-state'
 import { type Place, put, setFact } from './journal'
 import { evolvePromised } from './promised'
+import { evolveThreads } from './threads'
 
 type Dated = CarriedOver['promises'][number]
 
@@ -31,7 +33,17 @@ export function createKeeper(): Keeper {
   const conferences = new Map<ConferenceId, Dated[]>()
   const greetings = new Map<string, Dated>()
   const reviews = new Map<string, Dated[]>()
+  const threads = new Map<WorkId, Dated[]>()
+  /** Mails and texts go on the next day; a chat does not outlast the day, and that somebody typed is no matter. */
+  const keepThread = (event: ThreadEvent, atMs: number) => {
+    const told = threads.get(event.threadId)
+    if (event.kind === 'threadEnded') threads.delete(event.threadId)
+    else if (event.kind === 'threadBegan' || event.kind === 'threadOpened') {
+      if (event.channel !== 'chat') threads.set(event.threadId, [{ atMs, event }])
+    } else if (event.kind !== 'threadTyped') told?.push({ atMs, event })
+  }
   const keep = (event: PromiseEvent, atMs: number) => {
+    if ('threadId' in event) return keepThread(event, atMs)
     switch (event.kind) {
       case 'callbackClosed':
         return void callbacks.delete(event.callbackId)
@@ -105,6 +117,13 @@ export function createKeeper(): Keeper {
         })
       /** What was deleted is not brought back another day. */
       const keptMessages = [...messages].flatMap(([id, told]) => (get(state.messages, id)?.deletedAtMs === null ? told : []))
+      /** Whoever had it in hand has gone home: it waits for the next who has room. */
+      const keptThreads = [...threads].flatMap(([threadId, told]) => {
+        const thread = get(state.threads, threadId)
+        const hand = thread === undefined ? null : handOf(thread)
+        const back: Dated[] = hand === null ? [] : [{ atMs: state.atMs, event: { kind: 'threadPassed', threadId, agentId: hand.agentId, because: 'left' } }]
+        return thread === undefined ? [] : [...told, ...back]
+      })
       const promises = [
         ...lists,
         ...tasks.values(),
@@ -113,6 +132,7 @@ export function createKeeper(): Keeper {
         ...[...reviews.values()].flat(),
         ...keptMessages,
         ...keptConferences(state),
+        ...keptThreads,
       ].toSorted((a, b) => a.atMs - b.atMs)
       return { kind: 'carriedOver', ...days, promises, owed: owedIn(state), handleMs: state.handleMs, campaigns: values(state.campaigns) }
     },
@@ -127,9 +147,11 @@ function owedIn(state: FloorState): OwedCall[] {
       const work = get(state.work, callId)
       // What is still talked about is not over yet.
       if (work === undefined || work.endedAtMs === null) return []
-      const { direction, number, customer, path, offeredAtMs, endedAtMs, dialled, notes, handledBy, campaign } = work
+      const { direction, number, customer, path, offeredAtMs, endedAtMs, dialled, notes, handledBy, campaign, channel } = work
       const { queueId } = behalfOfPart(work, id)
-      return [{ callId, agentId: id, handledBy, sinceMs, direction, queueId, number, customer, path, offeredAtMs, endedAtMs, dialled, notes, campaign }]
+      return [
+        { callId, agentId: id, handledBy, sinceMs, direction, queueId, number, customer, path, offeredAtMs, endedAtMs, dialled, notes, campaign, channel },
+      ]
     }),
   )
 }
@@ -138,7 +160,16 @@ function owedIn(state: FloorState): OwedCall[] {
 export function takeCarriedOver(place: Place, { promises, owed, handleMs, campaigns }: CarriedOver): void {
   const { state } = place
   setFact(place, 'handleMs', { ...handleMs, ...state.handleMs })
-  for (const { atMs, event } of promises) if (hasBox(state.setUp, event)) evolvePromised(place, heldBy(state.setUp, event), atMs)
+  const lost = new Set<WorkId>()
+  for (const { atMs, event } of promises) {
+    if ('threadId' in event) {
+      // Days may have been worked with another set-up.
+      const isStrange =
+        ('queueId' in event && queueIn(state.setUp, event.queueId) === null) || ('agentId' in event && get(state.agents, event.agentId) === undefined)
+      if (isStrange) lost.add(event.threadId)
+      if (!lost.has(event.threadId)) evolveThreads(place, event, atMs)
+    } else if (hasBox(state.setUp, event)) evolvePromised(place, heldBy(state.setUp, event), atMs)
+  }
   for (const run of campaigns) {
     const own = get(state.campaigns, run.id)
     if (own !== undefined) put(place, 'campaigns', run.id, withBefore(own, run))
@@ -146,8 +177,10 @@ export function takeCarriedOver(place: Place, { promises, owed, handleMs, campai
   for (const call of owed) takeOwed(place, { ...call, queueId: queueIn(state.setUp, call.queueId) })
 }
 
+type Kept = Exclude<PromiseEvent, ThreadEvent>
+
 /** A mailbox of somebody who was never set up here is nobody's. */
-const hasBox = (setUp: SetUp, event: PromiseEvent): boolean =>
+const hasBox = (setUp: SetUp, event: Kept): boolean =>
   !(event.kind === 'messageLeft' || event.kind === 'messageForwarded' || event.kind === 'greetingSet') || boxOwner(setUp, event.box) !== null
 
 const campaignIn = ({ campaigns }: SetUp, of: OwedCall['campaign']): OwedCall['campaign'] => (campaigns.some((c) => c.id === of?.campaignId) ? of : null)
@@ -155,7 +188,7 @@ const campaignIn = ({ campaigns }: SetUp, of: OwedCall['campaign']): OwedCall['c
 const queueIn = ({ queues }: SetUp, id: QueueId | null): QueueId | null => (queues.some((q) => q.id === id) ? id : null)
 
 /** Days were worked with another set-up, perhaps: what belongs to an account or a queue that is not there is anybody's, and of no queue. */
-function heldBy(setUp: SetUp, event: PromiseEvent): PromiseEvent {
+function heldBy(setUp: SetUp, event: Kept): Kept {
   const agentIn = (id: AgentId | null) => (setUp.agents.some((a) => a.id === id) ? id : null)
   switch (event.kind) {
     case 'callbackAgreed':
@@ -174,13 +207,14 @@ function heldBy(setUp: SetUp, event: PromiseEvent): PromiseEvent {
   }
 }
 
-function takeOwed(place: Place, { agentId, sinceMs, endedAtMs, dialled, notes, handledBy, callId: id, campaign, ...call }: OwedCall): void {
+function takeOwed(place: Place, { agentId, sinceMs, endedAtMs, dialled, notes, handledBy, callId: id, campaign, channel, ...call }: OwedCall): void {
   const { state } = place
   const agent = get(state.agents, agentId)
   if (agent === undefined) return
   // Several agents may owe their parts of one call.
   const work = get(state.work, id) ?? {
     ...createWork({ id, ...call }),
+    channel,
     endedAtMs,
     dialled,
     notes,

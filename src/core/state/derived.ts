@@ -6,6 +6,7 @@ import type { AgentId, QueueId } from '@/core/ids'
 import { fitFor, type RoutingRules, routingRules } from '@/core/queues'
 import type { EpochMs } from '@/core/time'
 import { type FloorState, TABLES, type TableName } from './floor-state'
+import { isFreeForCall } from './hands'
 
 interface Timer {
   readonly key: string
@@ -32,6 +33,8 @@ interface Staff {
 
 interface Derived {
   readonly ready: Set<AgentId>
+  /** By whose loads it is known who is ready. */
+  readyBy: FloorState['setUp']
   /** The earliest first. A timer that no longer stands in `due` as it is here is skipped when its turn comes. */
   readonly timers: TinyQueue<Timer>
   readonly staff: Staff
@@ -45,13 +48,13 @@ function derivedOf(state: FloorState): Derived {
   const known = kept.get(state)
   if (known !== undefined) return known
   const ready = new Set<AgentId>()
-  for (const agent of state.agents.values()) if (agent.state.name === 'ready') ready.add(agent.id)
+  for (const agent of state.agents.values()) if (isFreeForCall(state, agent)) ready.add(agent.id)
   const timers = new TinyQueue<Timer>(
     [...state.due].map(([key, { atMs }]) => ({ key, atMs })),
     (a, b) => a.atMs - b.atMs,
   )
   const revisions = Object.fromEntries(TABLES.map((table) => [table, 0])) as Record<TableName, number>
-  const derived: Derived = { ready, timers, staff: { rules: null, served: new Map() }, revisions, watchers: [] }
+  const derived: Derived = { ready, readyBy: state.setUp, timers, staff: { rules: null, served: new Map() }, revisions, watchers: [] }
   kept.set(state, derived)
   return derived
 }
@@ -68,7 +71,7 @@ export function noteChange(state: FloorState, table: TableName, key: string, bef
   }
   if (table === 'agents') {
     const agent = state.agents.get(key)
-    if (agent?.state.name === 'ready') derived.ready.add(agent.id)
+    if (agent !== undefined && isFreeForCall(state, agent)) derived.ready.add(agent.id)
     else derived.ready.delete(key as AgentId)
     recount(derived.staff, before as Agent | undefined, agent)
   } else if (table === 'due') {
@@ -109,7 +112,15 @@ export function servedBy(state: FloorState, queueId: QueueId): Served {
 }
 
 /** Agents a waiting call may be offered to. */
-export const readyAgents = (state: FloorState): ReadonlySet<AgentId> => derivedOf(state).ready
+export function readyAgents(state: FloorState): ReadonlySet<AgentId> {
+  const derived = derivedOf(state)
+  if (derived.readyBy !== state.setUp) {
+    derived.readyBy = state.setUp
+    derived.ready.clear()
+    for (const agent of state.agents.values()) if (isFreeForCall(state, agent)) derived.ready.add(agent.id)
+  }
+  return derived.ready
+}
 
 /** Rises with every change of the table: whoever keeps something made of it makes it anew when this differs. */
 export const revisionOf = (state: FloorState, table: TableName): number => derivedOf(state).revisions[table]

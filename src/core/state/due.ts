@@ -3,9 +3,10 @@
 import type { WrapUp } from '@/core/agents'
 import { escalationDueAtMs } from '@/core/callbacks'
 import { type Call, ringDueAtMs, waitsIn } from '@/core/calls'
-import type { AgentId, AttemptId, CallbackId, CallId, MessageId } from '@/core/ids'
+import type { AgentId, AttemptId, CallbackId, CallId, MessageId, WorkId } from '@/core/ids'
 import { nextStep, routingRules } from '@/core/queues'
 import { get } from '@/core/table'
+import { offerDueAtMs, type Thread, threadWaitsIn } from '@/core/threads'
 import type { EpochMs } from '@/core/time'
 import type { FloorState } from './floor-state'
 import { type Place, put, remove, setFact } from './journal'
@@ -19,6 +20,7 @@ const CALLBACK = 'callback '
 const ATTEMPT = 'attempt '
 const PREVIEW = 'preview '
 const MESSAGE = 'message '
+const THREAD = 'thread '
 const wrapUpKey = (agentId: AgentId, callId: CallId): string => `wrapUp ${agentId} ${callId}`
 
 /** Everything whose time has come by then, in the order it was set in. */
@@ -35,9 +37,10 @@ export function setCallDue(place: Place, callId: CallId, before: Call | undefine
   if (was !== is) setDue(place, CALL + callId, is === null ? null : { kind: 'call', callId, atMs: is })
 }
 
-/** Every call anew: the rules themselves have changed. */
+/** Every call and every thread anew: the rules themselves have changed. */
 export function setCallsDue(place: Place): void {
   const { state } = place
+  for (const thread of state.threads.values()) setThreadDue(place, thread.id, thread)
   for (const call of state.calls.values()) {
     const atMs = callDueAtMs(state, call)
     setDue(place, CALL + call.id, atMs === null ? null : { kind: 'call', callId: call.id, atMs })
@@ -75,6 +78,25 @@ export function setPreviewDue(place: Place, agentId: AgentId, atMs: EpochMs | nu
 /** What is deleted goes for good then; null for what stands. */
 export const setMessageDue = (place: Place, messageId: MessageId, atMs: EpochMs | null): void =>
   setDue(place, MESSAGE + messageId, atMs === null ? null : { kind: 'message', messageId, atMs })
+
+export function setThreadDue(place: Place, threadId: WorkId, thread: Thread | null): void {
+  const key = THREAD + threadId
+  const atMs = thread === null ? null : threadDueAtMs(place.state, thread)
+  if ((get(place.state.due, key)?.atMs ?? null) !== atMs) setDue(place, key, atMs === null ? null : { kind: 'thread', threadId, atMs })
+}
+
+/** When its offer goes on, it overflows, or it comes back from where it was put aside. */
+function threadDueAtMs(state: Ruled, thread: Thread): EpochMs | null {
+  return thread.parkedUntilMs ?? offerDueAtMs(thread, state.setUp.ringLimitMs) ?? threadOverflowDueAtMs(state, thread)
+}
+
+/** When a waiting thread is next offered to further agents; null when it waits for nobody else. */
+export function threadOverflowDueAtMs({ setUp, storm }: Ruled, thread: Thread): EpochMs | null {
+  const queueId = threadWaitsIn(thread)
+  const rules = queueId === null ? undefined : routingRules(setUp, storm).queues.get(queueId)
+  const step = rules && nextStep(rules, thread.alsoFor)
+  return step === undefined ? null : thread.sinceMs + step.afterMs
+}
 
 type Unnumbered<T> = T extends unknown ? Omit<T, 'no'> : never
 

@@ -8,14 +8,16 @@ import type { FloorEvent, LedgerEntry } from '@/core/ledger'
 import { dequeue, enqueue, foldHandleMs } from '@/core/queues'
 import { get, must } from '@/core/table'
 import type { EpochMs } from '@/core/time'
-import { behalfOfPart, createWork, evolveWork, followCall, isClosed, type Work } from '@/core/work'
+import { behalfOfPart, createWork, evolveWork, followCall, type Work } from '@/core/work'
 import { evolveCampaigning } from './campaigning'
 import { takeCarriedOver } from './carried-over'
+import { changeAgent, changeWork, dropClosed } from './change'
 import { codedBySomebody, codedKey } from './coded'
-import { setCallDue, setCallsDue, setNoteDue, setWrapUpsDue } from './due'
+import { setCallDue, setCallsDue, setNoteDue } from './due'
 import { createFloor, type FloorState } from './floor-state'
 import { type Journal, type Place, put, remove, setFact } from './journal'
 import { evolvePromised } from './promised'
+import { evolveThreads, forgetPassed } from './threads'
 
 /**
  * Folds one event into the floor, noting in the journal what changed. Throws on an event that contradicts the state: that is damage or a bug,
@@ -64,8 +66,10 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
       remove(place, 'lately', event.agentId)
       for (const [key, { agentId }] of state.coded) if (agentId === event.agentId) remove(place, 'coded', key)
       return changeAgent(place, event.agentId, (agent) => evolveAgent(agent, event, atMs))
-    case 'shiftStarted':
     case 'agentReady':
+      forgetPassed(place, event.agentId)
+      return changeAgent(place, event.agentId, (agent) => evolveAgent(agent, event, atMs))
+    case 'shiftStarted':
     case 'agentNotReady':
     case 'notReadyAsked':
     case 'muteChanged':
@@ -85,6 +89,7 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     case 'wrapUpStarted':
     case 'wrapUpEnded':
     case 'outcomeOwed':
+      if (event.kind !== 'wrapUpStarted') forgetPassed(place, event.agentId)
       // A wrap-up may end after its work was closed by the outcome that ended it.
       if (get(state.work, event.callId) !== undefined || event.kind !== 'wrapUpEnded') changeWork(place, event.callId, (work) => evolveWork(work, event, atMs))
       return changeAgent(place, event.agentId, (agent) => evolveAgent(agent, event, atMs))
@@ -159,6 +164,22 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
       const wish = evolveWhenFree(event, atMs)
       return wish === null ? remove(place, 'whenFree', pairKey(event)) : put(place, 'whenFree', pairKey(event), wish)
     }
+    case 'threadBegan':
+    case 'threadOpened':
+    case 'threadOffered':
+    case 'threadPassed':
+    case 'threadTaken':
+    case 'threadOverflowed':
+    case 'threadWritten':
+    case 'threadDelivered':
+    case 'threadTyped':
+    case 'threadHandedOn':
+    case 'threadAskedIn':
+    case 'threadAskedOut':
+    case 'threadParked':
+    case 'threadUnparked':
+    case 'threadEnded':
+      return evolveThreads(place, event, atMs)
     case 'captionSpoken':
       return hearCaption(place, event, atMs)
     case 'ringSilenced': {
@@ -193,13 +214,6 @@ export function floorOf({ event, atMs }: Pick<LedgerEntry, 'event' | 'atMs'>): F
 function addAccounts(place: Place): void {
   for (const { id } of place.state.setUp.agents) if (get(place.state.agents, id) === undefined) put(place, 'agents', id, createAgent(id))
   for (const { id } of place.state.setUp.campaigns) if (get(place.state.campaigns, id) === undefined) put(place, 'campaigns', id, createRun(id))
-}
-
-function changeAgent(place: Place, id: AgentId, change: (agent: Agent) => Agent): void {
-  const before = must(place.state.agents, id)
-  const after = change(before)
-  put(place, 'agents', id, after)
-  if (after.wrapUps !== before.wrapUps) setWrapUpsDue(place, id, before.wrapUps, after.wrapUps)
 }
 
 function changeCall(place: Place, event: CallEvent, change: CallChange, atMs: EpochMs): void {
@@ -273,18 +287,6 @@ function stand(place: Place, callId: CallId, before: Call | undefined, after: Ca
   if (stood !== null) waiting = dequeue(waiting, stood, callId)
   if (stands !== null && after !== null) waiting = enqueue(waiting, stands, after, placeOf)
   setFact(place, line, waiting)
-}
-
-function changeWork(place: Place, callId: CallId, change: (work: Work) => Work): void {
-  const work = get(place.state.work, callId)
-  if (work === undefined) throw new Error(`no work for ${callId}`)
-  put(place, 'work', callId, change(work))
-  dropClosed(place, callId)
-}
-
-function dropClosed(place: Place, callId: CallId): void {
-  const work = get(place.state.work, callId)
-  if (work !== undefined && isClosed(work)) remove(place, 'work', callId)
 }
 
 type Saved = Extract<FloorEvent, { kind: 'outcomeSaved' }>

@@ -7,12 +7,13 @@ import { type Attempt, type CampaignRun, createRun, type Preview } from '@/core/
 import type { Question, WhenFree } from '@/core/colleagues'
 import type { Conference } from '@/core/conferences'
 import type { DoNotCallList } from '@/core/do-not-call'
-import { type AgentId, type AttemptId, type CallId, type QueueId, toAgentId, toAttemptId, toCallId } from '@/core/ids'
+import { type AgentId, type AttemptId, type CallId, type QueueId, toAgentId, toAttemptId, toCallId, toThreadId, type WorkId } from '@/core/ids'
 import type { Doors, Waiting } from '@/core/queues'
 import type { Review } from '@/core/reviews'
 import type { SetUp } from '@/core/set-up'
 import { get, type Table } from '@/core/table'
 import type { Task } from '@/core/tasks'
+import type { Thread } from '@/core/threads'
 import type { EpochMs } from '@/core/time'
 import type { Message } from '@/core/voicemail'
 import type { Work } from '@/core/work'
@@ -21,7 +22,9 @@ import type { Coded, Due, Greets, Lately, Struck } from './rows'
 export interface FloorTables {
   readonly agents: Table<Agent>
   readonly calls: Table<Call>
-  /** Calls under way and calls whose outcome is owed. */
+  /** Chats, mails and texts that are not over. */
+  readonly threads: Table<Thread>
+  /** Calls and threads under way, and those whose outcome is owed. */
   readonly work: Table<Work>
   /** Callbacks that are open. */
   readonly callbacks: Table<Callback>
@@ -61,10 +64,13 @@ export interface FloorState extends FloorTables {
   readonly seq: number
   readonly atMs: EpochMs
   readonly callCount: number
+  readonly threadCount: number
   readonly attemptCount: number
   /** How often something was made due. */
   readonly dueCount: number
   readonly waiting: Waiting
+  /** Chats, mails and texts that wait for an agent, each in its queue's line. */
+  readonly threadsWaiting: Waiting
   /** Messages of queues that wait to be called back for, each in its line. */
   readonly messagesWaiting: Waiting
   /** Numbers that do not belong to whom the records say. */
@@ -86,6 +92,7 @@ export interface FloorState extends FloorTables {
 export const TABLES = [
   'agents',
   'calls',
+  'threads',
   'work',
   'callbacks',
   'tasks',
@@ -110,6 +117,7 @@ export function createFloor(floorId: string, setUp: SetUp): FloorState {
   const tables: { readonly [T in TableName]: Map<string, Row<T>> } = {
     agents: new Map(setUp.agents.map(({ id }) => [id, createAgent(id)])),
     calls: new Map(),
+    threads: new Map(),
     work: new Map(),
     callbacks: new Map(),
     tasks: new Map(),
@@ -131,9 +139,11 @@ export function createFloor(floorId: string, setUp: SetUp): FloorState {
     seq: 0,
     atMs: 0,
     callCount: 0,
+    threadCount: 0,
     attemptCount: 0,
     dueCount: 0,
     waiting: {},
+    threadsWaiting: {},
     messagesWaiting: {},
     struck: [],
     standIns: null,
@@ -156,6 +166,8 @@ export function copyOf(state: FloorState): FloorState {
 export const agentOfDevice = (deviceId: string): AgentId | null => (deviceId.startsWith('dev_agent_') ? toAgentId(deviceId.slice('dev_'.length)) : null)
 
 export const nextCallId = (state: FloorState): CallId => toCallId(`call_${state.floorId}_${state.callCount + 1}`)
+
+export const nextThreadId = (state: FloorState): WorkId => toThreadId(`thread_${state.floorId}_${state.threadCount + 1}`)
 
 export const nextAttemptId = (state: FloorState): AttemptId => toAttemptId(`attempt_${state.floorId}_${state.attemptCount + 1}`)
 

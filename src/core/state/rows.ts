@@ -1,6 +1,6 @@
 // Values of the floor's own tables; those of the rooms are in the rooms.
 
-import type { AgentId, AttemptId, CallbackId, CallId, CampaignId, MessageId, QueueId } from '@/core/ids'
+import type { AgentId, AttemptId, CallbackId, CallId, CampaignId, MessageId, QueueId, WorkId } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
 import type { Box, Greeting } from '@/core/voicemail'
 import type { Work } from '@/core/work'
@@ -17,6 +17,7 @@ export type Due =
   | ({ readonly kind: 'callback'; readonly callbackId: CallbackId } & Dated)
   | ({ readonly kind: 'attempt'; readonly attemptId: AttemptId } & Dated)
   | ({ readonly kind: 'preview'; readonly agentId: AgentId } & Dated)
+  | ({ readonly kind: 'thread'; readonly threadId: WorkId } & Dated)
   | ({ readonly kind: 'message'; readonly messageId: MessageId } & Dated)
 
 export interface Greets {

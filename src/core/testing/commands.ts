@@ -14,6 +14,7 @@ import type { Box } from '@/core/voicemail'
 import { AGENT_COUNT, aRecord, CAMPAIGNS, MANY, OUTSIDE_PARTIES, queuesOf } from './crowded'
 import { FIRST, SECOND_QUEUE, type TestFloor } from './small'
 import { fits, sooner, suited, type Wish } from './wishes'
+import { isWriting, toWriting } from './writing'
 
 const nth = <T>(items: readonly T[], n: number): T | undefined => (items.length === 0 ? undefined : items[n % items.length])
 /** The command a wish stands for on this floor at this moment. */
@@ -21,6 +22,7 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
   const state = floor.state()
   const kind = pick % 9 === 0 ? wanted : sooner(state, wanted)
   const agentId = pick % 9 === 0 ? (MANY[agent] as AgentId) : (nth(suited(state, kind), agent) ?? (MANY[agent] as AgentId))
+  if (isWriting(kind)) return toWriting(state, kind, { agentId, pick, party, flag })
   const me = get(state.agents, agentId)
   const anyCall = nth(values(state.calls), pick)
   const fitting = me?.engagements.filter((e) => fits(state, e, kind)).map((e) => e.callId) ?? []

@@ -1,5 +1,6 @@
 // A crowded centre for property tests: twelve agents of every level, overflow, limits, graces, and a code for everything that can follow.
 import type { CalledRecord } from '@/core/campaigns'
+import { WRITTEN_CHANNELS } from '@/core/channels'
 import { type AgentId, type CampaignId, toAgentId, toCampaignId, toListId, toRecordId } from '@/core/ids'
 import { ENTITLEMENTS, MANNERS, type SetUp, SetUpSchema } from '@/core/set-up'
 import { aFloor, FIRST, SECOND_QUEUE, SMALL, type TestFloor } from './small'
@@ -52,7 +53,19 @@ export const CROWDED: SetUp = SetUpSchema.parse({
   outcomeSets: SMALL.outcomeSets.map((set) => ({ ...set, codes: [...set.codes, ...FOLLOWED] })),
   parkLimitMs: 20_000,
   skills: [{ id: SKILL, name: 'Craft' }],
+  carries: [
+    { call: 1, chat: 1, mail: 2, text: 1 },
+    { call: 0, chat: 3, mail: 2, text: 2 },
+  ],
   agents: MANY.map((id, i) => ({
+    // One of them talks or writes, and never both.
+    carries:
+      i === 4
+        ? [
+            { call: 1, chat: 0, mail: 0, text: 0 },
+            { call: 0, chat: 2, mail: 1, text: 1 },
+          ]
+        : null,
     id,
     name: `Agent ${i + 1}`,
     role: 'agent',
@@ -67,6 +80,7 @@ export const CROWDED: SetUp = SetUpSchema.parse({
     q.id === FIRST
       ? {
           ...q,
+          writes: WRITTEN_CHANNELS.map((channel) => ({ channel, serviceLevelMs: 60_000 })),
           needs: [{ skillId: SKILL, level: 3 }],
           fullLimit: 6,
           recommendedWrapUpMs: 5_000,
@@ -79,6 +93,10 @@ export const CROWDED: SetUp = SetUpSchema.parse({
       : {
           ...q,
           takesMessages: true,
+          writes: [
+            { channel: 'chat', serviceLevelMs: 30_000 },
+            { channel: 'mail', serviceLevelMs: 600_000 },
+          ],
           recommendedWrapUpMs: 5_000,
           wrapUpLimit: { afterMs: 15_000, andThen: 'ready', extensionMs: 5_000 },
           goesFirst: [{ group: 'Pass', headStartMs: 30_000 }],

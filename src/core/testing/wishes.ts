@@ -8,13 +8,14 @@ import { mayOpenBox } from '@/core/rules/voicemail'
 import type { FloorState } from '@/core/state'
 import { count, get, values } from '@/core/table'
 import { AGENT_COUNT, TAKE_BACK_MS } from './crowded'
+import { isWriting, soonerWritten, WRITING } from './writing'
 
 /** A wish names no call and no party: they are picked, by number, among what the floor has at the moment. */
 export interface Wish {
   readonly agent: number
   readonly pick: number
   readonly party: number
-  readonly kind: (typeof KINDS | typeof BETWEEN_COLLEAGUES | typeof ABOUT_MESSAGES | typeof ABOUT_CONFERENCES | typeof SUPERVISING)[number]
+  readonly kind: (typeof KINDS | typeof BETWEEN_COLLEAGUES | typeof ABOUT_MESSAGES | typeof ABOUT_CONFERENCES | typeof SUPERVISING | typeof WRITING)[number]
   readonly flag: boolean
 }
 
@@ -227,19 +228,26 @@ const kind: fc.Arbitrary<Wish['kind']> = fc.oneof(
   { weight: 3, arbitrary: fc.constantFrom(...ABOUT_MESSAGES) },
   { weight: 1, arbitrary: fc.constantFrom(...ABOUT_CONFERENCES) },
   { weight: 3, arbitrary: fc.constantFrom(...SUPERVISING) },
+  { weight: 3, arbitrary: fc.constantFrom(...WRITING) },
 )
 
-const wish: fc.Arbitrary<Wish> = fc.record({
-  agent: fc.nat(AGENT_COUNT - 1),
-  pick: fc.nat(99),
-  party: fc.nat(99),
-  kind,
-  flag: fc.boolean(),
-})
+const wishOf = (kinds: fc.Arbitrary<Wish['kind']>): fc.Arbitrary<Wish> =>
+  fc.record({ agent: fc.nat(AGENT_COUNT - 1), pick: fc.nat(99), party: fc.nat(99), kind: kinds, flag: fc.boolean() })
 
 export type Step = readonly [Wish, number]
-export const steps = (maxLength: number): fc.Arbitrary<Step[]> =>
-  fc.array(fc.tuple(wish, fc.constantFrom(0, 200, 1_500, 5_000, 12_000)), { minLength: 40, maxLength, size: 'max' })
+export const steps = (maxLength: number): fc.Arbitrary<Step[]> => stepsOf(kind, maxLength)
+/** Days on which much is written, and now and then somebody calls. */
+export const writtenSteps = (maxLength: number): fc.Arbitrary<Step[]> =>
+  stepsOf(
+    fc.oneof(
+      { weight: 6, arbitrary: fc.constantFrom(...WRITING) },
+      { weight: 3, arbitrary: fc.constantFrom('startShift', 'goReady', 'callArrives', 'answer', 'hangUp', 'saveOutcome', 'saveOutcome', 'passTime') },
+      { weight: 1, arbitrary: kind },
+    ),
+    maxLength,
+  )
+const stepsOf = (kinds: fc.Arbitrary<Wish['kind']>, maxLength: number): fc.Arbitrary<Step[]> =>
+  fc.array(fc.tuple(wishOf(kinds), fc.constantFrom(0, 200, 1_500, 5_000, 12_000)), { minLength: 40, maxLength, size: 'max' })
 
 const WHILE_RINGING: readonly string[] = ['answer', 'decline', 'silence', 'divert']
 const AFTERWARDS: readonly string[] = ['saveOutcome', 'extendWrapUp']
@@ -249,6 +257,7 @@ const WHILE_HELD: readonly string[] = ['retrieve', 'alternate']
 
 /** What must come about first, where there is nothing yet that the wish could be about. */
 export function sooner(state: FloorState, kind: Wish['kind']): Wish['kind'] {
+  if (isWriting(kind)) return soonerWritten(state, kind)
   if (kind === 'moveCallback' || kind === 'handOverCallback' || kind === 'dropCallback') return count(state.callbacks) === 0 ? 'saveOutcome' : kind
   if (kind === 'takeBackOutcome') return values(state.lately).some((l) => state.atMs - l.savedAtMs < TAKE_BACK_MS) ? kind : sooner(state, 'saveOutcome')
   if (AFTERWARDS.includes(kind)) return values(state.agents).some((a) => a.wrapUps.length + a.owed.length > 0) ? kind : 'hangUp'

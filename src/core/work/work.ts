@@ -5,6 +5,7 @@ import type { AgentEvent } from '@/core/agents'
 import type { CallbackEvent } from '@/core/callbacks'
 import { type Call, type CallDirection, type CallEvent, type Customer, isOnLine } from '@/core/calls'
 import { CalledRecordSchema } from '@/core/campaigns'
+import type { Channel } from '@/core/channels'
 import {
   type AgentId,
   AgentIdSchema,
@@ -22,6 +23,7 @@ import type { OutcomeEvent } from '@/core/outcomes'
 import { evolveRun, type ScriptEvent, type ScriptRun } from '@/core/scripts'
 import type { Behalf } from '@/core/set-up'
 import { LineQualitySchema, type SoundCause, SoundCauseSchema } from '@/core/sound-quality'
+import type { Thread } from '@/core/threads'
 import type { EpochMs } from '@/core/time'
 
 export const WorkEventSchema = z.discriminatedUnion('kind', [
@@ -55,10 +57,6 @@ export interface Caption {
   readonly text: string
 }
 
-/** What reaches a customer: a piece of work has one. */
-export const CHANNELS = ['call'] as const
-export type Channel = (typeof CHANNELS)[number]
-
 /** What a call of a campaign knows of its record. */
 export const OfCampaignSchema = z
   .object({
@@ -76,7 +74,7 @@ export type OfCampaign = z.infer<typeof OfCampaignSchema>
 export const triesOf = ({ record, attemptId }: Pick<OfCampaign, 'record' | 'attemptId'>): number => record.tries + (attemptId === null ? 0 : 1)
 
 export interface Work {
-  /** A call that carries work has the same id as its work. */
+  /** What carries it, a call or a thread, has the same id. */
   readonly id: WorkId
   readonly channel: Channel
   readonly direction: CallDirection
@@ -185,6 +183,20 @@ export function followCall(work: Work, before: Call | undefined, after: Call | n
   const moved =
     work.queueId === after.queueId && work.dialled === isDialled(work, after) ? work : { ...work, queueId: after.queueId, dialled: isDialled(work, after) }
   return followHandler(moved, before, after, atMs)
+}
+
+/** Of what somebody writes. */
+export const createWritten = ({ id, channel, queueId, number, customer, path, beganAtMs }: Thread): Work => ({
+  ...createWork({ id, direction: 'inbound', queueId, number, customer, path, offeredAtMs: beganAtMs }),
+  channel,
+})
+
+/** The work after its thread changed: whoever takes it handles it, and goes on to answer for it until somebody else does. */
+export function followThread(work: Work, before: Thread | undefined, after: Thread, atMs: EpochMs): Work {
+  const moved = work.queueId === after.queueId ? work : { ...work, queueId: after.queueId }
+  const takes = after.state === 'open' && (before?.state !== 'open' || before.agentId !== after.agentId) ? after.agentId : null
+  const held = takes === null ? moved : taken(moved, takes, atMs)
+  return after.state === 'ended' && held.endedAtMs === null ? { ...held, endedAtMs: atMs } : held
 }
 
 const isDialled = ({ dialled }: Work, { keptFor }: Call): boolean => dialled || keptFor !== null

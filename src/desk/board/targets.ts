@@ -34,7 +34,7 @@ interface Known {
 }
 
 const AT_MOST = 7
-const ORDER = { ready: 0, notReady: 1, wrapUp: 2, ringing: 3, listening: 4, internalCall: 5, onCall: 6, signedOut: 7 } as const
+const ORDER = { ready: 0, notReady: 1, writing: 2, wrapUp: 3, ringing: 4, listening: 5, internalCall: 6, onCall: 7, signedOut: 8 } as const
 
 /** Best first: who is free, then the rest by state; numbers and people only once something is typed. */
 export function choicesFor(typed: string, known: Known, reading: NumberReading | undefined): readonly Choice[] {

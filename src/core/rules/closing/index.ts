@@ -1,5 +1,5 @@
 export { CLOSING_ASKS, type ClosingCommand } from './commands'
-export { left } from './left'
+export { leaveWork, left } from './left'
 export { CLOSING_WORDS, type ClosingRefusal } from './refusals'
 export { openScript, recordPage } from './script'
 export { CLOSING_RULES } from './table'

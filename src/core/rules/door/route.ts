@@ -20,6 +20,11 @@ const FREES: ReadonlySet<FloorEvent['kind']> = new Set([
   'stormSwitched',
   'attemptMessagePlayed',
   'attemptEnded',
+  // Whoever has put down what was written may be called again.
+  'threadPassed',
+  'threadParked',
+  'threadHandedOn',
+  'threadEnded',
 ])
 
 /** Whether a waiting call may find an agent after this that it could not find before. */

@@ -68,7 +68,8 @@ function onlyQueueLost(draft: Draft, setUp: SetUp): string | null {
   return left === undefined ? null : agentName(draft.state.setUp, left.id)
 }
 
-const busyQueue = (draft: Draft, queueId: SetUp['queues'][number]['id']): boolean => values(draft.state.calls).some((c) => c.queueId === queueId)
+const busyQueue = ({ state }: Draft, queueId: SetUp['queues'][number]['id']): boolean =>
+  values(state.calls).some((c) => c.queueId === queueId) || values(state.threads).some((t) => t.queueId === queueId)
 
 function forgets(before: SetUp, after: SetUp): string | null {
   const lists = ['agents', 'queues', 'campaigns', 'skills', 'scripts', 'outcomeSets'] as const

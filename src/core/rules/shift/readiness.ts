@@ -54,7 +54,13 @@ export function moveSeat(draft: Draft, { agentId }: Of<'moveSeat'>): Ruling {
 
 /** Refused while a call is under way or an outcome is owed, naming what is left to do. */
 export const endShift = (draft: Draft, agent: Agent): Ruling =>
-  (isAwaited(draft.state, agent) ? null : (busy(draft.state, agent) ?? owes(draft.state, agent))) ?? endShiftOwing(draft, agent)
+  (isAwaited(draft.state, agent) ? null : (busy(draft.state, agent) ?? inHand(agent) ?? owes(draft.state, agent))) ?? endShiftOwing(draft, agent)
+
+/** What is written and in hand is handed on, parked or ended first. */
+const inHand = ({ threads }: Agent): Busy => {
+  const open = threads.filter((t) => t.state === 'open').length
+  return open === 0 ? null : refuse({ reason: 'threadsInHand', count: open })
+}
 
 /** Of a shift that was forgotten: outcomes stay owed, and its agent finds them when the next one starts. Refused while a call is under way. */
 export function endShiftOwing(draft: Draft, agent: Agent): Ruling {
@@ -62,6 +68,10 @@ export function endShiftOwing(draft: Draft, agent: Agent): Ruling {
   const refused = busyOnCall(draft.state, agent)
   if (refused !== null) return refused
   leaveForLater(draft, agent)
+  for (const { threadId, state } of agent.threads) {
+    emit(draft, null, { kind: 'threadPassed', threadId, agentId: agent.id, because: 'left' })
+    if (state === 'open') emit(draft, draft.state.seq, { kind: 'outcomeOwed', agentId: agent.id, callId: threadId, because: 'leftForLater' })
+  }
   for (const { callId, listens } of agent.engagements)
     if (listens) emit(draft, null, { kind: 'connectionCleared', callId, deviceId: deviceOfAgent(agent.id), cause: 'hungUp' })
   return emit(draft, null, { kind: 'shiftEnded', agentId: agent.id })

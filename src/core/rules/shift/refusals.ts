@@ -19,6 +19,7 @@ export type ShiftRefusal =
   | { readonly reason: 'callUnderWay'; readonly with: string }
   | { readonly reason: 'callRings'; readonly with: string }
   | { readonly reason: 'outcomeOwed'; readonly with: string }
+  | { readonly reason: 'threadsInHand'; readonly count: number }
   | { readonly reason: 'muteUnchanged' }
   | { readonly reason: 'soundIsLost' }
   | { readonly reason: 'soundPathUnchanged' }
@@ -57,6 +58,10 @@ export const SHIFT_WORDS: WordsOf<ShiftRefusal> = {
   callUnderWay: (refusal) => ({ says: `Your call with ${refusal.with} is still under way.`, next: 'Finish it or hang up first.' }),
   callRings: (refusal) => ({ says: `${refusal.with} is ringing at your desk.`, next: 'Answer or decline the call first.' }),
   outcomeOwed: (refusal) => ({ says: `The call with ${refusal.with} still owes an outcome.`, next: 'Choose an outcome and save it.' }),
+  threadsInHand: ({ count }) => ({
+    says: count === 1 ? 'A conversation is still in your hands.' : `${count} conversations are still in your hands.`,
+    next: 'End them, park the mails, or hand them on.',
+  }),
   muteUnchanged: () => ({ says: 'Mute is that way already.', next: 'Nothing to do.' }),
   soundIsLost: () => ({ says: 'Your sound is lost, so a caller would hear nothing.', next: 'Bring it back under Sound, or take another path.' }),
   soundPathUnchanged: () => ({ says: 'Your sound goes that way already.', next: 'Nothing to do.' }),

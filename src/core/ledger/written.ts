@@ -1,0 +1,146 @@
+// Folds what is written into records, and shares the clock of each agent among what they have in hand, so that an agent's hour is an hour.
+import type { Agent } from '@/core/agents'
+import type { AgentId, WorkId } from '@/core/ids'
+import type { OutcomeEvent } from '@/core/outcomes'
+import { evolveRun, type ScriptEvent, type ScriptRun, splitAnswers } from '@/core/scripts'
+import { agentName, outcomeSetFor, queueSetUp, type SetUp, scriptById, scriptVersion } from '@/core/set-up'
+import { evolveThread, type Thread, type ThreadEvent } from '@/core/threads'
+import type { EpochMs } from '@/core/time'
+import { factsOf } from '@/core/work'
+import type { WrittenLeg, WrittenRecord } from './written-record'
+
+export interface OpenThread {
+  readonly record: WrittenRecord
+  thread: Thread
+  run: ScriptRun | null
+  owedBy: AgentId[]
+  codedBy: AgentId | null
+  readonly firstSeq: number
+  lastSeq: number
+}
+
+export const isOfThread = (id: string): id is WorkId => id.startsWith('thread_')
+
+/** The pieces an agent's clock is shared among; none while they have nothing to do with any. */
+export function piecesOf({ state, engagements, threads, wrapUps }: Agent): readonly WorkId[] {
+  if (state.name !== 'onCall' && state.name !== 'writing' && state.name !== 'wrapUp') return []
+  const calls = engagements.filter((e) => e.state !== 'alerting' && !e.listens && !e.internal).map((e) => e.callId)
+  const open = threads.filter((t) => t.state === 'open').map((t) => t.threadId)
+  return [...calls, ...open, ...wrapUps.map((w) => w.callId)]
+}
+
+/** The record after an event of its thread. Throws on one of a thread that has not begun. */
+export function foldThread(setUp: SetUp, open: OpenThread | undefined, event: ThreadEvent, atMs: EpochMs, seq: number): OpenThread {
+  const thread = evolveThread(open?.thread, event, atMs)
+  if (open === undefined)
+    return { record: blank(setUp, thread, event.kind === 'threadOpened'), thread, run: null, owedBy: [], codedBy: null, firstSeq: seq, lastSeq: seq }
+  const { record } = open
+  const before = open.thread
+  open.thread = thread
+  const leg = (agentId: AgentId) => legOf(setUp, record, agentId, atMs)
+  switch (event.kind) {
+    case 'threadTaken':
+      leg(event.agentId).toMs = atMs
+      break
+    case 'threadWritten':
+      if (event.aside) break
+      if (event.byAgentId === null) record.linesIn++
+      else record.linesOut++
+      break
+    case 'threadHandedOn':
+      record.transfers.push({
+        ...{ from: agentName(setUp, event.byAgentId), atMs },
+        to: event.to.kind === 'agent' ? agentName(setUp, event.to.agentId) : queueSetUp(setUp, event.to.queueId).name,
+      })
+      break
+    case 'threadAskedIn':
+      if (!record.askedIn.includes(event.agentId)) record.askedIn.push(event.agentId)
+      break
+    case 'threadUnparked':
+      record.parkedMs += atMs - before.sinceMs
+      break
+    case 'threadEnded':
+      record.endedAtMs = atMs
+      record.result = record.agents.length > 0 ? 'handled' : 'abandoned'
+      break
+  }
+  if (before.state === 'open' && before.agentId !== null) leg(before.agentId).toMs = atMs
+  record.firstResponseAtMs = thread.answeredAtMs
+  record.queueId = thread.queueId
+  record.queue = queueSetUp(setUp, thread.queueId).name
+  return open
+}
+
+const blank = (setUp: SetUp, t: Thread, isOurs: boolean): WrittenRecord => ({
+  workId: t.id,
+  channel: t.channel,
+  direction: isOurs ? 'outbound' : 'inbound',
+  queueId: t.queueId,
+  queue: queueSetUp(setUp, t.queueId).name,
+  address: t.address,
+  number: t.number,
+  customer: t.customer?.name ?? null,
+  subject: t.subject,
+  offeredAtMs: t.beganAtMs,
+  firstResponseAtMs: null,
+  endedAtMs: null,
+  result: 'underWay',
+  parkedMs: 0,
+  linesIn: isOurs ? 0 : 1,
+  linesOut: 0,
+  agents: isOurs && t.agentId !== null ? [blankLeg(setUp, t.agentId, t.beganAtMs)] : [],
+  askedIn: [],
+  transfers: [],
+  outcome: null,
+  outcomeAtMs: null,
+  outcomeById: null,
+  notes: '',
+  script: null,
+  scriptVersion: null,
+  answers: {},
+})
+
+const blankLeg = (setUp: SetUp, agentId: AgentId, atMs: EpochMs): WrittenLeg => ({
+  ...{ agentId, agent: agentName(setUp, agentId), fromMs: atMs, toMs: atMs, handleMs: 0 },
+})
+
+function legOf(setUp: SetUp, record: WrittenRecord, agentId: AgentId, atMs: EpochMs): WrittenLeg {
+  const known = record.agents.find((l) => l.agentId === agentId)
+  if (known !== undefined) return known
+  const leg = blankLeg(setUp, agentId, atMs)
+  record.agents.push(leg)
+  return leg
+}
+
+/** A share of the agent's clock. */
+export function addShare(open: OpenThread, agentId: AgentId, ms: number): void {
+  const leg = open.record.agents.find((l) => l.agentId === agentId)
+  if (leg !== undefined) leg.handleMs += ms
+}
+
+export function foldThreadScript(setUp: SetUp, open: OpenThread, event: ScriptEvent, atMs: EpochMs): void {
+  open.run = evolveRun(open.run, event, atMs)
+  const { record, run } = open
+  if (event.kind === 'scriptStarted') {
+    record.script = scriptById(setUp, event.scriptId).name
+    record.scriptVersion = event.version
+  }
+  if (run === null) return
+  const { customer, path, queueId } = open.thread
+  const script = scriptVersion(setUp, run)
+  record.answers = {
+    ...(script.version === run.version ? splitAnswers(script, run, factsOf({ customer, path, queueId, campaign: null })).applying : run.answers),
+  }
+}
+
+/** The final code is that of whoever had it last, even when somebody before them codes later. */
+export function foldThreadOutcome(setUp: SetUp, open: OpenThread, { agentId, code, notes }: OutcomeEvent, atMs: EpochMs): void {
+  open.owedBy = open.owedBy.filter((id) => id !== agentId)
+  const at = (id: AgentId) => open.record.agents.findIndex((l) => l.agentId === id)
+  if (open.codedBy !== null && at(open.codedBy) > at(agentId)) return
+  open.codedBy = agentId
+  const known = outcomeSetFor(setUp, { queueId: open.thread.queueId, campaignId: null }).codes.find((c) => c.code === code)
+  Object.assign(open.record, { outcome: known?.code ?? code, outcomeAtMs: atMs, outcomeById: agentId, notes })
+}
+
+export const isSettled = ({ thread, owedBy }: OpenThread, byMs: EpochMs): boolean => thread.state === 'ended' && thread.sinceMs <= byMs && owedBy.length === 0

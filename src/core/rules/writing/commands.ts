@@ -1,0 +1,63 @@
+// What is asked about chats, mails and texts, and what their other sides and the gateway report.
+import * as z from 'zod'
+import type { Customer } from '@/core/calls'
+import { type Written, WrittenChannelSchema } from '@/core/channels'
+import { AgentIdSchema, type QueueId, QueueIdSchema, type WorkId, WorkIdSchema } from '@/core/ids'
+import { type By, InstantSchema, type Ruling as RulingFor } from '@/core/rules/rule'
+import type { RulingRefusal } from './refusals'
+
+const mine = { threadId: WorkIdSchema }
+
+export const WRITING_ASKS = [
+  z.object({ kind: z.literal('takeThread'), ...mine }).readonly(),
+  z.object({ kind: z.literal('declineThread'), ...mine }).readonly(),
+  /** `aside`: for colleagues who were asked in. */
+  z.object({ kind: z.literal('writeLine'), ...mine, text: z.string(), aside: z.boolean().default(false) }).readonly(),
+  z.object({ kind: z.literal('endThread'), ...mine }).readonly(),
+  z.object({ kind: z.literal('parkThread'), ...mine, untilMs: InstantSchema }).readonly(),
+  /** Before its time has come. */
+  z.object({ kind: z.literal('unparkThread'), ...mine }).readonly(),
+  z
+    .object({
+      kind: z.literal('handThreadOn'),
+      ...mine,
+      to: z.discriminatedUnion('kind', [
+        z.object({ kind: z.literal('agent'), agentId: AgentIdSchema }),
+        z.object({ kind: z.literal('queue'), queueId: QueueIdSchema }),
+      ]),
+    })
+    .readonly(),
+  z.object({ kind: z.literal('askIn'), ...mine, toAgentId: AgentIdSchema }).readonly(),
+  /** Whoever was asked in goes, or is sent away by who has the thread. */
+  z.object({ kind: z.literal('askOut'), ...mine, toAgentId: AgentIdSchema }).readonly(),
+  /** An agent writes first. */
+  z
+    .object({ kind: z.literal('openThread'), channel: WrittenChannelSchema, queueId: QueueIdSchema, to: z.string(), subject: z.string(), text: z.string() })
+    .readonly(),
+] as const
+
+/** What happens on the other side, and on the way there. */
+export type WritingReport =
+  | {
+      readonly kind: 'threadArrives'
+      readonly channel: Written
+      readonly queueId: QueueId
+      readonly address: string
+      readonly number: string | null
+      readonly customer: Customer | null
+      readonly subject: string | null
+      readonly path: string | null
+      readonly text: string
+      /** It is offered to this agent first, if they have room for it. */
+      readonly offeredTo?: z.infer<typeof AgentIdSchema>
+    }
+  | { readonly kind: 'customerWrites'; readonly threadId: WorkId; readonly text: string }
+  | { readonly kind: 'customerTypes'; readonly threadId: WorkId; readonly on: boolean }
+  | { readonly kind: 'customerLeaves'; readonly threadId: WorkId }
+  /** `failure`: why it could not be sent on; null when it was. */
+  | { readonly kind: 'lineSent'; readonly threadId: WorkId; readonly no: number; readonly failure: string | null }
+
+export type WritingAsk = By<z.infer<(typeof WRITING_ASKS)[number]>>
+export type WritingCommand = WritingAsk | WritingReport
+export type Of<K extends WritingCommand['kind']> = Extract<WritingCommand, { kind: K }>
+export type Ruling = RulingFor<RulingRefusal>

@@ -1,0 +1,216 @@
+// What agents do with chats, mails and texts.
+import * as z from 'zod'
+import type { Agent } from '@/core/agents'
+import { readNumber } from '@/core/directory'
+import { isOpenAt } from '@/core/queues'
+import { leaveWork, openScript } from '@/core/rules/closing'
+import { forbidden } from '@/core/rules/do-not-call'
+import { type AnyRefusal, onShift, type Rule, type Ruling as RulingFor, refuse } from '@/core/rules/rule'
+import { queueName } from '@/core/rules/shift'
+import { agentName, queueSetUp } from '@/core/set-up'
+import { type Draft, emit, nextThreadId, roomOf } from '@/core/state'
+import { get } from '@/core/table'
+import { LONGEST_TEXT, type Thread } from '@/core/threads'
+import type { Of, Ruling } from './commands'
+import { unpark } from './due'
+import type { RulingRefusal } from './refusals'
+
+interface OfThread {
+  readonly agentId: Agent['id']
+  readonly threadId: Thread['id']
+}
+
+/** For agents on shift, on a thread that is not over. Refused: notOnShift, noSuchThread. */
+export const onThread = <C extends OfThread>(
+  rule: (draft: Draft, agent: Agent, thread: Thread, command: C) => RulingFor<RulingRefusal>,
+): Rule<C, RulingRefusal | AnyRefusal> =>
+  onShift<C, RulingRefusal>((draft, agent, command) => {
+    const thread = get(draft.state.threads, command.threadId)
+    return thread === undefined ? refuse({ reason: 'noSuchThread' }) : rule(draft, agent, thread, command)
+  })
+
+/** The same, in the agent's own hands. Refused: notYourThread besides. */
+export const onOwnThread = <C extends OfThread>(rule: (draft: Draft, agent: Agent, thread: Thread, command: C) => RulingFor<RulingRefusal>) =>
+  onThread<C>((draft, agent, thread, command) =>
+    thread.state === 'open' && thread.agentId === agent.id ? rule(draft, agent, thread, command) : refuse({ reason: 'notYourThread', with: nameOf(thread) }),
+  )
+
+export const nameOf = ({ customer, address }: Pick<Thread, 'customer' | 'address'>): string => customer?.name ?? address
+
+export function takeThread(draft: Draft, agent: Agent, thread: Thread): Ruling {
+  if (thread.state !== 'offered' || thread.agentId !== agent.id) return refuse({ reason: 'notOfferedToYou' })
+  emit(draft, null, { kind: 'threadTaken', threadId: thread.id, agentId: agent.id })
+  openScript(draft, draft.state.seq, { callId: thread.id })
+  return null
+}
+
+export function declineThread(draft: Draft, agent: Agent, thread: Thread): Ruling {
+  if (thread.state !== 'offered' || thread.agentId !== agent.id) return refuse({ reason: 'notOfferedToYou' })
+  return emit(draft, null, { kind: 'threadPassed', threadId: thread.id, agentId: agent.id, because: 'declined' })
+}
+
+/** Refused: notYourThread, nothingWritten, textTooLong, and for a text onDoNotCall. Who was asked in writes aside, whatever is asked. */
+export function writeLine(draft: Draft, agent: Agent, thread: Thread, { text, aside }: Of<'writeLine'>): Ruling {
+  const isOurs = thread.state === 'open' && thread.agentId === agent.id
+  const isAsked = thread.askedIn.includes(agent.id)
+  if (!isOurs && !isAsked) return refuse({ reason: 'notYourThread', with: nameOf(thread) })
+  const refused = unsendable(text)
+  if (refused !== null) return refused
+  const forOurs = aside || !isOurs
+  if (thread.channel === 'text' && !forOurs && thread.number !== null) {
+    const listed = forbidden(draft.state, thread.number, thread.customer?.name ?? null)
+    if (listed !== null) return listed
+  }
+  return emit(draft, null, { kind: 'threadWritten', threadId: thread.id, byAgentId: agent.id, text, aside: forOurs })
+}
+
+function unsendable(text: string): Ruling {
+  if (text.trim() === '') return refuse({ reason: 'nothingWritten' })
+  return text.length > LONGEST_TEXT ? refuse({ reason: 'textTooLong', length: text.length, longest: LONGEST_TEXT }) : null
+}
+
+/** It is over, and owes its outcome unless it was coded before. */
+export function endThread(draft: Draft, agent: Agent, { id: threadId }: Thread): Ruling {
+  emit(draft, null, { kind: 'threadEnded', threadId, byAgentId: agent.id, because: 'closed' })
+  leaveWork(draft, draft.state.seq, agent.id, threadId)
+  return null
+}
+
+/** Refused: chatCannotWait, timeIsPast. */
+export function parkThread(draft: Draft, agent: Agent, { id: threadId, channel }: Thread, { untilMs }: Of<'parkThread'>): Ruling {
+  if (channel === 'chat') return refuse({ reason: 'chatCannotWait' })
+  if (untilMs <= draft.atMs) return refuse({ reason: 'timeIsPast' })
+  return emit(draft, null, { kind: 'threadParked', threadId, byAgentId: agent.id, untilMs })
+}
+
+/** Whoever parked it, or serves its queue, takes it up before its time. Refused: notParked, notYourThread. */
+export function unparkThread(draft: Draft, agent: Agent, thread: Thread): Ruling {
+  if (thread.state !== 'parked') return refuse({ reason: 'notParked' })
+  if (thread.agentId !== agent.id && !agent.shift?.queueIds.includes(thread.queueId)) return refuse({ reason: 'notYourThread', with: nameOf(thread) })
+  unpark(draft, { ...thread, agentId: agent.id }, 'asked')
+  return null
+}
+
+/** With all that was said so far; who hands it on owes their part of it. Refused: yoursAlready, notThere, noRoomThere, channelNotTaken. */
+export function handThreadOn(draft: Draft, agent: Agent, thread: Thread, { to }: Of<'handThreadOn'>): Ruling {
+  const { state } = draft
+  if (to.kind === 'agent') {
+    if (to.agentId === agent.id) return refuse({ reason: 'yoursAlready' })
+    const colleague = get(state.agents, to.agentId)
+    if (colleague === undefined) return refuse({ reason: 'targetUnknown' })
+    if (colleague.shift === null) return refuse({ reason: 'notThere', name: agentName(state.setUp, to.agentId) })
+    if (roomOf(state, colleague, thread.channel) === 0) return refuse({ reason: 'noRoomThere', name: agentName(state.setUp, to.agentId) })
+  } else {
+    const queue = state.setUp.queues.find((q) => q.id === to.queueId && !q.retired)
+    if (queue === undefined) return refuse({ reason: 'targetUnknown' })
+    if (!queue.writes.some((w) => w.channel === thread.channel)) return refuse({ reason: 'channelNotTaken', queue: queue.name, channel: thread.channel })
+  }
+  emit(draft, null, { kind: 'threadHandedOn', threadId: thread.id, byAgentId: agent.id, to })
+  leaveWork(draft, draft.state.seq, agent.id, thread.id)
+  return null
+}
+
+/** Refused: yoursAlready, targetUnknown, notThere. Asked in again, nothing changes. */
+export function askIn(draft: Draft, agent: Agent, thread: Thread, { toAgentId }: Of<'askIn'>): Ruling {
+  if (toAgentId === agent.id) return refuse({ reason: 'yoursAlready' })
+  const colleague = get(draft.state.agents, toAgentId)
+  if (colleague === undefined) return refuse({ reason: 'targetUnknown' })
+  if (colleague.shift === null) return refuse({ reason: 'notThere', name: agentName(draft.state.setUp, toAgentId) })
+  if (thread.askedIn.includes(toAgentId)) return null
+  return emit(draft, null, { kind: 'threadAskedIn', threadId: thread.id, agentId: toAgentId, byAgentId: agent.id })
+}
+
+/** Refused: notYourThread, notAskedIn. */
+export function askOut(draft: Draft, agent: Agent, thread: Thread, { toAgentId }: Of<'askOut'>): Ruling {
+  const isOurs = thread.state === 'open' && thread.agentId === agent.id
+  if (!isOurs && toAgentId !== agent.id) return refuse({ reason: 'notYourThread', with: nameOf(thread) })
+  if (!thread.askedIn.includes(toAgentId))
+    return get(draft.state.agents, toAgentId) === undefined
+      ? refuse({ reason: 'targetUnknown' })
+      : refuse({ reason: 'notAskedIn', name: agentName(draft.state.setUp, toAgentId) })
+  return emit(draft, null, { kind: 'threadAskedOut', threadId: thread.id, agentId: toAgentId })
+}
+
+/** An agent writes first. Refused: chatsBeginThere, targetUnknown, queueNotServed, channelNotTaken, notAMailAddress, what reading a number refuses, onDoNotCall, nothingWritten, textTooLong. */
+export function openThread(draft: Draft, agent: Agent, { channel, queueId, to, subject, text }: Of<'openThread'>): Ruling {
+  const { state } = draft
+  if (channel === 'chat') return refuse({ reason: 'chatsBeginThere' })
+  const queue = state.setUp.queues.find((q) => q.id === queueId && !q.retired)
+  if (queue === undefined) return refuse({ reason: 'targetUnknown' })
+  if (!agent.shift?.queueIds.includes(queueId)) return refuse({ reason: 'queueNotServed', queue: queueName(state, queueId) })
+  if (!queue.writes.some((w) => w.channel === channel)) return refuse({ reason: 'channelNotTaken', queue: queue.name, channel })
+  const whom = channel === 'text' ? toNumber(draft, to) : toAddress(to)
+  if (!whom.ok) return whom
+  const refused = unsendable(text)
+  if (refused !== null) return refused
+  const threadId = nextThreadId(state)
+  const { address, number } = whom
+  const line = { kind: 'threadWritten', threadId, byAgentId: agent.id, text, aside: false } as const
+  emit(draft, null, { kind: 'threadOpened', threadId, channel, queueId, byAgentId: agent.id, address, number, customer: null, subject: subject.trim() || null })
+  return emit(draft, draft.state.seq, line)
+}
+
+type Whom = { readonly ok: true; readonly address: string; readonly number: string | null } | Exclude<Ruling, null>
+
+function toNumber({ state }: Draft, typed: string): Whom {
+  const reading = readNumber(typed, state.setUp.homeCountry)
+  if (!reading.ok) return refuse(reading.refusal)
+  const number = reading.number.e164
+  return forbidden(state, number, null) ?? { ok: true, address: number, number }
+}
+
+const MailAddress = z.email()
+const toAddress = (typed: string): Whom =>
+  MailAddress.safeParse(typed.trim()).success ? { ok: true, address: typed.trim(), number: null } : refuse({ reason: 'notAMailAddress', typed })
+
+/** Joins its queue's line. Refused: channelNotTaken; queueIsClosed for a chat, which nobody would answer. */
+export function threadArrives(draft: Draft, command: Of<'threadArrives'>): Ruling {
+  const { channel, queueId, address, number, customer, subject, path, text, offeredTo } = command
+  const { setUp, doors } = draft.state
+  const queue = queueSetUp(setUp, queueId)
+  if (queue.retired || !queue.writes.some((w) => w.channel === channel)) return refuse({ reason: 'channelNotTaken', queue: queue.name, channel })
+  if (channel === 'chat' && !isOpenAt(queue, doors, setUp.timeZone, draft.atMs))
+    return refuse({ reason: 'queueIsClosed', queue: queue.name, says: queue.closedMessage })
+  const refused = unsendable(text)
+  if (refused !== null) return refused
+  const headStartMs = queue.goesFirst.find((g) => g.group === customer?.group)?.headStartMs ?? 0
+  const threadId = nextThreadId(draft.state)
+  emit(draft, null, { kind: 'threadBegan', threadId, channel, queueId, address, number, customer, subject, path, headStartMs, text })
+  const agent = offeredTo === undefined ? undefined : get(draft.state.agents, offeredTo)
+  if (agent !== undefined && roomOf(draft.state, agent, channel) > 0) emit(draft, draft.state.seq, { kind: 'threadOffered', threadId, agentId: agent.id })
+  return null
+}
+
+/** What is written to a parked mail brings it back. Refused: noSuchThread, nothingWritten, textTooLong. */
+export function customerWrites(draft: Draft, { threadId, text }: Of<'customerWrites'>): Ruling {
+  const thread = get(draft.state.threads, threadId)
+  if (thread === undefined) return refuse({ reason: 'noSuchThread' })
+  const refused = unsendable(text)
+  if (refused !== null) return refused
+  emit(draft, null, { kind: 'threadWritten', threadId, byAgentId: null, text, aside: false })
+  if (thread.state === 'parked') unpark(draft, thread, 'written')
+  return null
+}
+
+export function customerTypes(draft: Draft, { threadId, on }: Of<'customerTypes'>): Ruling {
+  const thread = get(draft.state.threads, threadId)
+  if (thread === undefined) return refuse({ reason: 'noSuchThread' })
+  return thread.typing === on ? null : emit(draft, null, { kind: 'threadTyped', threadId, on })
+}
+
+/** Whoever had it in hand last owes its outcome; nobody does when nobody had. */
+export function customerLeaves(draft: Draft, { threadId }: Of<'customerLeaves'>): Ruling {
+  const thread = get(draft.state.threads, threadId)
+  if (thread === undefined) return refuse({ reason: 'noSuchThread' })
+  const handledBy = get(draft.state.work, threadId)?.handledBy ?? null
+  emit(draft, null, { kind: 'threadEnded', threadId, byAgentId: null, because: 'left' })
+  if (handledBy !== null) leaveWork(draft, draft.state.seq, handledBy, threadId)
+  return null
+}
+
+export function lineSent(draft: Draft, { threadId, no, failure }: Of<'lineSent'>): Ruling {
+  const thread = get(draft.state.threads, threadId)
+  if (thread === undefined) return refuse({ reason: 'noSuchThread' })
+  const line = thread.lines.find((l) => l.no === no)
+  return line?.sent?.state === 'sending' ? emit(draft, null, { kind: 'threadDelivered', threadId, no, failure }) : null
+}

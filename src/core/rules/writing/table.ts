@@ -1,0 +1,40 @@
+import { onShift, type Rules } from '@/core/rules/rule'
+import type { WritingCommand } from './commands'
+import type { RulingRefusal } from './refusals'
+import {
+  askIn,
+  askOut,
+  customerLeaves,
+  customerTypes,
+  customerWrites,
+  declineThread,
+  endThread,
+  handThreadOn,
+  lineSent,
+  onOwnThread,
+  onThread,
+  openThread,
+  parkThread,
+  takeThread,
+  threadArrives,
+  unparkThread,
+  writeLine,
+} from './rules'
+
+export const WRITING_RULES: Rules<WritingCommand, RulingRefusal> = {
+  threadArrives,
+  customerWrites,
+  customerTypes,
+  customerLeaves,
+  lineSent,
+  takeThread: onThread(takeThread),
+  declineThread: onThread(declineThread),
+  writeLine: onThread(writeLine),
+  endThread: onOwnThread(endThread),
+  parkThread: onOwnThread(parkThread),
+  unparkThread: onThread(unparkThread),
+  handThreadOn: onOwnThread(handThreadOn),
+  askIn: onOwnThread(askIn),
+  askOut: onThread(askOut),
+  openThread: onShift(openThread),
+}

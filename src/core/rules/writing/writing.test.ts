@@ -1,0 +1,154 @@
+import { describe, expect, test } from 'vitest'
+import type { Command } from '@/core/floor'
+import { toThreadId } from '@/core/ids'
+import { createLedgerFolder } from '@/core/ledger'
+import { type SetUp, SetUpSchema } from '@/core/set-up'
+import { get, must } from '@/core/table'
+import { ANN, aFloor, arrives, BO, CY, FIRST, SECOND_QUEUE, SMALL, START_MS, type TestFloor } from '@/core/testing'
+import { LONGEST_TEXT } from '@/core/threads'
+
+const LATER = START_MS + 3_600_000
+const thread = (n: number) => toThreadId(`thread_test_${n}`)
+const T1 = thread(1)
+
+const CENTRE: SetUp = SetUpSchema.parse({
+  ...SMALL,
+  queues: SMALL.queues.map((q) =>
+    q.id === FIRST
+      ? { ...q, writes: ['chat', 'mail', 'text'].map((channel) => ({ channel, serviceLevelMs: 60_000 })) }
+      : { ...q, hours: [{ days: [7], fromMinute: 0, toMinute: 60 }], writes: [{ channel: 'chat', serviceLevelMs: 60_000 }] },
+  ),
+})
+
+const writes = (channel: 'chat' | 'mail' | 'text', queueId = FIRST): Command => ({
+  ...{
+    kind: 'threadArrives',
+    channel,
+    queueId,
+    address: channel === 'mail' ? 'ida@example.com' : '+441632960112',
+    number: channel === 'text' ? '+441632960112' : null,
+  },
+  ...{ customer: null, subject: null, path: null, text: 'Hello' },
+})
+const by = (agentId: typeof ANN, command: object): Command => ({ agentId, ...command }) as Command
+
+/** Ann and Bo at their desks; who is named is ready. */
+function floorWith(...ready: (typeof ANN)[]): TestFloor {
+  const floor = aFloor(CENTRE)
+  for (const agentId of [ANN, BO]) floor.give(by(agentId, { kind: 'startShift', queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' }))
+  for (const agentId of ready) floor.give(by(agentId, { kind: 'goReady' }))
+  return floor
+}
+/** A piece in Ann's hands. */
+function inHand(channel: 'chat' | 'mail' | 'text' = 'chat'): TestFloor {
+  const floor = floorWith(ANN)
+  floor.give(writes(channel))
+  expect(floor.give(by(ANN, { kind: 'takeThread', threadId: T1 }))).toBe('ok')
+  return floor
+}
+
+describe('refused', () => {
+  const cases: readonly (readonly [string, () => TestFloor, Command])[] = [
+    ['channelNotTaken', () => floorWith(ANN), writes('mail', SECOND_QUEUE)],
+    ['queueIsClosed', () => floorWith(ANN), writes('chat', SECOND_QUEUE)],
+    ['noSuchThread', () => floorWith(ANN), by(ANN, { kind: 'takeThread', threadId: T1 })],
+    ['notOnShift', inHand, by(CY, { kind: 'takeThread', threadId: T1 })],
+    ['notOfferedToYou', inHand, by(BO, { kind: 'takeThread', threadId: T1 })],
+    ['notOfferedToYou', inHand, by(ANN, { kind: 'declineThread', threadId: T1 })],
+    ['notYourThread', inHand, by(BO, { kind: 'writeLine', threadId: T1, text: 'Hi', aside: false })],
+    ['nothingWritten', inHand, by(ANN, { kind: 'writeLine', threadId: T1, text: ' \n ', aside: false })],
+    ['textTooLong', inHand, by(ANN, { kind: 'writeLine', threadId: T1, text: 'x'.repeat(LONGEST_TEXT + 1), aside: false })],
+    ['nothingWritten', inHand, { kind: 'customerWrites', threadId: T1, text: '' }],
+    ['chatCannotWait', inHand, by(ANN, { kind: 'parkThread', threadId: T1, untilMs: LATER })],
+    ['timeIsPast', () => inHand('mail'), by(ANN, { kind: 'parkThread', threadId: T1, untilMs: START_MS - 1 })],
+    ['notParked', inHand, by(ANN, { kind: 'unparkThread', threadId: T1 })],
+    ['yoursAlready', inHand, by(ANN, { kind: 'handThreadOn', threadId: T1, to: { kind: 'agent', agentId: ANN } })],
+    ['notThere', inHand, by(ANN, { kind: 'handThreadOn', threadId: T1, to: { kind: 'agent', agentId: CY } })],
+    ['noRoomThere', inHand, by(ANN, { kind: 'handThreadOn', threadId: T1, to: { kind: 'agent', agentId: BO } })],
+    ['channelNotTaken', () => inHand('mail'), by(ANN, { kind: 'handThreadOn', threadId: T1, to: { kind: 'queue', queueId: SECOND_QUEUE } })],
+    ['notThere', inHand, by(ANN, { kind: 'askIn', threadId: T1, toAgentId: CY })],
+    ['notAskedIn', inHand, by(ANN, { kind: 'askOut', threadId: T1, toAgentId: BO })],
+    ['threadsInHand', inHand, by(ANN, { kind: 'endShift' })],
+    ['chatsBeginThere', () => floorWith(ANN), by(ANN, { kind: 'openThread', channel: 'chat', queueId: FIRST, to: 'x', subject: '', text: 'Hi' })],
+    ['notAMailAddress', () => floorWith(ANN), by(ANN, { kind: 'openThread', channel: 'mail', queueId: FIRST, to: 'nobody', subject: '', text: 'Hi' })],
+  ]
+  test.each(cases)('%s (%#)', (reason, at, command) => {
+    const floor = at()
+    const before = floor.entries.length
+    expect(floor.give(command)).toBe(reason)
+    expect(floor.entries.length).toBe(before)
+  })
+
+  test('a text never goes to a number on the do-not-call list, be it an answer or the first word', () => {
+    const floor = inHand('text')
+    floor.give(by(BO, { kind: 'addDoNotCall', entries: [{ whom: { number: '+441632960112' }, why: 'They asked.' }] }))
+    expect(floor.give(by(ANN, { kind: 'writeLine', threadId: T1, text: 'Hi', aside: false }))).toBe('onDoNotCall')
+    expect(floor.give(by(ANN, { kind: 'openThread', channel: 'text', queueId: FIRST, to: '01632 960112', subject: '', text: 'Hi' }))).toBe('onDoNotCall')
+  })
+})
+
+test('a chat goes from the queue to an agent and is coded: what is said stays with it, and the outcome is owed until it is given', () => {
+  const floor = floorWith(ANN)
+  floor.give(writes('chat'))
+  expect(must(floor.state().threads, T1)).toMatchObject({ state: 'offered', agentId: ANN })
+  floor.give(by(ANN, { kind: 'takeThread', threadId: T1 }), 4_000)
+  expect(must(floor.state().agents, ANN).state.name).toBe('writing')
+  expect(must(floor.state().work, T1).run?.pageId).toBe('hello')
+  floor.give(by(ANN, { kind: 'writeLine', threadId: T1, text: 'Good morning', aside: false }), 6_000)
+  floor.give(by(ANN, { kind: 'endThread', threadId: T1 }), 10_000)
+  expect(get(floor.state().threads, T1)).toBeUndefined()
+  expect(must(floor.state().agents, ANN).wrapUps.map((w) => w.callId)).toEqual([T1])
+  expect(floor.give(by(ANN, { kind: 'saveOutcome', callId: T1, code: 'done', notes: 'n', followUp: '', andThen: { state: 'ready' } }), 5_000)).toBe('ok')
+  expect(must(floor.state().agents, ANN).state.name).toBe('ready')
+  const folder = createLedgerFolder()
+  for (const entry of floor.entries) folder.add(entry)
+  const [record] = folder.written()
+  expect(record).toMatchObject({ channel: 'chat', result: 'handled', outcome: 'done', linesIn: 1, linesOut: 1 })
+  expect((record?.firstResponseAtMs ?? 0) - (record?.offeredAtMs ?? 0)).toBe(10_000)
+  expect(record?.agents.map((l) => l.handleMs)).toEqual([21_000])
+})
+
+test('nobody takes it in time: it goes to the next, and who sat idle is not ready', () => {
+  const floor = floorWith(ANN, BO)
+  floor.give(writes('chat'))
+  const first = must(floor.state().threads, T1).agentId
+  floor.give({ kind: 'passTime' }, CENTRE.ringLimitMs)
+  const second = must(floor.state().threads, T1).agentId
+  expect(second).not.toBe(first)
+  expect([ANN, BO]).toContain(second)
+  expect(must(floor.state().agents, String(first)).state).toMatchObject({ name: 'notReady', reason: 'Missed ring' })
+})
+
+test('a parked mail comes back at its time to who parked it, and at once when its writer writes', () => {
+  for (const what of ['time', 'writer'] as const) {
+    const floor = inHand('mail')
+    floor.give(by(ANN, { kind: 'parkThread', threadId: T1, untilMs: floor.state().atMs + 60_000 }))
+    expect(must(floor.state().agents, ANN).state.name).toBe('ready')
+    if (what === 'time') floor.give({ kind: 'passTime' }, 60_000)
+    else floor.give({ kind: 'customerWrites', threadId: T1, text: 'And?' }, 1_000)
+    expect(must(floor.state().threads, T1)).toMatchObject({ state: 'offered', agentId: ANN, parkedUntilMs: null })
+  }
+})
+
+test('a call rings beside mails, and no mail is offered beside a call', () => {
+  const floor = inHand('mail')
+  floor.give(arrives())
+  expect(must(floor.state().agents, ANN).engagements.map((e) => e.state)).toEqual(['alerting'])
+  floor.give(writes('mail'))
+  expect(must(floor.state().threads, thread(2)).state).toBe('waiting')
+})
+
+test('a colleague who is asked in reads and writes for colleagues’ eyes only; handed on, the thread keeps all that was said and who had it owes their part', () => {
+  const floor = inHand()
+  floor.give(by(BO, { kind: 'goReady' }))
+  floor.give(by(ANN, { kind: 'askIn', threadId: T1, toAgentId: BO }))
+  floor.give(by(BO, { kind: 'writeLine', threadId: T1, text: 'Offer the early boat', aside: false }))
+  expect(must(floor.state().threads, T1).lines.map((l) => [l.byAgentId, l.aside])).toEqual([
+    [null, false],
+    [BO, true],
+  ])
+  expect(floor.give(by(ANN, { kind: 'handThreadOn', threadId: T1, to: { kind: 'agent', agentId: BO } }))).toBe('ok')
+  floor.give(by(BO, { kind: 'takeThread', threadId: T1 }))
+  expect(must(floor.state().threads, T1)).toMatchObject({ state: 'open', agentId: BO, lineCount: 2, askedIn: [] })
+  expect(must(floor.state().agents, ANN).wrapUps.map((w) => w.callId)).toEqual([T1])
+})

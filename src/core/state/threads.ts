@@ -1,0 +1,56 @@
+// The part of the floor's state that is written: threads, whose hands they are in, and the lines they wait in.
+import { holdThread } from '@/core/agents'
+import type { AgentId } from '@/core/ids'
+import { dequeue, enqueue } from '@/core/queues'
+import { get, must } from '@/core/table'
+import { evolveThread, handOf, type Thread, type ThreadEvent, threadWaitsIn } from '@/core/threads'
+import type { EpochMs } from '@/core/time'
+import { createWritten, followThread } from '@/core/work'
+import { changeAgent, changeWork, dropClosed } from './change'
+import { setThreadDue } from './due'
+import { type Place, put, remove, setFact } from './journal'
+
+export function evolveThreads(place: Place, event: ThreadEvent, atMs: EpochMs): void {
+  const { state } = place
+  const id = event.threadId
+  const before = get(state.threads, id)
+  const after = evolveThread(before, event, atMs)
+  if (before === undefined) {
+    setFact(place, 'threadCount', state.threadCount + 1)
+    put(place, 'work', id, createWritten(after))
+  }
+  if (after.state === 'ended') remove(place, 'threads', id)
+  else put(place, 'threads', id, after)
+  hold(place, before, after, atMs)
+  stand(place, before, after)
+  setThreadDue(place, id, after.state === 'ended' ? null : after)
+  if (get(state.work, id) !== undefined) changeWork(place, id, (work) => followThread(work, before, after, atMs))
+  if (after.state === 'ended') dropClosed(place, id)
+}
+
+/** The agent has closed something, or gone ready anew: what they let pass may be offered to them again. */
+export function forgetPassed(place: Place, agentId: AgentId): void {
+  for (const thread of place.state.threads.values())
+    if (thread.passedBy.some((p) => p.agentId === agentId))
+      put(place, 'threads', thread.id, { ...thread, passedBy: thread.passedBy.filter((p) => p.agentId !== agentId) })
+}
+
+/** In whose hands it is, as the agents have it. */
+function hold(place: Place, before: Thread | undefined, after: Thread, atMs: EpochMs): void {
+  const was = before === undefined ? null : handOf(before)
+  const is = handOf(after)
+  if (was !== null && was.agentId !== is?.agentId) changeAgent(place, was.agentId, (agent) => holdThread(agent, after.id, null, atMs))
+  if (is !== null && (was?.agentId !== is.agentId || was.hand.state !== is.hand.state))
+    changeAgent(place, is.agentId, (agent) => holdThread(agent, after.id, is.hand, atMs))
+}
+
+function stand(place: Place, before: Thread | undefined, after: Thread): void {
+  const { state } = place
+  const stood = before === undefined ? null : threadWaitsIn(before)
+  const stands = threadWaitsIn(after)
+  if (stood === stands) return
+  let waiting = state.threadsWaiting
+  if (stood !== null) waiting = dequeue(waiting, stood, after.id)
+  if (stands !== null) waiting = enqueue(waiting, stands, after, (id) => must(state.threads, id).place)
+  setFact(place, 'threadsWaiting', waiting)
+}
