@@ -24,6 +24,7 @@ import type { Scenario } from './scenario'
 import type { Sessions } from './sessions'
 import type { LedgerWriter } from './store'
 import type { Tab } from './tab'
+import { linesBefore } from './threads'
 import { seenBy } from './unheard'
 
 /** The floor as messages act on it. */
@@ -235,6 +236,18 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       return done(JSON.stringify(selectMessages(floor.state(), accountId)))
     case 'conferences':
       return done(JSON.stringify(selectConferences(floor.state(), accountId, floor.now())))
+    case 'writer': {
+      const queue = floor.state().setUp.queues.find((q) => q.id === message.queueId)
+      if (queue?.writes.some((w) => w.channel === message.channel) !== true) {
+        const refusal = { reason: 'channelNotTaken' as const, queue: queue?.name ?? 'That queue', channel: message.channel }
+        return no({ reason: refusal.reason, ...toRefusalText(refusal) })
+      }
+      world?.write(message, message.toMe ? tab.agentId : null, floor.now())
+      floor.turn()
+      return done()
+    }
+    case 'threadLines':
+      return done(JSON.stringify(linesBefore(floor.state(), accountId, message.threadId, message.beforeNo)))
     case 'callerIntoQueue':
       world?.ring(message, null, floor.now())
       floor.turn()

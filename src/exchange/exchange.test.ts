@@ -29,6 +29,7 @@ describe('the running floor', () => {
         'watched',
         'callers',
         'reviews',
+        'threads',
       ].sort(),
     )
     const before = tab.messages.length

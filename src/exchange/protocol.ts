@@ -5,16 +5,28 @@ import type { AgentStateName, Diversion, Help, Note, Owed, SoundPath, Told, Wrap
 import type { Callback } from '@/core/callbacks'
 import type { Call, Ear } from '@/core/calls'
 import type { CalledRecord, CampaignState, DayCount } from '@/core/campaigns'
+import { WrittenChannelSchema } from '@/core/channels'
 import type { Question, WhenFree } from '@/core/colleagues'
 import type { NumberReading } from '@/core/directory'
 import type { DoNotCallEntry } from '@/core/do-not-call'
 import { AskSchema } from '@/core/floor'
-import { type AgentId, AgentIdSchema, type CallId, CallIdSchema, type CampaignId, CampaignIdSchema, type QueueId, QueueIdSchema } from '@/core/ids'
+import {
+  type AgentId,
+  AgentIdSchema,
+  type CallId,
+  CallIdSchema,
+  type CampaignId,
+  CampaignIdSchema,
+  type QueueId,
+  QueueIdSchema,
+  WorkIdSchema,
+} from '@/core/ids'
 import type { OutcomeSet } from '@/core/outcomes'
 import type { Sheet } from '@/core/reviews'
 import type { Script } from '@/core/scripts'
 import type { CampaignSetUp, Entitlement, QueueSetUp, Reason, SetUp, Skill } from '@/core/set-up'
 import type { Task } from '@/core/tasks'
+import type { Line, Thread } from '@/core/threads'
 import { BoxSchema } from '@/core/voicemail'
 import type { Work } from '@/core/work'
 import { PACES, type Pace, PICKS_UP, type PicksUp } from '@/world'
@@ -74,6 +86,15 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('setPace'), requestId, pace: z.enum(PACES) }).readonly(),
   /** A caller who rings at this desk. */
   z.object({ kind: z.literal('ringMe'), requestId, ...callerWish }).readonly(),
+  /** Somebody who writes to a queue; `toMe`: it is offered at this desk first. */
+  z
+    .object({
+      ...{ kind: z.literal('writer'), requestId, channel: WrittenChannelSchema, queueId: QueueIdSchema, toMe: z.boolean() },
+      ...{ customerId: z.string().nullable(), patienceMs: z.number().positive().nullable() },
+    })
+    .readonly(),
+  /** Lines of a thread before one of them, as the JSON of `Line[]`: what the desk does not hold. */
+  z.object({ kind: z.literal('threadLines'), requestId, threadId: WorkIdSchema, beforeNo: z.number().int().positive() }).readonly(),
   z.object({ kind: z.literal('callerIntoQueue'), requestId, ...callerWish }).readonly(),
   /** Whoever of a campaign's lists was last rung in vain rings its number. */
   z.object({ kind: z.literal('ringBack'), requestId, campaignId: CampaignIdSchema }).readonly(),
@@ -397,6 +418,34 @@ export interface CallView {
   readonly ears: readonly Ear[]
 }
 
+/** A chat, a mail or a text as an agent has it. */
+export interface ThreadView
+  extends Pick<
+    Thread,
+    | 'id'
+    | 'channel'
+    | 'queueId'
+    | 'address'
+    | 'number'
+    | 'customer'
+    | 'subject'
+    | 'beganAtMs'
+    | 'state'
+    | 'sinceMs'
+    | 'withSinceMs'
+    | 'askedIn'
+    | 'parkedUntilMs'
+    | 'typing'
+    | 'lineCount'
+  > {
+  /** Whose it is: mine, or a colleague's who asked me in. */
+  readonly agentId: AgentId | null
+  /** The last of them; `lineCount` says how many there are. */
+  readonly lines: readonly Line[]
+  /** Since when the other side waits for us; null while it is their turn. */
+  readonly waitsSinceMs: number | null
+}
+
 export interface ParkedView {
   readonly callId: CallId
   readonly slot: number
@@ -510,6 +559,8 @@ export interface FloorView extends SharedLists {
   /** The seat this tab had is at another desk since then. */
   readonly seatMoved: { readonly name: string; readonly atMs: number } | null
   readonly calls: readonly CallView[]
+  /** What is written and offered to me, in my hands, parked by me, or that I was asked in to; in the order it came. */
+  readonly threads: readonly ThreadView[]
   /** What I handle or owe, and what rings at my desk; newest first. */
   readonly work: readonly Work[]
 }

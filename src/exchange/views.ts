@@ -35,6 +35,7 @@ import type {
 } from './protocol'
 import type { Scenario } from './scenario'
 import type { Tab } from './tab'
+import { selectThreads } from './threads'
 import { seenBy } from './unheard'
 
 /** What is seen before signing in. */
@@ -255,16 +256,17 @@ function wrapUpOf(state: FloorState, agentId: AgentId, wrapUp: WrapUp | undefine
   return { ...wrapUp, extensionMs: rules?.wrapUpLimit?.extensionMs ?? 0 }
 }
 
-export function selectMine(state: FloorState, agentId: AgentId | null): Pick<FloorView, 'calls' | 'work'> {
+export function selectMine(state: FloorState, agentId: AgentId | null): Pick<FloorView, 'calls' | 'threads' | 'work'> {
   const agent = agentId === null ? undefined : get(state.agents, agentId)
-  if (agent === undefined) return { calls: [], work: [] }
+  if (agent === undefined) return { calls: [], threads: [], work: [] }
   const calls = agent.engagements.flatMap(({ callId }) => callView(state, callId, agent.id))
   const about = calls.flatMap(({ call }) => call.workId ?? [])
-  const ids = new Set<CallId>([...about, ...[...agent.wrapUps, ...agent.owed].map((w) => w.callId)])
+  const threads = selectThreads(state, agent.id)
+  const ids = new Set<CallId>([...about, ...threads.map((t) => t.id), ...[...agent.wrapUps, ...agent.owed].map((w) => w.callId)])
   const work = [...ids].flatMap((id) => get(state.work, id) ?? [])
   // Each agent sees the queue whose rules hold for their own part.
   const mine = work.map((c) => ({ ...c, queueId: behalfOfPart(c, agent.id).queueId }))
-  return { calls, work: mine.sort((a, b) => b.offeredAtMs - a.offeredAtMs) }
+  return { calls, threads, work: mine.sort((a, b) => b.offeredAtMs - a.offeredAtMs) }
 }
 
 function callView(state: FloorState, callId: CallId, agentId: AgentId): CallView[] {
@@ -329,6 +331,8 @@ export function concerns(state: FloorState, agentId: AgentId, changed: ReadonlyM
   const promise = get(state.previews, agentId)?.callbackId ?? null
   if (promise !== null && changed.get('callbacks')?.has(promise)) return true
   if ([...agent.wrapUps, ...agent.owed].some((w) => work?.has(w.callId))) return true
+  // Who was asked out of one, or parked it before it came back, has nothing of it on their row: they are few enough to be looked at.
+  if (changed.has('threads')) return true
   return agent.engagements.some(({ callId }) => {
     const call = get(state.calls, callId)
     const about = call?.workId ?? callId

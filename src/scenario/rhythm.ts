@@ -1,5 +1,6 @@
 // How busy Fennholm Line is: arrivals per queue as a rate that varies over the day and the week, set so that fourteen seats are comfortably
 // busy on an ordinary day and not on a storm day.
+import type { Written } from '@/core/channels'
 import type { QueueId } from '@/core/ids'
 import { HOUR, MINUTE } from '@/core/time'
 import type { Hours, Pace, Rhythm } from '@/world'
@@ -43,7 +44,14 @@ function arrivalsPerHour(pace: Pace, queueId: QueueId, timeOfDayMs: number, { op
 /** When the lists are called, Sunday first, in hours: not at the same time every day, so that it is learnt when people are at home. */
 const CALLS_AT: readonly (readonly [from: number, to: number] | null)[] = [null, [9, 12], [14.5, 17.5], [9.5, 12.5], [14.5, 17.5], [11, 14], [10, 13]]
 
+/** Most people ring; some write, more of them when a gale blows. */
+const WRITTEN_PER_HOUR: Readonly<Record<Written, number>> = { chat: 9, mail: 4, text: 3 }
+
 export const RHYTHM: Rhythm = {
+  writtenPerHour(pace, queueId, channel) {
+    if (pace === 'quiet') return 0
+    return WRITTEN_PER_HOUR[channel] * (queueId === SAILINGS ? 1 : queueId === DISRUPTION && pace === 'storm' ? 3 : 0.4)
+  },
   hoursOf: (weekday) => (weekday === null ? WEEKDAY : (BY_WEEKDAY[weekday] ?? WEEKDAY)),
   arrivalsPerHour,
   callsAt(weekday, pace) {

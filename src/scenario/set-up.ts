@@ -1,9 +1,10 @@
 // Fennholm Line's contact centre as a set-up document. Its queues have no hours, because the live world has no night.
 
 import type * as z from 'zod'
+import type { Written } from '@/core/channels'
 import { toOutcomeSetId, toScriptId } from '@/core/ids'
 import { MISSED_RING, OUTCOME_OWED, SetUpSchema, SOUND_LOST } from '@/core/set-up'
-import { MINUTE, SECOND } from '@/core/time'
+import { HOUR, MINUTE, SECOND } from '@/core/time'
 import { CAMPAIGNS } from './campaigns'
 import { OUTCOME_SETS } from './outcomes'
 import { AGENTS, ASSISTANCE, DISRUPTION, FREIGHT, SAILINGS, SKILL_CARE, SKILL_FREIGHT, SKILL_REBOOKING, SKILLS } from './people'
@@ -30,6 +31,10 @@ const queue = (
   paths: [...paths],
   ...more,
 })
+
+/** How soon somebody is to answer what is written. */
+const ANSWERED_WITHIN: Readonly<Record<Written, number>> = { chat: MINUTE, mail: 4 * HOUR, text: 15 * MINUTE }
+const writes = (...channels: readonly Written[]) => channels.map((channel) => ({ channel, serviceLevelMs: ANSWERED_WITHIN[channel] }))
 
 const PASS_HOLDERS = { group: 'Islander with a pass', headStartMs: MINUTE }
 
@@ -60,6 +65,7 @@ export const FENNHOLM = SetUpSchema.parse({
   agents: [...AGENTS],
   queues: [
     queue(SAILINGS, 'Sailings', { answer: 20, wrapUp: 45 }, ['Change a booking', 'Book a sailing', 'Something else'], {
+      writes: writes('chat', 'mail', 'text'),
       goesFirst: [PASS_HOLDERS],
       tellsWait: true,
       keepsPlaces: true,
@@ -67,6 +73,7 @@ export const FENNHOLM = SetUpSchema.parse({
       wrapUpLimit: { afterMs: 3 * MINUTE, andThen: 'notReady', extensionMs: 60 * SECOND },
     }),
     queue(FREIGHT, 'Freight', { answer: 30, wrapUp: 60 }, ['Freight', 'Livestock and horses'], {
+      writes: writes('chat', 'mail'),
       needs: [{ skillId: SKILL_FREIGHT, level: 2 }],
       overflow: [{ afterMs: 25 * SECOND, to: 'anyLevel' }],
       takesMessages: true,
@@ -74,6 +81,7 @@ export const FENNHOLM = SetUpSchema.parse({
       records: true,
     }),
     queue(DISRUPTION, 'Disruption', { answer: 20, wrapUp: 30 }, ['Is my boat running'], {
+      writes: writes('chat', 'text'),
       headStartMs: 2 * MINUTE,
       goesFirst: [PASS_HOLDERS],
       needs: [{ skillId: SKILL_REBOOKING, level: 2 }],
@@ -96,6 +104,7 @@ export const FENNHOLM = SetUpSchema.parse({
       },
     }),
     queue(ASSISTANCE, 'Assistance', { answer: 10, wrapUp: 60 }, ['Help boarding'], {
+      writes: writes('mail', 'text'),
       headStartMs: 15 * MINUTE,
       needs: [{ skillId: SKILL_CARE, level: 2 }],
       overflow: [

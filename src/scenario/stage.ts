@@ -9,6 +9,7 @@ import { PLACES } from './places'
 import { customerById, customersByNumber, someone, strangersNumber } from './population'
 import { RHYTHM } from './rhythm'
 import { FENNHOLM } from './set-up'
+import { TALKS } from './talks'
 import { WORDS } from './words'
 
 export const FENNHOLM_STAGE: Stage = {
@@ -25,6 +26,7 @@ export const FENNHOLM_STAGE: Stage = {
   campaigns: CAMPAIGNING,
   opensCampaigns: toAgentId('agent_linnea-wickerby'),
   words: WORDS,
+  talks: TALKS,
   places: PLACES,
   habits: HABITS,
   lines: [

@@ -1,10 +1,11 @@
 // Everything a stand-in may mean to do. Plain data, so that an agenda can be looked at.
 import type { Failure } from '@/core/calls'
-import type { AgentId, AttemptId, CallbackId, CallId, CampaignId, ConferenceId, DeviceId, MessageId, QueueId, TaskId } from '@/core/ids'
+import type { Written } from '@/core/channels'
+import type { AgentId, AttemptId, CallbackId, CallId, CampaignId, ConferenceId, DeviceId, MessageId, QueueId, TaskId, WorkId } from '@/core/ids'
 import type { Box } from '@/core/voicemail'
-import type { RingWish } from './wish'
+import type { RingWish, WriteWish } from './wish'
 
-export type Act = CallerAct | ColleagueAct | PromiseAct | AttemptAct
+export type Act = CallerAct | ColleagueAct | PromiseAct | AttemptAct | WriterAct
 
 export type AttemptReportIs = 'rings' | 'answered' | 'live' | 'machine' | 'busy' | 'invalid' | 'refused' | 'hungUp'
 
@@ -13,6 +14,16 @@ type AttemptAct =
   | { readonly kind: 'attempt'; readonly attemptId: AttemptId; readonly is: AttemptReportIs; readonly sinceGreetingMs?: number }
   | { readonly kind: 'callRecord'; readonly agentId: AgentId }
   | { readonly kind: 'openCampaign'; readonly campaignId: CampaignId }
+
+/** What people who write do, the gateway with texts, and colleagues with what is in their hands. */
+type WriterAct =
+  | { readonly kind: 'writes'; readonly queueId: QueueId; readonly channel: Written; readonly dayNo: number }
+  | { readonly kind: 'write'; readonly wish: WriteWish; readonly offeredTo: AgentId | null }
+  | { readonly kind: 'typeOn' | 'leaveDone'; readonly threadId: WorkId }
+  | { readonly kind: 'writeOn'; readonly threadId: WorkId; readonly turn: number }
+  | { readonly kind: 'leaveUnanswered'; readonly threadId: WorkId; readonly oursWere: number }
+  | { readonly kind: 'sendOn'; readonly threadId: WorkId; readonly no: number }
+  | { readonly kind: 'takeThread' | 'replyThread' | 'endThread'; readonly agentId: AgentId; readonly threadId: WorkId }
 
 type CallerAct =
   | { readonly kind: 'arrive'; readonly queueId: QueueId; readonly dayNo: number }

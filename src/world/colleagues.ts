@@ -172,7 +172,7 @@ function clockOff({ stage, memory, note }: Scene, agentId: AgentId, floor: Floor
     gone.add(agentId)
     return []
   }
-  const isFree = agent.engagements.length === 0 && agent.wrapUps.length + agent.owed.length === 0
+  const isFree = agent.engagements.length + agent.threads.length === 0 && agent.wrapUps.length + agent.owed.length === 0
   if (isFree && (!isInAHurry || agent.state.name !== 'ready')) return [{ kind: 'endShift', agentId }]
   note(atMs + 10 * SECOND, { kind: 'clockOff', agentId })
   return []

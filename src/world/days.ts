@@ -10,6 +10,7 @@ import { ringOvernight } from './messages'
 import { hoursToday, startOfThisDayMs } from './opening'
 import { onDuty } from './rota'
 import type { Scene } from './scene'
+import { beginWriting } from './writers'
 
 export function startDay(scene: Scene, floor: FloorState, atMs: number): void {
   const { stage, memory, note } = scene
@@ -19,6 +20,7 @@ export function startDay(scene: Scene, floor: FloorState, atMs: number): void {
   const hours = hoursToday(stage, memory)
   const opensAtMs = memory.startsMs + hours.opensMs
   for (const { id } of floor.setUp.queues) beginArrivals(scene, id, Math.max(atMs, opensAtMs))
+  beginWriting(scene, floor, Math.max(atMs, opensAtMs))
   if (worksCampaigns) for (const { id, retired } of floor.setUp.campaigns) if (!retired) note(atMs, { kind: 'openCampaign', campaignId: id })
   if (day.kind === 'calendar') ringOvernight(scene, floor, memory.startsMs + hours.closesMs)
   const all = [...plays]

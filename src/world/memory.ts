@@ -1,6 +1,6 @@
 // What the world remembers from one instant to the next, beside its agenda: plain data, so that a day can be stopped, stored and gone on with.
 import type { Failure } from '@/core/calls'
-import type { AgentId, AttemptId, CallId, QueueId } from '@/core/ids'
+import type { AgentId, AttemptId, CallId, QueueId, WorkId } from '@/core/ids'
 import type { Day } from './calendar'
 import type { Ended } from './ended'
 import type { Pace } from './paces'
@@ -42,6 +42,9 @@ export interface Memory {
   listAnswers: PicksUp | null
   /** Of attempts under way: what picked up, or would. */
   readonly picksUp: Map<AttemptId, PicksUp>
+  /** Of whoever writes next, as a trainer wishes it; and of those who write. */
+  writerPatienceMs: number | null
+  readonly patienceOf: Map<WorkId, number>
   readonly lastBreakMs: Map<AgentId, number>
   /** Have left without signing out. */
   readonly gone: Set<AgentId>
@@ -54,6 +57,7 @@ export interface Memory {
 export const newMemory = ({ seed, pace, plays, day, worksCampaigns = day.kind === 'live' }: WorldOptions): Memory => ({
   ...{ seed, day, worksCampaigns, pace, plays: new Set(plays), startsMs: 0, dayNo: 0, arrivals: new Map(), wished: null, wishOf: new Map(), endOf: new Map() },
   ...{ nextAnswer: null, listAnswers: null, picksUp: new Map(), lastBreakMs: new Map(), gone: new Set(), dialsIn: [], putThrough: new Map() },
+  ...{ writerPatienceMs: null, patienceOf: new Map() },
 })
 
 /** Of a call that is over and coded the world remembers nothing, or it would grow from day to day. */

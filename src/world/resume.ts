@@ -6,6 +6,7 @@ import { MINUTE, SECOND } from '@/core/time'
 import { resumeAttempts } from './attempts'
 import { isOutside } from './far-ends'
 import { personaIn, type Scene } from './scene'
+import { resumeWriting } from './writers'
 
 export function resume(scene: Scene, state: FloorState, atMs: number, observeOne: (entry: LedgerEntry, state: FloorState) => void): void {
   const { note } = scene
@@ -34,6 +35,7 @@ export function resume(scene: Scene, state: FloorState, atMs: number, observeOne
     }
   }
   resumeAttempts(scene, state, atMs)
+  resumeWriting(scene, state, atMs)
   for (const agent of values(state.agents)) {
     if (agent.shift === null || !plays.has(agent.id)) continue
     for (const { callId, recommendedMs, overMs, limitMs } of agent.wrapUps)

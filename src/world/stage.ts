@@ -1,6 +1,7 @@
 // What the stand-ins are told of the centre they play and of the country around it: a port, so that nothing here knows whose centre it is.
 import type { Customer } from '@/core/calls'
 import type { Chance } from '@/core/chance'
+import type { Written } from '@/core/channels'
 import type { AgentId, CampaignId, QueueId } from '@/core/ids'
 import type { AnswerValue } from '@/core/scripts'
 import type { SetUp } from '@/core/set-up'
@@ -22,6 +23,8 @@ export interface Stage {
   /** Who starts campaigns that are drafts when the day begins; null for nobody. */
   readonly opensCampaigns: AgentId | null
   readonly words: Words
+  /** What people write about. */
+  readonly talks: readonly Talk[]
   readonly places: readonly Place[]
   readonly habits: Habits
   /** Lines of the public network that are not as good as a line can be: of numbers that begin so, how often, and how they are then. The first that fits counts. */
@@ -52,6 +55,8 @@ export interface Rhythm {
   hoursOf(weekday: number | null): Hours
   /** Calls an hour that enter a queue at a time of day; zero outside opening hours and in a quiet world. */
   arrivalsPerHour(pace: Pace, queueId: QueueId, timeOfDayMs: number, hours: Hours): number
+  /** How many an hour begin to write to a queue. */
+  writtenPerHour(pace: Pace, queueId: QueueId, channel: Written): number
   /** When past days call the lists of campaigns, from the start of the day; null for a day on which everybody is needed for those who call. */
   callsAt(weekday: number, pace: Pace): { readonly fromMs: number; readonly toMs: number } | null
   /** No queue gets more than this, whatever the pace. */
@@ -91,6 +96,14 @@ export interface Business {
   readonly instead: Readonly<Record<string, Readonly<Record<number, readonly string[]>>>>
 }
 export type Lines = readonly (readonly string[])[]
+
+/** What is written turn by turn: what they say and, between, what somebody of the centre answers. */
+export interface Talk {
+  readonly of: QueueId | null
+  readonly subject: string
+  readonly says: readonly string[]
+  readonly answers: readonly string[]
+}
 
 /** What a caller wants: the way in, what is said, what the script takes down and the code all speak of the same thing. */
 export interface Intent {

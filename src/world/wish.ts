@@ -1,9 +1,19 @@
+import type { Written } from '@/core/channels'
 import type { QueueId } from '@/core/ids'
 
 /** What a trainer may ask of the next caller instead of leaving it to chance. */
 export interface PersonaWish {
   readonly patienceMs: number | null
   readonly staysMs: number | null
+}
+
+/** Somebody who is made to write. */
+export interface WriteWish {
+  readonly channel: Written
+  readonly queueId: QueueId
+  readonly customerId: string | null
+  /** How long they stay in a chat in which nobody says anything; null for as people do. */
+  readonly patienceMs: number | null
 }
 
 /** A caller whom somebody made to ring. */

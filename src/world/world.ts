@@ -26,7 +26,8 @@ import { PROMISES } from './promises'
 import { resume } from './resume'
 import type { Acts, Scene, Sees } from './scene'
 import type { Stage } from './stage'
-import type { RingWish } from './wish'
+import type { RingWish, WriteWish } from './wish'
+import { WRITERS, WRITERS_SEE } from './writers'
 
 export interface World {
   /** Begins, or goes on after a break, from what the floor holds. */
@@ -39,6 +40,8 @@ export interface World {
   setPace(pace: Pace, state: FloorState, atMs: number): void
   /** A caller for a queue, who rings at one agent where that is asked for. */
   ring(wish: RingWish, ringsAt: AgentId | null, atMs: number): void
+  /** Somebody writes to a queue; it is offered to one agent first where that is asked for. */
+  write(wish: WriteWish, offeredTo: AgentId | null, atMs: number): void
   /** A colleague played by the stand-ins calls somebody at a desk. Gives who; null when none is free for it. */
   colleagueCalls(toAgentId: AgentId, state: FloorState, atMs: number): AgentId | null
   /** Somebody leaves a message. */
@@ -60,9 +63,21 @@ export interface WorldData {
   readonly agenda: AgendaData<Act>
 }
 
-const ACTS: Acts = { ...ATTEMPTS, ...ARRIVALS, ...CALLERS, ...COLLEAGUES, ...PROMISES, ...DIALLED, ...MESSAGES, ...CONFERENCES, ...LINES, ...FAR_ENDS }
+const ACTS: Acts = {
+  ...ATTEMPTS,
+  ...ARRIVALS,
+  ...CALLERS,
+  ...COLLEAGUES,
+  ...PROMISES,
+  ...DIALLED,
+  ...MESSAGES,
+  ...CONFERENCES,
+  ...LINES,
+  ...FAR_ENDS,
+  ...WRITERS,
+}
 /** In this order each makes of an event what is theirs. */
-const SEES: readonly Sees[] = [ATTEMPTS_SEE, DIALLED_SEE, FAR_ENDS_SEE, COLLEAGUES_SEE, CALLERS_SEE, MESSAGES_SEE, CONFERENCES_SEE, LINES_SEE]
+const SEES: readonly Sees[] = [ATTEMPTS_SEE, DIALLED_SEE, FAR_ENDS_SEE, COLLEAGUES_SEE, CALLERS_SEE, MESSAGES_SEE, CONFERENCES_SEE, LINES_SEE, WRITERS_SEE]
 
 export const createWorld = (stage: Stage, options: WorldOptions): World => worldOf(stage, { memory: newMemory(options), agenda: { noted: [], count: 0 } })
 
@@ -97,6 +112,7 @@ function worldOf(stage: Stage, { memory, agenda: noted }: WorldData): World {
       startDay(scene, state, atMs)
     },
     ring: (wish, ringsAt, atMs) => agenda.note(atMs, { kind: 'ring', wish, ringsAt }),
+    write: (wish, offeredTo, atMs) => agenda.note(atMs, { kind: 'write', wish, offeredTo }),
     colleagueCalls(toAgentId, state, atMs) {
       // Whoever has been free the longest, so that another one calls the next time.
       const free = values(state.agents).filter((a) => memory.plays.has(a.id) && a.id !== toAgentId && a.shift?.seat === 'standIn' && isFreeToRing(a))

@@ -8,7 +8,7 @@ import { type CarriedOver, type LedgerEntry, type OwedCall, PROMISE_EVENTS, type
 import { reviewKey } from '@/core/reviews'
 import type { SetUp } from '@/core/set-up'
 import { get, values } from '@/core/table'
-import { handOf, type ThreadEvent } from '@/core/threads'
+import { handOf, isOverThread, type ThreadEvent } from '@/core/threads'
 import { boxKey, boxOwner } from '@/core/voicemail'
 import { behalfOfPart, createWork } from '@/core/work'
 import type { FloorState } from './floor-state'
@@ -122,7 +122,7 @@ export function createKeeper(): Keeper {
         const thread = get(state.threads, threadId)
         const hand = thread === undefined ? null : handOf(thread)
         const back: Dated[] = hand === null ? [] : [{ atMs: state.atMs, event: { kind: 'threadPassed', threadId, agentId: hand.agentId, because: 'left' } }]
-        return thread === undefined ? [] : [...told, ...back]
+        return thread === undefined || isOverThread(thread) ? [] : [...told, ...back]
       })
       const promises = [
         ...lists,

@@ -22,5 +22,8 @@ export function changeWork(place: Place, callId: WorkId, change: (work: Work) =>
 
 export function dropClosed(place: Place, callId: WorkId): void {
   const work = get(place.state.work, callId)
-  if (work !== undefined && isClosed(work)) remove(place, 'work', callId)
+  if (work === undefined || !isClosed(work)) return
+  remove(place, 'work', callId)
+  // What was said is looked at until it is coded.
+  remove(place, 'threads', callId)
 }

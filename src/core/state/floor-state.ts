@@ -22,7 +22,7 @@ import type { Coded, Due, Greets, Lately, Struck } from './rows'
 export interface FloorTables {
   readonly agents: Table<Agent>
   readonly calls: Table<Call>
-  /** Chats, mails and texts that are not over. */
+  /** Chats, mails and texts under way, and those whose outcome is owed. */
   readonly threads: Table<Thread>
   /** Calls and threads under way, and those whose outcome is owed. */
   readonly work: Table<Work>

@@ -8,7 +8,7 @@ import type { EpochMs } from '@/core/time'
 import { createWritten, followThread } from '@/core/work'
 import { changeAgent, changeWork, dropClosed } from './change'
 import { setThreadDue } from './due'
-import { type Place, put, remove, setFact } from './journal'
+import { type Place, put, setFact } from './journal'
 
 export function evolveThreads(place: Place, event: ThreadEvent, atMs: EpochMs): void {
   const { state } = place
@@ -19,8 +19,7 @@ export function evolveThreads(place: Place, event: ThreadEvent, atMs: EpochMs): 
     setFact(place, 'threadCount', state.threadCount + 1)
     put(place, 'work', id, createWritten(after))
   }
-  if (after.state === 'ended') remove(place, 'threads', id)
-  else put(place, 'threads', id, after)
+  put(place, 'threads', id, after)
   hold(place, before, after, atMs)
   stand(place, before, after)
   setThreadDue(place, id, after.state === 'ended' ? null : after)

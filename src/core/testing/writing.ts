@@ -66,7 +66,7 @@ const FIRST_OF: Readonly<Partial<Record<WritingKind, WritingKind>>> = {
 }
 
 export function toWriting(state: FloorState, kind: WritingKind, { agentId: wanted, pick, party, flag }: Picks): WritingCommand {
-  const all = values(state.threads)
+  const all = values(state.threads).filter((t) => t.state !== 'ended' || pick % 9 === 0)
   const suits = all.filter(OF[kind] ?? (() => true))
   const thread = pick % 9 === 0 ? nth(all, party) : (nth(suits, party) ?? nth(all, party))
   const threadId: WorkId = thread?.id ?? toThreadId('thread_none')

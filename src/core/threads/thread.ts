@@ -25,7 +25,7 @@ export interface Line {
 }
 
 /** How many of the last lines stay with a thread in hand; what was said before them is in the ledger. */
-export const LINES_IN_HAND = 400
+export const LINES_IN_HAND = 20_000
 
 export interface Thread {
   readonly id: WorkId

@@ -69,7 +69,7 @@ function onlyQueueLost(draft: Draft, setUp: SetUp): string | null {
 }
 
 const busyQueue = ({ state }: Draft, queueId: SetUp['queues'][number]['id']): boolean =>
-  values(state.calls).some((c) => c.queueId === queueId) || values(state.threads).some((t) => t.queueId === queueId)
+  values(state.calls).some((c) => c.queueId === queueId) || values(state.threads).some((t) => t.queueId === queueId && t.state !== 'ended')
 
 function forgets(before: SetUp, after: SetUp): string | null {
   const lists = ['agents', 'queues', 'campaigns', 'skills', 'scripts', 'outcomeSets'] as const

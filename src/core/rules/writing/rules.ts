@@ -10,7 +10,7 @@ import { queueName } from '@/core/rules/shift'
 import { agentName, queueSetUp } from '@/core/set-up'
 import { type Draft, emit, nextThreadId, roomOf } from '@/core/state'
 import { get } from '@/core/table'
-import { LONGEST_TEXT, type Thread } from '@/core/threads'
+import { isOverThread, LONGEST_TEXT, type Thread } from '@/core/threads'
 import type { Of, Ruling } from './commands'
 import { unpark } from './due'
 import type { RulingRefusal } from './refusals'
@@ -26,7 +26,7 @@ export const onThread = <C extends OfThread>(
 ): Rule<C, RulingRefusal | AnyRefusal> =>
   onShift<C, RulingRefusal>((draft, agent, command) => {
     const thread = get(draft.state.threads, command.threadId)
-    return thread === undefined ? refuse({ reason: 'noSuchThread' }) : rule(draft, agent, thread, command)
+    return thread === undefined || isOverThread(thread) ? refuse({ reason: 'noSuchThread' }) : rule(draft, agent, thread, command)
   })
 
 /** The same, in the agent's own hands. Refused: notYourThread besides. */
@@ -181,9 +181,14 @@ export function threadArrives(draft: Draft, command: Of<'threadArrives'>): Rulin
   return null
 }
 
+const underWay = ({ state }: Draft, threadId: Thread['id']): Thread | undefined => {
+  const thread = get(state.threads, threadId)
+  return thread === undefined || isOverThread(thread) ? undefined : thread
+}
+
 /** What is written to a parked mail brings it back. Refused: noSuchThread, nothingWritten, textTooLong. */
 export function customerWrites(draft: Draft, { threadId, text }: Of<'customerWrites'>): Ruling {
-  const thread = get(draft.state.threads, threadId)
+  const thread = underWay(draft, threadId)
   if (thread === undefined) return refuse({ reason: 'noSuchThread' })
   const refused = unsendable(text)
   if (refused !== null) return refused
@@ -193,14 +198,14 @@ export function customerWrites(draft: Draft, { threadId, text }: Of<'customerWri
 }
 
 export function customerTypes(draft: Draft, { threadId, on }: Of<'customerTypes'>): Ruling {
-  const thread = get(draft.state.threads, threadId)
+  const thread = underWay(draft, threadId)
   if (thread === undefined) return refuse({ reason: 'noSuchThread' })
   return thread.typing === on ? null : emit(draft, null, { kind: 'threadTyped', threadId, on })
 }
 
 /** Whoever had it in hand last owes its outcome; nobody does when nobody had. */
 export function customerLeaves(draft: Draft, { threadId }: Of<'customerLeaves'>): Ruling {
-  const thread = get(draft.state.threads, threadId)
+  const thread = underWay(draft, threadId)
   if (thread === undefined) return refuse({ reason: 'noSuchThread' })
   const handledBy = get(draft.state.work, threadId)?.handledBy ?? null
   emit(draft, null, { kind: 'threadEnded', threadId, byAgentId: null, because: 'left' })
@@ -209,7 +214,7 @@ export function customerLeaves(draft: Draft, { threadId }: Of<'customerLeaves'>)
 }
 
 export function lineSent(draft: Draft, { threadId, no, failure }: Of<'lineSent'>): Ruling {
-  const thread = get(draft.state.threads, threadId)
+  const thread = underWay(draft, threadId)
   if (thread === undefined) return refuse({ reason: 'noSuchThread' })
   const line = thread.lines.find((l) => l.no === no)
   return line?.sent?.state === 'sending' ? emit(draft, null, { kind: 'threadDelivered', threadId, no, failure }) : null

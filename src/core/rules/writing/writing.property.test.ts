@@ -107,11 +107,12 @@ test('every piece ends with an outcome or is owed, and the shares of an agent’
           .flatMap((r) => r.agents.filter((l) => l.agentId === id))
           .reduce((sum, l) => sum + l.handleMs, 0)
         // What is on at this moment has not been shared out yet.
-        const spent = folder.intervals(must(state.agents, id).state.sinceMs).filter((i) => i.agentId === id && (i.state === 'writing' || i.state === 'wrapUp'))
-        const clock = spent.reduce((sum, i) => sum + i.toMs - i.fromMs, 0)
-        const running = floor.entries.findLast(({ event }) => 'agentId' in event && event.agentId === id)?.atMs ?? 0
-        expect(shared).toBeGreaterThanOrEqual(clock - 0.5)
-        expect(shared).toBeLessThanOrEqual(clock + Math.max(0, running - must(state.agents, id).state.sinceMs) + 0.5)
+        const since = folder.state().sharing?.get(id)?.sinceMs ?? state.atMs
+        const wrote = folder.intervals(state.atMs).filter((i) => i.agentId === id && (i.state === 'writing' || i.state === 'wrapUp'))
+        expect(shared + state.atMs - since).toBeCloseTo(
+          wrote.reduce((sum, i) => sum + i.toMs - i.fromMs, 0),
+          3,
+        )
       }
     }),
     { numRuns: 40, seed: 6, endOnFailure: true },
