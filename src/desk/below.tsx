@@ -4,13 +4,14 @@ import { memo, type Ref, useImperativeHandle, useMemo, useRef } from 'react'
 import type { Call, Target } from '@/core/calls'
 import type { CallId } from '@/core/ids'
 import { behalfOf, type Work } from '@/core/work'
-import type { CentreView, MeView } from '@/exchange/protocol'
+import type { CentreView, MeView, ThreadView } from '@/exchange/protocol'
 import { useCommand, useSeen } from '@/exchange/react'
 import { SHORTCUTS, scriptOf } from '@/frame'
 import { type ReadingActions, ReadingPane, type ReadingPaneHandle } from '@/reading'
-import { Panes } from '@/ui'
+import { Panes, usePersonalSetting } from '@/ui'
 import { MessageInHand } from '@/voicemail'
 import { memoInWords, outcomeSetOf } from '@/words'
+import { Conversation } from '@/written'
 import { EarlierCall } from './earlier-call'
 import { OutcomeTray, type OutcomeTrayHandle } from './outcome/tray'
 import { PeopleBeside, usePeopleBeside } from './people-beside'
@@ -32,6 +33,8 @@ export interface Shown {
   readonly keptPlace: boolean
   /** A message, with nobody on the line so far. */
   readonly holdsMessage: boolean
+  /** The chat, mail or text the work is, while there is something to see of it. */
+  readonly thread: ThreadView | undefined
 }
 
 /** What shortcuts may ask of it from anywhere. */
@@ -48,8 +51,9 @@ interface Props {
 }
 
 export const Below = memo(function Below({ shown, onLookUp, onSaved, onBack, onBring, ref }: Props) {
-  const { me, centre, work, ringing, backTo, unknown, answeredAtMs, moreHeadStartMs, keptPlace, holdsMessage } = shown
+  const { me, centre, work, ringing, backTo, unknown, answeredAtMs, moreHeadStartMs, keptPlace, holdsMessage, thread } = shown
   const [beside] = usePeopleBeside(me.id)
+  const [besideWritten, setBesideWritten] = usePersonalSetting<'shown' | 'hidden'>('script beside what is written', 'shown')
   const pane = useRef<ReadingPaneHandle>(null)
   const tray = useRef<OutcomeTrayHandle>(null)
   useImperativeHandle(ref, () => ({
@@ -86,6 +90,36 @@ export const Below = memo(function Below({ shown, onLookUp, onSaved, onBack, onB
                 <WaitingPane me={me} centre={centre} onChoose={onLookUp} />
               ) : holdsMessage && work.messageId !== null ? (
                 <MessageInHand key={work.id} messageId={work.messageId} isPage />
+              ) : thread !== undefined ? (
+                <div className="flex min-h-0 flex-1">
+                  <Conversation
+                    key={work.id}
+                    me={me}
+                    centre={centre}
+                    thread={thread}
+                    onScript={
+                      script === null
+                        ? null
+                        : { shown: besideWritten === 'shown', toggle: () => setBesideWritten(besideWritten === 'shown' ? 'hidden' : 'shown') }
+                    }
+                  />
+                  {script !== null && besideWritten === 'shown' && (
+                    <div className="flex min-h-0 w-[22rem] shrink-0 flex-col border-line border-l">
+                      <Reading
+                        key={work.id}
+                        ref={pane}
+                        agentName={me.name}
+                        work={work}
+                        script={script}
+                        readOnly={!mayCode || work.run === null}
+                        readBy={readBy}
+                        opensWhen={null}
+                        keys={PAGE_KEYS}
+                        actions={actions}
+                      />
+                    </div>
+                  )}
+                </div>
               ) : (
                 <Reading
                   key={work.id}

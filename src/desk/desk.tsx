@@ -3,11 +3,13 @@
 import { useMemo, useRef, useState } from 'react'
 import type { Target } from '@/core/calls'
 import type { CallId } from '@/core/ids'
+import type { Work } from '@/core/work'
 import type { FloorView } from '@/exchange/protocol'
 import { useAllSeen } from '@/exchange/react'
 import { type OnShift, useShortcuts } from '@/frame'
 import { useAfterFrame, useStable } from '@/ui'
 import { callerWords, useNumberWords } from '@/words'
+import { InHand, type Piece, pieceOf } from '@/written'
 import { Below, type BelowHandle, type Shown } from './below'
 import { Board } from './board/board'
 import { DialLine, type DialLineHandle } from './dial-line'
@@ -18,11 +20,19 @@ export function Desk({ shift }: { shift: OnShift }) {
   return seen === null ? null : <DeskOf shift={shift} {...seen} />
 }
 
+/** The call that is talked on, as one of the pieces. */
+function callPiece(work: Work | undefined): Piece | null {
+  if (work === undefined) return null
+  const { id, customer, number, handledSinceMs, offeredAtMs } = work
+  const name = callerWords(customer?.name, number, 'Withheld number')
+  return { id, channel: 'call', name, sinceMs: handledSinceMs ?? offeredAtMs, waitsSinceMs: null, limitMs: null, note: null }
+}
+
 type Seen = Pick<FloorView, 'centre' | 'calls' | 'work'>
 
 /** What it hands down stays the same until it changes: each part renders when something of its own has. */
 function DeskOf({ shift, centre, calls, work: works }: { shift: OnShift } & Seen) {
-  const { me, inFront, rings, ofLine, coding, setCoding, give, panel, setPanel, say } = shift
+  const { me, inFront, rings, ofLine, coding, threads, pieces, setCoding, give, panel, setPanel, say } = shift
   useNumberWords()
   const below = useRef<BelowHandle>(null)
   const dialLine = useRef<DialLineHandle>(null)
@@ -49,15 +59,39 @@ function DeskOf({ shift, centre, calls, work: works }: { shift: OnShift } & Seen
   const lookUp = useStable((name: string) => dialLine.current?.find(name))
   const saved = useStable((label: string, kept: boolean) => say(kept ? `Outcome saved: ${label}.` : `Outcome taken: ${label}. It is not on disk.`))
   const back = useStable(() => setCoding(null))
-  const isEarlier = coding !== null
+  const thread = threads.find((t) => t.id === work?.id)
+  const isEarlier = coding !== null && thread === undefined
   const backTo = !isEarlier ? null : inFront === undefined ? 'Leave it for later' : `Back to ${callerWords(ofLine?.customer?.name, ofLine?.number, 'the call')}`
+  const inHand = useMemo(
+    () =>
+      threads.length === 0
+        ? []
+        : pieces.flatMap((id) => {
+            const written = threads.find((t) => t.id === id)
+            const piece = written === undefined ? callPiece(works.find((w) => w.id === id)) : pieceOf(written, me.id, centre)
+            return piece === null ? [] : [piece]
+          }),
+    [pieces, threads, works, me.id, centre],
+  )
   const unknown = work?.customer === null ? call : undefined
   const { answeredAtMs = ringing ? null : (work?.handledSinceMs ?? null), headStartMs = 0, keptFor = null } = call ?? {}
   // Once they have spoken it is a call like any, also when it is over.
   const holdsMessage = work?.messageId != null && !ringing && (call === undefined ? work.captions.length === 0 : call.answeredAtMs === null)
   const shown = useMemo(
-    (): Shown => ({ me, centre, work, ringing, backTo, unknown, answeredAtMs, moreHeadStartMs: headStartMs, keptPlace: keptFor !== null, holdsMessage }),
-    [holdsMessage, me, centre, work, ringing, backTo, unknown, answeredAtMs, headStartMs, keptFor],
+    (): Shown => ({
+      me,
+      centre,
+      work,
+      ringing,
+      backTo,
+      unknown,
+      answeredAtMs,
+      moreHeadStartMs: headStartMs,
+      keptPlace: keptFor !== null,
+      holdsMessage,
+      thread,
+    }),
+    [thread, holdsMessage, me, centre, work, ringing, backTo, unknown, answeredAtMs, headStartMs, keptFor],
   )
   // The board and the state answer a press in the next frame; the page and the outcome, which are more to draw, in the one after it.
   const shownBelow = useAfterFrame(shown)
@@ -68,6 +102,7 @@ function DeskOf({ shift, centre, calls, work: works }: { shift: OnShift } & Seen
         Desk of {me.name}
       </h1>
       <Board me={me} centre={centre} calls={calls} work={works} give={give} panel={panel} onPanel={setPanel} problem={shift.trouble} over={over} />
+      <InHand pieces={inHand} inFront={work?.id ?? null} onFront={(id) => setCoding(id === ofLine?.id ? null : id)} />
       <Tour me={me} calls={calls} />
       <Below ref={below} shown={shownBelow} onLookUp={lookUp} onSaved={saved} onBack={back} onBring={pickable === null ? null : pick} />
       <DialLine ref={dialLine} me={me} centre={centre} onPick={pickable === null ? null : pick} onDrop={choose} onOver={setOver} />

@@ -13,6 +13,7 @@ import { useCommand, useSeen } from '@/exchange/react'
 import { SHORTCUTS, ShownNumberMenu, useShownNumber } from '@/frame'
 import { Button, ShortcutHint, useFinder } from '@/ui'
 import { lackingToDial, memoInWords } from '@/words'
+import { WriteFirst } from '@/written'
 import { type Choice, choicesFor } from './board/targets'
 import { ChoiceRow } from './choice-row'
 import { choicesBefore, REDIALLED, useDialledBefore } from './dialled-before'
@@ -178,6 +179,7 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
         </Button>
       )}
       {onPick === null && !isInside(choice) && <ShownNumberMenu />}
+      {text === '' && <WriteFirst me={me} centre={centre} />}
       {withheld !== null && <WaiverButton seats={seats} typed={withheld.typed} says={withheld.says} onDone={allowed} />}
       <div
         {...finder.listProps(text === '' ? 'Called before' : 'People')}

@@ -85,7 +85,7 @@ export const Record = memoInWords(function Record({ work, unknown, moreHeadStart
         {direction === 'inbound' && (
           <>
             <Fact label="Queue">{queue}</Fact>
-            <Fact label="Chose">{path ?? 'nothing'}</Fact>
+            {(path !== null || work.channel === 'call') && <Fact label="Chose">{path ?? 'nothing'}</Fact>}
             <Fact label="Waited">
               <Clock sinceMs={offeredAtMs} untilMs={answeredAtMs} />
               {work.told?.expectedWaitMs != null && work.told.expectedWaitMs > 0 && (

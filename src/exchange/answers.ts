@@ -7,7 +7,7 @@ import type { AgentId, CampaignId } from '@/core/ids'
 import type { Viewer } from '@/core/people'
 import { openAccount, unentitled } from '@/core/rules/rights'
 import { agentSetUp, type Entitlement } from '@/core/set-up'
-import type { FloorState } from '@/core/state'
+import { type FloorState, readyAgents } from '@/core/state'
 import { get } from '@/core/table'
 import { boxOwner } from '@/core/voicemail'
 import type { Pace, Past, World } from '@/world'
@@ -374,7 +374,7 @@ function cannotRing(state: FloorState, tab: Tab): RefusalView | null {
     onCall: BUSY,
     internalCall: BUSY,
     listening: BUSY,
-    writing: null,
+    writing: readyAgents(state).has(agent.id) ? null : NO_ROOM,
     wrapUp: OWES,
   }[agent.state.name]
   return words
@@ -420,6 +420,11 @@ const STILL_ON_SHIFT = { reason: 'stillOnShift', says: 'You are still on shift.'
 const NO_WITNESS = { reason: 'noWitness', says: 'Nobody has shown a PIN for this.', next: 'Let a supervisor choose their name and type their PIN.' }
 const NO_DEVICE = { reason: 'noDevice', says: 'This device belongs to nobody who works here now.', next: 'Open it from the desk, under Sound.' }
 const NOT_READY = { reason: 'notReady', says: 'You are not ready, so nothing rings here.', next: 'Press Go ready, then Ring me.' }
+const NO_ROOM = {
+  reason: 'noRoomForCall',
+  says: 'You have as much in hand as you may carry beside a call.',
+  next: 'End one of the chats first, or let a caller into the queue instead.',
+}
 const BUSY = { reason: 'callUnderWay', says: 'A call is at your desk already.', next: 'Finish it first, or let a caller into the queue instead.' }
 const OWES = { reason: 'outcomeOwed', says: 'You are in wrap-up, so nothing rings here.', next: 'Save the outcome and go ready, then press Ring me.' }
 const UNREACHABLE = {

@@ -243,6 +243,7 @@ export interface CentreView {
     /** What is said to callers while the queue is switched to storm. */
     readonly stormAnnouncement: string
     readonly warns: QueueSetUp['warns']
+    readonly writes: QueueSetUp['writes']
   }[]
   readonly campaigns: readonly Pick<
     CampaignSetUp,

@@ -42,28 +42,14 @@ export const createTab = (port: TabPort): Tab => ({
   hasLists: false,
 })
 
-/** Parts of a view that differ from tab to tab. */
-const OWN_PARTS: readonly (keyof TabView)[] = [
-  'door',
-  'account',
-  'voicemail',
-  'conferences',
-  'watched',
-  'callers',
-  'reviews',
-  'me',
-  'calls',
-  'work',
-  'sound',
-  'device',
-  'seatMoved',
-]
+/** Parts of a view that are the same for every tab; whatever is not named here is a tab's own, and written down for it alone. */
+const SHARED_PARTS: readonly (keyof TabView)[] = ['floor', 'centre', 'doNotCall', 'people']
 
 /** Sends a tab the parts of its view that changed. `sharedJson` remembers, for one round of tabs, what is the same for all of them. */
 export function show(tab: Tab, view: Partial<TabView>, lists: ListChanges | null, atMs: number, sharedJson: Map<keyof TabView, string>): void {
   const changes: Partial<Record<keyof TabView, unknown>> = {}
   for (const part of Object.keys(view) as (keyof TabView)[]) {
-    const isShared = !OWN_PARTS.includes(part)
+    const isShared = SHARED_PARTS.includes(part)
     const json = revisionOf(part, view) ?? (isShared ? sharedJson.get(part) : undefined) ?? JSON.stringify(view[part])
     if (isShared) sharedJson.set(part, json)
     if (tab.sent.get(part) === json) continue

@@ -73,7 +73,7 @@ export function selectCentre({ setUp, setUpSeq }: FloorState, { places, people }
     owners: setUpOwners(setUp),
     queues: setUp.queues
       .filter((q) => !q.retired)
-      .map(({ id, name, number, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, takesMessages, storm, warns }) => {
+      .map(({ id, name, number, scriptId, scriptChoices, outcomeSetId, serviceLevelMs, headStartMs, keepsPlaces, takesMessages, storm, warns, writes }) => {
         return {
           id,
           name,
@@ -87,6 +87,7 @@ export function selectCentre({ setUp, setUpSeq }: FloorState, { places, people }
           takesMessages,
           stormAnnouncement: storm.announcement,
           warns,
+          writes,
         }
       }),
     campaigns: setUp.campaigns.map(

@@ -16,6 +16,7 @@ import { useFocusKeeper } from './focus-keeper'
 import { HelpAsked, HelpWanted } from './help'
 import { LiveLine } from './live-line'
 import { Notices } from './notices'
+import { Offers } from './offers'
 import { OnShiftProvider, useOnShift } from './on-shift'
 import { PlacesBar } from './places'
 import { ReviewLine } from './review-line'
@@ -101,6 +102,7 @@ function ShiftPart() {
       {!atDesk && <LiveLine shift={shift} />}
       <HelpAsked me={shift.me} give={shift.give} />
       <Asked me={shift.me} give={shift.give} />
+      <Offers {...shift} />
       <ConferenceDue me={shift.me} give={shift.give} />
       <CallbackAlarm me={shift.me} give={shift.give} />
     </>

@@ -2,7 +2,7 @@
 // What goes on for as long as a shift is at this tab, whatever page is open: sound, ringing, the keys of a call, announcements. Pages come and
 // go below it; a call in progress does not notice.
 import { usePathname, useRouter } from 'next/navigation'
-import { createContext, type ReactNode, useCallback, useContext, useMemo, useRef, useState } from 'react'
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react'
 import type { Ask } from '@/core/floor'
 import type { CallId } from '@/core/ids'
 import type { Work } from '@/core/work'
@@ -34,6 +34,10 @@ export interface OnShift {
   readonly ofLine: Work | undefined
   /** A call that is coded instead of the one in front; null for that one. */
   readonly coding: CallId | null
+  /** What is written and theirs, offered, parked or read along. */
+  readonly threads: FloorView['threads']
+  /** All that is in hand, the call first, in the order it is counted by keys. */
+  readonly pieces: readonly CallId[]
   readonly setCoding: (callId: CallId | null) => void
   readonly give: (ask: Ask) => Promise<boolean>
   /** What was refused last, until the state it was said in has passed. */
@@ -61,7 +65,7 @@ interface Props {
 
 /** Only while somebody is on shift at this tab. */
 export function OnShiftProvider({ onHelp, children }: Props) {
-  const seen = useAllSeen(({ me, calls, work, centre, callbacks }) => ({ me, calls, work, centre, callbacks }))
+  const seen = useAllSeen(({ me, calls, threads, work, centre, callbacks }) => ({ me, calls, threads, work, centre, callbacks }))
   // Names are asked for by those who have a call with a colleague, and by nobody else.
   const seats = useSeen((view) => (view.calls.some(({ call }) => call.workId === null) ? view.seats : NOBODY)) ?? NOBODY
   if (seen === null || seen.me === null) return children
@@ -74,13 +78,13 @@ export function OnShiftProvider({ onHelp, children }: Props) {
 
 const NOBODY: FloorView['seats'] = []
 
-type Seen = Pick<FloorView, 'calls' | 'work' | 'centre' | 'callbacks' | 'seats'> & { readonly me: MeView }
+type Seen = Pick<FloorView, 'calls' | 'threads' | 'work' | 'centre' | 'callbacks' | 'seats'> & { readonly me: MeView }
 
 /** Of a call with work its work remembers it. */
 const isSilenced = (line: CallView | undefined, work: Work | undefined): boolean =>
   line?.call.workId === null ? line.call.hushed : (work?.ringSilenced ?? false)
 
-function Shift({ me, calls, work, centre, callbacks, seats, onHelp, children }: Seen & Props) {
+function Shift({ me, calls, threads, work, centre, callbacks, seats, onHelp, children }: Seen & Props) {
   const command = useCommand()
   const router = useRouter()
   const atDesk = usePathname() === '/'
@@ -93,8 +97,16 @@ function Shift({ me, calls, work, centre, callbacks, seats, onHelp, children }: 
   const inFront = lineInFront(calls, me)
   const mine = inFront?.call.connections.find((c) => isMine(c, me.id))
   const rings = mine?.state === 'alerting'
-  const [coding, setCodingAt] = useCoding(me, rings ? null : (inFront?.call.id ?? null))
+  const written = useMemo(() => threads.flatMap((t) => (t.state === 'offered' ? [] : [t.id])), [threads])
+  const [coding, setCodingAt] = useCoding(me, rings ? null : (inFront?.call.id ?? null), written)
   const ofLine = workInFront(inFront, work, me)
+  const lineWork = inFront === undefined || rings ? null : inFront.call.workId
+  const pieces = useMemo(() => [...(lineWork === null ? [] : [lineWork]), ...written], [lineWork, written])
+  // With nothing else to do, what is in hand comes to the front; what is there already stays there.
+  const next = coding === null && ofLine === undefined && inFront === undefined ? threads.find((t) => t.state === 'open' && t.agentId === me.id)?.id : undefined
+  useEffect(() => {
+    if (next !== undefined) setCodingAt(next)
+  })
 
   const volumes = useVolumes()
   const { voice, ring } = volumes
@@ -144,14 +156,37 @@ function Shift({ me, calls, work, centre, callbacks, seats, onHelp, children }: 
         ? setNotReadyOpen(true)
         : void give({ kind: 'goReady' }),
     help: onHelp,
+    piece: (n) => {
+      const id = pieces[n - 1]
+      if (id !== undefined) setCoding(id === lineWork ? null : id)
+    },
   })
 
   const trouble = refused?.forState === stateKey ? refused.says : null
   const value = useMemo(
     (): OnShift => ({
-      ...{ me, inFront, rings, ofLine, coding, setCoding, give, trouble, panel, setPanel, notReadyOpen, setNotReadyOpen, due, sound, volumes, say: setSaid },
+      ...{
+        me,
+        inFront,
+        rings,
+        ofLine,
+        coding,
+        threads,
+        pieces,
+        setCoding,
+        give,
+        trouble,
+        panel,
+        setPanel,
+        notReadyOpen,
+        setNotReadyOpen,
+        due,
+        sound,
+        volumes,
+        say: setSaid,
+      },
     }),
-    [me, inFront, rings, ofLine, coding, setCoding, give, trouble, panel, setPanel, notReadyOpen, due, sound, volumes],
+    [me, inFront, rings, ofLine, coding, threads, pieces, setCoding, give, trouble, panel, setPanel, notReadyOpen, due, sound, volumes],
   )
   return (
     <OnShiftContext value={value}>

@@ -64,6 +64,13 @@ export function ShortcutsDialog({ open, onOpenChange }: { open: boolean; onOpenC
             <td>Choose the outcome with that key</td>
             <td />
           </tr>
+          <tr className="border-line border-t">
+            <th scope="row" className="tabular py-1.5 text-left font-semibold">
+              Alt+Shift+1 … 9
+            </th>
+            <td>Bring that piece of what you have in hand to the front</td>
+            <td />
+          </tr>
         </tbody>
       </table>
       <Button className="mt-3" disabled={Object.keys(own).length === 0} onClick={() => setOwnKeys({})}>

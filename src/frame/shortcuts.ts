@@ -35,6 +35,7 @@ export const SHORTCUTS = {
   answerNow: { keys: 'Alt+J', does: 'Answer a colleague who asks first: now, and call them back' },
   answerSoon: { keys: 'Alt+F', does: 'Answer a colleague who asks first: in five minutes' },
   answerNo: { keys: 'Alt+.', does: 'Answer a colleague who asks first: no' },
+  take: { keys: 'Alt+;', does: 'Take the chat, mail or text that is offered' },
   dial: { keys: 'Alt+L', does: 'To the dial line' },
   help: { keys: 'Alt+/', does: 'This list (also ? outside text)' },
 } as const
@@ -47,7 +48,11 @@ export const ROLE_KEYS = { listens: 'hold', whispers: 'alternate', talks: 'compl
 /** Alt with a digit chooses the outcome with that key. */
 export const outcomeShortcut = (key: string): string => `Alt+${key}`
 
-export type Handlers = Partial<Record<ShortcutName, () => void>> & { readonly outcome?: (key: string) => void }
+export type Handlers = Partial<Record<ShortcutName, () => void>> & {
+  readonly outcome?: (key: string) => void
+  /** The n-th piece in hand. */
+  readonly piece?: (n: number) => void
+}
 
 /** What of a key press counts here. */
 export type Pressed = Pick<KeyboardEvent, 'key' | 'code' | 'altKey' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'getModifierState'>
@@ -64,7 +69,14 @@ export function useShortcuts(handlers: Handlers): void {
       // Behind a dialog nothing of the desk can be seen, so nothing of it is done.
       if (event.defaultPrevented || event.isComposing || document.querySelector('[data-modal]') !== null) return
       const wanted = shortcutOf(event, isMac()) ?? (isQuestion(event) ? { name: 'help' as const } : null)
-      const handler = wanted === null ? undefined : 'outcome' in wanted ? outcomeHandler(latest.current, wanted.outcome) : latest.current[wanted.name]
+      const handler =
+        wanted === null
+          ? undefined
+          : 'outcome' in wanted
+            ? outcomeHandler(latest.current, wanted.outcome)
+            : 'piece' in wanted
+              ? pieceHandler(latest.current, wanted.piece)
+              : latest.current[wanted.name]
       if (handler === undefined) return
       event.preventDefault()
       if (!event.repeat) handler()
@@ -76,13 +88,16 @@ export function useShortcuts(handlers: Handlers): void {
 
 const outcomeHandler = ({ outcome }: Handlers, key: string) => (outcome === undefined ? undefined : () => outcome(key))
 
+const pieceHandler = ({ piece }: Handlers, n: number) => (piece === undefined ? undefined : () => piece(n))
+
 const isMac = (): boolean => navigator.platform.startsWith('Mac')
 
 /** The shortcut a press stands for; null for one that writes, or means nothing here. */
-export function shortcutOf(event: Pressed, mac: boolean): { readonly name: ShortcutName } | { readonly outcome: string } | null {
-  if (!event.altKey || event.ctrlKey !== mac || event.metaKey || event.shiftKey || event.getModifierState('AltGraph')) return null
+export function shortcutOf(event: Pressed, mac: boolean): { readonly name: ShortcutName } | { readonly outcome: string } | { readonly piece: number } | null {
+  if (!event.altKey || event.ctrlKey !== mac || event.metaKey || event.getModifierState('AltGraph')) return null
   // The row of digits writes digits on every keyboard, with Shift on some of them; the number block with Alt writes characters by their number.
   const digit = /^Digit(\d)$/.exec(event.code)?.[1]
+  if (event.shiftKey) return digit === undefined || digit === '0' ? null : { piece: Number(digit) }
   if (digit !== undefined) return { outcome: digit }
   const pressed = printedOn(event)
   if (pressed === null) return null

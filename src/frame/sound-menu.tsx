@@ -6,8 +6,10 @@ import { useSeen } from '@/exchange/react'
 import { type Heard, RINGS, ringOf } from '@/sound'
 import { Level, PATH_WORDS, SoundPathStep } from '@/sound-path'
 import { Button, Popover, SelectField } from '@/ui'
+import { CHANNEL_WORDS } from '@/words'
 import { useCadence } from './cadence'
 import { NotificationSetting } from './notifications'
+import { useKnocks } from './offers'
 import type { OnShift } from './on-shift'
 import { RING_LOUDNESS } from './volumes'
 
@@ -34,11 +36,29 @@ export const SoundMenu = memo(function SoundMenu({ me, give, sound, volumes }: P
       <Volume label="Ringing" value={volumes.ring} onChange={volumes.setRing} />
       <Volume label="Reminders" value={volumes.reminder} onChange={volumes.setReminder} />
       <RingChoice volumes={volumes} />
+      <fieldset className="mb-3">
+        <legend className="font-semibold">Heard when offered</legend>
+        <div className="mt-1 flex gap-4">
+          {(['chat', 'mail', 'text'] as const).map((channel) => (
+            <Knocks key={channel} channel={channel} />
+          ))}
+        </div>
+      </fieldset>
       <NotificationSetting />
       <ChangePath me={me} view={view} give={give} />
     </Popover>
   )
 })
+
+function Knocks({ channel }: { channel: 'chat' | 'mail' | 'text' }) {
+  const [heard, setHeard] = useKnocks(channel)
+  return (
+    <label className="flex items-center gap-2">
+      <input type="checkbox" className="size-4 accent-green" checked={heard === 'on'} onChange={(e) => setHeard(e.target.checked ? 'on' : 'off')} />
+      {CHANNEL_WORDS[channel]}s
+    </label>
+  )
+}
 
 const HEARD_FOR_MS = 4_000
 

@@ -1,10 +1,12 @@
 'use client'
 // The stand-ins panel: what plays the outside world, plainly marked as such, and steered as a trainer would.
 import { useState } from 'react'
+import { WRITTEN_CHANNELS, type Written } from '@/core/channels'
 import type { Box } from '@/core/voicemail'
 import type { FloorView } from '@/exchange/protocol'
 import { useFloor, useFloorView } from '@/exchange/react'
 import { Button, Choice, Dialog, Problem, SelectField } from '@/ui'
+import { CHANNEL_WORDS } from '@/words'
 
 interface Props {
   readonly open: boolean
@@ -67,6 +69,7 @@ function ACaller({ view, onDone }: { view: FloorView; onDone: () => void }) {
   const [caller, setCaller] = useState('')
   const [patience, setPatience] = useState('')
   const [stays, setStays] = useState('')
+  const [channel, setChannel] = useState<Written>('chat')
   const [problem, setProblem] = useState<string | null>(null)
   const queue = centre.queues.find((q) => q.id === queueId)
   const call = async (kind: 'ringMe' | 'callerIntoQueue') => {
@@ -84,6 +87,13 @@ function ACaller({ view, onDone }: { view: FloorView; onDone: () => void }) {
   }
   const leaveMessage = async (box: Box) => {
     const reply = await floor?.ask({ kind: 'leaveMessage', box })
+    if (reply === undefined || reply.ok) onDone()
+    else setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
+  }
+  const write = async (toMe: boolean) => {
+    if (queue === undefined) return
+    const patienceMs = patience === '' || patience === 'keeps' ? null : Number(patience)
+    const reply = await floor?.ask({ kind: 'writer', channel, queueId: queue.id, customerId: caller === '' ? null : caller, patienceMs, toMe })
     if (reply === undefined || reply.ok) onDone()
     else setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
   }
@@ -142,6 +152,22 @@ function ACaller({ view, onDone }: { view: FloorView; onDone: () => void }) {
         >
           Leave the queue a message
         </Button>
+      </div>
+      <div className="mt-2 flex flex-wrap items-end gap-3">
+        <SelectField
+          label="Or writes a"
+          className="w-32"
+          value={channel}
+          onChange={(e) => setChannel(WRITTEN_CHANNELS.find((c) => c === e.target.value) ?? 'chat')}
+        >
+          {WRITTEN_CHANNELS.map((c) => (
+            <option key={c} value={c}>
+              {CHANNEL_WORDS[c]}
+            </option>
+          ))}
+        </SelectField>
+        <Button onClick={() => void write(true)}>Write to me</Button>
+        <Button onClick={() => void write(false)}>Write to the queue</Button>
       </div>
       <p className="mt-2 text-soft">The first rings at this desk, the second at whoever is longest ready.</p>
       {problem !== null && <Problem>{problem}</Problem>}

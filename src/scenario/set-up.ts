@@ -49,6 +49,11 @@ export const FENNHOLM = SetUpSchema.parse({
   outsidersMayStay: false,
   conferenceNumber: CONFERENCE_NUMBER,
   mostOwed: 2,
+  // Whoever talks can keep two chats going beside it, and mails wait until it is quiet.
+  carries: [
+    { call: 1, chat: 2, mail: 3, text: 2 },
+    { call: 0, chat: 3, mail: 3, text: 3 },
+  ],
   notReadyReasons: [
     { name: 'Break', paid: true, plannedMs: 15 * MINUTE },
     { name: 'Lunch', paid: false, plannedMs: 30 * MINUTE },

@@ -17,6 +17,12 @@ export const UNOBTAINABLE: Cadence = { hertz: [400], secondsOnOff: [1, 0] }
 export const ZIP: Cadence = { hertz: [1400, 1800], secondsOnOff: [0.12] }
 /** After a mailbox has greeted: from here on it is recorded. */
 export const VOICEMAIL_TONE: Cadence = { hertz: [1000], secondsOnOff: [0.4] }
+/** Something written has come: once, and each channel in its own way. */
+export const KNOCKS: Readonly<Record<'chat' | 'mail' | 'text', Cadence>> = {
+  chat: { hertz: [880], secondsOnOff: [0.09, 0.07, 0.09] },
+  mail: { hertz: [587.33], secondsOnOff: [0.22] },
+  text: { hertz: [783.99], secondsOnOff: [0.09, 0.07, 0.09, 0.07, 0.09] },
+}
 /** A soft sign that somebody has been on hold too long. */
 export const HELD_TOO_LONG: Cadence = { hertz: [523.25], secondsOnOff: [0.15, 9.85] }
 /** Somebody asks for help: three short notes, again after a while. */

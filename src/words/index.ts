@@ -16,4 +16,4 @@ export { callerWords, memoInWords, numberWords, useNumberWords } from './number-
 export { ATTEMPT_WORDS, behalfWords, outcomeLabel, outcomeLabels, outcomeSetOf, outcomeSetOfRecord, RESULT_WORDS, resultWords } from './outcome-words'
 export { SOUND_WORDS } from './sound-words'
 export { diversionShort, diversionWords, ROLE_WORDS, ROLES_BY_SILENCE, spentWords, stateWords } from './state-words'
-export { CHANNEL_WORDS, PARTY_WORDS } from './thread-words'
+export { CHANNEL_WORDS, threadName } from './thread-words'

@@ -1,11 +1,13 @@
 // Chats, mails and texts in words.
 import type { Channel } from '@/core/channels'
-import type { ThreadEvent } from '@/core/threads'
+import type { Thread, ThreadEvent } from '@/core/threads'
+import { numberWords } from './number-words'
 
 export const CHANNEL_WORDS: Readonly<Record<Channel, string>> = { call: 'Call', chat: 'Chat', mail: 'Mail', text: 'Text' }
 
-/** What somebody who writes is called where they are not known by name. */
-export const PARTY_WORDS: Readonly<Record<Channel, string>> = { call: 'a caller', chat: 'a visitor', mail: 'a writer', text: 'a number' }
+/** Who it is with, as they are known, or as they write. */
+export const threadName = ({ customer, channel, address }: Pick<Thread, 'customer' | 'channel' | 'address'>): string =>
+  customer?.name ?? (channel === 'text' ? numberWords(address) : address)
 
 interface Names {
   readonly agent: (id: string) => string

@@ -17,7 +17,7 @@ export function evolveThreads(place: Place, event: ThreadEvent, atMs: EpochMs): 
   const after = evolveThread(before, event, atMs)
   if (before === undefined) {
     setFact(place, 'threadCount', state.threadCount + 1)
-    put(place, 'work', id, createWritten(after))
+    put(place, 'work', id, createWritten(after, event.kind === 'threadOpened'))
   }
   put(place, 'threads', id, after)
   hold(place, before, after, atMs)

@@ -185,9 +185,9 @@ export function followCall(work: Work, before: Call | undefined, after: Call | n
   return followHandler(moved, before, after, atMs)
 }
 
-/** Of what somebody writes. */
-export const createWritten = ({ id, channel, queueId, number, customer, path, beganAtMs }: Thread): Work => ({
-  ...createWork({ id, direction: 'inbound', queueId, number, customer, path, offeredAtMs: beganAtMs }),
+/** Of what somebody writes; `isOurs`: an agent wrote first. */
+export const createWritten = ({ id, channel, queueId, number, customer, path, beganAtMs }: Thread, isOurs: boolean): Work => ({
+  ...createWork({ id, direction: isOurs ? 'outbound' : 'inbound', queueId, number, customer, path, offeredAtMs: beganAtMs }),
   channel,
 })
 

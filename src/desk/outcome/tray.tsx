@@ -190,7 +190,7 @@ export const OutcomeTray = memoInWords(function OutcomeTray({ me, work, set, scr
             className="h-8 min-w-0 flex-1 rounded-sm border border-line-strong bg-raised px-2"
           />
         </div>
-        <SoundRating me={me} work={work} />
+        {work.channel === 'call' && <SoundRating me={me} work={work} />}
       </div>
       <div className="flex shrink-0 items-center gap-2 px-4 pt-1 pb-3">
         {goesOn && <ThenChoice then={then} reasons={chosenReasons(centre)} onChange={setThen} />}

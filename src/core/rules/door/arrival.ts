@@ -4,8 +4,8 @@ import { deviceOutside } from '@/core/ids'
 import { expectedWaitMs, isOpenAt, nextStep, routingRules } from '@/core/queues'
 import { toMailbox } from '@/core/rules/voicemail'
 import { queueSetUp } from '@/core/set-up'
-import { type Draft, emit, type FloorState, nextCallId, overflowDueAtMs, servedBy } from '@/core/state'
-import { get, must } from '@/core/table'
+import { type Draft, emit, type FloorState, nextCallId, overflowDueAtMs, readyAgents, servedBy } from '@/core/state'
+import { must } from '@/core/table'
 import type { DoorCommand } from './commands'
 import { offer } from './offer'
 
@@ -36,7 +36,7 @@ export function callArrives(draft: Draft, { queueId, number, customer, matches =
     .filter((t) => t !== '')
     .join(' ')
   if (text !== '') emit(draft, draft.state.seq, { kind: 'callerTold', callId, text, expectedWaitMs: expectedMs })
-  if (ringsAt !== undefined && get(draft.state.agents, ringsAt)?.state.name === 'ready') offer(draft, callId, ringsAt, draft.state.seq)
+  if (ringsAt !== undefined && readyAgents(draft.state).has(ringsAt)) offer(draft, callId, ringsAt, draft.state.seq)
   return null
 }
 

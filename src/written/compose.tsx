@@ -1,0 +1,101 @@
+'use client'
+// Where an answer is written. What is typed stays with its piece, whatever else comes to the front, and over a reload.
+import { type ClipboardEvent, type DragEvent, type KeyboardEvent, type Ref, useId, useImperativeHandle, useRef, useState } from 'react'
+import { LONGEST_TEXT } from '@/core/threads'
+import type { ThreadView } from '@/exchange/protocol'
+import { useCommand } from '@/exchange/react'
+import { Button, Problem, useDraft } from '@/ui'
+
+export interface ComposeHandle {
+  focus(): void
+}
+
+interface Props {
+  readonly thread: ThreadView
+  /** Whoever was asked in writes for colleagues only. */
+  readonly asideOnly: boolean
+  readonly ref?: Ref<ComposeHandle>
+}
+
+const VERBS = { chat: 'Send', mail: 'Send mail', text: 'Send text' } as const
+
+export function Compose({ thread, asideOnly, ref }: Props) {
+  const { id, channel, askedIn } = thread
+  const command = useCommand()
+  const [text, setText, forget] = useDraft(`${id} writes`, '')
+  const [forColleagues, setForColleagues] = useState(false)
+  const [problem, setProblem] = useState<string | null>(null)
+  const field = useRef<HTMLTextAreaElement>(null)
+  const sending = useRef(false)
+  const fieldId = useId()
+  useImperativeHandle(ref, () => ({ focus: () => field.current?.focus() }))
+  const aside = asideOnly || (forColleagues && askedIn.length > 0)
+  const send = async () => {
+    if (sending.current) return
+    sending.current = true
+    const reply = await command({ kind: 'writeLine', threadId: id, text, aside })
+    sending.current = false
+    setProblem(reply.ok ? null : `${reply.refusal.says} ${reply.refusal.next}`)
+    // What was typed meanwhile stays.
+    if (reply.ok && field.current?.value === text) forget()
+    field.current?.focus()
+  }
+  const onKey = (event: KeyboardEvent) => {
+    if (event.key !== 'Enter' || event.nativeEvent.isComposing || event.altKey) return
+    // A mail has paragraphs: there Enter begins the next one.
+    const sends = channel === 'mail' ? event.ctrlKey || event.metaKey : !event.shiftKey
+    if (!sends) return
+    event.preventDefault()
+    void send()
+  }
+  const onFiles = (event: ClipboardEvent | DragEvent) => {
+    const files = 'clipboardData' in event ? event.clipboardData.files : event.dataTransfer.files
+    if (files.length === 0) return
+    event.preventDefault()
+    setProblem(`${files[0]?.name ?? 'A file'} was not added: only text is sent from here. Say in words what is in it.`)
+  }
+  const over = text.length > LONGEST_TEXT
+  return (
+    <div className="shrink-0 border-line-strong border-t bg-paper px-5 py-3">
+      <label htmlFor={fieldId} className="font-semibold">
+        {aside ? 'To colleagues only' : channel === 'mail' ? 'Your reply' : 'Your answer'}
+      </label>
+      <textarea
+        id={fieldId}
+        ref={field}
+        rows={channel === 'mail' ? 5 : 2}
+        value={text}
+        dir="auto"
+        aria-invalid={problem !== null || undefined}
+        aria-describedby={`${fieldId}-about`}
+        onChange={(e) => {
+          setText(e.target.value)
+          setProblem(null)
+        }}
+        onKeyDown={onKey}
+        onPaste={onFiles}
+        onDrop={onFiles}
+        className={`mt-1 block max-h-48 w-full resize-none rounded-sm border bg-raised px-2 py-1 text-base leading-6 [field-sizing:content] ${aside ? 'border-brass border-dashed' : 'border-line-strong'}`}
+      />
+      {problem !== null && <Problem>{problem}</Problem>}
+      <div className="mt-2 flex items-center gap-3">
+        <p id={`${fieldId}-about`} className="min-w-0 flex-1 text-soft text-xs">
+          {over
+            ? `${text.length.toLocaleString('en-GB')} characters: ${LONGEST_TEXT.toLocaleString('en-GB')} can be sent at once.`
+            : channel === 'mail'
+              ? 'Control and Enter send it.'
+              : 'Enter sends it, Shift and Enter begin a new line.'}
+        </p>
+        {!asideOnly && askedIn.length > 0 && (
+          <label className="flex items-center gap-2">
+            <input type="checkbox" className="size-4 accent-green" checked={forColleagues} onChange={(e) => setForColleagues(e.target.checked)} />
+            For colleagues only
+          </label>
+        )}
+        <Button tone={aside ? 'brass' : 'primary'} onClick={() => void send()}>
+          {aside ? 'Send to colleagues' : VERBS[channel]}
+        </Button>
+      </div>
+    </div>
+  )
+}

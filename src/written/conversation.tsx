@@ -1,0 +1,114 @@
+'use client'
+// A chat, a mail or a text in front of the agent: who it is with and for how long, what was written, the answer, and what can be done with it.
+import { format, isSameDay } from 'date-fns'
+import { type Ref, useState } from 'react'
+import { floorNow } from '@/exchange/floor-time'
+import type { CentreView, MeView, ThreadView } from '@/exchange/protocol'
+import { useCommand, useSeen } from '@/exchange/react'
+import { Button, Clock, nameIn, Problem } from '@/ui'
+import { CHANNEL_WORDS, listed, numberWords, threadName } from '@/words'
+import { Colleagues } from './colleagues'
+import { Compose, type ComposeHandle } from './compose'
+import { Lines } from './lines'
+import { Park } from './park'
+
+interface Props {
+  readonly me: MeView
+  readonly centre: CentreView
+  readonly thread: ThreadView
+  /** Whether its script stands beside it; null where it has none. */
+  readonly onScript: { readonly shown: boolean; readonly toggle: () => void } | null
+  readonly ref?: Ref<ComposeHandle>
+}
+
+const ENDS = { chat: 'End chat', mail: 'Close mail', text: 'End texts' } as const
+
+export function Conversation({ me, centre, thread, onScript, ref }: Props) {
+  const command = useCommand()
+  const seats = useSeen((view) => view.seats) ?? NOBODY
+  const [problem, setProblem] = useState<string | null>(null)
+  const { id, channel, queueId, address, number, subject, state, agentId, askedIn, beganAtMs, withSinceMs, parkedUntilMs } = thread
+  const isMine = agentId === me.id && state === 'open'
+  const readsAlong = askedIn.includes(me.id)
+  const give = async (ask: Parameters<typeof command>[0]) => {
+    const reply = await command(ask)
+    setProblem(reply.ok ? null : `${reply.refusal.says} ${reply.refusal.next}`)
+  }
+  const nameOf = (agent: string) => nameIn(seats, agent) || 'A colleague'
+  const queue = nameIn(centre.queues, queueId)
+  return (
+    <section aria-label={`${CHANNEL_WORDS[channel]} with ${threadName(thread)}`} className="flex min-h-0 min-w-0 flex-1 flex-col bg-raised">
+      <header className="shrink-0 border-line border-b px-5 pt-3 pb-2">
+        <div className="flex items-baseline gap-3">
+          <h2 className="min-w-0 truncate font-semibold text-lg" title={subject ?? threadName(thread)}>
+            {subject ?? threadName(thread)}
+          </h2>
+          <span className="shrink-0 text-soft">
+            {CHANNEL_WORDS[channel]} for {queue}
+          </span>
+          {onScript !== null && (
+            <Button tone="quiet" className="ml-auto !h-6 shrink-0" aria-pressed={onScript.shown} onClick={onScript.toggle}>
+              {onScript.shown ? 'Hide the script' : 'Show the script'}
+            </Button>
+          )}
+        </div>
+        <p className="mt-0.5 flex flex-wrap items-baseline gap-x-4 text-soft">
+          {address !== threadName(thread) && <span className="tabular">{channel === 'text' ? numberWords(address) : address}</span>}
+          {isMine && withSinceMs !== null && (
+            <span>
+              with you <Clock sinceMs={withSinceMs} />
+            </span>
+          )}
+          <span>
+            in all <Clock sinceMs={beganAtMs} />
+          </span>
+          {askedIn.length > 0 && <span className="text-brass-text">{listed(askedIn.map((a) => (a === me.id ? 'you' : nameOf(a))))} read along</span>}
+        </p>
+        <div role="toolbar" aria-label="What can be done with it" className="mt-2 flex flex-wrap items-center gap-2">
+          {isMine && (
+            <>
+              <Button tone="loss" className="!h-7" onClick={() => void give({ kind: 'endThread', threadId: id })}>
+                {ENDS[channel]}
+              </Button>
+              <Colleagues thread={thread} me={me.id} />
+              {channel !== 'chat' && <Park thread={thread} />}
+              {number !== null && (
+                <Button className="!h-7" onClick={() => void give({ kind: 'makeCall', typed: number, customer: thread.customer })}>
+                  Call {numberWords(number)}
+                </Button>
+              )}
+            </>
+          )}
+          {state === 'parked' && parkedUntilMs !== null && (
+            <>
+              <span>
+                Parked until <strong className="tabular">{untilWords(parkedUntilMs)}</strong>
+              </span>
+              <Button tone="primary" className="!h-7" onClick={() => void give({ kind: 'unparkThread', threadId: id })}>
+                Take it up now
+              </Button>
+            </>
+          )}
+          {readsAlong && (
+            <>
+              <span>
+                <strong>{nameOf(agentId ?? '')}</strong> has asked you in. {threadName(thread)} does not see you.
+              </span>
+              <Button className="!h-7" onClick={() => void give({ kind: 'askOut', threadId: id, toAgentId: me.id })}>
+                Read along no more
+              </Button>
+            </>
+          )}
+          {state === 'ended' && <span className="border-brass border-l-4 pl-2">It has ended; choose its outcome.</span>}
+        </div>
+        {problem !== null && <Problem>{problem}</Problem>}
+      </header>
+      <Lines key={id} thread={thread} me={me.id} nameOf={nameOf} />
+      {(isMine || readsAlong) && <Compose key={`writes ${id}`} thread={thread} asideOnly={!isMine} {...(ref === undefined ? {} : { ref })} />}
+    </section>
+  )
+}
+
+const NOBODY = [] as const
+
+const untilWords = (atMs: number): string => format(atMs, isSameDay(atMs, floorNow()) ? 'HH:mm' : 'EEEE d MMMM, HH:mm')

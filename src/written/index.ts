@@ -1,0 +1,3 @@
+export { Conversation } from './conversation'
+export { InHand, type Piece, pieceOf } from './in-hand'
+export { WriteFirst } from './write-first'
