@@ -12,6 +12,7 @@ import { get } from '@/core/table'
 import { boxOwner } from '@/core/voicemail'
 import type { Pace, Past, World } from '@/world'
 import { type Accounts, signInWords, type Verified } from './accounts'
+import { searchCircles } from './circles'
 import { selectConferences } from './conferences'
 import type { Devices } from './devices'
 import { selectDoNotCall } from './do-not-call-page'
@@ -63,6 +64,7 @@ const BEYOND_FLOOR: readonly Ask['kind'][] = ['startShift', 'moveSeat', 'endShif
 /** Commands whose reply waits for the disk: what they say must not be taken back by a power cut. */
 const KEPT_FIRST: readonly Ask['kind'][] = [
   ...(['saveOutcome', 'takeBackOutcome', 'answerScript', 'draftNotes', 'correctOutcome', 'makeCall'] as const),
+  ...(['writeLine', 'openThread', 'endThread', 'handThreadOn', 'writeToColleagues'] as const),
   ...(['moveCallback', 'handOverCallback', 'dropCallback', 'closeTask', 'addDoNotCall', 'removeDoNotCall', 'changeSetUp', 'switchStorm'] as const),
 ]
 
@@ -98,6 +100,8 @@ const WITHOUT_SEAT: readonly Ask['kind'][] = [
   'makeReview',
   'withdrawReview',
   'answerReview',
+  'writeToColleagues',
+  'readCircle',
 ]
 
 export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Promise<Answer> {
@@ -246,6 +250,8 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       floor.turn()
       return done()
     }
+    case 'searchCircles':
+      return done(JSON.stringify(searchCircles(floor.state(), accountId, message.search)))
     case 'threadLines':
       return done(JSON.stringify(linesBefore(floor.state(), accountId, message.threadId, message.beforeNo)))
     case 'callerIntoQueue':

@@ -30,6 +30,7 @@ describe('the running floor', () => {
         'callers',
         'reviews',
         'threads',
+        'circles',
       ].sort(),
     )
     const before = tab.messages.length

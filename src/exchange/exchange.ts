@@ -16,6 +16,7 @@ import type { Accounts } from './accounts'
 import { answerTo, type Floor } from './answers'
 import { createCallers } from './callers'
 import { createCatchUp, type FetchLeft } from './catch-up'
+import { createCirclesPart } from './circles'
 import { type Clocks, createFloorClock } from './clock'
 import { createConferenceParts } from './conferences'
 import { createDevices } from './devices'
@@ -79,6 +80,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
   const watched = createWatched(state)
   const callers = createCallers(state)
   const reviews = createReviewsPart(state)
+  const circles = createCirclesPart(state)
   const shared = createSharedView(state, (id) => ({ left: feed.left(id), reasons: dialer.reasons(id) }))
 
   const people = createPeople({
@@ -292,6 +294,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
             watched: watched(accountId),
             callers: callers(accountId),
             reviews: reviews(accountId),
+            circles: circles(accountId),
             device: deviceView,
             sound,
             ...own,

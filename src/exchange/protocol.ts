@@ -31,6 +31,10 @@ import { BoxSchema } from '@/core/voicemail'
 import type { Work } from '@/core/work'
 import { PACES, type Pace, PICKS_UP, type PicksUp } from '@/world'
 import type { WaitingCaller } from './callers'
+import type { CircleView } from './circles'
+
+export type { CircleView, FoundLine } from './circles'
+
 import type { ConferencesPart } from './conferences'
 import type { Left } from './list-feed'
 import type { VoicemailPart } from './messages'
@@ -93,6 +97,8 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
       ...{ customerId: z.string().nullable(), patienceMs: z.number().positive().nullable() },
     })
     .readonly(),
+  /** What colleagues wrote in which the text occurs, as the JSON of `FoundLine[]`. */
+  z.object({ kind: z.literal('searchCircles'), requestId, search: z.string().max(300) }).readonly(),
   /** Lines of a thread before one of them, as the JSON of `Line[]`: what the desk does not hold. */
   z.object({ kind: z.literal('threadLines'), requestId, threadId: WorkIdSchema, beforeNo: z.number().int().positive() }).readonly(),
   z.object({ kind: z.literal('callerIntoQueue'), requestId, ...callerWish }).readonly(),
@@ -554,6 +560,8 @@ export interface FloorView extends SharedLists {
   /** Callers who wait, for those who supervise. */
   readonly callers: readonly WaitingCaller[] | null
   readonly reviews: ReviewsPart
+  /** What colleagues write to this account and it to them, the latest first. */
+  readonly circles: readonly CircleView[]
   readonly me: MeView | null
   readonly sound: SoundView | null
   readonly device: DeviceView | null

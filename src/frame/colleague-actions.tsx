@@ -1,13 +1,15 @@
 'use client'
+import { pairOf } from '@/core/circles'
 // What may be done about a colleague wherever they are listed: call them, ask first, be put through when both are free, leave a message.
 import type { Ask } from '@/core/floor'
 import type { MeView, SeatView } from '@/exchange/protocol'
 import { Button, Menu, MenuItem } from '@/ui'
 import { AskFirst } from './ask-first'
+import { openMessages } from './messages-panel'
 import { useOnShift } from './on-shift'
 
 interface Props {
-  readonly me: Pick<MeView, 'state' | 'whenFree'>
+  readonly me: Pick<MeView, 'id' | 'state' | 'whenFree'>
   readonly seat: Pick<SeatView, 'id' | 'name' | 'state'>
 }
 
@@ -44,6 +46,7 @@ export function ColleagueActions({ me, seat }: Props) {
         <MenuItem disabled={!onShift || me.whenFree.some((w) => w.toAgentId === toAgentId)} onSelect={() => give({ kind: 'callWhenFree', toAgentId })}>
           Call when free
         </MenuItem>
+        <MenuItem onSelect={() => openMessages({ circle: pairOf(me.id, toAgentId) })}>Write a message</MenuItem>
         <MenuItem disabled={talks} onSelect={() => give({ kind: 'callColleague', toAgentId, at: 'voicemail' })}>
           Leave a message
         </MenuItem>

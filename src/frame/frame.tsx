@@ -15,6 +15,7 @@ import { ConferenceDue } from './conference-due'
 import { useFocusKeeper } from './focus-keeper'
 import { HelpAsked, HelpWanted } from './help'
 import { LiveLine } from './live-line'
+import { MessageLines, MessagesPane } from './messages'
 import { Notices } from './notices'
 import { Offers } from './offers'
 import { OnShiftProvider, useOnShift } from './on-shift'
@@ -77,12 +78,14 @@ function SignedIn({ account, children }: { account: AccountView; children: React
         <ShiftPart />
         <HelpWanted accountId={account.id} />
         <ToldLines />
+        <MessageLines />
         <ReviewLine />
         {floor !== null && <Notices floor={floor} account={account} />}
       </header>
       <div data-focus-home className="flex min-h-0 flex-1 flex-col overflow-auto print:block print:overflow-visible">
         {children}
       </div>
+      <MessagesPane />
       {standInsOpen && <StandIns open onOpenChange={setStandInsOpen} />}
       {helpOpen && <ShortcutsDialog open onOpenChange={setHelpOpen} />}
     </div>

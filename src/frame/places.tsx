@@ -5,6 +5,7 @@ import { memo } from 'react'
 import type { AccountView } from '@/exchange/protocol'
 import { Button, PlaceLink } from '@/ui'
 import { AccountMenu } from './account-menu'
+import { MessagesButton } from './messages'
 import { mayEnter, PLACES, type Place } from './rights'
 
 const UNDER: readonly (readonly [path: string, place: Place])[] = [
@@ -39,6 +40,7 @@ export const PlacesBar = memo(function PlacesBar({ account, onStandIns }: { acco
         ))}
       </nav>
       <div className="ml-auto flex shrink-0 items-center gap-3">
+        <MessagesButton />
         <Button tone="quiet" className="!h-7 !px-1" onClick={onStandIns}>
           Stand-ins
         </Button>

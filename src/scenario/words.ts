@@ -26,6 +26,13 @@ export const WORDS: Words = {
     { of: FREIGHT, says: ['Good evening. The lorry is two metres longer than we booked.', 'Please call me back before the morning boat.'] },
     { of: FREIGHT, says: ['It is about twelve sheep for the Thursday boat.', 'I need to know when they must be there. Thank you.'] },
   ],
+  writtenBack: [
+    'Yes, go on.',
+    'The harbour office says half past four at the earliest.',
+    'I would book them on the early boat and leave the evening one open.',
+    'Have a look at the notes of this morning, there was one like it.',
+    'Give me a minute, I am just finishing.',
+  ],
   colleague: ['Yes, what have you got?', 'Go on, I am listening.', 'Is it about the late boat?', 'I have a minute. What is it?'],
   stranger: ['Hello?', 'Yes, who is it?', 'Good day.'],
   notOnTheMenu: 'That is not on offer.',

@@ -71,6 +71,10 @@ export function eventWords(event: FloorEvent, names: EventNames): string {
     case 'threadUnparked':
     case 'threadEnded':
       return threadEventWords(event, { agent, queue })
+    case 'circleWritten':
+      return `${agent(event.byAgentId)} wrote to colleagues: “${event.text}”`
+    case 'circleRead':
+      return `${agent(event.agentId)} read what colleagues wrote`
     case 'standInsBegan':
       return `Stand-ins began, seed ${event.seed}, ${event.pace} pace`
     case 'clockMoved':

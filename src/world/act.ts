@@ -1,6 +1,7 @@
 // Everything a stand-in may mean to do. Plain data, so that an agenda can be looked at.
 import type { Failure } from '@/core/calls'
 import type { Written } from '@/core/channels'
+import type { CircleOf } from '@/core/circles'
 import type { AgentId, AttemptId, CallbackId, CallId, CampaignId, ConferenceId, DeviceId, MessageId, QueueId, TaskId, WorkId } from '@/core/ids'
 import type { Box } from '@/core/voicemail'
 import type { RingWish, WriteWish } from './wish'
@@ -60,6 +61,8 @@ export type ColleagueAct =
   | { readonly kind: 'callMessageBack'; readonly agentId: AgentId; readonly callId: CallId }
   | { readonly kind: 'joinConference'; readonly agentId: AgentId; readonly conferenceId: ConferenceId }
   | { readonly kind: 'ringUp'; readonly agentId: AgentId; readonly number: string }
+  /** Reads what a colleague wrote, and writes back. */
+  | { readonly kind: 'writeBack'; readonly agentId: AgentId; readonly circle: CircleOf; readonly no: number }
   /** Calls somebody at a desk; answers what somebody there has asked. */
   | { readonly kind: 'ringColleague'; readonly agentId: AgentId; readonly toAgentId: AgentId }
   | { readonly kind: 'answerQuestion'; readonly agentId: AgentId; readonly byAgentId: AgentId }

@@ -1,6 +1,7 @@
 // Colleagues played by the stand-ins: when they come and go, how they answer, read the script, hold, ask, code their calls, take breaks and keep
 // promises. They use the same commands as anyone at a desk.
 import { type Chance, createChance, seedFor } from '@/core/chance'
+import { circleKey, partnerIn } from '@/core/circles'
 import { pairKey } from '@/core/colleagues'
 import type { AgentCommand } from '@/core/floor'
 import type { AgentId, CallId } from '@/core/ids'
@@ -84,6 +85,15 @@ export const COLLEAGUES: Acts<Exclude<ColleagueAct['kind'], 'hearMessage' | 'cal
     const answer = free && roll < 0.6 ? 'now' : roll < 0.85 ? 'soon' : 'no'
     return [{ kind: 'answerQuestion', agentId, byAgentId, answer }]
   },
+  writeBack({ stage, memory }, { agentId, circle, no }, floor) {
+    const now = get(floor.circles, circleKey(circle))
+    const read = { kind: 'readCircle', agentId, circle, throughNo: no } as const
+    // In a group nobody needs to say anything; to one person one answers what was said last.
+    const to = partnerIn(circle, agentId)
+    if (now === undefined || to === null || now.lineCount !== no) return [read]
+    const chance = createChance(seedFor(memory.seed, `writes back ${circleKey(circle)} ${no}`))
+    return [read, { kind: 'writeToColleagues', agentId, to: { kind: 'agent', agentId: to }, text: chance.pick(stage.words.writtenBack) }]
+  },
   ringUp({ stage }, { agentId, number }, floor) {
     const [known] = stage.records.byNumber(number, floor.struck)
     return [{ kind: 'makeCall', agentId, typed: number, customer: known ?? null }]
@@ -129,6 +139,14 @@ export const COLLEAGUES_SEE: Sees = {
     const inMs = awayMs(stage.habits, reason)
     if (inMs > MINUTE) note(atMs + 3 * SECOND, { kind: 'note', agentId, untilMs: atMs + inMs })
     note(atMs + inMs, { kind: 'goReady', agentId })
+  },
+  circleWritten({ memory, note }, { circle, no, byAgentId, there }, _, atMs) {
+    if (memory.plays.has(byAgentId)) return
+    for (const agentId of there)
+      if (memory.plays.has(agentId)) {
+        const chance = createChance(seedFor(memory.seed, `reads ${agentId} ${no} ${atMs}`))
+        note(atMs + THINKS_MS + chance.next() * 15 * SECOND, { kind: 'writeBack', agentId, circle, no })
+      }
   },
   questionAsked({ memory, note }, { byAgentId, toAgentId }, _, atMs) {
     if (memory.plays.has(toAgentId)) note(atMs + THINKS_MS, { kind: 'answerQuestion', agentId: toAgentId, byAgentId })

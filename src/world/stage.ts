@@ -135,6 +135,8 @@ export interface Words {
   readonly machine: string
   /** What is said into a mailbox, sentence by sentence: of a queue's own business, and any of the others into an agent's. */
   readonly messages: readonly { readonly of: QueueId | null; readonly says: readonly string[] }[]
+  /** A colleague who answers a message. */
+  readonly writtenBack: readonly string[]
   /** A colleague who is asked. */
   readonly colleague: readonly string[]
   /** Somebody dialled in besides the caller. */

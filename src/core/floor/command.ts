@@ -2,6 +2,7 @@
 // worker; inside, the type is enough. The rooms say what they take; here they are put together.
 import * as z from 'zod'
 import { type AttemptReport, CAMPAIGN_ASKS, type CampaignAsk, type DialerCommand } from '@/core/rules/campaign'
+import { CIRCLE_ASKS, type CircleCommand } from '@/core/rules/circles'
 import { CLOSING_ASKS, type ClosingCommand } from '@/core/rules/closing'
 import { COLLEAGUE_ASKS, type ColleagueCommand } from '@/core/rules/colleagues'
 import { CONFERENCE_ASKS, type ConferenceAsk, type ConferenceLineCommand } from '@/core/rules/conferences'
@@ -31,6 +32,7 @@ export const AskSchema = z.discriminatedUnion('kind', [
   ...SUPERVISION_ASKS,
   ...REVIEW_ASKS,
   ...WRITING_ASKS,
+  ...CIRCLE_ASKS,
   ...OWNER_ASKS,
 ])
 export type Ask = z.infer<typeof AskSchema>
@@ -52,6 +54,7 @@ export type AgentCommand =
   | SupervisionCommand
   | ReviewCommand
   | WritingAsk
+  | CircleCommand
   | OwnerCommand
 
 export type Command = AgentCommand | NetworkCommand

@@ -2,6 +2,7 @@
 // alike. Nothing here reads a clock or rolls dice.
 import { type CarriedOver, LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
 import { CAMPAIGN_RULES } from '@/core/rules/campaign'
+import { CIRCLE_RULES } from '@/core/rules/circles'
 import { CLOSING_RULES } from '@/core/rules/closing'
 import { COLLEAGUE_RULES } from '@/core/rules/colleagues'
 import { CONFERENCE_RULES } from '@/core/rules/conferences'
@@ -53,6 +54,7 @@ const RULES: Rules<Command, FloorRefusal> = {
   ...SUPERVISION_RULES,
   ...REVIEW_RULES,
   ...WRITING_RULES,
+  ...CIRCLE_RULES,
   ...TIME_RULES,
 }
 

@@ -3,6 +3,7 @@ import { CALL_WORDS, type CallRefusal } from '@/core/calls'
 import { NUMBER_WORDS, type NumberRefusal } from '@/core/directory'
 import type { RefusalText, WordsOf } from '@/core/refusal'
 import { CAMPAIGN_WORDS, type CampaignRefusal } from '@/core/rules/campaign'
+import { CIRCLE_WORDS, type CircleRefusal } from '@/core/rules/circles'
 import { CLOSING_WORDS, type ClosingRefusal } from '@/core/rules/closing'
 import { COLLEAGUE_WORDS, type ColleagueRefusal } from '@/core/rules/colleagues'
 import { CONFERENCE_WORDS, type ConferenceRefusal } from '@/core/rules/conferences'
@@ -37,6 +38,7 @@ export type FloorRefusal =
   | SupervisionRefusal
   | ReviewRefusal
   | WritingRefusal
+  | CircleRefusal
   | CallRefusal
   | ScriptRefusal
   | NumberRefusal
@@ -58,6 +60,7 @@ const WORDS: WordsOf<FloorRefusal> = {
   ...SUPERVISION_WORDS,
   ...REVIEW_WORDS,
   ...WRITING_WORDS,
+  ...CIRCLE_WORDS,
   ...CALL_WORDS,
   ...SCRIPT_WORDS,
   ...NUMBER_WORDS,

@@ -154,7 +154,7 @@ describe('services of call control', () => {
           if (!['setMute', 'endShift', 'endShiftOf'].includes(asked.kind)) expect(mutes(floor.state())).toEqual(before)
         }
       }),
-      { numRuns: 60, seed: 6, endOnFailure: true },
+      { numRuns: 66, seed: 6, endOnFailure: true },
     )
     expect(muted).toBeGreaterThan(1_000)
   })

@@ -4,6 +4,7 @@ import { CallbackEventSchema } from '@/core/callbacks'
 import { CALL_DIRECTIONS, CustomerSchema } from '@/core/calls'
 import { CampaignRunSchema } from '@/core/campaigns'
 import { CHANNELS } from '@/core/channels'
+import { CircleEventSchema } from '@/core/circles'
 import { ConferenceEventSchema } from '@/core/conferences'
 import { DoNotCallEventSchema } from '@/core/do-not-call'
 import { AgentIdSchema, CallIdSchema, QueueIdSchema } from '@/core/ids'
@@ -23,6 +24,7 @@ const ROOMS = [
   ConferenceEventSchema,
   ReviewEventSchema,
   ThreadEventSchema,
+  CircleEventSchema,
 ] as const
 export const PromiseEventSchema = z.discriminatedUnion('kind', ROOMS)
 export type PromiseEvent = z.infer<typeof PromiseEventSchema>

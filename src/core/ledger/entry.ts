@@ -5,6 +5,7 @@ import { AgentEventSchema } from '@/core/agents'
 import { CallbackEventSchema } from '@/core/callbacks'
 import { CallEventSchema } from '@/core/calls'
 import { AttemptEventSchema, CampaignEventSchema, RecordEventSchema } from '@/core/campaigns'
+import { CircleEventSchema } from '@/core/circles'
 import { ColleagueEventSchema } from '@/core/colleagues'
 import { ConferenceEventSchema } from '@/core/conferences'
 import { DoNotCallEventSchema } from '@/core/do-not-call'
@@ -28,7 +29,7 @@ import { CarriedOverSchema } from './carried-over'
  * out of the set-up, and says when the clock was moved and when the browser's data was cleared. 6 added what earlier days carry over. 7 added
  * what an end does on a call (listens, whispers, talks) and by which seed stand-ins behave, and days that are over are kept compressed.
  * 8 added campaigns, attempts, and what becomes of the records of calling lists. 9 added calls between colleagues, and what they ask of each other first. 10 added voicemail and conferences by appointment.
- * 11 added listening in, acts of supervisors, and reviews. 12 added chats, mails and texts.
+ * 11 added listening in, acts of supervisors, and reviews. 12 added chats, mails and texts, and messages between colleagues.
  */
 export const LEDGER_VERSION = 12
 
@@ -77,6 +78,7 @@ export const FloorEventSchema = z.discriminatedUnion('kind', [
   ConferenceEventSchema,
   ReviewEventSchema,
   ThreadEventSchema,
+  CircleEventSchema,
 ])
 export type FloorEvent = z.infer<typeof FloorEventSchema>
 

@@ -398,6 +398,8 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       case 'conferenceCancelled':
       case 'conferenceJoined':
       case 'conferenceLeft':
+      case 'circleWritten':
+      case 'circleRead':
         return
       case 'recordMatched': {
         const { callId, campaignId, record } = event

@@ -2,6 +2,7 @@
 // struck numbers go on as the events they are made of, at the instants those had; a call that owes an outcome still owes it.
 
 import { withBefore } from '@/core/campaigns'
+import { circleKey } from '@/core/circles'
 import { endsAtMs, KEPT_MS, presentAt } from '@/core/conferences'
 import type { AgentId, CallbackId, ConferenceId, MessageId, QueueId, TaskId, WorkId } from '@/core/ids'
 import { type CarriedOver, type LedgerEntry, type OwedCall, PROMISE_EVENTS, type PromiseEvent } from '@/core/ledger'
@@ -17,6 +18,9 @@ import { evolvePromised } from './promised'
 import { evolveThreads } from './threads'
 
 type Dated = CarriedOver['promises'][number]
+
+/** Of what a circle wrote and read, what goes on to the next day; all of it is in the ledger. */
+const CARRIED_OF_CIRCLE = 200
 
 export interface Keeper {
   add(entry: Pick<LedgerEntry, 'event' | 'atMs'>): void
@@ -34,6 +38,7 @@ export function createKeeper(): Keeper {
   const greetings = new Map<string, Dated>()
   const reviews = new Map<string, Dated[]>()
   const threads = new Map<WorkId, Dated[]>()
+  const circles = new Map<string, Dated[]>()
   /** Mails and texts go on the next day; a chat does not outlast the day, and that somebody typed is no matter. */
   const keepThread = (event: ThreadEvent, atMs: number) => {
     const told = threads.get(event.threadId)
@@ -45,6 +50,11 @@ export function createKeeper(): Keeper {
   const keep = (event: PromiseEvent, atMs: number) => {
     if ('threadId' in event) return keepThread(event, atMs)
     switch (event.kind) {
+      case 'circleWritten':
+      case 'circleRead': {
+        const key = circleKey(event.circle)
+        return void circles.set(key, [...(circles.get(key) ?? []).slice(-CARRIED_OF_CIRCLE), { atMs, event }])
+      }
       case 'callbackClosed':
         return void callbacks.delete(event.callbackId)
       case 'callbackDialled':
@@ -133,6 +143,7 @@ export function createKeeper(): Keeper {
         ...keptMessages,
         ...keptConferences(state),
         ...keptThreads,
+        ...[...circles.values()].flat(),
       ].toSorted((a, b) => a.atMs - b.atMs)
       return { kind: 'carriedOver', ...days, promises, owed: owedIn(state), handleMs: state.handleMs, campaigns: values(state.campaigns) }
     },

@@ -2,6 +2,7 @@
 import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent, moveHelp } from '@/core/agents'
 import { type Call, type CallChange, type CallEvent, carriesWork, evolveCalls, waitsIn, withSaid } from '@/core/calls'
 import { createRun } from '@/core/campaigns'
+import type { CircleLine } from '@/core/circles'
 import { evolveQuestion, evolveWhenFree, pairKey } from '@/core/colleagues'
 import { type AgentId, type CallId, deviceOutside } from '@/core/ids'
 import type { FloorEvent, LedgerEntry } from '@/core/ledger'
@@ -70,6 +71,8 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
       forgetPassed(place, event.agentId)
       return changeAgent(place, event.agentId, (agent) => evolveAgent(agent, event, atMs))
     case 'shiftStarted':
+      deliver(place, event.agentId)
+      return changeAgent(place, event.agentId, (agent) => evolveAgent(agent, event, atMs))
     case 'agentNotReady':
     case 'notReadyAsked':
     case 'muteChanged':
@@ -133,6 +136,8 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     case 'conferenceCancelled':
     case 'conferenceJoined':
     case 'conferenceLeft':
+    case 'circleWritten':
+    case 'circleRead':
     case 'reviewMade':
     case 'reviewAnswered':
     case 'reviewWithdrawn':
@@ -199,6 +204,16 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
       if (event.kind === 'callsJoined')
         for (const { id, help } of state.agents.values()) if (help !== null) changeAgent(place, id, (a) => moveHelp(a, event.fromCallId, event.callId))
       for (const change of evolveCalls((id) => get(state.calls, id), event, atMs)) changeCall(place, event, change, atMs)
+  }
+}
+
+/** What colleagues wrote while somebody was away is on their desk from now on. */
+function deliver(place: Place, agentId: AgentId): void {
+  for (const [key, circle] of place.state.circles) {
+    const waits = (line: CircleLine) => line.to.includes(agentId) && !line.deliveredTo.includes(agentId)
+    if (!circle.lines.some(waits)) continue
+    const lines = circle.lines.map((line) => (waits(line) ? { ...line, deliveredTo: [...line.deliveredTo, agentId] } : line))
+    put(place, 'circles', key, { ...circle, lines })
   }
 }
 

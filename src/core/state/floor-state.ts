@@ -4,6 +4,7 @@ import { type Agent, createAgent } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import type { Call } from '@/core/calls'
 import { type Attempt, type CampaignRun, createRun, type Preview } from '@/core/campaigns'
+import type { Circle } from '@/core/circles'
 import type { Question, WhenFree } from '@/core/colleagues'
 import type { Conference } from '@/core/conferences'
 import type { DoNotCallList } from '@/core/do-not-call'
@@ -51,6 +52,8 @@ export interface FloorTables {
   readonly greetings: Table<Greets>
   /** Conferences by appointment, coming and past. */
   readonly conferences: Table<Conference>
+  /** What colleagues write to each other, by `circleKey`. */
+  readonly circles: Table<Circle>
   /** Reviews of calls, by `reviewKey`. */
   readonly reviews: Table<Review>
   /** What time itself will change, and when, by `dueKey`. */
@@ -107,6 +110,7 @@ export const TABLES = [
   'messages',
   'greetings',
   'conferences',
+  'circles',
   'reviews',
   'due',
 ] as const satisfies readonly (keyof FloorTables)[]
@@ -132,6 +136,7 @@ export function createFloor(floorId: string, setUp: SetUp): FloorState {
     messages: new Map(),
     greetings: new Map(),
     conferences: new Map(),
+    circles: new Map(),
     reviews: new Map(),
     due: new Map(),
   }

@@ -1,5 +1,6 @@
 // The part of the floor's state that outlasts calls: what was promised, whom nobody may call, which numbers are not theirs, and what was left in mailboxes.
 import { evolveCallback } from '@/core/callbacks'
+import { circleKey, evolveCircle } from '@/core/circles'
 import { evolveConference } from '@/core/conferences'
 import { evolveDoNotCall } from '@/core/do-not-call'
 import type { PromiseEvent } from '@/core/ledger'
@@ -26,6 +27,11 @@ export function evolvePromised(place: Place, event: PromiseEvent, atMs: EpochMs)
       if (callback === null) remove(place, 'callbacks', callbackId)
       else put(place, 'callbacks', callbackId, callback)
       return setCallbackDue(place, callbackId)
+    }
+    case 'circleWritten':
+    case 'circleRead': {
+      const key = circleKey(event.circle)
+      return put(place, 'circles', key, evolveCircle(get(state.circles, key), event, atMs))
     }
     case 'doNotCallAdded':
     case 'doNotCallRemoved':

@@ -116,6 +116,22 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
       return { kind, agentId, toAgentId: nth(MANY, party) as AgentId, at: pick % 5 === 0 ? 'voicemail' : 'desk' }
     case 'callTogether':
       return { kind, agentId, targets: [targetOf(party, flag), targetOf(party + 1, flag), targetOf(party + 2, !flag)] }
+    case 'writeToColleagues':
+      return {
+        ...{ kind, agentId, text: pick % 9 === 1 ? '' : 'Boat is late' },
+        to:
+          party % 3 === 0
+            ? { kind: 'queue', queueId: flag ? FIRST : SECOND_QUEUE }
+            : party % 3 === 1
+              ? { kind: 'team', team: '' }
+              : { kind: 'agent', agentId: nth(MANY, party) as AgentId },
+      }
+    case 'readCircle': {
+      // Mostly by somebody for whom there is something in it.
+      const circle = nth(values(state.circles), pick)
+      const reader = nth(circle?.lines.at(-1)?.to ?? [], party) ?? agentId
+      return { kind, agentId: reader, circle: circle?.of ?? { kind: 'team', team: 'none' }, throughNo: circle?.lineCount ?? 1 }
+    }
     case 'askFirst':
       return { kind, agentId, toAgentId: nth(MANY, party) as AgentId, text: flag ? 'A minute?' : ' ' }
     case 'answerQuestion': {

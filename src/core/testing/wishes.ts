@@ -167,7 +167,19 @@ const KINDS = [
 ] as const
 
 /** What colleagues want of each other, now and then: who talks to a colleague is there for nobody else. */
-const BETWEEN_COLLEAGUES = ['callColleague', 'callTogether', 'askFirst', 'answerQuestion', 'closeQuestion', 'callWhenFree', 'dropCallWhenFree'] as const
+const BETWEEN_COLLEAGUES = [
+  'callColleague',
+  'callTogether',
+  'askFirst',
+  'answerQuestion',
+  'closeQuestion',
+  'callWhenFree',
+  'dropCallWhenFree',
+  'writeToColleagues',
+  'writeToColleagues',
+  'readCircle',
+  'readCircle',
+] as const
 /** Conferences are arranged, come into with one press or by code, and gone from. */
 const ABOUT_CONFERENCES = [
   ...(['planConference', 'replanConference', 'cancelConference', 'joinConference', 'joinConference', 'joinConference'] as const),
@@ -264,6 +276,7 @@ export function sooner(state: FloorState, kind: Wish['kind']): Wish['kind'] {
   if (kind === 'callRecord' || kind === 'skipRecord') return count(state.previews) === 0 ? 'offerRecord' : kind
   if (kind === 'reportAttempt') return count(state.attempts) === 0 ? 'makeAttempt' : kind
   if (kind === 'answerQuestion' || kind === 'closeQuestion') return count(state.questions) === 0 ? 'askFirst' : kind
+  if (kind === 'readCircle') return count(state.circles) === 0 ? 'writeToColleagues' : kind
   if (kind === 'dropCallWhenFree') return count(state.whenFree) === 0 ? 'callWhenFree' : kind
   if (kind === 'markMessage' || kind === 'forwardMessage' || kind === 'deleteMessage') return count(state.messages) === 0 ? 'mailboxRings' : kind
   if (kind === 'restoreMessage') return values(state.messages).some((m) => m.deletedAtMs !== null) ? kind : 'deleteMessage'
