@@ -1,6 +1,8 @@
 // Chats, mails and texts beside calls. What a person would lose: an answer typed into one chat turning up in another, a customer left alone without
 // anybody knowing, a mail that never comes back.
-import { anotherSeat, button, goReady, KESTER, ringMe, startShift, state } from './desk'
+import { readFileSync } from 'node:fs'
+import * as z from 'zod'
+import { anotherSeat, button, goReady, KESTER, resultsOfAll, ringMe, startShift, state } from './desk'
 import { expect, type Locator, type Page, test } from './warm'
 
 type Channel = 'Chat' | 'Mail' | 'Text'
@@ -170,3 +172,48 @@ test('messages with colleagues: a group, one to one and during a call; read is s
   await pane.getByLabel('Message to Kester Oddersey').press('Escape')
   await expect(pane).toBeHidden()
 })
+
+test('figures of a channel are recomputed from the files, and a piece is shown down to its words', async ({ page }) => {
+  await startShift(page)
+  await goReady(page)
+  await writeMe(page, 'Chat', 'Ottoline Fjelding')
+  await button(page, 'Take').click()
+  await answer(page).fill('Dogs are welcome.')
+  await answer(page).press('Enter')
+  await expect(words(page)).toContainText('She is small, a terrier')
+  await button(page, 'End chat').click()
+  await page.keyboard.press('Alt+4')
+  await page.keyboard.press('Alt+Enter')
+  await expect(state(page)).toHaveText('Ready')
+
+  const tab = await resultsOfAll(page)
+  const section = tab.getByRole('region', { name: 'Chats, mails and texts' })
+  const figures = section.getByRole('table', { name: 'Figures by channel' }).getByRole('row', { name: /^Chats/ })
+  const saved = async (name: string) => {
+    const download = tab.waitForEvent('download')
+    await button(tab, 'Save as a file').click()
+    await tab.getByRole('menuitem', { name }).click()
+    return readFileSync(await (await download).path(), 'utf8')
+      .trimEnd()
+      .split('\n')
+      .map((line) => JSON.parse(line))
+  }
+  const work = WrittenFile.parse(await saved('work.ndjson'))
+  const said = (await saved('messages.ndjson')) as { workId: string; byAgentId: string | null; atMs: number; text: string }[]
+  expect(work).toHaveLength(1)
+  const [one] = work
+  // The first answer and the first words, from the file of words alone.
+  const first = said.find((l) => l.byAgentId === null)?.atMs ?? Number.NaN
+  const answered = said.find((l) => l.byAgentId !== null)?.atMs ?? Number.NaN
+  expect([one?.offeredAtMs, one?.firstResponseAtMs]).toEqual([first, answered])
+  const seconds = Math.floor((answered - first) / 1000)
+  const shown = `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
+  await expect(figures.getByRole('cell').nth(4)).toHaveText(shown)
+  await expect(figures.getByRole('cell').first()).toHaveText('1')
+  await expect(figures.getByRole('cell').nth(6)).toHaveText('100.0 %')
+  await button(section.page(), 'Words').click()
+  await expect(section.getByRole('list', { name: 'What was said with Ottoline Fjelding' }).getByRole('listitem')).toHaveCount(said.length)
+  await expect(section.getByRole('list', { name: 'What was said with Ottoline Fjelding' })).toContainText('Dogs are welcome.')
+})
+
+const WrittenFile = z.array(z.object({ workId: z.string(), offeredAtMs: z.number(), firstResponseAtMs: z.number().nullable(), outcome: z.string() }))

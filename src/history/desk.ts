@@ -42,6 +42,10 @@ export interface Connection<Port> {
   /** For those who answer for the floor. */
   sound(...asked: Parameters<History['sound']>): ReturnType<History['sound']>
   /** Of an agent their own, whatever is asked. */
+  written(...asked: Parameters<History['written']>): ReturnType<History['written']>
+  /** Of an agent of what they had a part in: nothing of any other. */
+  linesOf(...asked: Parameters<History['linesOf']>): ReturnType<History['linesOf']>
+  /** Of an agent their own, whatever is asked. */
   log(...asked: Parameters<History['log']>): ReturnType<History['log']>
   dialledBefore(asked: { readonly atMost: number; readonly nowMs: number }): ReturnType<History['dialledBefore']>
   handling(...asked: Parameters<History['handling']>): ReturnType<History['handling']>
@@ -140,6 +144,14 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
         ledger: async (asked) => (await forTheFloor('the ledger is')).ledger(asked),
         marks: async (asked) => (await forTheFloor('what was done about the floor is')).marks(asked),
         sound: async (asked) => (await forTheFloor('how calls sounded is')).sound(asked),
+        written: async (asked) => (await history).written(await theirs(asked)),
+        async linesOf(workId) {
+          const { id, everybody } = await who()
+          const its = await history
+          if (everybody) return its.linesOf(workId)
+          const own = await its.written({ span: { fromMs: 0, toMs: Infinity }, nowMs: 0, only: id })
+          return own.some((r) => r.workId === workId) ? its.linesOf(workId) : []
+        },
         log: async (asked) => (await history).log(await theirs(asked)),
         dialledBefore: async (asked) => (await history).dialledBefore({ ...asked, only: (await who()).id }),
         handling: async (asked) => (await forTheFloor('how long everybody takes is')).handling(asked),

@@ -2,19 +2,39 @@
 // block into a Blob, which the browser keeps on disk when it is large.
 
 import { toCallsCsv, toNdjson } from '@/core/formats'
-import type { AgentInterval, CallRecord } from '@/core/ledger'
+import type { AgentInterval, CallRecord, WrittenRecord } from '@/core/ledger'
+import type { Line } from '@/core/threads'
 import { recordAt, stateAt } from './columns'
 import { type Names, named } from './names'
 import { createParquet } from './parquet'
 import type { Part } from './report'
 import { rowsIn } from './tally'
 
-export const EXPORTS = ['calls.ndjson', 'calls.csv', 'calls.parquet', 'agent-states.ndjson', 'agent-states.parquet'] as const
+export const EXPORTS = ['calls.ndjson', 'calls.csv', 'calls.parquet', 'agent-states.ndjson', 'agent-states.parquet', 'work.ndjson', 'messages.ndjson'] as const
 export type ExportName = (typeof EXPORTS)[number]
 
 interface Span {
   readonly fromMs: number
   readonly toMs: number
+}
+
+/** Chats, mails and texts by their records, or all that was said in them, line by line; the oldest first. */
+export function exportedWritten(
+  name: 'work.ndjson' | 'messages.ndjson',
+  records: readonly WrittenRecord[],
+  linesOf: (workId: string) => readonly Line[],
+): Blob {
+  const inOrder = records.toReversed()
+  const rows =
+    name === 'work.ndjson'
+      ? inOrder
+      : inOrder.flatMap(({ workId, channel }) =>
+          linesOf(workId).map(({ no, atMs, byAgentId, text, aside, sent }) => ({
+            ...{ workId, channel, no, atMs, byAgentId, aside, text },
+            ...(sent === null ? {} : { sent: sent.state, failure: sent.state === 'failed' ? sent.why : null }),
+          })),
+        )
+  return new Blob([toNdjson(rows)], { type: 'application/x-ndjson' })
 }
 
 export const isEmptyExport = ({ calls, states }: Part, span: Span): boolean => {

@@ -2,11 +2,12 @@
 // touches the floor.
 import { format } from 'date-fns'
 import type { CameAt } from '@/core/coming-day'
-import { type AgentId, type CampaignId, toCallId } from '@/core/ids'
-import type { CallRecord, Correction, LedgerEntry } from '@/core/ledger'
+import { type AgentId, type CampaignId, toCallId, type WorkId } from '@/core/ids'
+import type { CallRecord, Correction, LedgerEntry, WrittenRecord } from '@/core/ledger'
 import { isMark } from '@/core/replay'
 import { ofAgent } from '@/core/reports'
 import type { SetUp } from '@/core/set-up'
+import type { Line } from '@/core/threads'
 import { DAY, utcDay } from '@/core/time'
 import { type KeyValue, linesOfGzip } from '@/storage'
 import { dayAfter, daysBetween, type Past, type PastAsked } from '@/world'
@@ -30,7 +31,7 @@ import {
 } from './columns'
 import { type CrossAsked, type CrossCallsAsked, type CrossTable, callsOfCell, crossOf, teamsOf } from './cross'
 import { entriesOfDay, importDays, ledgerOfDay, type PastDay, type Progress, readEntries, takeLegacyDays } from './days'
-import { type ExportName, exported, isEmptyExport } from './exports'
+import { type ExportName, exported, exportedWritten, isEmptyExport } from './exports'
 import { type Handling, handlingOf } from './handling'
 import { type Kept, keepDay, type Sums, sumsOf } from './kept'
 import { createLive } from './live'
@@ -105,6 +106,10 @@ export interface History {
   log(asked: LogAsked & { readonly nowMs: number }): Promise<LogPage>
   /** Whom an agent has called, the latest first, each once. */
   dialledBefore(asked: { readonly only: AgentId; readonly atMost: number; readonly nowMs: number }): Promise<readonly LogRow[]>
+  /** Chats, mails and texts that began in the span, the latest first. */
+  written(asked: AskedSpan): Promise<readonly WrittenRecord[]>
+  /** What was said in one of them. */
+  linesOf(workId: string): Promise<readonly Line[]>
   /** How long calls of a campaign took. */
   handling(asked: { readonly span: Span; readonly nowMs: number; readonly campaignId: CampaignId }): Promise<Handling>
   /** The record and every event of one call; null when there is none of this id. */
@@ -239,6 +244,10 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
     await importing
     return ledgerOfDay(store, day)
   }
+  const writtenIn = ({ fromMs, toMs }: Span, only: AgentId | null): readonly WrittenRecord[] =>
+    (live.hasAny() ? live.folder.written() : [])
+      .filter((r) => r.offeredAtMs >= fromMs && r.offeredAtMs < toMs && (only === null || r.agents.some((l) => l.agentId === only)))
+      .toSorted((a, b) => b.offeredAtMs - a.offeredAtMs)
   const callsIn = async (span: Span, nowMs: number) => [...(await keptIn(span)).map(callsOf), live.ended(), live.underWay(nowMs)]
 
   const fold = async (from: Feed): Promise<void> => {
@@ -320,6 +329,8 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       const [first, last] = [days[0], days.at(-1)]
       return first === undefined || last === undefined ? [] : profilesOf(await callsIn({ fromMs: first.fromMs, toMs: last.toMs }, nowMs), days)
     },
+    written: async ({ span, only }) => writtenIn(span, only),
+    linesOf: async (workId) => (live.hasAny() ? live.folder.linesOf(workId as WorkId) : []),
     came: async ({ nowMs, ...span }) => cameIn(await callsIn(span, nowMs), span),
     async ledger({ fromMs, toMs }) {
       const text = await textOf(fromMs)
@@ -408,6 +419,7 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       return { count: found.length, latest: found.slice(0, PREVIOUS_LIMIT).map(([block, row]) => named(recordAt(block, row), now)) }
     },
     async exportFile(name, span, nowMs, onProgress) {
+      if (name === 'work.ndjson' || name === 'messages.ndjson') return exportedWritten(name, writtenIn(span, null), (id) => live.folder.linesOf(id as WorkId))
       const parts = (await partsIn(span, nowMs)).filter((part) => !isEmptyExport(part, span))
       return exported(name, parts, span, names(), onProgress)
     },

@@ -14,6 +14,8 @@ const FILES: readonly (readonly [ExportName, string])[] = [
   ['calls.parquet', 'Calls, for a database: columns, compressed'],
   ['agent-states.ndjson', 'Agents’ states, one JSON object a line'],
   ['agent-states.parquet', 'Agents’ states, for a database'],
+  ['work.ndjson', 'Chats, mails and texts, one JSON object a line'],
+  ['messages.ndjson', 'What was said in them, line by line'],
 ]
 
 interface Writing {

@@ -17,6 +17,7 @@ import { ResultsHead } from './results-head'
 import { SeriesChart } from './series-chart'
 import { Sound } from './sound'
 import { stepsOf, toSpan } from './span'
+import { Written } from './written'
 
 export function Results({ view }: { view: FloorView }) {
   const { centre, account } = view
@@ -62,6 +63,7 @@ export function Results({ view }: { view: FloorView }) {
           <Outcomes report={report} centre={centre}>
             {only === null && <GroupsTable caption="By agent" rows={report.agents} withOccupancy />}
           </Outcomes>
+          <Written view={view} span={span} only={only} />
           {only === null && <Sound fromMs={span.fromMs} toMs={span.toMs} />}
           <CallsTable days={days} only={only} centre={centre} />
         </div>

@@ -11,6 +11,7 @@ import { Colleagues } from './colleagues'
 import { Compose, type ComposeHandle } from './compose'
 import { Lines } from './lines'
 import { Park } from './park'
+import { queueAddress, SaveMail } from './save-mail'
 
 interface Props {
   readonly me: MeView
@@ -72,6 +73,16 @@ export function Conversation({ me, centre, thread, onScript, ref }: Props) {
               </Button>
               <Colleagues thread={thread} me={me.id} />
               {channel !== 'chat' && <Park thread={thread} />}
+              {channel === 'mail' && (
+                <SaveMail
+                  thread={{
+                    ...{ workId: id, subject, theirAddress: address, theirName: threadName(thread) },
+                    ...{ ourAddress: queueAddress(queue, centre.name), ourName: centre.name },
+                    nameOf,
+                    lines: async () => thread.lines,
+                  }}
+                />
+              )}
               {number !== null && (
                 <Button className="!h-7" onClick={() => void give({ kind: 'makeCall', typed: number, customer: thread.customer })}>
                   Call {numberWords(number)}

@@ -10,7 +10,6 @@ import type { OfCampaign } from '@/core/work'
 import type { Legs } from './legs'
 import type { AgentInterval, CallRecord } from './record'
 import type { OpenThread } from './written'
-import type { WrittenRecord } from './written-record'
 
 export interface OpenCall {
   readonly record: CallRecord
@@ -44,7 +43,6 @@ export interface SettledCall {
 }
 
 export interface Settled {
-  readonly written: readonly WrittenRecord[]
   readonly calls: readonly SettledCall[]
   readonly intervals: readonly AgentInterval[]
 }

@@ -6,7 +6,7 @@ import { type AgentId, type CallId, type CampaignId, toCallId, type WorkId } fro
 import { evolveRun, splitAnswers } from '@/core/scripts'
 import { agentName, campaignSetUp, outcomeSetFor, type SetUp, scriptById, scriptVersion } from '@/core/set-up'
 import { ratingFactor } from '@/core/sound-quality'
-import { handOf, type ThreadEvent } from '@/core/threads'
+import { handOf, type Line, type ThreadEvent } from '@/core/threads'
 import type { EpochMs } from '@/core/time'
 import { behalfOf, factsOf } from '@/core/work'
 import type { FloorEvent, LedgerEntry } from './entry'
@@ -14,7 +14,7 @@ import { type Correction, createFolderState, type FolderState, type OpenCall, ty
 import { cameLater, createLegs, followLegs, isWrappedUp, listLegs, wrapUpLeg } from './legs'
 import type { AgentInterval, CallRecord } from './record'
 import { blankRecord, dialledNow, missedIn, noteResult, resultOf, transferOf } from './result'
-import { addShare, foldThread, foldThreadOutcome, foldThreadScript, isOfThread, isSettled, type OpenThread, piecesOf } from './written'
+import { addShare, foldThread, foldThreadOutcome, foldThreadScript, isOfThread, type OpenThread, piecesOf } from './written'
 import type { WrittenRecord } from './written-record'
 
 const SHORT_ABANDON_MS = 5_000
@@ -29,8 +29,10 @@ export interface LedgerFolder {
   underWay(nowMs: EpochMs): readonly CallRecord[]
   /** Gapless over each shift; the interval still running ends at `nowMs`. */
   intervals(nowMs: EpochMs): readonly AgentInterval[]
-  /** Chats, mails and texts that are not settled, as they are. */
+  /** Chats, mails and texts of this ledger, as they are. */
   written(): readonly WrittenRecord[]
+  /** What was said in one of them. */
+  linesOf(workId: WorkId): readonly Line[]
   setUp(): SetUp
   /** Corrections of calls that are no longer here or never were, the latest of each. */
   corrections(): ReadonlyMap<CallId, Correction>
@@ -463,6 +465,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
     underWay: (nowMs) => [...calls.values()].filter((c) => !c.ended).map((c) => ({ ...withLegs(c), result: 'underWay' as const, endedAtMs: nowMs })),
     intervals: (nowMs) => [...state.intervals, ...[...shown].map(([id, state]) => toInterval(known(), id, state, nowMs)).filter((i) => i !== null)],
     written: () => [...written.values()].map((w) => w.record),
+    linesOf: (workId) => written.get(workId)?.thread.lines ?? [],
     setUp: known,
     corrections: () => corrections,
     takenBack: () => state.takenBack,
@@ -473,9 +476,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       const intervals = state.intervals.filter((i) => i.toMs <= byMs)
       state.intervals = state.intervals.filter((i) => i.toMs > byMs)
       if (over.length > 0) state.isCut = true
-      const done = [...written.values()].filter((w) => isSettled(w, byMs))
-      for (const { thread } of done) written.delete(thread.id)
-      return { calls: over.map(withSeqs), intervals, written: done.map((w) => w.record) }
+      return { calls: over.map(withSeqs), intervals }
     },
     state: () => state,
   }

@@ -142,5 +142,3 @@ export function foldThreadOutcome(setUp: SetUp, open: OpenThread, { agentId, cod
   const known = outcomeSetFor(setUp, { queueId: open.thread.queueId, campaignId: null }).codes.find((c) => c.code === code)
   Object.assign(open.record, { outcome: known?.code ?? code, outcomeAtMs: atMs, outcomeById: agentId, notes })
 }
-
-export const isSettled = ({ thread, owedBy }: OpenThread, byMs: EpochMs): boolean => thread.state === 'ended' && thread.sinceMs <= byMs && owedBy.length === 0

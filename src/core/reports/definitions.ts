@@ -22,5 +22,11 @@ export const DEFINITIONS = {
   conversions: 'Right-party contacts whose outcome counts as a success. Rate: conversions ÷ right-party contacts.',
   dialerAbandoned: 'Live answers whom no agent reached within 2 s of the end of their greeting ÷ live answers (16 CFR 310.4(b)(4)).',
   dialerAbandonedWithDrops: 'The same if those count whom the machine detection is known to take for machines and to drop.',
+  writtenOffered: 'Chats, mails and texts that somebody began in the interval.',
+  firstResponse: 'From the first words of whoever wrote to the first words of an agent that they saw.',
+  writtenServiceLevel: 'First response within the queue’s time for the channel ÷ offered whose time is up.',
+  sharedHandleTime:
+    'An agent’s clock while they had the piece in hand or wrapped it up, shared equally among all they had in hand at each moment; mean per agent and piece.',
+  concurrency: 'Sum of the pieces’ open time ÷ time with at least one in hand, over agents.',
   penetration: 'Records that have come to a final outcome ÷ records loaded and allowed to be called, as it stands now.',
 } as const

@@ -23,3 +23,4 @@ export {
   ofAgent,
   UNCODED_AFTER_MS,
 } from './measures'
+export { concurrencyOf, measureWritten, type WrittenMeasures, type WrittenOptions } from './written'

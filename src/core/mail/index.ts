@@ -1,0 +1,1 @@
+export { type MailThread, toEml } from './eml'
