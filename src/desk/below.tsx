@@ -97,6 +97,7 @@ export const Below = memo(function Below({ shown, onLookUp, onSaved, onBack, onB
                     me={me}
                     centre={centre}
                     thread={thread}
+                    work={work}
                     onScript={
                       script === null
                         ? null

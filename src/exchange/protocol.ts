@@ -22,6 +22,7 @@ import {
   WorkIdSchema,
 } from '@/core/ids'
 import type { OutcomeSet } from '@/core/outcomes'
+import type { QuickText } from '@/core/quick-texts'
 import type { Sheet } from '@/core/reviews'
 import type { Script } from '@/core/scripts'
 import type { CampaignSetUp, Entitlement, QueueSetUp, Reason, SetUp, Skill } from '@/core/set-up'
@@ -230,6 +231,7 @@ export interface CentreView {
   readonly owners: readonly string[]
   readonly notReadyReasons: readonly Reason[]
   readonly skills: readonly Skill[]
+  readonly quickTexts: readonly QuickText[]
   /** In use, the latest version of each. */
   readonly reviewSheets: readonly Sheet[]
   /** Seq of the event that set this centre up as it is. */

@@ -68,6 +68,7 @@ export function selectCentre({ setUp, setUpSeq }: FloorState, { places, people }
     listeningIsShown,
     notReadyReasons,
     skills: setUp.skills,
+    quickTexts: setUp.quickTexts,
     reviewSheets: sheetsInUse(setUp.reviewSheets),
     revision: setUpSeq,
     owners: setUpOwners(setUp),

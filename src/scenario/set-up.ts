@@ -118,6 +118,17 @@ export const FENNHOLM = SetUpSchema.parse({
       ],
     }),
   ],
+  quickTexts: [
+    { name: 'Good day', text: 'Good day {caller.firstName|}, this is {agent.firstName} of Fennholm Line. How can I help?' },
+    { name: 'One moment', text: 'Thank you. Let me look at that, it takes about a minute.' },
+    { name: 'Dogs travel free', queueId: SAILINGS, text: 'Dogs travel free of charge, on a lead, on the deck that is set aside for them.' },
+    {
+      name: 'Boat cancelled',
+      queueId: DISRUPTION,
+      text: 'I am sorry: that boat is cancelled because of the wind. I can put you on the next one, or pay back your ticket.',
+    },
+    { name: 'Good-bye', text: 'Thank you for writing to us. Have a good crossing.' },
+  ],
   campaigns: [...CAMPAIGNS],
   scripts: [...SCRIPTS],
   outcomeSets: [...OUTCOME_SETS],

@@ -19,6 +19,7 @@ import { ListsEditor } from './lists-editor'
 import { SetUpPlaces } from './places'
 import { QueueEditor } from './queue-editor'
 import { QueuesTable } from './queues-table'
+import { QuickTextsPart } from './quick-texts'
 
 const hasPin = (inUse: SetUpInUse | null, id: AgentSetUp['id']): boolean =>
   (inUse?.setUp.agents.some((a) => a.id === id) ?? false) && !(inUse?.withoutPin.includes(id) ?? true)
@@ -66,6 +67,7 @@ export function SetUpScreen({ view }: { view: FloorView }) {
             onStorm={(queue, on) => void storm(queue, on)}
           />
           <AgentsTable setUp={setUp} onEdit={(agent) => setEditing({ what: 'agent', agent })} onAdd={() => setEditing({ what: 'agent', agent: newAgent() })} />
+          <QuickTextsPart setUp={setUp} onSave={(part) => change({ ...setUp, ...part })} />
           <Lists setUp={setUp} onEdit={() => setEditing({ what: 'lists' })} />
         </div>
         <aside aria-label="Changing and checks" className="space-y-5 border-line border-l pl-6">

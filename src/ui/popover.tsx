@@ -12,9 +12,11 @@ interface Props {
   /** Where whoever uses it closes it themselves. */
   readonly open?: boolean
   readonly onOpenChange?: (open: boolean) => void
+  /** Where the work goes on once it is closed; the button it opened from without it. */
+  readonly onClosed?: () => void
 }
 
-export function Popover({ label, trigger, children, className = 'w-96', ...state }: Props) {
+export function Popover({ label, trigger, children, className = 'w-96', onClosed, ...state }: Props) {
   const portal = usePortal()
   return (
     <Radix.Root {...state}>
@@ -25,6 +27,14 @@ export function Popover({ label, trigger, children, className = 'w-96', ...state
           sideOffset={6}
           collisionPadding={8}
           aria-label={label}
+          {...(onClosed === undefined
+            ? {}
+            : {
+                onCloseAutoFocus: (event: Event) => {
+                  event.preventDefault()
+                  onClosed()
+                },
+              })}
           className={`z-40 max-h-[calc(100vh-64px)] overflow-auto rounded-sm border border-line-strong bg-raised p-4 shadow-lg ${className}`}
         >
           {children}

@@ -1,10 +1,13 @@
 'use client'
 // Where an answer is written. What is typed stays with its piece, whatever else comes to the front, and over a reload.
 import { type ClipboardEvent, type DragEvent, type KeyboardEvent, type Ref, useId, useImperativeHandle, useRef, useState } from 'react'
+import type { QuickText } from '@/core/quick-texts'
 import { LONGEST_TEXT } from '@/core/threads'
+import type { Work } from '@/core/work'
 import type { ThreadView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { Button, Problem, useDraft } from '@/ui'
+import { QuickTexts } from './quick-texts'
 
 export interface ComposeHandle {
   focus(): void
@@ -14,12 +17,15 @@ interface Props {
   readonly thread: ThreadView
   /** Whoever was asked in writes for colleagues only. */
   readonly asideOnly: boolean
+  readonly work: Work
+  readonly agentName: string
+  readonly quickTexts: readonly QuickText[]
   readonly ref?: Ref<ComposeHandle>
 }
 
 const VERBS = { chat: 'Send', mail: 'Send mail', text: 'Send text' } as const
 
-export function Compose({ thread, asideOnly, ref }: Props) {
+export function Compose({ thread, asideOnly, work, agentName, quickTexts, ref }: Props) {
   const { id, channel, askedIn } = thread
   const command = useCommand()
   const [text, setText, forget] = useDraft(`${id} writes`, '')
@@ -86,6 +92,14 @@ export function Compose({ thread, asideOnly, ref }: Props) {
               ? 'Control and Enter send it.'
               : 'Enter sends it, Shift and Enter begin a new line.'}
         </p>
+        <QuickTexts
+          texts={quickTexts}
+          work={work}
+          agentName={agentName}
+          written={text}
+          onInsert={(quick) => setText(text.trim() === '' ? quick : `${text.trimEnd()} ${quick}`)}
+          onClosed={() => field.current?.focus()}
+        />
         {!asideOnly && askedIn.length > 0 && (
           <label className="flex items-center gap-2">
             <input type="checkbox" className="size-4 accent-green" checked={forColleagues} onChange={(e) => setForColleagues(e.target.checked)} />

@@ -2,6 +2,7 @@
 // A chat, a mail or a text in front of the agent: who it is with and for how long, what was written, the answer, and what can be done with it.
 import { format, isSameDay } from 'date-fns'
 import { type Ref, useState } from 'react'
+import type { Work } from '@/core/work'
 import { floorNow } from '@/exchange/floor-time'
 import type { CentreView, MeView, ThreadView } from '@/exchange/protocol'
 import { useCommand, useSeen } from '@/exchange/react'
@@ -17,6 +18,7 @@ interface Props {
   readonly me: MeView
   readonly centre: CentreView
   readonly thread: ThreadView
+  readonly work: Work
   /** Whether its script stands beside it; null where it has none. */
   readonly onScript: { readonly shown: boolean; readonly toggle: () => void } | null
   readonly ref?: Ref<ComposeHandle>
@@ -24,7 +26,7 @@ interface Props {
 
 const ENDS = { chat: 'End chat', mail: 'Close mail', text: 'End texts' } as const
 
-export function Conversation({ me, centre, thread, onScript, ref }: Props) {
+export function Conversation({ me, centre, thread, work, onScript, ref }: Props) {
   const command = useCommand()
   const seats = useSeen((view) => view.seats) ?? NOBODY
   const [problem, setProblem] = useState<string | null>(null)
@@ -115,7 +117,17 @@ export function Conversation({ me, centre, thread, onScript, ref }: Props) {
         {problem !== null && <Problem>{problem}</Problem>}
       </header>
       <Lines key={id} thread={thread} me={me.id} nameOf={nameOf} />
-      {(isMine || readsAlong) && <Compose key={`writes ${id}`} thread={thread} asideOnly={!isMine} {...(ref === undefined ? {} : { ref })} />}
+      {(isMine || readsAlong) && (
+        <Compose
+          key={`writes ${id}`}
+          thread={thread}
+          work={work}
+          agentName={me.name}
+          quickTexts={centre.quickTexts}
+          asideOnly={!isMine}
+          {...(ref === undefined ? {} : { ref })}
+        />
+      )}
     </section>
   )
 }

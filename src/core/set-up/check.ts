@@ -2,6 +2,7 @@
 // what is wrong and the cure. `error` must not go into use; `warning` may be meant.
 import type { QueueId } from '@/core/ids'
 import type { OutcomeSet } from '@/core/outcomes'
+import { unknownFields } from '@/core/quick-texts'
 import { sheetsInUse } from '@/core/reviews'
 import { fieldsOf, patternFindings, type Script } from '@/core/scripts'
 import type { AgentSetUp } from './account'
@@ -45,6 +46,16 @@ export function checkSetUp(setUp: SetUp): readonly Finding[] {
     ),
     ...twice('Agent', agents),
     ...twice('Skill', setUp.skills),
+    ...twice('Quick text', setUp.quickTexts),
+    ...setUp.quickTexts.flatMap(({ name, text }) =>
+      unknownFields(text).map((field) =>
+        error(
+          `Quick text ${name}`,
+          `It speaks of “${field}”, which nothing knows.`,
+          'Use {caller.name}, {caller.firstName}, {agent.name} or {agent.firstName}.',
+        ),
+      ),
+    ),
     ...twice('Reason', setUp.notReadyReasons),
     ...checkCentre(setUp, agents),
   ]

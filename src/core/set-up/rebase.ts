@@ -34,6 +34,7 @@ const LISTS: Partial<Record<keyof SetUp, (item: Item) => string>> = {
   campaigns: (c) => String(c.id),
   agents: (a) => String(a.id),
   skills: (s) => String(s.id),
+  quickTexts: (t) => String(t.name),
   outcomeSets: (s) => String(s.id),
   scripts: (s) => `${s.id} ${s.version}`,
   notReadyReasons: (r) => String(r.name),

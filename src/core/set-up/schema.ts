@@ -3,6 +3,7 @@ import * as z from 'zod'
 import { LoadSchema, USUAL_LOADS } from '@/core/channels'
 import { OutcomeSetIdSchema, ScriptIdSchema, SkillIdSchema } from '@/core/ids'
 import { OutcomeSetSchema } from '@/core/outcomes'
+import { QuickTextSchema } from '@/core/quick-texts'
 import { SheetSchema } from '@/core/reviews'
 import { ScriptSchema } from '@/core/scripts'
 import { isTimeZone, MINUTE } from '@/core/time'
@@ -63,6 +64,8 @@ export const SetUpSchema = z
     /** Scripts that are chosen for no call any more. */
     archivedScriptIds: z.array(ScriptIdSchema).readonly().default([]),
     outcomeSets: z.array(OutcomeSetSchema).readonly(),
+    /** Written once, for whoever writes to customers. */
+    quickTexts: z.array(QuickTextSchema).readonly().default([]),
     /** Every version of every sheet that calls are reviewed by; the latest of each is in use. */
     reviewSheets: z.array(SheetSchema).readonly().default([]),
     /** The set that codes calls an agent dialled. */

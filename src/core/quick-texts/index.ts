@@ -1,0 +1,1 @@
+export { findQuickTexts, type QuickText, QuickTextSchema, unknownFields } from './quick-text'
