@@ -26,6 +26,7 @@ import {
   state,
   takeCall,
   WITH_PAST,
+  writeMe,
 } from './desk'
 import { expect, fresh, type Page, test } from './warm'
 
@@ -57,6 +58,57 @@ async function setPace(page: Page, pace: 'Quiet' | 'Ordinary day' | 'Storm day')
   await page.getByRole('radio', { name: pace }).click()
   await page.keyboard.press('Escape')
 }
+
+test('what is written passes axe-core and fits: a call with two chats and a message, a mail, the set-up of it', async ({ page }) => {
+  await startShift(page, undefined, undefined, PAST)
+  await goReady(page)
+  const kester = await anotherSeat(page, KESTER)
+  await writeMe(page, 'Chat', 'Perrin Arncliffe')
+  await look(page, null)
+  await button(page, 'Take').click()
+  await page.getByLabel('Your answer').fill('Good morning. How many of you will travel?')
+  await page.getByLabel('Your answer').press('Enter')
+  await expect(page.getByRole('log', { name: 'What was written' }).getByRole('listitem')).toHaveCount(3)
+  await writeMe(page, 'Chat', 'Tegan Brackenhythe')
+  await button(page, 'Take').click()
+  await ringMe(page)
+  await button(page, 'Answer').click()
+  await page.getByRole('navigation', { name: 'In hand' }).getByRole('button').nth(1).click()
+  await button(kester, 'Messages').click()
+  await kester
+    .getByRole('list', { name: 'Write to' })
+    .getByRole('button', { name: /Eluned Tarnow/ })
+    .click()
+  await kester.getByLabel('Message to Eluned Tarnow').fill('The 18:45 leaves at seven. Tell whoever asks.')
+  await kester.getByLabel('Message to Eluned Tarnow').press('Enter')
+  await expect(page.getByRole('alert', { name: 'Message from Kester Oddersey' })).toBeVisible()
+  await look(kester, null)
+  await look(page, 'call-and-chats')
+  await button(page, 'Quick texts…').click()
+  await look(page, null)
+  await page.keyboard.press('Escape')
+  await button(page, 'Hand on or ask in…').click()
+  await look(page, null)
+  await page.keyboard.press('Escape')
+  await page.getByRole('alert', { name: 'Message from Kester Oddersey' }).getByRole('button', { name: 'Answer' }).click()
+  await look(page, null)
+
+  const owner = await page.context().newPage()
+  await signInAsOwner(owner, '/set-up')
+  await button(owner, 'Edit quick texts').click()
+  await look(owner, null)
+  await owner.keyboard.press('Escape')
+  await button(owner, 'Edit reasons, skills and times').click()
+  await look(owner, null)
+  await owner.close()
+  await writeMe(kester, 'Mail', 'Ottoline Fjelding')
+  await button(kester, 'Take').click()
+  await button(kester, 'Close').click()
+  await kester.getByLabel('Your reply').fill('Dear Ottoline,\n\nyour dog is welcome on board.')
+  await look(kester, 'mail')
+  await button(kester, 'Park until…').click()
+  await look(kester, null)
+})
 
 test('every main view passes axe-core and fits', async ({ page }) => {
   test.slow()
@@ -452,7 +504,7 @@ test('the desk of a campaign agent passes axe-core and fits', async ({ page }) =
   await signInAsOwner(owner, quiet('/campaigns'))
   await signIn(page)
   await page.getByRole('radio', { name: 'Winter timetable' }).check()
-  await look(page, 'start-of-shift')
+  await look(page, null)
   await button(page, 'Start shift').click()
   const reach = async (whom: string) => {
     await button(page, 'Stand-ins').click()
@@ -516,7 +568,7 @@ test('campaigns and what came of them pass axe-core and fit', async ({ page }) =
       .getByRole('cell')
       .nth(2),
   ).toHaveText(/\d+ to \d+/)
-  await look(page, 'what-if')
+  await look(page, null)
   await goTo(page, 'Results')
   await page.getByRole('navigation', { name: 'Results of' }).getByRole('link', { name: 'Campaigns' }).click()
   await expect(page.locator('[data-figure="Attempts"]')).toHaveText(/\d,\d{3}/)

@@ -174,3 +174,16 @@ export const putIntoUse = async (tab: Page): Promise<void> => {
   await button(tab, 'Put into use').click()
   await expect(tab.getByText('The set-up is in use on the floor.')).toBeVisible()
 }
+
+/** Somebody writes, offered at this desk. */
+export async function writeMe(page: Page, channel: 'Chat' | 'Mail' | 'Text', caller: string, { patience }: { patience?: string } = {}): Promise<void> {
+  await button(page, 'Stand-ins').click()
+  const panel = page.getByRole('dialog', { name: 'Stand-ins' })
+  await panel.getByLabel('Queue').selectOption('Sailings')
+  const option = panel.getByLabel('Caller', { exact: true }).locator('option').filter({ hasText: caller }).first()
+  await panel.getByLabel('Caller', { exact: true }).selectOption((await option.getAttribute('value')) ?? '')
+  if (patience !== undefined) await panel.getByLabel('Patience').selectOption({ label: patience })
+  await panel.getByLabel('Or writes a').selectOption({ label: channel })
+  await button(page, 'Write to me').click()
+  await expect(page.getByRole('alert', { name: `${channel} from ${caller}` })).toBeVisible()
+}

@@ -38,8 +38,9 @@ test('past days: sessions, breakdowns and tomorrow are what the files add up to,
     expect(Math.abs(toMs(cells[1] ?? '') - onShiftMs)).toBeLessThan(1_000)
     for (const [at, of] of [
       [2, ['onCall', 'dialling']],
-      [3, ['wrapUp']],
-      [6, ['notReady']],
+      [3, ['writing']],
+      [4, ['wrapUp']],
+      [7, ['notReady']],
     ] as const)
       expect(Math.abs(toMs(cells[at] ?? '') - sum(...of))).toBeLessThan(1_000)
 
@@ -259,7 +260,14 @@ test('a day that is over is gone through again, and one to come is played by the
     const slider = page.getByRole('slider', { name: 'Time of the day' })
     await expect(slider).toBeVisible({ timeout: 60_000 })
     const from = Number(await slider.getAttribute('min'))
-    const words: Record<string, string> = { onCall: 'On call', wrapUp: 'Wrap-up', ready: 'Ready', notReady: 'Not ready', ringing: 'Ringing' }
+    const words: Record<string, string> = {
+      onCall: 'On call',
+      writing: 'Writing',
+      wrapUp: 'Wrap-up',
+      ready: 'Ready',
+      notReady: 'Not ready',
+      ringing: 'Ringing',
+    }
     const rows = page.getByRole('region', { name: 'On shift' }).getByRole('row')
     for (const minutes of [200, 95, 410, 60]) {
       await slider.fill(String(from + minutes * 60_000))

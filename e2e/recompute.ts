@@ -81,7 +81,7 @@ export function figures(callsText: string, statesText: string, serviceLevelMs: R
   for (const { outcome } of calls) if (outcome !== null) outcomes[outcome] = (outcomes[outcome] ?? 0) + 1
   const states = fromNdjson<AgentState>(statesText)
   const spent = (...names: string[]) => states.filter((s) => names.includes(s.state)).reduce((sum, s) => sum + s.toMs - s.fromMs, 0)
-  const busy = spent('onCall', 'wrapUp')
+  const busy = spent('onCall', 'writing', 'wrapUp')
   return {
     Offered: String(inbound.length),
     Answered: String(answered.length),

@@ -2,23 +2,8 @@
 // anybody knowing, a mail that never comes back.
 import { readFileSync } from 'node:fs'
 import * as z from 'zod'
-import { anotherSeat, button, goReady, KESTER, resultsOfAll, ringMe, startShift, state } from './desk'
+import { anotherSeat, button, goReady, KESTER, resultsOfAll, ringMe, startShift, state, writeMe } from './desk'
 import { expect, type Locator, type Page, test } from './warm'
-
-type Channel = 'Chat' | 'Mail' | 'Text'
-
-/** Somebody writes, offered at this desk. */
-async function writeMe(page: Page, channel: Channel, caller: string, { patience }: { patience?: string } = {}): Promise<void> {
-  await button(page, 'Stand-ins').click()
-  const panel = page.getByRole('dialog', { name: 'Stand-ins' })
-  await panel.getByLabel('Queue').selectOption('Sailings')
-  const option = panel.getByLabel('Caller', { exact: true }).locator('option').filter({ hasText: caller }).first()
-  await panel.getByLabel('Caller', { exact: true }).selectOption((await option.getAttribute('value')) ?? '')
-  if (patience !== undefined) await panel.getByLabel('Patience').selectOption({ label: patience })
-  await panel.getByLabel('Or writes a').selectOption({ label: channel })
-  await button(page, 'Write to me').click()
-  await expect(page.getByRole('alert', { name: `${channel} from ${caller}` })).toBeVisible()
-}
 
 const inHand = (page: Page): Locator => page.getByRole('navigation', { name: 'In hand' }).getByRole('button')
 const words = (page: Page): Locator => page.getByRole('log', { name: 'What was written' })

@@ -54,6 +54,7 @@ export const Record = memoInWords(function Record({ work, unknown, moreHeadStart
         {customer !== null && customer.group !== '' && ` · ${customer.group}`} <AddToPeople work={work} />
       </p>
       {unknown !== undefined && <WhoCalls key={`who ${unknown.id}`} call={unknown} centre={centre} />}
+      {work.fromThread != null && <FromThread of={work.fromThread} name={callerWords(customer?.name, number, 'They')} />}
       <dl className="mt-2 grid grid-cols-[96px_1fr] gap-y-0.5">
         {promised !== undefined && (
           <Fact label="Callback">
@@ -165,3 +166,24 @@ function PreviousContact({ record, centre }: { record: CallRecord; centre: Centr
     </li>
   )
 }
+
+/** What was written before they were rung. */
+function FromThread({ of: { channel, lines }, name }: { of: NonNullable<Work['fromThread']>; name: string }) {
+  return (
+    <details className="mt-1 border-line-strong border-l-2 pl-2" open>
+      <summary className="cursor-pointer font-semibold">{FROM[channel]}</summary>
+      <ol className="max-h-40 overflow-auto">
+        {lines.slice(-40).map((line) => (
+          <li key={line.no} className="py-0.5">
+            <span className="tabular text-soft text-xs">{format(line.atMs, 'HH:mm')}</span> <strong>{line.byAgentId === null ? name : 'Us'}</strong>{' '}
+            <span dir="auto" className="whitespace-pre-wrap [overflow-wrap:anywhere]">
+              {line.text.slice(0, 500)}
+            </span>
+          </li>
+        ))}
+      </ol>
+    </details>
+  )
+}
+
+const FROM = { chat: 'From the chat', mail: 'From the mail', text: 'From the texts' } as const

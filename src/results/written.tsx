@@ -79,7 +79,14 @@ export function Written({ view, span, only }: Props) {
         id: 'outcome',
         heading: 'Outcome',
         width: 'w-36 pl-4',
-        cell: (r) => (r.outcome === null ? <span className="text-soft">{UNCODED[r.result]}</span> : (labels[r.outcome] ?? r.outcome)),
+        cell: (r) =>
+          r.calledAs !== null ? (
+            <span className="text-soft">went on as a call</span>
+          ) : r.outcome === null ? (
+            <span className="text-soft">{UNCODED[r.result]}</span>
+          ) : (
+            (labels[r.outcome] ?? r.outcome)
+          ),
       },
       {
         ...{ id: 'words', heading: '', width: 'w-24' },

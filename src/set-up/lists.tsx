@@ -1,7 +1,14 @@
 // Reasons, skills and times, to be read.
+import { CHANNELS } from '@/core/channels'
 import type { SetUp } from '@/core/set-up'
 import { formatClock } from '@/core/time'
 import { Button } from '@/ui'
+import { CHANNEL_WORDS } from '@/words'
+
+const loadWords = (load: SetUp['carries'][number]): string =>
+  CHANNELS.filter((c) => load[c] > 0)
+    .map((c) => `${load[c]} ${CHANNEL_WORDS[c].toLowerCase()}${load[c] === 1 ? '' : 's'}`)
+    .join(' and ') || 'nothing'
 
 export function Lists({ setUp, onEdit }: { setUp: SetUp; onEdit: () => void }) {
   return (
@@ -28,6 +35,8 @@ export function Lists({ setUp, onEdit }: { setUp: SetUp; onEdit: () => void }) {
           · undo for {formatClock(setUp.takeBackMs)} · {setUp.mostOwed} outcomes may be owed · a callback is missed after{' '}
           {formatClock(setUp.callbackMissedAfterMs)}
         </dd>
+        <dt className="text-soft">At once</dt>
+        <dd>{setUp.carries.map(loadWords).join(', or ')}</dd>
         <dt className="text-soft">Listening in</dt>
         <dd>{setUp.listeningIsShown ? 'agents see who listens in on their call' : 'agents do not see who only listens in'}</dd>
       </dl>

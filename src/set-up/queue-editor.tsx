@@ -54,6 +54,20 @@ export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
         {seconds('answerWithinS', 'Answer within')}
       </div>
       <fieldset className="border-line border-t pt-3">
+        <legend className="float-left mb-1 w-full font-semibold">Also takes, and answers within</legend>
+        <div className="clear-both grid grid-cols-3 gap-3">
+          {(
+            [
+              ['chatWithinS', 'Chats (s)'],
+              ['mailWithinMin', 'Mails (min)'],
+              ['textWithinMin', 'Texts (min)'],
+            ] as const
+          ).map(([name, label]) => (
+            <TextField key={name} label={label} inputMode="numeric" hint="Empty: takes none." problem={errors[name]?.message ?? null} {...register(name)} />
+          ))}
+        </div>
+      </fieldset>
+      <fieldset className="border-line border-t pt-3">
         <legend className="float-left mb-1 w-full font-semibold">The Floor warns when</legend>
         <div className="clear-both grid gap-3 sm:grid-cols-3">
           {warning('warnsWaiting', 'More wait than')}

@@ -1,6 +1,7 @@
 // A queue as its form shows it: seconds and clock times instead of milliseconds and minutes of the day. What the form may hold
 // is checked here with a sentence per field; what it means for other queues and agents is the checker's business.
 import * as z from 'zod'
+import type { Written } from '@/core/channels'
 import { type QueueSetUp, QueueSetUpSchema } from '@/core/set-up'
 import { DAY, MINUTE, minuteClock, SECOND } from '@/core/time'
 
@@ -15,6 +16,8 @@ export const shownNumber = z
   .trim()
   .regex(/^(\+[\d\s()-]{6,24})?$/, 'Type it with + and its country code, or leave it empty.')
 const overflowRows = z.array(z.object({ afterS: seconds, to: z.string() }))
+
+const within = z.union([z.literal(''), z.string().regex(/^[1-9]\d*$/, 'Type a whole number, or leave it empty: then it takes none.')])
 
 export const QueueFormSchema = z.object({
   name: z.string().trim().min(1, 'The queue needs a name.'),
@@ -40,6 +43,10 @@ export const QueueFormSchema = z.object({
   warnsWaiting: z.union([z.literal(''), z.string().regex(/^\d+$/, 'Type how many may wait, or leave it empty.')]),
   warnsLongestS: z.union([z.literal(''), z.string().regex(/^[1-9]\d*$/, 'Type whole seconds, or leave it empty.')]),
   warnsBelowPercent: z.union([z.literal(''), z.string().regex(/^([1-9]?\d|100)$/, 'Type a number from 0 to 100, or leave it empty.')]),
+  /** Within what time each is answered; empty where the queue takes none. */
+  chatWithinS: within,
+  mailWithinMin: within,
+  textWithinMin: within,
   wrapUpS: seconds,
   overWrapUpS: seconds,
   /** Empty for no limit. */
@@ -59,6 +66,12 @@ const orNull = (text: string) => (text === '' ? null : text)
 const toMinute = (text: string) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3))
 const overflowToForm = (rows: QueueSetUp['overflow']) => rows.map(({ afterMs, to }) => ({ afterS: afterMs / SECOND, to }))
 const overflowFromForm = (rows: QueueForm['overflow']) => rows.map(({ afterS, to }) => ({ afterMs: Math.round(afterS * SECOND), to }))
+
+const withinOf = ({ writes }: QueueSetUp, channel: Written, unitMs: number): string => {
+  const found = writes.find((w) => w.channel === channel)
+  return found === undefined ? '' : String(Math.max(1, Math.round(found.serviceLevelMs / unitMs)))
+}
+const writesOf = (channel: Written, text: string, unitMs: number) => (text === '' ? [] : [{ channel, serviceLevelMs: Number(text) * unitMs }])
 
 export const toQueueForm = (q: QueueSetUp): QueueForm => ({
   name: q.name,
@@ -83,6 +96,9 @@ export const toQueueForm = (q: QueueSetUp): QueueForm => ({
   warnsWaiting: q.warns.waiting === null ? '' : String(q.warns.waiting),
   warnsLongestS: q.warns.longestMs === null ? '' : String(q.warns.longestMs / SECOND),
   warnsBelowPercent: q.warns.shareBelow === null ? '' : String(Math.round(q.warns.shareBelow * 100)),
+  chatWithinS: withinOf(q, 'chat', SECOND),
+  mailWithinMin: withinOf(q, 'mail', MINUTE),
+  textWithinMin: withinOf(q, 'text', MINUTE),
   wrapUpS: q.recommendedWrapUpMs / SECOND,
   overWrapUpS: q.overWrapUpMs / SECOND,
   wrapUpLimitS: q.wrapUpLimit === null ? '' : String(q.wrapUpLimit.afterMs / SECOND),
@@ -122,6 +138,7 @@ export const fromQueueForm = (form: QueueForm, before: QueueSetUp): QueueSetUp =
       longestMs: form.warnsLongestS === '' ? null : Number(form.warnsLongestS) * SECOND,
       shareBelow: form.warnsBelowPercent === '' ? null : Number(form.warnsBelowPercent) / 100,
     },
+    writes: [...writesOf('chat', form.chatWithinS, SECOND), ...writesOf('mail', form.mailWithinMin, MINUTE), ...writesOf('text', form.textWithinMin, MINUTE)],
     recommendedWrapUpMs: Math.round(form.wrapUpS * SECOND),
     overWrapUpMs: Math.round(form.overWrapUpS * SECOND),
     wrapUpLimit:

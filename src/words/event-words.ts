@@ -70,6 +70,7 @@ export function eventWords(event: FloorEvent, names: EventNames): string {
     case 'threadParked':
     case 'threadUnparked':
     case 'threadEnded':
+    case 'threadCalled':
       return threadEventWords(event, { agent, queue })
     case 'circleWritten':
       return `${agent(event.byAgentId)} wrote to colleagues: “${event.text}”`

@@ -46,6 +46,8 @@ export function threadEventWords(event: ThreadEvent, { agent, queue }: Names): s
       return `${agent(event.byAgentId)} parked it`
     case 'threadUnparked':
       return event.because === 'due' ? 'Its time had come' : event.because === 'asked' ? 'It was taken up before its time' : 'An answer brought it back'
+    case 'threadCalled':
+      return `${agent(event.byAgentId)} rang them instead; it went on in that call`
     case 'threadEnded':
       return event.byAgentId === null ? (event.because === 'cut' ? 'The day ended' : 'They left') : `${agent(event.byAgentId)} ended it`
   }

@@ -150,6 +150,7 @@ export const WRITERS_SEE: Sees = {
     if (channel === 'text') scene.note(atMs + SENDS_MS, { kind: 'sendOn', threadId, no: lineCount })
     goesOn(scene, thread, atMs)
   },
+  threadCalled: ({ memory }, { threadId }) => void memory.patienceOf.delete(threadId),
   threadEnded: ({ memory }, { threadId }) => void memory.patienceOf.delete(threadId),
 }
 

@@ -86,7 +86,7 @@ export function Conversation({ me, centre, thread, work, onScript, ref }: Props)
                 />
               )}
               {number !== null && (
-                <Button className="!h-7" onClick={() => void give({ kind: 'makeCall', typed: number, customer: thread.customer })}>
+                <Button className="!h-7" onClick={() => void give({ kind: 'ringInstead', threadId: id })}>
                   Call {numberWords(number)}
                 </Button>
               )}

@@ -30,6 +30,7 @@ export const WrittenRecordSchema = z.object({
   endedAtMs: ms.nullable(),
   result: z.enum(['underWay', 'handled', 'abandoned']),
   parkedMs: ms,
+  calledAs: z.string().nullable().describe('the call in which it went on: its outcome is that of both'),
   linesIn: z.number().int(),
   linesOut: z.number().int(),
   agents: z.array(WrittenLegSchema),

@@ -59,6 +59,11 @@ export function foldThread(setUp: SetUp, open: OpenThread | undefined, event: Th
     case 'threadUnparked':
       record.parkedMs += atMs - before.sinceMs
       break
+    case 'threadCalled':
+      record.calledAs = event.callId
+      record.endedAtMs = atMs
+      record.result = 'handled'
+      break
     case 'threadEnded':
       record.endedAtMs = atMs
       record.result = record.agents.length > 0 ? 'handled' : 'abandoned'
@@ -86,6 +91,7 @@ const blank = (setUp: SetUp, t: Thread, isOurs: boolean): WrittenRecord => ({
   endedAtMs: null,
   result: 'underWay',
   parkedMs: 0,
+  calledAs: null,
   linesIn: isOurs ? 0 : 1,
   linesOut: 0,
   agents: isOurs && t.agentId !== null ? [blankLeg(setUp, t.agentId, t.beganAtMs)] : [],

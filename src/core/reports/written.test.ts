@@ -16,6 +16,7 @@ const record = (more: Partial<WrittenRecord>): WrittenRecord => ({
     endedAtMs: null,
     result: 'underWay',
     parkedMs: 0,
+    calledAs: null,
     linesIn: 1,
     linesOut: 0,
     agents: [],

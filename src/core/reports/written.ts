@@ -61,7 +61,8 @@ export function measureWritten(records: readonly WrittenRecord[], { nowMs, servi
     serviceLevelRatio: judged.length === 0 ? null : judged.filter(Boolean).length / judged.length,
     handleMs: legs.length === 0 ? null : legs.reduce((sum, l) => sum + l.handleMs, 0) / legs.length,
     concurrency: concurrencyOf(records),
-    uncoded: records.filter((r) => r.result === 'handled' && r.outcome === null && nowMs - (r.endedAtMs ?? nowMs) > UNCODED_AFTER_MS).length,
+    uncoded: records.filter((r) => r.result === 'handled' && r.outcome === null && r.calledAs === null && nowMs - (r.endedAtMs ?? nowMs) > UNCODED_AFTER_MS)
+      .length,
   }
 }
 

@@ -42,7 +42,7 @@ export function createKeeper(): Keeper {
   /** Mails and texts go on the next day; a chat does not outlast the day, and that somebody typed is no matter. */
   const keepThread = (event: ThreadEvent, atMs: number) => {
     const told = threads.get(event.threadId)
-    if (event.kind === 'threadEnded') threads.delete(event.threadId)
+    if (event.kind === 'threadEnded' || event.kind === 'threadCalled') threads.delete(event.threadId)
     else if (event.kind === 'threadBegan' || event.kind === 'threadOpened') {
       if (event.channel !== 'chat') threads.set(event.threadId, [{ atMs, event }])
     } else if (event.kind !== 'threadTyped') told?.push({ atMs, event })

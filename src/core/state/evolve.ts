@@ -183,6 +183,7 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     case 'threadAskedOut':
     case 'threadParked':
     case 'threadUnparked':
+    case 'threadCalled':
     case 'threadEnded':
       return evolveThreads(place, event, atMs)
     case 'captionSpoken':

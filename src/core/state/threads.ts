@@ -20,11 +20,23 @@ export function evolveThreads(place: Place, event: ThreadEvent, atMs: EpochMs): 
     put(place, 'work', id, createWritten(after, event.kind === 'threadOpened'))
   }
   put(place, 'threads', id, after)
+  if (event.kind === 'threadCalled') handOver(place, event, after)
   hold(place, before, after, atMs)
   stand(place, before, after)
   setThreadDue(place, id, after.state === 'ended' ? null : after)
   if (get(state.work, id) !== undefined) changeWork(place, id, (work) => followThread(work, before, after, atMs))
   if (after.state === 'ended') dropClosed(place, id)
+}
+
+/** The call goes on with what was said, the notes and the script; who rings owes one outcome for both. */
+function handOver(place: Place, { callId, byAgentId }: Extract<ThreadEvent, { kind: 'threadCalled' }>, { id, channel, lines }: Thread): void {
+  const { state } = place
+  const [written, call] = [get(state.work, id), get(state.work, callId)]
+  if (call !== undefined && written !== undefined) {
+    const { notes, followUp, run } = written
+    put(place, 'work', callId, { ...call, notes, followUp, run: call.run ?? run, fromThread: { id, channel, lines } })
+  }
+  if (written !== undefined) put(place, 'work', id, { ...written, codedBy: [...written.codedBy.filter((a) => a !== byAgentId), byAgentId] })
 }
 
 /** The agent has closed something, or gone ready anew: what they let pass may be offered to them again. */

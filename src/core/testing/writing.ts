@@ -12,6 +12,8 @@ export const WRITING = [
   ...(['threadArrives', 'threadArrives', 'threadArrives', 'customerWrites', 'customerTypes', 'customerLeaves', 'lineSent'] as const),
   ...(['takeThread', 'takeThread', 'takeThread', 'takeThread', 'declineThread', 'writeLine', 'writeLine', 'endThread', 'endThread'] as const),
   ...([
+    'ringInstead',
+    'ringInstead',
     'parkThread',
     'parkThread',
     'unparkThread',
@@ -52,6 +54,7 @@ const OF: Readonly<Partial<Record<WritingKind, (t: Thread) => boolean>>> = {
   declineThread: (t) => t.state === 'offered',
   writeLine: (t) => t.state === 'open',
   endThread: (t) => t.state === 'open',
+  ringInstead: (t) => t.state === 'open' && t.number !== null,
   parkThread: (t) => t.state === 'open' && t.channel !== 'chat',
   unparkThread: (t) => t.state === 'parked',
   handThreadOn: (t) => t.state === 'open',
@@ -62,7 +65,7 @@ const OF: Readonly<Partial<Record<WritingKind, (t: Thread) => boolean>>> = {
 const FIRST_OF: Readonly<Partial<Record<WritingKind, WritingKind>>> = {
   ...{ customerWrites: 'threadArrives', customerTypes: 'threadArrives', customerLeaves: 'threadArrives', lineSent: 'writeLine' },
   ...{ takeThread: 'threadArrives', declineThread: 'threadArrives', writeLine: 'takeThread', endThread: 'takeThread', parkThread: 'takeThread' },
-  ...{ unparkThread: 'parkThread', handThreadOn: 'takeThread', askIn: 'takeThread', askOut: 'askIn' },
+  ...{ unparkThread: 'parkThread', ringInstead: 'takeThread', handThreadOn: 'takeThread', askIn: 'takeThread', askOut: 'askIn' },
 }
 
 export function toWriting(state: FloorState, kind: WritingKind, { agentId: wanted, pick, party, flag }: Picks): WritingCommand {

@@ -126,6 +126,7 @@ export function evolveThread(thread: Thread | undefined, event: ThreadEvent, atM
       return { ...thread, ...to('parked'), parkedUntilMs: event.untilMs, askedIn: [] }
     case 'threadUnparked':
       return { ...thread, ...to('waiting'), agentId: null, withSinceMs: null, parkedUntilMs: null, passedBy: [], alsoFor: [] }
+    case 'threadCalled':
     case 'threadEnded':
       return { ...thread, ...to('ended'), typing: false, askedIn: [] }
   }

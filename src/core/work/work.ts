@@ -114,6 +114,8 @@ export interface Work {
   readonly fromCallbackId: CallbackId | null
   /** Which try of that callback it is; 0 for none. */
   readonly tries: number
+  /** What was written before they were rung instead: the call goes on with it. */
+  readonly fromThread: Pick<Thread, 'id' | 'channel' | 'lines'> | null
   /** The message it is about: left with the queue, and to be called back. */
   readonly messageId: MessageId | null
 }
@@ -150,6 +152,7 @@ export const createWork = (
   fromCallbackId: null,
   tries: 0,
   messageId: call.messageId ?? null,
+  fromThread: null,
 })
 
 /** Work is closed when its call is over and nobody owes an outcome for it. */

@@ -25,6 +25,7 @@ const FREES: ReadonlySet<FloorEvent['kind']> = new Set([
   'threadParked',
   'threadHandedOn',
   'threadEnded',
+  'threadCalled',
 ])
 
 /** Whether a waiting call may find an agent after this that it could not find before. */

@@ -14,6 +14,8 @@ export const WRITING_ASKS = [
   /** `aside`: for colleagues who were asked in. */
   z.object({ kind: z.literal('writeLine'), ...mine, text: z.string(), aside: z.boolean().default(false) }).readonly(),
   z.object({ kind: z.literal('endThread'), ...mine }).readonly(),
+  /** Rings who writes: the call takes over what was said, the notes and the script. */
+  z.object({ kind: z.literal('ringInstead'), ...mine }).readonly(),
   z.object({ kind: z.literal('parkThread'), ...mine, untilMs: InstantSchema }).readonly(),
   /** Before its time has come. */
   z.object({ kind: z.literal('unparkThread'), ...mine }).readonly(),

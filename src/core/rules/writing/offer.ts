@@ -15,6 +15,7 @@ const FREES: ReadonlySet<FloorEvent['kind']> = new Set([
   'threadUnparked',
   'threadParked',
   'threadEnded',
+  'threadCalled',
   'threadOverflowed',
   'agentReady',
   'workAssigned',

@@ -5,6 +5,7 @@ import type { WordsOf } from '@/core/refusal'
 import type { DoNotCallRefusal } from '@/core/rules/do-not-call'
 import type { RightsRefusal } from '@/core/rules/rights'
 import type { AnyRefusal } from '@/core/rules/rule'
+import type { RulingRefusal as CallingRefusal } from '@/core/rules/talk'
 
 export type WritingRefusal =
   | { readonly reason: 'noSuchThread' }
@@ -16,6 +17,7 @@ export type WritingRefusal =
   | { readonly reason: 'queueIsClosed'; readonly queue: string; readonly says: string }
   | { readonly reason: 'chatCannotWait' }
   | { readonly reason: 'timeIsPast' }
+  | { readonly reason: 'noNumberToRing'; readonly with: string }
   | { readonly reason: 'notParked' }
   | { readonly reason: 'noRoomThere'; readonly name: string }
   | { readonly reason: 'notThere'; readonly name: string }
@@ -26,7 +28,7 @@ export type WritingRefusal =
   | { readonly reason: 'queueNotServed'; readonly queue: string }
 
 /** All that may come of a rule of this room. */
-export type RulingRefusal = WritingRefusal | AnyRefusal | RightsRefusal | DoNotCallRefusal | NumberRefusal
+export type RulingRefusal = WritingRefusal | CallingRefusal | AnyRefusal | RightsRefusal | DoNotCallRefusal | NumberRefusal
 
 export const CHANNEL_PLURALS: Readonly<Record<Written, string>> = { chat: 'chats', mail: 'mails', text: 'texts' }
 
@@ -43,6 +45,7 @@ export const WRITING_WORDS: WordsOf<WritingRefusal> = {
   queueIsClosed: ({ queue, says }) => ({ says: `${queue} is closed: “${says}”`, next: 'Write a mail, or come back during opening hours.' }),
   chatCannotWait: () => ({ says: 'Somebody sits in front of that chat.', next: 'Hand it on, or end it and agree on a callback.' }),
   timeIsPast: () => ({ says: 'That time is past.', next: 'Choose a later one.' }),
+  noNumberToRing: (refusal) => ({ says: `No number of ${refusal.with} is known.`, next: 'Ask for it, and dial it in the dial line.' }),
   notParked: () => ({ says: 'It is not parked.', next: 'Look at what you have in hand.' }),
   noRoomThere: ({ name }) => ({
     says: `${name} has as much in hand as they may carry, or is not ready.`,

@@ -7,8 +7,9 @@ import { leaveWork, openScript } from '@/core/rules/closing'
 import { forbidden } from '@/core/rules/do-not-call'
 import { type AnyRefusal, onShift, type Rule, type Ruling as RulingFor, refuse } from '@/core/rules/rule'
 import { queueName } from '@/core/rules/shift'
+import { makeCall } from '@/core/rules/talk'
 import { agentName, queueSetUp } from '@/core/set-up'
-import { type Draft, emit, nextThreadId, roomOf } from '@/core/state'
+import { type Draft, emit, nextCallId, nextThreadId, roomOf } from '@/core/state'
 import { get } from '@/core/table'
 import { isOverThread, LONGEST_TEXT, type Thread } from '@/core/threads'
 import type { Of, Ruling } from './commands'
@@ -35,7 +36,7 @@ export const onOwnThread = <C extends OfThread>(rule: (draft: Draft, agent: Agen
     thread.state === 'open' && thread.agentId === agent.id ? rule(draft, agent, thread, command) : refuse({ reason: 'notYourThread', with: nameOf(thread) }),
   )
 
-export const nameOf = ({ customer, address }: Pick<Thread, 'customer' | 'address'>): string => customer?.name ?? address
+export const nameOf = ({ customer, address }: Pick<Thread, 'customer' | 'address' | 'channel'>): string => customer?.name ?? address
 
 export function takeThread(draft: Draft, agent: Agent, thread: Thread): Ruling {
   if (thread.state !== 'offered' || thread.agentId !== agent.id) return refuse({ reason: 'notOfferedToYou' })
@@ -74,6 +75,16 @@ export function endThread(draft: Draft, agent: Agent, { id: threadId }: Thread):
   emit(draft, null, { kind: 'threadEnded', threadId, byAgentId: agent.id, because: 'closed' })
   leaveWork(draft, draft.state.seq, agent.id, threadId)
   return null
+}
+
+/** May I ring you? What is written ends, and the call keeps it. Refused: noNumberToRing, and whatever dialling the number refuses. */
+export function ringInstead(draft: Draft, agent: Agent, { id: threadId, number, customer, address, channel, queueId }: Thread): Ruling {
+  if (number === null) return refuse({ reason: 'noNumberToRing', with: nameOf({ customer, address, channel }) })
+  const callId = nextCallId(draft.state)
+  const serves = agent.shift?.queueIds.includes(queueId) ?? false
+  const refused = makeCall(draft, agent, { kind: 'makeCall', agentId: agent.id, typed: number, customer, ...(serves ? { queueId } : {}) })
+  if (refused !== null) return refused
+  return emit(draft, draft.state.seq, { kind: 'threadCalled', threadId, byAgentId: agent.id, callId })
 }
 
 /** Refused: chatCannotWait, timeIsPast. */

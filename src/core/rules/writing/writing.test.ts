@@ -61,6 +61,7 @@ describe('refused', () => {
     ['nothingWritten', inHand, { kind: 'customerWrites', threadId: T1, text: '' }],
     ['chatCannotWait', inHand, by(ANN, { kind: 'parkThread', threadId: T1, untilMs: LATER })],
     ['timeIsPast', () => inHand('mail'), by(ANN, { kind: 'parkThread', threadId: T1, untilMs: START_MS - 1 })],
+    ['noNumberToRing', () => inHand('mail'), by(ANN, { kind: 'ringInstead', threadId: T1 })],
     ['notParked', inHand, by(ANN, { kind: 'unparkThread', threadId: T1 })],
     ['yoursAlready', inHand, by(ANN, { kind: 'handThreadOn', threadId: T1, to: { kind: 'agent', agentId: ANN } })],
     ['notThere', inHand, by(ANN, { kind: 'handThreadOn', threadId: T1, to: { kind: 'agent', agentId: CY } })],
@@ -130,6 +131,25 @@ test('a parked mail comes back at its time to who parked it, and at once when it
     else floor.give({ kind: 'customerWrites', threadId: T1, text: 'And?' }, 1_000)
     expect(must(floor.state().threads, T1)).toMatchObject({ state: 'offered', agentId: ANN, parkedUntilMs: null })
   }
+})
+
+test('a chat becomes a call: the call keeps what was said, the notes and the script, and one outcome is owed for both', () => {
+  const floor = inHand('text')
+  floor.give(by(ANN, { kind: 'answerScript', callId: T1, field: 'speaking', value: true }))
+  floor.give(by(ANN, { kind: 'draftNotes', callId: T1, text: 'Wants the early boat', followUp: '' }))
+  expect(floor.give(by(ANN, { kind: 'ringInstead', threadId: T1 }))).toBe('ok')
+  const [call] = [...floor.state().work.values()].filter((w) => w.channel === 'call')
+  expect(call).toMatchObject({
+    number: '+441632960112',
+    notes: 'Wants the early boat',
+    run: { answers: { speaking: true } },
+    fromThread: { id: T1, lines: [{ text: 'Hello' }] },
+  })
+  expect(get(floor.state().work, T1)).toBeUndefined()
+  expect(floor.give(by(ANN, { kind: 'writeLine', threadId: T1, text: 'Hi', aside: false }))).toBe('noSuchThread')
+  const folder = createLedgerFolder()
+  for (const entry of floor.entries) folder.add(entry)
+  expect(folder.written()[0]).toMatchObject({ result: 'handled', calledAs: call?.id })
 })
 
 test('a call rings beside mails, and no mail is offered beside a call', () => {
