@@ -38,14 +38,14 @@ export function MessagesButton() {
   const open = useMessagesOpen()
   const unread = circles?.unread ?? 0
   return (
-    <Button
-      tone="quiet"
-      className="!h-7 !px-1"
-      aria-expanded={open !== null}
-      aria-label={unread === 0 ? 'Messages' : `Messages, ${unread} unread`}
-      onClick={() => openMessages(open === null ? { circle: null } : null)}
-    >
-      Messages{unread > 0 && <strong className="bg-brass px-1.5 text-white no-underline">{unread}</strong>}
+    <Button tone="quiet" className="!h-7 !px-1" aria-expanded={open !== null} onClick={() => openMessages(open === null ? { circle: null } : null)}>
+      Messages
+      {unread > 0 && (
+        <strong className="bg-brass-text px-1.5 text-white no-underline">
+          {unread}
+          <span className="sr-only"> unread</span>
+        </strong>
+      )}
     </Button>
   )
 }
@@ -145,7 +145,7 @@ function AllCircles(seen: Seen) {
               <button type="button" className="block w-full py-1.5 text-left hover:bg-paper" onClick={() => openMessages({ circle: c.of })}>
                 <span className="flex items-baseline gap-2">
                   <strong className="min-w-0 flex-1 truncate">{nameOfCircle(c.of, seen)}</strong>
-                  {c.unread > 0 && <strong className="bg-brass px-1.5 text-white">{c.unread} unread</strong>}
+                  {c.unread > 0 && <strong className="bg-brass-text px-1.5 text-white">{c.unread} unread</strong>}
                   <span className="tabular text-soft text-xs">{when(c.lines.at(-1)?.atMs ?? 0)}</span>
                 </span>
                 <span className="block truncate text-soft">{c.lines.at(-1)?.text.slice(0, 120)}</span>

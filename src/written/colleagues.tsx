@@ -49,7 +49,7 @@ function Choices({ thread, me, onDone }: { thread: ThreadView; me: string; onDon
             </span>
             <Button
               className="!h-7"
-              aria-label={`Ask ${s.name} in`}
+              aria-label={thread.askedIn.includes(s.id) ? undefined : `Ask in ${s.name}`}
               onClick={() => void give({ kind: 'askIn', threadId: thread.id, toAgentId: s.id })}
               disabled={thread.askedIn.includes(s.id)}
             >

@@ -7,7 +7,7 @@ import { floorNow } from '@/exchange/floor-time'
 import type { CentreView, MeView, ThreadView } from '@/exchange/protocol'
 import { useCommand, useSeen } from '@/exchange/react'
 import { Button, Clock, nameIn, Problem } from '@/ui'
-import { CHANNEL_WORDS, listed, numberWords, threadName } from '@/words'
+import { CHANNEL_WORDS, listed, numberWords, threadName, useNumberWords } from '@/words'
 import { Colleagues } from './colleagues'
 import { Compose, type ComposeHandle } from './compose'
 import { Lines } from './lines'
@@ -28,6 +28,7 @@ const ENDS = { chat: 'End chat', mail: 'Close mail', text: 'End texts' } as cons
 
 export function Conversation({ me, centre, thread, work, onScript, ref }: Props) {
   const command = useCommand()
+  useNumberWords()
   const seats = useSeen((view) => view.seats) ?? NOBODY
   const [problem, setProblem] = useState<string | null>(null)
   const { id, channel, queueId, address, number, subject, state, agentId, askedIn, beganAtMs, withSinceMs, parkedUntilMs } = thread
