@@ -2,7 +2,7 @@
 // anybody knowing, a mail that never comes back.
 import { readFileSync } from 'node:fs'
 import * as z from 'zod'
-import { anotherSeat, button, goReady, KESTER, resultsOfAll, ringMe, startShift, state, writeMe } from './desk'
+import { anotherSeat, button, goReady, KESTER, nextAnswersAs, resultsOfAll, ringMe, startShift, state, writeMe } from './desk'
 import { expect, type Locator, type Page, test } from './warm'
 
 const inHand = (page: Page): Locator => page.getByRole('navigation', { name: 'In hand' }).getByRole('button')
@@ -114,6 +114,32 @@ test('a text that cannot be delivered says why; a mail is parked and comes back 
   await button(page, 'Send text').click()
   await inHand(page).filter({ hasText: 'Text' }).click()
   await expect(words(page).getByRole('alert')).toContainText('Not delivered: The number takes no texts.')
+})
+
+test('a chat becomes a call that keeps it, with one outcome for both; the next time both are their earlier contacts', async ({ page }) => {
+  await startShift(page)
+  await goReady(page)
+  await writeMe(page, 'Chat', 'Perrin Arncliffe')
+  await button(page, 'Take').click()
+  await answer(page).fill('May I ring you?')
+  await answer(page).press('Enter')
+  await page.getByLabel('Notes').fill('Asked by chat first')
+  await nextAnswersAs(page, 'A person')
+  await page.getByRole('button', { name: /^Call \+44/ }).click()
+  await expect(state(page)).toHaveText('On call')
+  const record = page.getByRole('region', { name: 'Record' })
+  await expect(record).toContainText('From the chat')
+  await expect(record).toContainText('May I ring you?')
+  await expect(page.getByLabel('Notes')).toHaveValue('Asked by chat first')
+  await expect(inHand(page)).toHaveCount(0)
+  await button(page, 'Hang up').click()
+  await page.keyboard.press('Alt+4')
+  await page.keyboard.press('Alt+Enter')
+  await expect(state(page)).toHaveText('Ready')
+  await ringMe(page, { caller: 'Perrin Arncliffe' })
+  await button(page, 'Answer').click()
+  await expect(record).toContainText('Chat: went on as a call')
+  await expect(record).toContainText('Previous contacts (2)')
 })
 
 test('a customer in whose chat nobody says anything leaves, and whoever had it codes it', async ({ page }) => {

@@ -3,7 +3,7 @@
 import { format } from 'date-fns'
 import { useCallback } from 'react'
 import type { Call } from '@/core/calls'
-import type { CallRecord } from '@/core/ledger'
+import type { CallRecord, WrittenRecord } from '@/core/ledger'
 import { formatClock } from '@/core/time'
 import type { Work } from '@/core/work'
 import type { CallbackView, CentreView } from '@/exchange/protocol'
@@ -11,7 +11,7 @@ import { useSeen } from '@/exchange/react'
 import { useHistory } from '@/history/react'
 import { Clock } from '@/ui'
 import { MessageInHand } from '@/voicemail'
-import { behalfWords, callerWords, memoInWords, NumberLinks, outcomeLabel, resultWords, useNumberWords } from '@/words'
+import { behalfWords, CHANNEL_WORDS, callerWords, memoInWords, NumberLinks, outcomeLabel, outcomeLabels, resultWords, useNumberWords } from '@/words'
 import { AddToPeople } from './add-to-people'
 import { WhoCalls } from './who-calls'
 
@@ -43,7 +43,7 @@ export const Record = memoInWords(function Record({ work, unknown, moreHeadStart
     // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
     <section aria-label="Record" tabIndex={0} className="min-h-24 flex-1 overflow-auto px-4 pt-3 pb-3 -outline-offset-4">
       <h2 className="truncate font-semibold text-xl" title={callerWords(customer?.name, number, '')}>
-        {callerWords(customer?.name, number, 'Withheld number')}
+        {callerWords(customer?.name, number, work.channel === 'call' ? 'Withheld number' : 'Nobody we know')}
       </h2>
       <p className="text-soft">
         {customer === null ? (
@@ -134,18 +134,43 @@ function PreviousContacts({ work, centre }: { work: Work; centre: CentreView }) 
   const name = work.customer?.name ?? null
   const { id: callId, number } = work
   const { value, problem } = useHistory(useCallback((api) => api.previousContacts({ customer: name, number }, callId), [name, number, callId]))
+  // Over all channels it is one list.
+  const earlier = value === null ? [] : [...value.latest, ...value.written].toSorted((a, b) => b.offeredAtMs - a.offeredAtMs)
   return (
     <div className="mt-3">
       <h3 className="eyebrow">Previous contacts{value !== null && value.count > 0 && ` (${value.count})`}</h3>
       {problem !== null && <p className="text-red">Could not be read: {problem}</p>}
       {value === null && problem === null && <p className="text-soft">Looking…</p>}
-      {value?.count === 0 && <p className="text-soft">None. This is the first call we know of.</p>}
+      {value?.count === 0 && (
+        <p className="text-soft">{work.channel === 'call' ? 'None. This is the first call we know of.' : 'None. This is the first time we hear of them.'}</p>
+      )}
       <ul className="divide-y divide-line">
-        {value?.latest.slice(0, SHOWN).map((record) => (
-          <PreviousContact key={record.callId} record={record} centre={centre} />
-        ))}
+        {earlier
+          .slice(0, SHOWN)
+          .map((contact) =>
+            'workId' in contact ? (
+              <WrittenContact key={contact.workId} record={contact} centre={centre} />
+            ) : (
+              <PreviousContact key={contact.callId} record={contact} centre={centre} />
+            ),
+          )}
       </ul>
     </div>
+  )
+}
+
+function WrittenContact({ record, centre }: { record: WrittenRecord; centre: CentreView }) {
+  const label =
+    record.outcome === null ? (record.calledAs === null ? 'not coded' : 'went on as a call') : (outcomeLabels(centre)[record.outcome] ?? record.outcome)
+  return (
+    <li className="grid grid-cols-[96px_1fr] py-1">
+      <span className="tabular text-soft text-xs leading-5">{format(record.offeredAtMs, 'd MMM HH:mm')}</span>
+      <span className="min-w-0 truncate">
+        {CHANNEL_WORDS[record.channel]}: {label}
+        <span className="text-soft"> · {record.queue}</span>
+        {record.notes !== '' && <span className="text-soft"> · {record.notes}</span>}
+      </span>
+    </li>
   )
 }
 

@@ -125,6 +125,8 @@ export interface History {
 export interface PreviousContacts {
   readonly count: number
   readonly latest: readonly CallRecord[]
+  /** Chats, mails and texts with them, the latest first; counted with the calls. */
+  readonly written: readonly WrittenRecord[]
 }
 
 const PREVIOUS_LIMIT = 12
@@ -402,7 +404,7 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
     },
     previousContacts({ customer, number }, exceptCallId) {
       const known = customer ?? number
-      if (known === null) return { count: 0, latest: [] }
+      if (known === null) return { count: 0, latest: [], written: [] }
       const hash = hashOf(known)
       const found: (readonly [block: CallsBlock, row: number])[] = []
       const look = (block: CallsBlock) => {
@@ -416,7 +418,14 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       look(live.ended())
       found.sort(([a, i], [b, j]) => valueAt(b.offeredAtMs, j) - valueAt(a.offeredAtMs, i))
       const now = names()
-      return { count: found.length, latest: found.slice(0, PREVIOUS_LIMIT).map(([block, row]) => named(recordAt(block, row), now)) }
+      const written = writtenIn({ fromMs: 0, toMs: Infinity }, null).filter(
+        (r) => r.workId !== exceptCallId && (customer !== null ? r.customer === customer : r.number === number),
+      )
+      return {
+        count: found.length + written.length,
+        latest: found.slice(0, PREVIOUS_LIMIT).map(([block, row]) => named(recordAt(block, row), now)),
+        written: written.slice(0, PREVIOUS_LIMIT),
+      }
     },
     async exportFile(name, span, nowMs, onProgress) {
       if (name === 'work.ndjson' || name === 'messages.ndjson') return exportedWritten(name, writtenIn(span, null), (id) => live.folder.linesOf(id as WorkId))

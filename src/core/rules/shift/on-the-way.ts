@@ -10,7 +10,8 @@ export function idleOf(state: FloorState, campaignId: CampaignId): readonly Agen
   const idle: Agent[] = []
   for (const id of readyAgents(state)) {
     const agent = get(state.agents, id)
-    if (agent?.shift?.campaignId === campaignId && agent.state.name === 'ready' && get(state.previews, id) === undefined) idle.push(agent)
+    if (agent?.shift?.campaignId === campaignId && agent.state.name === 'ready' && agent.threads.length === 0 && get(state.previews, id) === undefined)
+      idle.push(agent)
   }
   const leaves = (a: Agent) => (a.shift?.leaving === null ? 0 : 1)
   return idle.sort((a, b) => leaves(a) - leaves(b) || a.state.sinceMs - b.state.sinceMs || (a.id < b.id ? -1 : 1))

@@ -4,7 +4,8 @@ import type { Agent } from '@/core/agents'
 import type { Offer } from '@/core/calls'
 import type { FloorEvent } from '@/core/ledger'
 import { fitFor, nextStep, routingRules } from '@/core/queues'
-import { type Draft, emit, roomOf, threadOverflowDueAtMs } from '@/core/state'
+import { awaitedAgents } from '@/core/rules/shift'
+import { type Draft, emit, type FloorState, roomOf, threadOverflowDueAtMs } from '@/core/state'
 import { get, must } from '@/core/table'
 import { type Thread, threadWaitsIn } from '@/core/threads'
 
@@ -26,6 +27,9 @@ const FREES: ReadonlySet<FloorEvent['kind']> = new Set([
   'setUpChanged',
   'stormSwitched',
   'roleTaken',
+  'attemptEnded',
+  'attemptMessagePlayed',
+  'callPutThrough',
 ])
 
 /** Whether a waiting thread may find an agent after this that it could not find before. */
@@ -62,12 +66,15 @@ export function offerThreads(draft: Draft, before = Infinity): void {
   }
 }
 
+/** Somebody is on the way to them whom nobody else could take: they get nothing in hand meanwhile. */
+export const mayBeOffered = (state: FloorState, agentId: Agent['id']): boolean => state.attempts.size === 0 || !awaitedAgents(state).promised.has(agentId)
+
 function bestFor({ state }: Draft, thread: Thread, offer: Offer): Agent | null {
   const rules = routingRules(state.setUp, state.storm)
   let best: { readonly agent: Agent; readonly fit: number; readonly room: number } | null = null
   for (const agent of state.agents.values()) {
     const room = roomOf(state, agent, thread.channel)
-    if (room === 0 || hasPassed(thread, agent)) continue
+    if (room === 0 || hasPassed(thread, agent) || !mayBeOffered(state, agent.id)) continue
     const fit = fitFor(offer, agent, rules)
     if (fit === null) continue
     const one = { agent, fit, room }

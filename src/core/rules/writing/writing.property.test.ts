@@ -86,7 +86,7 @@ const save = (agentId: AgentId, callId: string): Command =>
   ({ kind: 'saveOutcome', agentId, callId, code: 'done', notes: 'n', followUp: '', andThen: { state: 'ready' } }) as Command
 
 test('every piece ends with an outcome or is owed, and the shares of an agent’s clock add up to it', () => {
-  let ended = 0
+  let [ended, shares] = [0, 0]
   fc.assert(
     fc.property(writtenSteps(160), (sequence) => {
       const floor = play(sequence)
@@ -100,16 +100,13 @@ test('every piece ends with an outcome or is owed, and the shares of an agent’
         expect(record.outcome !== null || owes || record.calledAs !== null, JSON.stringify(record)).toBe(true)
       }
       // While nobody is on a call, all that is in hand is written: the shares of it are the time in which an agent wrote or wrapped up.
-      const called = new Set(
-        floor.entries.flatMap(({ event }) =>
-          'deviceId' in event ? [String(event.deviceId).slice('dev_'.length)] : event.kind === 'callOriginated' ? [event.agentId] : [],
-        ),
-      )
+      const called = new Set(folder.intervals(state.atMs).flatMap((i) => (i.state === 'onCall' || i.state === 'dialling' ? [i.agentId] : [])))
       for (const id of MANY.filter((agentId) => !called.has(agentId))) {
         const shared = folder
           .written()
           .flatMap((r) => r.agents.filter((l) => l.agentId === id))
           .reduce((sum, l) => sum + l.handleMs, 0)
+        shares += Number(shared > 0)
         // What is on at this moment has not been shared out yet.
         const since = folder.state().sharing?.get(id)?.sinceMs ?? state.atMs
         const wrote = folder.intervals(state.atMs).filter((i) => i.agentId === id && (i.state === 'writing' || i.state === 'wrapUp'))
@@ -122,4 +119,5 @@ test('every piece ends with an outcome or is owed, and the shares of an agent’
     { numRuns: 40, seed: 6, endOnFailure: true },
   )
   expect(ended).toBeGreaterThan(150)
+  expect(shares).toBeGreaterThan(40)
 })
