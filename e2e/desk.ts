@@ -185,5 +185,6 @@ export async function writeMe(page: Page, channel: 'Chat' | 'Mail' | 'Text', cal
   if (patience !== undefined) await panel.getByLabel('Patience').selectOption({ label: patience })
   await panel.getByLabel('Or writes a').selectOption({ label: channel })
   await button(page, 'Write to me').click()
+  await expect(panel).toBeHidden()
   await expect(page.getByRole('alert', { name: `${channel} from ${caller}` })).toBeVisible()
 }

@@ -335,6 +335,8 @@ export function concerns(state: FloorState, agentId: AgentId, changed: ReadonlyM
   if ([...agent.wrapUps, ...agent.owed].some((w) => work?.has(w.callId))) return true
   // Who was asked out of one, or parked it before it came back, has nothing of it on their row: they are few enough to be looked at.
   if (changed.has('threads')) return true
+  // Somebody else may code their part of what is written and in these hands.
+  if (work !== undefined && selectThreads(state, agentId).some((t) => work.has(t.id))) return true
   return agent.engagements.some(({ callId }) => {
     const call = get(state.calls, callId)
     const about = call?.workId ?? callId

@@ -6,7 +6,7 @@ import type { Work } from '@/core/work'
 import { floorNow } from '@/exchange/floor-time'
 import type { CentreView, MeView, ThreadView } from '@/exchange/protocol'
 import { useCommand, useSeen } from '@/exchange/react'
-import { Button, Clock, nameIn, Problem } from '@/ui'
+import { Button, Clock, nameIn, Problem, useDraft } from '@/ui'
 import { CHANNEL_WORDS, listed, numberWords, threadName, useNumberWords } from '@/words'
 import { Colleagues } from './colleagues'
 import { Compose, type ComposeHandle } from './compose'
@@ -37,6 +37,13 @@ export function Conversation({ me, centre, thread, work, onScript, ref }: Props)
   const give = async (ask: Parameters<typeof command>[0]) => {
     const reply = await command(ask)
     setProblem(reply.ok ? null : `${reply.refusal.says} ${reply.refusal.next}`)
+  }
+  // Notes are sent a moment after they are typed: what was typed last goes along with the call.
+  const [notes] = useDraft(`${id} notes`, work.notes)
+  const [followUp] = useDraft(`${id} follow-up`, work.followUp)
+  const ring = async () => {
+    if (notes !== work.notes || followUp !== work.followUp) await command({ kind: 'draftNotes', callId: id, text: notes, followUp })
+    await give({ kind: 'ringInstead', threadId: id })
   }
   const nameOf = (agent: string) => nameIn(seats, agent) || 'A colleague'
   const queue = nameIn(centre.queues, queueId)
@@ -87,7 +94,7 @@ export function Conversation({ me, centre, thread, work, onScript, ref }: Props)
                 />
               )}
               {number !== null && (
-                <Button className="!h-7" onClick={() => void give({ kind: 'ringInstead', threadId: id })}>
+                <Button className="!h-7" onClick={() => void ring()}>
                   Call {numberWords(number)}
                 </Button>
               )}
