@@ -367,9 +367,9 @@ describe('the history', () => {
     ]) {
       const { customer = null, number = null } = known ?? {}
       const expected = all.filter((r) => r.callId !== 'none' && (customer !== null ? r.customer === customer : r.number === number))
-      expect(history.previousContacts({ customer, number }, 'none')).toEqual({ count: expected.length, latest: expected.slice(0, 12) })
+      expect(history.previousContacts({ customer, number }, 'none')).toEqual({ count: expected.length, latest: expected.slice(0, 12), written: [] })
     }
-    expect(history.previousContacts({ customer: null, number: null }, 'none')).toEqual({ count: 0, latest: [] })
+    expect(history.previousContacts({ customer: null, number: null }, 'none')).toEqual({ count: 0, latest: [], written: [] })
   })
 })
 
