@@ -1,6 +1,6 @@
 'use client'
 // What lies below the board: the page that is read, the record and the outcome of the call in front; between calls what is waited for and the day so far.
-import { memo, type Ref, useImperativeHandle, useMemo, useRef } from 'react'
+import { type ComponentProps, memo, type Ref, useImperativeHandle, useMemo, useRef } from 'react'
 import type { Call, Target } from '@/core/calls'
 import type { CallId } from '@/core/ids'
 import { behalfOf, type Work } from '@/core/work'
@@ -72,6 +72,21 @@ export const Below = memo(function Below({ shown, onLookUp, onSaved, onBack, onB
   const mayCode = work !== undefined && !ringing && (work.handledBy === me.id || work.owedBy.includes(me.id))
   const script = work === undefined ? null : scriptOf(centre, work)
   const outcomeSet = work === undefined ? undefined : outcomeSetOf(centre, behalfOf(work))
+  const reading = (opensWhen: ReadingOpens) =>
+    work !== undefined && (
+      <Reading
+        key={work.id}
+        ref={pane}
+        agentName={me.name}
+        work={work}
+        script={script}
+        readOnly={!mayCode || work.run === null}
+        readBy={readBy}
+        opensWhen={opensWhen}
+        keys={PAGE_KEYS}
+        actions={actions}
+      />
+    )
   return (
     <div className="flex min-h-0 flex-1 flex-col [contain:strict]">
       <Panes
@@ -105,35 +120,11 @@ export const Below = memo(function Below({ shown, onLookUp, onSaved, onBack, onB
                     }
                   />
                   {script !== null && besideWritten === 'shown' && (
-                    <div className="flex min-h-0 w-[22rem] shrink-0 flex-col border-line border-l">
-                      <Reading
-                        key={work.id}
-                        ref={pane}
-                        agentName={me.name}
-                        work={work}
-                        script={script}
-                        readOnly={!mayCode || work.run === null}
-                        readBy={readBy}
-                        opensWhen={null}
-                        keys={PAGE_KEYS}
-                        actions={actions}
-                      />
-                    </div>
+                    <div className="flex min-h-0 w-[22rem] shrink-0 flex-col border-line border-l">{reading(null)}</div>
                   )}
                 </div>
               ) : (
-                <Reading
-                  key={work.id}
-                  ref={pane}
-                  agentName={me.name}
-                  work={work}
-                  script={script}
-                  readOnly={!mayCode || work.run === null}
-                  readBy={readBy}
-                  opensWhen={ringing ? 'youAnswer' : work.run === null && work.endedAtMs === null ? 'theyAnswer' : null}
-                  keys={PAGE_KEYS}
-                  actions={actions}
-                />
+                reading(ringing ? 'youAnswer' : work.run === null && work.endedAtMs === null ? 'theyAnswer' : null)
               ),
           },
           {
@@ -176,6 +167,7 @@ export const Below = memo(function Below({ shown, onLookUp, onSaved, onBack, onB
 })
 
 const Reading = memoInWords(ReadingPane)
+type ReadingOpens = ComponentProps<typeof ReadingPane>['opensWhen']
 const PAGE_KEYS = { next: SHORTCUTS.nextPage.keys, back: SHORTCUTS.previousPage.keys }
 
 /** What is done on the reading pane of a call. */

@@ -25,7 +25,7 @@ function callPiece(work: Work | undefined): Piece | null {
   if (work === undefined) return null
   const { id, customer, number, handledSinceMs, offeredAtMs } = work
   const name = callerWords(customer?.name, number, 'Withheld number')
-  return { id, channel: 'call', name, sinceMs: handledSinceMs ?? offeredAtMs, waitsSinceMs: null, limitMs: null, note: null }
+  return { id, channel: 'call', name, sinceMs: handledSinceMs ?? offeredAtMs, waitsSinceMs: null, note: null }
 }
 
 type Seen = Pick<FloorView, 'centre' | 'calls' | 'work'>
@@ -68,10 +68,10 @@ function DeskOf({ shift, centre, calls, work: works }: { shift: OnShift } & Seen
         ? []
         : pieces.flatMap((id) => {
             const written = threads.find((t) => t.id === id)
-            const piece = written === undefined ? callPiece(works.find((w) => w.id === id)) : pieceOf(written, me.id, centre)
+            const piece = written === undefined ? callPiece(works.find((w) => w.id === id)) : pieceOf(written, me.id)
             return piece === null ? [] : [piece]
           }),
-    [pieces, threads, works, me.id, centre],
+    [pieces, threads, works, me.id],
   )
   const unknown = work?.customer === null ? call : undefined
   const { answeredAtMs = ringing ? null : (work?.handledSinceMs ?? null), headStartMs = 0, keptFor = null } = call ?? {}

@@ -54,24 +54,8 @@ export function eventWords(event: FloorEvent, names: EventNames): string {
         return p.name ?? (p.number === null ? 'a withheld number' : numberWords(p.number))
     }
   }
+  if ('threadId' in event) return threadEventWords(event, { agent, queue })
   switch (event.kind) {
-    case 'threadBegan':
-    case 'threadOpened':
-    case 'threadOffered':
-    case 'threadPassed':
-    case 'threadTaken':
-    case 'threadOverflowed':
-    case 'threadWritten':
-    case 'threadDelivered':
-    case 'threadTyped':
-    case 'threadHandedOn':
-    case 'threadAskedIn':
-    case 'threadAskedOut':
-    case 'threadParked':
-    case 'threadUnparked':
-    case 'threadEnded':
-    case 'threadCalled':
-      return threadEventWords(event, { agent, queue })
     case 'circleWritten':
       return `${agent(event.byAgentId)} wrote to colleagues: “${event.text}”`
     case 'circleRead':

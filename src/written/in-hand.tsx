@@ -3,7 +3,7 @@
 // waits for them. One key brings a piece to the front; whatever was typed elsewhere stays there.
 import clsx from 'clsx'
 import type { WorkId } from '@/core/ids'
-import type { CentreView, ThreadView } from '@/exchange/protocol'
+import type { ThreadView } from '@/exchange/protocol'
 import { Clock, ShortcutHint, useOwnKey } from '@/ui'
 import { CHANNEL_WORDS, threadName } from '@/words'
 
@@ -13,18 +13,15 @@ export interface Piece {
   readonly name: string
   readonly sinceMs: number
   readonly waitsSinceMs: number | null
-  /** How long that may last by the queue's own word; null for as long as it takes. */
-  readonly limitMs: number | null
   /** Where it is not simply in hand. */
   readonly note: string | null
 }
 
-export function pieceOf(thread: ThreadView, me: string, centre: CentreView): Piece {
-  const { id, channel, queueId, agentId, state, withSinceMs, beganAtMs, sinceMs, waitsSinceMs } = thread
-  const limitMs = centre.queues.find((q) => q.id === queueId)?.writes.find((w) => w.channel === channel)?.serviceLevelMs ?? null
+export function pieceOf(thread: ThreadView, me: string): Piece {
+  const { id, channel, agentId, state, withSinceMs, beganAtMs, sinceMs, waitsSinceMs } = thread
   const note = state === 'parked' ? 'parked' : state === 'ended' ? 'to be coded' : agentId === me ? null : 'read along'
   return {
-    ...{ id, channel, name: threadName(thread), limitMs, note },
+    ...{ id, channel, name: threadName(thread), note },
     sinceMs: note === null ? (withSinceMs ?? beganAtMs) : sinceMs,
     waitsSinceMs: note === null ? waitsSinceMs : null,
   }

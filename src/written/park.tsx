@@ -5,7 +5,7 @@ import { type FormEvent, useState } from 'react'
 import { floorNow } from '@/exchange/floor-time'
 import type { ThreadView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
-import { Button, Popover, Problem, TextField } from '@/ui'
+import { Button, Popover, TextField } from '@/ui'
 
 const FIELD = "yyyy-MM-dd'T'HH:mm"
 
@@ -44,11 +44,7 @@ function Until({ thread, onDone }: { thread: ThreadView; onDone: () => void }) {
       <Button type="submit" tone="primary" className="mt-3">
         Park until then
       </Button>
-      {problem === null ? (
-        <p className="mt-2 text-soft text-xs">It comes back to you then, or at once when they write.</p>
-      ) : (
-        <Problem className="sr-only">{problem}</Problem>
-      )}
+      {problem === null && <p className="mt-2 text-soft text-xs">It comes back to you then, or at once when they write.</p>}
     </form>
   )
 }

@@ -4,7 +4,7 @@ import { type KeyboardEvent, useState } from 'react'
 import { findQuickTexts, type QuickText, QuickTextSchema, unknownFields } from '@/core/quick-texts'
 import { mergeFields } from '@/core/scripts'
 import { mergeValuesOf, type Work } from '@/core/work'
-import { Button, Popover, Problem, TextField, usePersonalSetting } from '@/ui'
+import { Button, Popover, TextField, usePersonalSetting } from '@/ui'
 
 interface Props {
   readonly texts: readonly QuickText[]
@@ -86,7 +86,6 @@ function Choose({ texts, work, agentName, written, onInsert, onDone }: Props & {
           <Button className="mt-2 !h-7" onClick={keep}>
             Keep as your own
           </Button>
-          {problem !== null && <Problem className="sr-only">{problem}</Problem>}
         </div>
       )}
     </>

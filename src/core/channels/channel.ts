@@ -8,5 +8,3 @@ export type Channel = (typeof CHANNELS)[number]
 export const WRITTEN_CHANNELS = ['chat', 'mail', 'text'] as const
 export const WrittenChannelSchema = z.enum(WRITTEN_CHANNELS)
 export type Written = z.infer<typeof WrittenChannelSchema>
-
-export const isWritten = (channel: Channel): channel is Written => channel !== 'call'

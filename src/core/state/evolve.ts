@@ -28,6 +28,7 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
   const place: Place = { state, journal }
   setFact(place, 'seq', state.seq + 1)
   setFact(place, 'atMs', atMs)
+  if ('threadId' in event) return evolveThreads(place, event, atMs)
   switch (event.kind) {
     case 'floorOpened':
       if (state.seq !== 1) throw new Error('a floor opens once')
@@ -169,23 +170,6 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
       const wish = evolveWhenFree(event, atMs)
       return wish === null ? remove(place, 'whenFree', pairKey(event)) : put(place, 'whenFree', pairKey(event), wish)
     }
-    case 'threadBegan':
-    case 'threadOpened':
-    case 'threadOffered':
-    case 'threadPassed':
-    case 'threadTaken':
-    case 'threadOverflowed':
-    case 'threadWritten':
-    case 'threadDelivered':
-    case 'threadTyped':
-    case 'threadHandedOn':
-    case 'threadAskedIn':
-    case 'threadAskedOut':
-    case 'threadParked':
-    case 'threadUnparked':
-    case 'threadCalled':
-    case 'threadEnded':
-      return evolveThreads(place, event, atMs)
     case 'captionSpoken':
       return hearCaption(place, event, atMs)
     case 'ringSilenced': {

@@ -1,9 +1,9 @@
 // What is asked about chats, mails and texts, and what their other sides and the gateway report.
 import * as z from 'zod'
-import type { Customer } from '@/core/calls'
-import { type Written, WrittenChannelSchema } from '@/core/channels'
-import { AgentIdSchema, type QueueId, QueueIdSchema, type WorkId, WorkIdSchema } from '@/core/ids'
+import { WrittenChannelSchema } from '@/core/channels'
+import { AgentIdSchema, QueueIdSchema, type WorkId, WorkIdSchema } from '@/core/ids'
 import { type By, InstantSchema, type Ruling as RulingFor } from '@/core/rules/rule'
+import type { Thread } from '@/core/threads'
 import type { RulingRefusal } from './refusals'
 
 const mine = { threadId: WorkIdSchema }
@@ -40,19 +40,12 @@ export const WRITING_ASKS = [
 
 /** What happens on the other side, and on the way there. */
 export type WritingReport =
-  | {
+  | ({
       readonly kind: 'threadArrives'
-      readonly channel: Written
-      readonly queueId: QueueId
-      readonly address: string
-      readonly number: string | null
-      readonly customer: Customer | null
-      readonly subject: string | null
-      readonly path: string | null
       readonly text: string
       /** It is offered to this agent first, if they have room for it. */
       readonly offeredTo?: z.infer<typeof AgentIdSchema>
-    }
+    } & Pick<Thread, 'channel' | 'queueId' | 'address' | 'number' | 'customer' | 'subject' | 'path'>)
   | { readonly kind: 'customerWrites'; readonly threadId: WorkId; readonly text: string }
   | { readonly kind: 'customerTypes'; readonly threadId: WorkId; readonly on: boolean }
   | { readonly kind: 'customerLeaves'; readonly threadId: WorkId }
