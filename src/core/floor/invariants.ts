@@ -8,7 +8,7 @@ import { presentAt } from '@/core/conferences'
 import { deviceOfAgent } from '@/core/ids'
 import { fitFor, routingRules } from '@/core/queues'
 import { idleOf, isAwaited } from '@/core/rules/shift'
-import { mayBeOffered } from '@/core/rules/writing'
+import { keptFree } from '@/core/rules/writing'
 import type { QueueSetUp } from '@/core/set-up'
 import { type FloorState, isMutedOn, type Journal, roomOf } from '@/core/state'
 import { get, values } from '@/core/table'
@@ -132,9 +132,10 @@ const OF_THREADS: Laws<Thread> = {
   'nothing waits while somebody who may be given it has room': (t, s) => {
     if (t.state !== 'waiting') return true
     const rules = routingRules(s.setUp, s.storm)
+    const free = keptFree(s)
     const offers = [{ queueId: t.queueId, anyLevel: false }, ...t.alsoFor]
     const could = (a: Agent) =>
-      roomOf(s, a, t.channel) > 0 && mayBeOffered(s, a.id) && !t.passedBy.some((p) => p.agentId === a.id) && offers.some((o) => fitFor(o, a, rules) !== null)
+      roomOf(s, a, t.channel) > 0 && !free.has(a.id) && !t.passedBy.some((p) => p.agentId === a.id) && offers.some((o) => fitFor(o, a, rules) !== null)
     return !values(s.agents).some(could)
   },
 }

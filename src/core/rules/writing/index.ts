@@ -1,5 +1,5 @@
 export { WRITING_ASKS, type WritingAsk, type WritingCommand, type WritingReport } from './commands'
 export { threadDue } from './due'
-export { freesForThreads, mayBeOffered, offerThreads, passOffers, urgencyOfCalls } from './offer'
+export { freesForThreads, keptFree, offerThreads, passOffers, urgencyOfCalls } from './offer'
 export { WRITING_WORDS, type WritingRefusal } from './refusals'
 export { WRITING_RULES } from './table'

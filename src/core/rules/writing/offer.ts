@@ -67,14 +67,16 @@ export function offerThreads(draft: Draft, before = Infinity): void {
 }
 
 /** Somebody is on the way to them whom nobody else could take: they get nothing in hand meanwhile. */
-export const mayBeOffered = (state: FloorState, agentId: Agent['id']): boolean => state.attempts.size === 0 || !awaitedAgents(state).promised.has(agentId)
+export const keptFree = (state: FloorState): ReadonlySet<Agent['id']> => (state.attempts.size === 0 ? NOBODY : awaitedAgents(state).promised)
+const NOBODY: ReadonlySet<Agent['id']> = new Set()
 
 function bestFor({ state }: Draft, thread: Thread, offer: Offer): Agent | null {
+  const free = keptFree(state)
   const rules = routingRules(state.setUp, state.storm)
   let best: { readonly agent: Agent; readonly fit: number; readonly room: number } | null = null
   for (const agent of state.agents.values()) {
     const room = roomOf(state, agent, thread.channel)
-    if (room === 0 || hasPassed(thread, agent) || !mayBeOffered(state, agent.id)) continue
+    if (room === 0 || hasPassed(thread, agent) || free.has(agent.id)) continue
     const fit = fitFor(offer, agent, rules)
     if (fit === null) continue
     const one = { agent, fit, room }
