@@ -56,5 +56,5 @@ function moved({ records, intervals }: PlainDay, no: number): PlainDay {
 
 export function* keptDays(calls: number): Generator<Kept> {
   const rules = rulesOf([FENNHOLM])
-  for (const { day, records, intervals } of daysOf(calls)) yield keepDay(day, records, intervals, rules)
+  for (const { day, records, intervals } of daysOf(calls)) yield keepDay({ day, records, intervals, written: [] }, rules)
 }

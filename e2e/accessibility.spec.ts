@@ -1,6 +1,5 @@
-// Every main view: no serious finding of axe-core, nothing to scroll sideways, and, with SCREENSHOTS=1, its picture.
-import { readFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
+// Every main view: no finding of axe-core, nothing to scroll sideways, and, with SCREENSHOTS=1, its picture.
+import { violations } from './axe'
 import {
   anotherSeat,
   board,
@@ -33,20 +32,9 @@ import { expect, fresh, type Page, test } from './warm'
 /** A picture shows a desk that has been worked at. */
 const PAST = process.env.SCREENSHOTS ? WITH_PAST : QUIET
 
-const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
-
 /** Without a name it is checked and not kept as a picture. */
 async function look(page: Page, name: string | null): Promise<void> {
-  // It comes once into each page, not once into each look.
-  if (!(await page.evaluate(() => 'axe' in globalThis))) await page.evaluate(AXE)
-  const findings = await page.evaluate(async () => {
-    const { violations } = await (
-      globalThis as unknown as { axe: { run(options: object): Promise<{ violations: { id: string; impact: string; nodes: { html: string }[] }[] }> } }
-    ).axe.run({ resultTypes: ['violations'] })
-    return violations
-      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-      .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`)
-  })
+  const findings = (await violations(page)).map(({ id, nodes }) => `${id}: ${nodes.join(' | ')}`)
   expect(findings, name ?? page.url()).toEqual([])
   expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth), `${name} scrolls sideways`).toBe(true)
   if (process.env.SCREENSHOTS && name !== null) await page.screenshot({ path: `docs/screenshots/${name}.png` })
@@ -65,12 +53,14 @@ test('what is written passes axe-core and fits: a call with two chats and a mess
   const kester = await anotherSeat(page, KESTER)
   await writeMe(page, 'Chat', 'Perrin Arncliffe')
   await look(page, null)
-  await button(page, 'Take').click()
+  // Something else that was written overnight may be offered beside it.
+  const take = (of: string) => page.getByRole('alert', { name: of }).getByRole('button', { name: 'Take' }).click()
+  await take('Chat from Perrin Arncliffe')
   await page.getByLabel('Your answer').fill('Good morning. How many of you will travel?')
   await page.getByLabel('Your answer').press('Enter')
   await expect(page.getByRole('log', { name: 'What was written' }).getByRole('listitem')).toHaveCount(3)
   await writeMe(page, 'Chat', 'Tegan Brackenhythe')
-  await button(page, 'Take').click()
+  await take('Chat from Tegan Brackenhythe')
   await ringMe(page)
   await button(page, 'Answer').click()
   await page.getByRole('navigation', { name: 'In hand' }).getByRole('button').nth(1).click()
@@ -543,9 +533,9 @@ test('campaigns and what came of them pass axe-core and fit', async ({ page }) =
   await page.getByRole('link', { name: 'Island Pass renewal' }).click()
   await expect(page.getByText(/over 30 days/i)).toBeVisible()
   await expect(page.getByText('Half of them are there within')).toBeVisible({ timeout: 30_000 })
-  await expect(page.getByRole('button', { name: /^Done/ })).toContainText(/\d{3}/, { timeout: 60_000 })
+  await expect(page.getByRole('button', { name: /^Done/ })).toContainText(/\d{3}/, { timeout: 120_000 })
   // A picture shows more of a campaign that has been called for a while.
-  if (process.env.SCREENSHOTS) await expect(page.getByRole('region', { name: 'Now' }).locator('dd').nth(6)).toHaveText(/^\d\d/, { timeout: 150_000 })
+  if (process.env.SCREENSHOTS) await expect(page.getByRole('region', { name: 'Now' }).locator('dd').nth(6)).toHaveText(/^([5-9]|\d\d)/, { timeout: 150_000 })
   await look(page, 'campaign-live')
   await setPace(page, 'Quiet')
   await button(page, 'Import a list…').click()

@@ -48,7 +48,7 @@ test('queues of an agent in mid-call and of several at once, ready and not, a wo
   await floor.getByRole('toolbar', { name: '2 chosen' }).getByRole('button', { name: 'Message…' }).click()
   const word = floor.getByRole('dialog', { name: /^Message to/ })
   await button(floor, 'Send').click()
-  await expect(word).toContainText('The message says nothing. Write what they should know.')
+  await expect(word).toContainText('The message is empty. Write what they should know.')
   await word.getByLabel('Message').fill('The 12:40 to Skarvey is cancelled.')
   await button(floor, 'Send').click()
   const said = kester.getByRole('alert', { name: 'From Linnea Wickerby' })

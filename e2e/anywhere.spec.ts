@@ -93,7 +93,7 @@ fresh.describe('without a network', () => {
     })
     await context.setOffline(true)
     await page.reload()
-    await expect(state(page)).toHaveText('Not ready · Signed in')
+    await expect(state(page)).toHaveText('Not ready · Just signed in')
     await expect(board(page)).toContainText('No call.')
     await page.goto('/people?world=quiet&seed=7&days=0')
     await expect(page.getByRole('listbox', { name: 'People' }).getByRole('option').first()).toBeVisible()

@@ -1,5 +1,6 @@
 // The author's screens: a script written, checked, rehearsed, published and brought in; outcome codes edited and brought in.
 import { readFile } from 'node:fs/promises'
+import { violations } from './axe'
 import { button, ownerTab, putIntoUse, quiet, signInAsOwner, takeCall } from './desk'
 import { expect, type Page, test } from './warm'
 
@@ -156,4 +157,38 @@ test('an outcome code is added, checked, put into use and chosen at the desk; a 
   const problems = tab.getByRole('alert').getByRole('listitem')
   await expect(problems.first()).toContainText('Nothing of set.json was taken.')
   await expect(problems.nth(1)).toContainText('Line 4:')
+})
+
+test('a script of 120 pages with several ends and ways back: gone through by arrows, letters and name, and seen as a whole', async ({ page }) => {
+  await signInAsOwner(page, '/scripts?world=quiet&seed=7&days=0')
+  const way = (n: number) => ({ when: null, to: `page${n}` })
+  const pages = Array.from({ length: 120 }, (_, n) => ({
+    ...{ id: `page${n}`, title: n === 77 ? 'Refund by post' : `Page ${n}`, say: [`Words of page ${n}.`], questions: [], direction: null, suggests: [] },
+    ways: n % 24 === 23 ? [] : [...(n % 11 === 10 ? [way(n - 8)] : []), ...(n % 24 === 0 && n < 96 ? [way(n + 24)] : []), way(n + 1)],
+  }))
+  const text = JSON.stringify({ id: 'script_long', version: 1, name: 'A long one', startPage: 'page0', pages })
+  await page.getByLabel('Script file').setInputFiles({ name: 'long.json', mimeType: 'application/json', buffer: Buffer.from(text) })
+  const map = page.getByRole('region', { name: 'Map of the script' })
+  await expect(map).toContainText('120 pages, 5 ends')
+  const title = page.getByLabel('Title', { exact: true })
+  const at = (name: string) => map.getByRole('button', { name: new RegExp(`^${name}\\b`) }).first()
+  await at('Page 0').focus()
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('Enter')
+  await expect(title).toHaveValue('Page 1')
+  await at('Page 1').focus()
+  await page.keyboard.type('ref')
+  await expect(at('Refund by post')).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(title).toHaveValue('Refund by post')
+  await page.keyboard.press('Home')
+  await expect(at('Page 0')).toBeFocused()
+  // By its name, and whatever is edited is in view.
+  await map.getByRole('combobox', { name: 'Page' }).selectOption({ label: 'Page 110' })
+  await expect(title).toHaveValue('Page 110')
+  await expect(at('Page 110')).toBeInViewport()
+  await expect(at('Page 0')).not.toBeInViewport()
+  await button(page, 'Whole map').click()
+  for (const name of ['Page 0', 'Refund by post', 'Page 110', 'Page 119']) await expect(at(name)).toBeInViewport({ ratio: 0.9 })
+  expect(await violations(page)).toEqual([])
 })

@@ -1,7 +1,7 @@
 import { get } from 'node:http'
-import { button, endShift, goReady, hangUp, QUIET, startShift, state, takeCall, WITH_PAST } from './desk'
+import { button, endShift, goReady, hangUp, QUIET, signInAsOwner, startShift, state, takeCall, WITH_PAST } from './desk'
 import { BASE_URL } from './settings'
-import { expect, test } from './warm'
+import { expect, type Page, test } from './warm'
 
 test('sign-in and the start of shift name what is wrong, put the focus there, and lose nothing', async ({ page }) => {
   await page.goto(QUIET)
@@ -42,7 +42,7 @@ test('the dial line says why it does not dial; a wrong answer and a missing one 
   for (const [typed, says] of [
     ['harbour master', '“harbour master” matches nobody we know, and is not a number.'],
     ['+999 12345', '“+999 12345” is not a number of any country.'],
-    ['0163', '“0163” is too short for a number of GB.'],
+    ['0163', '“0163” is too short for a UK number.'],
   ] as const) {
     await line.fill(typed)
     await line.press('Enter')
@@ -52,7 +52,7 @@ test('the dial line says why it does not dial; a wrong answer and a missing one 
   }
   await line.fill('')
   await button(page, 'Next page').click()
-  await expect(page.getByText('The way on depends on “Who is on the line”, which has no answer yet.')).toBeVisible()
+  await expect(page.getByText('Answer “Who is on the line” first.')).toBeVisible()
   await expect(page.getByRole('radio', { name: 'The person who booked' })).toBeFocused()
   await page.keyboard.press('Space')
   await page.keyboard.press('Alt+n')
@@ -78,7 +78,126 @@ test('the dial line says why it does not dial; a wrong answer and a missing one 
   await expect(page.getByLabel('Notes')).toHaveValue('Nothing yet')
   await expect(state(page)).toHaveText('Wrap-up')
   await endShift(page)
-  await expect(page.getByText('The call with Ottoline Fjelding still owes an outcome.')).toBeVisible()
+  await expect(page.getByText('The call with Ottoline Fjelding still needs an outcome.')).toBeVisible()
+})
+
+/** The field the keyboard is in says it is wrong, and the sentence belongs to it. */
+const isWrong = (page: Page, name: string, sentence: RegExp) =>
+  expect
+    .poll(
+      () =>
+        page.evaluate(() => {
+          const at = document.activeElement
+          const about = (at?.getAttribute('aria-describedby') ?? '').split(' ').map((id) => document.getElementById(id)?.textContent ?? '')
+          return { invalid: at?.getAttribute('aria-invalid'), about: about.join(' ') }
+        }),
+      { message: name },
+    )
+    .toEqual({ invalid: 'true', about: expect.stringMatching(sentence) })
+
+test('whatever form refuses what was typed: the sentence belongs to the field, the field says it is wrong, and the keyboard is in it', async ({ page }) => {
+  test.slow()
+  const owner = page
+  await signInAsOwner(owner, '/set-up?world=quiet&seed=7&days=0')
+  const wrong = (name: string, sentence: RegExp) => isWrong(owner, name, sentence)
+  const submit = (name: string) => owner.getByRole('button', { name, exact: true }).click()
+
+  await owner.getByRole('button', { name: 'Edit Sailings' }).click()
+  await owner.getByLabel('Name', { exact: true }).fill('')
+  await submit('Keep changes')
+  await wrong('a queue without a name', /needs a name/)
+  await submit('Throw changes away')
+  await owner.getByRole('button', { name: 'Edit reasons, skills and times' }).click()
+  await owner.getByLabel('Chats at once, row 1').fill('99')
+  await submit('Keep changes')
+  await wrong('more than an agent may carry', /20 is the most/)
+  await submit('Throw changes away')
+  await owner.getByRole('button', { name: 'Edit Eluned Tarnow' }).click()
+  await owner.getByLabel('New PIN').fill('12')
+  await submit('Keep changes')
+  await wrong('a PIN of two digits', /four to eight digits/)
+  await submit('Throw changes away')
+
+  await owner.goto('/do-not-call?world=quiet&seed=7&days=0')
+  await submit('Add to the list')
+  await wrong('nobody on the do-not-call list', /Nobody is named/)
+  await owner.getByLabel('Number or person').fill('0163')
+  await submit('Add to the list')
+  await wrong('half a number on it', /too short for a UK number/)
+
+  await owner.goto('/people?world=quiet&seed=7&days=0')
+  await owner.getByRole('button', { name: /^Add/ }).first().click()
+  await submit('Keep')
+  await wrong('a person without a name', /There is no name/)
+  await owner.keyboard.press('Escape')
+
+  await owner.goto('/conferences?world=quiet&seed=7&days=0')
+  await owner
+    .getByRole('button', { name: /Arrange/ })
+    .first()
+    .click()
+  await owner.getByLabel('Day', { exact: true }).fill('')
+  await owner.getByRole('dialog').locator('button[type=submit]').click()
+  await wrong('a conference on no day', /day or the time is missing/)
+  await owner.keyboard.press('Escape')
+
+  await owner.goto('/results?world=quiet&seed=7&days=0')
+  await owner.getByLabel('From', { exact: true }).fill('2027-01-01')
+  await wrong('a span that ends before it begins', /./)
+  await owner.getByRole('button', { name: 'Linnea Wickerby, your settings' }).click()
+  await submit('New PIN')
+  await owner.getByLabel('New PIN').fill('1')
+  await submit('Change PIN')
+  await wrong('one’s own PIN of one digit', /digits/)
+})
+
+test('forms that stand in windows of their own and on the Floor: the same, and what was begun there is there again', async ({ page }) => {
+  test.slow()
+  const quietly = '?world=quiet&seed=7&days=0'
+  const press = (name: string) => button(page, name).click()
+  await signInAsOwner(page, `/campaigns/campaign_winter-timetable${quietly}`)
+  await press('Edit campaign')
+  await page.getByLabel('Name', { exact: true }).fill('')
+  await press('Save campaign')
+  await isWrong(page, 'a campaign without a name', /name/)
+  await page.keyboard.press('Escape')
+  await expect(page.getByText('You have changed something here.')).toBeVisible()
+  await press('Throw changes away')
+
+  await page.goto(`/voicemail${quietly}`)
+  await press('Greeting…')
+  await page.getByRole('radio', { name: 'Words' }).click()
+  await page.getByRole('textbox', { name: 'Words' }).fill('')
+  await press('Use it')
+  await isWrong(page, 'a greeting without words', /There are no words/)
+  await page.getByRole('textbox', { name: 'Words' }).fill('Back at two.')
+  await page.keyboard.press('Escape')
+  await press('Greeting…')
+  await page.getByRole('radio', { name: 'Words' }).click()
+  await expect(page.getByRole('textbox', { name: 'Words' })).toHaveValue('Back at two.')
+
+  const agent = await page.context().newPage()
+  await takeCall(agent)
+  await button(agent, 'Transfer').click()
+  await agent.getByLabel('Who or what number').fill('nobody at all')
+  await agent.keyboard.press('Enter')
+  await isWrong(agent, 'a transfer to nobody', /matches nobody here/)
+  await page.goto(`/floor${quietly}`)
+  const word = async () => {
+    await page.getByRole('button', { name: 'Eluned Tarnow', exact: true }).click()
+    await page.getByRole('menuitem', { name: 'Message…' }).click()
+  }
+  await word()
+  await press('Send')
+  await isWrong(page, 'a message that says nothing', /is empty/)
+  await page.getByLabel('Message', { exact: true }).fill('Come to the front desk')
+  await page.keyboard.press('Escape')
+  await word()
+  await expect(page.getByLabel('Message', { exact: true })).toHaveValue('Come to the front desk')
+  await page.goto(`/do-not-call${quietly}`)
+  await page.getByLabel('Number or person').fill('01632 960140')
+  await press('Add to the list')
+  await isWrong(page, 'no reason on the do-not-call list', /No reason/)
 })
 
 test('the desk can be installed: its manifest names icons that are there, and takes telephone links', async ({ request }) => {

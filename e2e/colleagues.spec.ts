@@ -42,7 +42,7 @@ test('two colleagues call each other: held, consulted about, joined by a third; 
   await button(sunniva, 'Hang up').click()
   // Both who are ready are free again, and the caller has been offered to one of them; nothing is owed.
   await expect(async () => expect([await state(page).textContent(), await state(kester).textContent()].toSorted()).toEqual(['Ready', 'Ringing'])).toPass()
-  await expect(state(sunniva)).toHaveText('Not ready · Signed in')
+  await expect(state(sunniva)).toHaveText('Not ready · Just signed in')
   const owner = await page.context().newPage()
   await signInAsOwner(owner)
   await goTo(owner, 'Results')
@@ -116,7 +116,7 @@ test('colleagues played by the stand-ins call, answer and speak', async ({ page 
   await button(page, 'Answer').click()
   await expect(state(page)).toHaveText('On internal call')
   await button(page, 'Hang up').click()
-  await expect(state(page)).toHaveText('Not ready · Signed in', { timeout: 8_000 })
+  await expect(state(page)).toHaveText('Not ready · Just signed in', { timeout: 8_000 })
   const free = page.getByRole('region', { name: 'People' }).getByRole('listitem').filter({ hasText: 'Ready' }).first()
   await free.getByRole('button', { name: /^Call / }).click()
   await expect(board(page)).toContainText(/“(Yes, what have you got|Go on, I am listening|Is it about the late boat|I have a minute)/, { timeout: 30_000 })

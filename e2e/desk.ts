@@ -52,7 +52,7 @@ export async function signOut(page: Page, name: string): Promise<void> {
 export async function startShift(page: Page, name = 'Eluned Tarnow', pin = '2417', address = QUIET): Promise<void> {
   await signIn(page, name, pin, address)
   await button(page, 'Start shift').click()
-  await expect(state(page)).toHaveText('Not ready · Signed in')
+  await expect(state(page)).toHaveText('Not ready · Just signed in')
 }
 
 /** To a place or a page under it, without leaving the desk's tab. */
@@ -62,7 +62,17 @@ export async function goTo(page: Page, place: 'Desk' | 'People' | 'Callbacks' | 
 
 export async function goReady(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Go ready' }).click()
-  await expect(state(page)).toHaveText('Ready')
+  await expect(state(page)).toHaveText(/^(Ready|Ringing)$/)
+  // What was left overnight with a queue is offered first, on days on which something was: it is put away and coded.
+  while ((await state(page).textContent()) === 'Ringing') {
+    await expect(boardWords(page)).toContainText('A message from')
+    await page.keyboard.press('Alt+a')
+    await button(page, 'Put it away').click()
+    await expect(state(page)).toHaveText('Wrap-up')
+    await page.keyboard.press('Alt+4')
+    await page.keyboard.press('Alt+Enter')
+    await expect(state(page)).toHaveText(/^(Ready|Ringing)$/)
+  }
 }
 
 export const state = (page: Page): Locator => page.getByRole('status', { name: 'Your state' })
@@ -140,7 +150,7 @@ export async function nextAnswersAs(page: Page, as: string): Promise<void> {
 }
 
 /** Opens the window that plays a device of the agent's. */
-export async function openDevice(page: Page, opener: 'Open the handset' | 'Open my phone'): Promise<Page> {
+export async function openDevice(page: Page, opener: 'Open the desk handset' | 'Open my phone'): Promise<Page> {
   const opening = page.waitForEvent('popup')
   await button(page, opener).click()
   const device = await opening
@@ -175,8 +185,13 @@ export const putIntoUse = async (tab: Page): Promise<void> => {
   await expect(tab.getByText('The set-up is in use on the floor.')).toBeVisible()
 }
 
-/** Somebody writes, offered at this desk. */
-export async function writeMe(page: Page, channel: 'Chat' | 'Mail' | 'Text', caller: string, { patience }: { patience?: string } = {}): Promise<void> {
+/** Somebody writes, offered at this desk or into the queue. */
+export async function writeMe(
+  page: Page,
+  channel: 'Chat' | 'Mail' | 'Text',
+  caller: string,
+  { patience, into = 'desk' }: { patience?: string; into?: 'desk' | 'queue' } = {},
+): Promise<void> {
   await button(page, 'Stand-ins').click()
   const panel = page.getByRole('dialog', { name: 'Stand-ins' })
   await panel.getByLabel('Queue').selectOption('Sailings')
@@ -184,7 +199,26 @@ export async function writeMe(page: Page, channel: 'Chat' | 'Mail' | 'Text', cal
   await panel.getByLabel('Caller', { exact: true }).selectOption((await option.getAttribute('value')) ?? '')
   if (patience !== undefined) await panel.getByLabel('Patience').selectOption({ label: patience })
   await panel.getByLabel('Or writes a').selectOption({ label: channel })
-  await button(page, 'Write to me').click()
+  await button(page, into === 'desk' ? 'Write to me' : 'Write to the queue').click()
   await expect(panel).toBeHidden()
-  await expect(page.getByRole('alert', { name: `${channel} from ${caller}` })).toBeVisible()
+  if (into === 'desk') await expect(page.getByRole('alert', { name: `${channel} from ${caller}` })).toBeVisible()
+}
+
+export const WINTER = 'Winter timetable'
+
+/** On shift with a campaign, and not ready yet. */
+export async function startCampaign(page: Page, campaign = WINTER, who: Partial<typeof KESTER> = {}): Promise<void> {
+  await signIn(page, who.name, who.pin)
+  await page.getByRole('radio', { name: campaign }).check()
+  await button(page, 'Start shift').click()
+  await expect(state(page)).toHaveText('Not ready · Just signed in')
+}
+
+/** Everybody of a list answers so, and at once. */
+export async function reaches(page: Page, whom: string): Promise<void> {
+  await button(page, 'Stand-ins').click()
+  const panel = page.getByRole('dialog', { name: 'Stand-ins' })
+  await panel.getByLabel('Campaigns reach').selectOption({ label: whom })
+  await page.keyboard.press('Escape')
+  await expect(panel).toBeHidden()
 }

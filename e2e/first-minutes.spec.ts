@@ -27,10 +27,19 @@ test('the README’s path in the default world: a whole call, coded and seen in 
     await standIns.getByRole('button', { name: 'Ring me' }).click()
   }
   await expect(state(page)).toHaveText('Ringing')
+  // Where somebody else was quicker, the panel says so and stays.
+  if (await standIns.isVisible()) await page.keyboard.press('Escape')
   await expect(steps).toContainText('Press Answer')
+  // On days on which a message was left overnight it is offered first, and the steps say so.
+  const isMessage = (await boardWords(page).textContent())?.startsWith('A message') === true
   await button(page, 'Answer').click()
-  await expect(steps).toContainText('press Hang up')
-  await hangUp(page)
+  if (isMessage) {
+    await expect(steps).toContainText('or Put it away')
+    await button(page, 'Put it away').click()
+  } else {
+    await expect(steps).toContainText('press Hang up')
+    await hangUp(page)
+  }
   await expect(steps).toContainText('Choose one at the right')
   await page.getByRole('group', { name: 'Outcome' }).getByText('Information given').click()
   await button(page, 'Save outcome').click()
@@ -49,6 +58,26 @@ test('the README’s path in the default world: a whole call, coded and seen in 
   await goTo(page, 'Desk')
   await expect(state(page)).toBeVisible()
   await expect(steps).toBeHidden()
+})
+
+test('a message that was left is offered before anybody rings: the first steps say what it is, and it ends with an outcome as well', async ({ page }) => {
+  await page.goto(QUIET)
+  await page.getByLabel('Name', { exact: true }).selectOption({ label: 'Eluned Tarnow' })
+  await page.getByLabel('PIN').fill('2417')
+  await button(page, 'Sign in').click()
+  await button(page, 'Start shift').click()
+  await button(page, 'Stand-ins').click()
+  const standIns = page.getByRole('dialog', { name: 'Stand-ins' })
+  await standIns.getByLabel('Queue').selectOption('Freight')
+  await standIns.getByRole('button', { name: 'Leave the queue a message' }).click()
+  await expect(standIns).toBeHidden()
+  const steps = page.getByRole('region', { name: 'First steps' })
+  await button(page, 'Go ready').click()
+  await expect(steps).toContainText('A message that somebody left is offered', { timeout: 40_000 })
+  await button(page, 'Answer').click()
+  await expect(steps).toContainText('nobody is on the line')
+  await button(page, 'Put it away').click()
+  await expect(steps).toContainText('outcome needed')
 })
 
 /** Every sound context of the page is listened to where it leaves it: what `loudness` tells is what the loudspeaker gets, 0 to 1. */
@@ -181,7 +210,7 @@ test('keys go by the letter printed on them, on four keyboards, and never fire f
   await expect(button(page, 'Start recording')).toBeVisible()
   // AZERTY again: Q stands in the place of A.
   await press('q', 'KeyA')
-  await expect(boardWords(page)).toContainText('is being ended')
+  await expect(boardWords(page)).toContainText('You are leaving the call')
 })
 
 /** What the browser keeps for this origin: cleared as a person would, or with little room. */

@@ -1,5 +1,5 @@
 // The Floor: who answers for it sees it as it is, and what needs a person first.
-import { anotherSeat, button, endShift, goReady, hangUp, KESTER, ringMe, signInAsOwner, startShift, state } from './desk'
+import { anotherSeat, button, endShift, goReady, hangUp, KESTER, ringMe, signInAsOwner, startShift, state, writeMe } from './desk'
 import { expect, type Page, test } from './warm'
 
 const needs = (page: Page) => page.getByRole('region', { name: 'What needs you' })
@@ -31,7 +31,7 @@ test('the Floor follows every desk: who waits, who talks with whom, what lasts t
   // Nobody is free, and the caller waits beyond what the queue promises.
   await ringMe(page, { caller: 'Perrin Arncliffe', into: 'queue', patience: 'Waits as long as it takes' })
   await expect(queue(floor, 'Sailings')).toContainText(/0:\d\d/)
-  await expect(needs(floor)).toContainText(/Sailings: 1 waits, for 0:2\d, nobody is free/, { timeout: 40_000 })
+  await expect(needs(floor)).toContainText(/Sailings: 1 waiting, for 0:2\d, nobody is free/, { timeout: 40_000 })
 
   await floor.getByRole('button', { name: 'Add agents… Sailings' }).click()
   await expect(floor.getByRole('dialog', { name: 'Agents for Sailings' })).toContainText('Everybody on shift serves it already.')
@@ -63,4 +63,43 @@ test('the Floor is for who supervises: an agent has no such place, and the addre
   await expect(page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Floor' })).toBeHidden()
   await page.goto('/floor')
   await expect(page.getByText('Your account may not enter this page.')).toBeVisible()
+})
+
+test('what is written is on the Floor: who writes with whom, read along, what waits and where it is sent', async ({ page }) => {
+  await startShift(page)
+  await goReady(page)
+  const floor = await page.context().newPage()
+  await signInAsOwner(floor, '/floor?world=quiet&seed=7&days=0')
+  await writeMe(page, 'Chat', 'Ottoline Fjelding')
+  await page.keyboard.press('Alt+;')
+  await page.getByLabel('Your answer').fill('Good morning, how can I help?')
+  await page.keyboard.press('Enter')
+  await expect(agent(floor, 'Eluned Tarnow')).toContainText(/Writing.*Ottoline Fjelding · chat/)
+
+  await floor.getByRole('button', { name: 'Eluned Tarnow' }).click()
+  await floor.getByRole('menuitem', { name: 'Read chat with Ottoline Fjelding…' }).click()
+  const reads = floor.getByRole('dialog', { name: 'Chat with Ottoline Fjelding' })
+  await expect(reads).toContainText('In the hands of Eluned Tarnow, for Sailings.')
+  await expect(reads.getByRole('list', { name: 'What was written with Ottoline Fjelding' })).toContainText('Good morning, how can I help?')
+  await page.getByLabel('Your answer').fill('Are you still there?')
+  await page.keyboard.press('Enter')
+  await expect(reads).toContainText('Are you still there?')
+  await floor.keyboard.press('Escape')
+
+  // Nobody has room for it: it waits, and is sent to somebody as soon as they have.
+  await button(page, 'Go not ready').click()
+  await page.getByRole('menuitem', { name: /^Break/ }).click()
+  await writeMe(page, 'Mail', 'Perrin Arncliffe', { into: 'queue' })
+  const waits = floor.getByRole('button', { name: '1 mail waiting in Sailings' })
+  await waits.click()
+  await floor.getByRole('button', { name: 'Read what Perrin Arncliffe wrote' }).click()
+  await expect(floor.getByRole('dialog', { name: 'Mail with Perrin Arncliffe' })).toContainText('Waiting in Sailings.')
+  await floor.keyboard.press('Escape')
+  const kester = await anotherSeat(page, KESTER, false)
+  await floor.getByRole('button', { name: 'Send what Perrin Arncliffe wrote' }).click()
+  await expect(floor.getByRole('menuitem', { name: /^To Kester/ })).toHaveCount(0)
+  await floor.keyboard.press('Escape')
+  await goReady(kester)
+  await expect(kester.getByRole('alert', { name: 'Mail from Perrin Arncliffe' })).toBeVisible()
+  await expect(waits).toBeHidden()
 })

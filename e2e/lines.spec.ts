@@ -185,7 +185,7 @@ test('alone with a caller: a hang-up undone; transfers that fail, come round, an
   await test.step('a hang-up is undone', async () => {
     await page.keyboard.press('Alt+q')
     await expect(cord(page, 'cut')).toHaveCount(1)
-    await expect(boardWords(page)).toHaveText(`The call with ${OTTOLINE} is being ended. Undo keeps it.`)
+    await expect(boardWords(page)).toHaveText(`You are leaving the call with ${OTTOLINE}. Undo keeps it.`)
     await page.keyboard.press('Alt+z')
     await expect(boardWords(page)).toHaveText(`You are talking with ${OTTOLINE}.`)
   })
@@ -222,7 +222,7 @@ test('alone with a caller: a hang-up undone; transfers that fail, come round, an
     await expect(state(page)).toHaveText('Wrap-up', { timeout: 8_000 })
     await goTo(page, 'Results')
     await button(page, 'Today').click()
-    await expect(page.getByText('1 press was taken back within the grace')).toBeVisible()
+    await expect(page.getByText('1 press was undone before anybody was cut off')).toBeVisible()
   })
 })
 
@@ -307,7 +307,7 @@ test('keypad tones are heard by the port office, and the call moves to the desk 
   await expect(board(page).getByRole('alert')).toContainText('The desk handset cannot be reached.')
   await button(page, 'Sound: no microphone').click()
   await page.getByRole('radio', { name: 'Desk handset' }).click()
-  const handset = await openDevice(page, 'Open the handset')
+  const handset = await openDevice(page, 'Open the desk handset')
   await page.keyboard.press('Escape')
   await button(page, 'Move call').click()
   await page.getByRole('menuitem', { name: 'Desk handset' }).click()

@@ -197,8 +197,11 @@ test('past days: sessions, breakdowns and tomorrow are what the files add up to,
     await lay()
     await expect(shifts).toContainText(/2 shifts, [\d.]+ h; [\d.]+ h missing, .*No plan of these shifts is better/)
     await shifts.getByLabel('Agents there are').fill('60')
-    await lay()
-    await expect(shifts).toContainText(/nobody is missing/)
+    // As good as it comes in the time it takes: on a computer that does much else at once it is laid again.
+    await expect(async () => {
+      await lay()
+      await expect(shifts).toContainText(/nobody is missing/, { timeout: 10_000 })
+    }).toPass({ timeout: 150_000 })
     await shifts.getByRole('button', { name: 'Keep this plan' }).click()
     const plan = shifts.getByRole('paragraph').filter({ hasText: 'Kept plan.' })
     const kept = await plan.textContent()
@@ -241,10 +244,12 @@ test('past days: sessions, breakdowns and tomorrow are what the files add up to,
     await page.getByRole('navigation', { name: 'Results of' }).getByRole('link', { name: 'Sessions' }).click()
     const row = page.getByRole('table', { name: 'Time of agents' }).getByRole('row').filter({ hasText: 'Marit Lundeby' })
     await expect(row).toContainText(planned.replace(/^Shift 1, /, ''))
-    const [sessions = '', , late = ''] = (await row.getByRole('cell').allTextContents()).slice(0, 3)
+    const [sessions = '', given = '', late = ''] = (await row.getByRole('cell').allTextContents()).slice(0, 3)
     const minutes = (clock: string) => toMs(`${clock}:00`) / 60_000
-    const [began = '', begins = ''] = [sessions.slice(0, 5), planned.replace(/^Shift 1, /, '').slice(0, 5)]
-    expect(Math.abs(toMs(late.length < 6 ? `0:${late}` : late) / 60_000 - Math.max(0, minutes(began) - minutes(begins)))).toBeLessThan(1)
+    const began = minutes(sessions.slice(0, 5))
+    // Whoever was given more than one is late for each that begins before they come.
+    const expected = [...given.matchAll(/(\d\d:\d\d) to/g)].reduce((sum, [, begins = '']) => sum + Math.max(0, began - minutes(begins)), 0)
+    expect(Math.abs(toMs(late.length < 6 ? `0:${late}` : late) / 60_000 - expected)).toBeLessThan(2)
   })
 })
 

@@ -53,7 +53,7 @@ test('calls are searched, filtered and sorted, and lead to the single call; a sp
   const calls = page.getByRole('region', { name: 'Calls' })
   await calls.getByLabel('Search').fill('ottoline fjelding freight')
   await calls.getByLabel('Search').fill('ottoline fjelding')
-  await calls.getByLabel('Result').selectOption({ label: 'Gave up waiting' })
+  await calls.getByLabel('Result').selectOption({ label: 'Abandoned' })
   await expect(calls.getByRole('row', { name: /Handled/ })).toHaveCount(0)
   await calls.getByLabel('Result').selectOption({ label: 'All' })
   await button(page, 'Waited').click()
@@ -104,4 +104,103 @@ test('far down a long list the calls are there, and a table is sorted by the hea
   }
   await head.getByRole('button').click()
   expect(await names()).toEqual(given)
+})
+
+test('coming back from a call: the same days, search, sorting and place, and the keyboard at that call; on paper stands what is said to stand there', async ({
+  page,
+}) => {
+  await signInAsOwner(page, '/results?world=quiet&seed=7')
+  await pastDaysThere(page)
+  await button(page, 'Yesterday').click()
+  const calls = page.getByRole('region', { name: 'Calls' })
+  const list = calls.getByLabel('Calls, scrollable')
+  await calls.getByLabel('Result').selectOption({ label: 'Handled' })
+  await expect(calls.getByRole('row', { name: /Abandoned/ })).toHaveCount(0)
+  const before = (await list.locator('[aria-rowindex="2"]').getAttribute('data-href')) ?? ''
+  await calls
+    .getByRole('columnheader', { name: /^Caller/ })
+    .getByRole('button')
+    .click()
+  // In its new order.
+  await expect(list.locator('[aria-rowindex="2"]')).not.toHaveAttribute('data-href', before)
+  await expect(calls.getByRole('columnheader', { name: /^Caller/ })).not.toHaveAttribute('aria-sort', 'none')
+  await list.evaluate((e) => e.scrollTo({ top: 3_000 }))
+  const row = list.locator('[aria-rowindex="100"]')
+  await expect(row).toBeVisible()
+  const which = (await row.getAttribute('data-href')) ?? ''
+  for (const back of ['link', 'browser'] as const) {
+    await list.locator('[aria-rowindex="100"]').click()
+    await expect(page.getByRole('region', { name: 'Events' })).toBeVisible()
+    if (back === 'link') await page.getByRole('link', { name: 'All results' }).click()
+    else await page.goBack()
+    await expect(row).toHaveAttribute('data-href', which)
+    await expect(row).toBeInViewport()
+    await expect(row).toBeFocused()
+    await expect(button(page, 'Yesterday')).toHaveAttribute('aria-pressed', 'true')
+    expect(Math.abs((await list.evaluate((e) => e.scrollTop)) - 3_000)).toBeLessThan(400)
+  }
+
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByRole('navigation')).toHaveCount(0)
+  const says = /Calls (\d+) to (\d+) of ([\d,]+) are on this paper/.exec((await calls.textContent()) ?? '')
+  const [, from = Number.NaN, to = Number.NaN] = (says ?? []).map((n) => Number(n.replace(',', '')))
+  expect(await calls.getByRole('row').count()).toBe(to - from + 2)
+  // Every head and every row is on the paper, and none lies behind another or is cut off.
+  await expect(calls.getByRole('columnheader', { name: /^Offered/ })).toBeVisible()
+  // A figure without its name is none; bars say of whom they are, and which colour is which outcome.
+  for (const name of ['Offered', 'Service level', 'Occupancy']) await expect(page.locator('dt').filter({ hasText: name }).first()).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Sailings/ }).first()).toBeVisible()
+  await expect(page.getByRole('group', { name: 'Outcomes shown' })).toBeVisible()
+  await expect(button(page, 'Save as a file')).toBeHidden()
+  const cut = () =>
+    page.evaluate(() =>
+      [...document.querySelectorAll('main *')]
+        .filter(
+          (e) => /auto|scroll|hidden/.test(getComputedStyle(e).overflowY) && e.scrollHeight > e.clientHeight + 2 && e.clientHeight > 24 && e.checkVisibility(),
+        )
+        .map((e) => `${e.tagName} ${e.getAttribute('aria-label') ?? e.className}`),
+    )
+  expect(await cut()).toEqual([])
+  const tops = await calls.getByRole('row').evaluateAll((rows) => rows.map((r) => r.getBoundingClientRect().top))
+  expect(tops).toEqual([...new Set(tops)].toSorted((a, b) => a - b))
+  await page.emulateMedia({ media: 'screen' })
+  await row.click()
+  const events = page.getByRole('region', { name: 'Events' }).getByRole('listitem')
+  await expect(events.first()).toBeVisible()
+  const shown = await events.count()
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByRole('navigation')).toHaveCount(0)
+  await expect(page.getByRole('link', { name: 'All results' })).toBeHidden()
+  expect(await events.count()).toBe(shown)
+  await expect(page.getByRole('region', { name: 'Outcome' })).toBeVisible()
+  expect(await cut()).toEqual([])
+})
+
+test('the calls are one Tab stop: arrows, Page, Home and End go through all of them, also where none is drawn yet', async ({ page }) => {
+  await signInAsOwner(page, '/results?world=quiet&seed=7')
+  await pastDaysThere(page)
+  const table = page.getByRole('region', { name: 'Calls' }).getByRole('table', { name: 'Calls' })
+  const row = (index: number) => table.locator(`[aria-rowindex="${index}"]`)
+  await row(2).focus()
+  for (const [key, index] of [
+    ['ArrowDown', 3],
+    ['PageDown', 15],
+    ['ArrowUp', 14],
+  ] as const) {
+    await page.keyboard.press(key)
+    await expect(row(index), key).toBeFocused()
+  }
+  await page.keyboard.press('End')
+  const count = Number(await table.getAttribute('aria-rowcount'))
+  expect(count).toBeGreaterThan(1_000)
+  await expect(row(count)).toBeFocused()
+  await expect(row(count)).toBeInViewport()
+  await page.keyboard.press('Home')
+  await expect(row(2)).toBeFocused()
+  await page.keyboard.press('Tab')
+  expect(await table.evaluate((t) => t.contains(document.activeElement))).toBe(false)
+  await page.keyboard.press('Shift+Tab')
+  await expect(row(2)).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('region', { name: 'Events' })).toBeVisible()
 })

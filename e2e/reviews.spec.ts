@@ -35,6 +35,18 @@ test('a review is made, with remarks at places of the call, answered by the agen
     .check()
   await button(linnea, 'Save review').click()
   await expect(form).toContainText('“Let the caller finish, and said back what they want” is not answered.')
+  await expect(
+    form
+      .getByRole('group', { name: /^Let the caller finish/ })
+      .getByRole('radio')
+      .first(),
+  ).toBeFocused()
+  // What was begun is there on coming back to the call.
+  await linnea.getByRole('link', { name: 'All results' }).click()
+  await expect(linnea.getByRole('region', { name: 'Calls' })).toBeVisible()
+  await linnea.goBack()
+  await button(linnea, 'Review this call').click()
+  await expect(form.getByRole('group', { name: /^Greeted by the script/ }).getByLabel('4 good')).toBeChecked()
   for (const label of [/^Let the caller finish/, /^Found what helps/, /^Asked before holding/])
     await form.getByRole('group', { name: label }).getByLabel('5 very good').check()
   await form
@@ -55,7 +67,7 @@ test('a review is made, with remarks at places of the call, answered by the agen
   await expect(review).toContainText('Well listened.')
 
   const waits = page.getByRole('region', { name: 'Reviews to answer' })
-  await expect(waits).toContainText('A review of one of your calls waits for your answer.')
+  await expect(waits).toContainText('A review of one of your calls is waiting for your answer.')
   await waits.getByRole('link', { name: 'Read it' }).click()
   await page.getByRole('table', { name: 'Reviews', exact: true }).getByRole('link').click()
   await button(page, 'I do not agree').click()

@@ -30,7 +30,7 @@ test('the set-up is for its owners: an agent has no such place, and the address 
   await page.goto(quiet('/set-up'))
   await expect(page.getByText('Your account may not enter this page. Linnea Wickerby can enable it in Set-up.')).toBeVisible()
   const tab = await setUp(page)
-  await expect(row(tab, 'Assistance')).toContainText('by 15 min')
+  await expect(row(tab, 'Assistance')).toContainText('+15 min')
   await expect(row(tab, 'Assistance')).toContainText('Boarding help, 2 up')
   await expect(row(tab, 'Disruption')).toContainText('after 2 min to Sailings')
 })

@@ -16,7 +16,7 @@ async function choose(page: Page, name = 'Eluned Tarnow', pin = '2417'): Promise
 const soundStep = (page: Page) => page.getByRole('region', { name: 'Sound' })
 const start = async (page: Page) => {
   await button(page, 'Start shift').click()
-  await expect(state(page)).toHaveText('Not ready · Signed in')
+  await expect(state(page)).toHaveText('Not ready · Just signed in')
 }
 
 test('this computer: a level that moves, three seconds played back, and the answer of the agent', async ({ page, context }) => {
@@ -66,7 +66,7 @@ test('a colleague hears the greeting its owner has recorded, and leaves a messag
   // A short greeting, its tone, and some words.
   await expect(board(page)).toContainText(/internal call 0:0[89]/)
   await button(page, 'Hang up').click()
-  await expect(state(page)).toHaveText('Not ready · Signed in')
+  await expect(state(page)).toHaveText('Not ready · Just signed in')
   await kester.bringToFront()
   await expect(messages(kester)).toHaveCount(1, { timeout: 20_000 })
   await messages(kester).click()
@@ -153,12 +153,12 @@ test('the desk handset: unreachable until it is there, rung and lifted, and then
   await expect(soundStep(page).getByRole('alert')).toContainText('The desk handset cannot be reached: it is not plugged in.')
   await button(page, 'Start shift').click()
   await expect(page.getByRole('alert').filter({ hasText: 'Desk handset is not connected yet.' })).toBeVisible()
-  const handset = await openDevice(page, 'Open the handset')
-  await expect(page.getByText('The handset is there.')).toBeVisible()
+  const handset = await openDevice(page, 'Open the desk handset')
+  await expect(page.getByText('The desk handset is there.')).toBeVisible()
   await button(page, 'Check sound').click()
   await expect(handset.getByRole('status', { name: 'Handset' })).toHaveText('It rings: your desk checks the sound')
   await button(handset, 'Lift').click()
-  await expect(soundStep(page)).toContainText('You lifted the handset.')
+  await expect(soundStep(page)).toContainText('You lifted the desk handset.')
   await button(handset, 'Put down').click()
   await start(page)
   await goReady(page)

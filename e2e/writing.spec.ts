@@ -22,7 +22,7 @@ test('two chats and a call at once by keyboard: what is typed stays with its pie
   await page.keyboard.press('Alt+a')
   await expect(state(page)).toHaveText('On call')
   await expect(inHand(page)).toHaveCount(3)
-  await expect(inHand(page).nth(1)).toContainText('waits')
+  await expect(inHand(page).nth(1)).toContainText('waiting')
 
   await page.keyboard.press('Alt+Shift+Digit2')
   await answer(page).fill('For Ottoline, half')
@@ -66,7 +66,14 @@ test('a chat is handed on with what was said; whoever is asked in reads and writ
   await expect(answer(page)).toBeFocused()
   await expect(answer(page)).toHaveValue('Good day Ottoline, this is Eluned of Fennholm Line. How can I help?')
   await answer(page).fill('Let me ask a colleague.')
-  await answer(page).press('Enter')
+  // Whoever goes on before the line has gone out is left where they went.
+  await answer(page).evaluate((field) => {
+    field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }))
+    document.querySelector<HTMLElement>('[role=log]')?.focus()
+  })
+  await expect(words(page)).toContainText('Let me ask a colleague.')
+  await expect(answer(page)).toHaveValue('')
+  await expect(words(page)).toBeFocused()
   await button(page, 'Hand on or ask in…').click()
   await button(page, 'Ask in Kester Oddersey').click()
   await inHand(kester).filter({ hasText: 'read along' }).click()
@@ -235,3 +242,38 @@ test('figures of a channel are recomputed from the files, and a piece is shown d
 })
 
 const WrittenFile = z.array(z.object({ workId: z.string(), offeredAtMs: z.number(), firstResponseAtMs: z.number().nullable(), outcome: z.string() }))
+
+test('what is written is text and nothing else: markup, a script, another direction, and 100,000 characters', async ({ page }) => {
+  test.slow()
+  await startShift(page)
+  await goReady(page)
+  await writeMe(page, 'Chat', 'Ottoline Fjelding')
+  await page.keyboard.press('Alt+;')
+  const markup = '<img src=x onerror="document.title=\'owned\'"><script>document.title="owned"</script><b>bold</b> [a](javascript:alert(1))'
+  await answer(page).fill(markup)
+  await answer(page).press('Enter')
+  await expect(words(page)).toContainText(markup)
+  await expect(words(page).locator('img, script, b, a[href^="javascript"]')).toHaveCount(0)
+  await expect(page).not.toHaveTitle(/owned/)
+
+  const arabic = 'مرحبا، هل توجد أماكن يوم السبت؟'
+  await answer(page).fill(arabic)
+  await answer(page).press('Enter')
+  await expect(words(page).getByText(arabic)).toHaveCSS('direction', 'rtl')
+  await expect(words(page).getByText(markup)).toHaveCSS('direction', 'ltr')
+
+  // One more than can be sent is said before it is sent, and not lost.
+  await answer(page).fill('w'.repeat(100_001))
+  await expect(page.getByText('100,001 characters: 100,000 can be sent at once.')).toBeVisible()
+  await answer(page).press('Enter')
+  await expect(page.getByText('That is 100,001 characters, and 100,000 can be sent at once. Send it in parts.')).toBeVisible()
+  await expect(answer(page)).toHaveValue(/^w{100001}$/)
+  await answer(page).fill(`${'word '.repeat(19_999)}last.`)
+  await answer(page).press('Enter')
+  await expect(answer(page)).toHaveValue('')
+  const whole = words(page).getByRole('button', { name: 'Show all 100,000 characters' })
+  await whole.click()
+  await expect(words(page)).toContainText('word last.')
+  await expect(whole).toBeHidden()
+  expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true)
+})

@@ -9,6 +9,7 @@ import { FloorProvider } from '@/exchange/react'
 import { Frame } from '@/frame'
 import { HistoryProvider } from '@/history/react'
 import { KeptForOffline } from '@/offline'
+import { AboveThePage, LooksOfPage } from '@/ui'
 import { SmallWindow } from './small-window'
 
 export const metadata: Metadata = { title: 'Loyal Switchboard', description: 'An agent desk for contact centres.' }
@@ -27,6 +28,8 @@ export default async function Layout({ children }: { children: ReactNode }) {
             </Frame>
             <KeptForOffline />
           </HistoryProvider>
+          <LooksOfPage />
+          <AboveThePage />
         </FloorProvider>
       </body>
     </html>

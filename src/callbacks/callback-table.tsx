@@ -20,21 +20,21 @@ export function CallbackTable({ me, seats, give, centre, callbacks, empty }: Pro
   const written = useNumberWords()
   const [open, setOpen] = useState<CallbackId | null>(null)
   const ordered = callbacks.toSorted((a, b) => Number(b.escalatedAtMs !== null) - Number(a.escalatedAtMs !== null) || a.dueAtMs - b.dueAtMs)
-  if (ordered.length === 0) return <p className="mt-4 font-serif text-[17px] text-soft leading-7">{empty}</p>
+  if (ordered.length === 0) return <p className="mt-4 font-serif text-[1.0625rem] text-soft leading-7">{empty}</p>
   const queueName = (c: CallbackView) => centre.queues.find((q) => q.id === c.queueId)?.name ?? null
   const mayCall = (c: CallbackView) => me !== null && c.dialledBy === null && (c.ownerId === null || c.ownerId === me.id)
   const columns: readonly Column<CallbackView>[] = [
     {
       id: 'due',
       heading: 'Due',
-      width: 'w-[190px]',
+      width: 'w-[11.875rem]',
       cell: (callback) => <DueWords callback={callback} nowMs={now} timeZone={centre.timeZone} />,
       sortBy: (callback) => callback.dueAtMs,
     },
     {
       id: 'whom',
       heading: 'Whom',
-      width: 'w-[176px]',
+      width: 'w-[11rem]',
       isName: true,
       sortBy: (callback) => callback.name,
       cell: (callback) => (
@@ -47,7 +47,7 @@ export function CallbackTable({ me, seats, give, centre, callbacks, empty }: Pro
     {
       id: 'about',
       heading: 'About',
-      width: 'w-[124px]',
+      width: 'w-[7.75rem]',
       sortBy: (callback) => queueName(callback),
       cell: (callback) => (
         <>
@@ -70,15 +70,15 @@ export function CallbackTable({ me, seats, give, centre, callbacks, empty }: Pro
     },
     {
       id: 'whose',
-      heading: 'Whose',
-      width: 'w-[130px]',
+      heading: 'Owner',
+      width: 'w-[8.125rem]',
       cell: (callback) => ownerWords(callback, seats, me),
       sortBy: ({ ownerId }) => (ownerId === null ? null : nameIn(seats, ownerId)),
     },
     {
       id: 'acts',
       heading: '',
-      width: 'w-[152px]',
+      width: 'w-[9.5rem]',
       align: 'right',
       cell: (callback) => (
         <>

@@ -53,7 +53,7 @@ export function ChangeCallback({ me, seats, callback, give, onDone }: Props) {
       </Button>
       <TextField className="col-span-4" label="Why it is not needed any more" value={why} onChange={(e) => setWhy(e.target.value)} />
       <Button tone="loss" disabled={why.trim() === ''} onClick={() => void then(give({ kind: 'dropCallback', ...on, why }))}>
-        Give it up
+        Cancel callback
       </Button>
     </div>
   )

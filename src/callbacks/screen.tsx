@@ -59,16 +59,16 @@ export function CallbacksScreen({ view }: { view: FloorView }) {
           Do-not-call list
         </PlaceLink>
       </nav>
-      <main className="mx-auto max-w-[1240px] px-6 py-5">
-        <div className="flex items-center gap-4">
+      <main className="mx-auto max-w-[77.5rem] px-6 py-5">
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
           <h1 className="font-semibold text-2xl">Callbacks</h1>
-          <fieldset aria-label="Whose" className="flex gap-1">
+          <fieldset aria-label="Owner" className="flex flex-wrap gap-1">
             {LISTS.map(({ value, label }) => (
               <Button
                 key={value}
                 aria-pressed={whose === value}
                 disabled={value === 'mine' && me === null}
-                className={whose === value ? '!border-ink !bg-ink !text-white' : ''}
+                className={whose === value ? '!border-ink !bg-ink !text-on-fill' : ''}
                 onClick={() => setWhose(value)}
               >
                 {label} <span className="tabular font-normal">{of[value].length}</span>
@@ -89,7 +89,7 @@ export function CallbacksScreen({ view }: { view: FloorView }) {
 }
 
 const EMPTY: Record<Whose, string> = {
-  mine: 'You have promised nobody a call. An outcome such as “Callback agreed” puts one here.',
-  team: 'Nobody waits for a call from just anybody.',
-  all: 'Nobody waits for a call.',
+  mine: 'No callbacks of yours. An outcome such as “Callback agreed” puts one here.',
+  team: 'No callbacks for anyone in the team.',
+  all: 'No callbacks.',
 }

@@ -15,7 +15,7 @@ export function TaskTable({ me, seats, tasks, timeZone, give }: Props) {
     {
       id: 'due',
       heading: 'Due',
-      width: 'w-[120px]',
+      width: 'w-[7.5rem]',
       className: 'tabular',
       cell: (task) => inZone(task.dueAtMs, timeZone, 'd MMM HH:mm'),
       sortBy: (task) => task.dueAtMs,
@@ -35,21 +35,21 @@ export function TaskTable({ me, seats, tasks, timeZone, give }: Props) {
     {
       id: 'about',
       heading: 'About',
-      width: 'w-[190px]',
+      width: 'w-[11.875rem]',
       cell: (task) => callerWords(task.customer, task.number, 'not known'),
       sortBy: (task) => task.customer ?? task.number,
     },
     {
       id: 'for',
       heading: 'For',
-      width: 'w-[190px]',
+      width: 'w-[11.875rem]',
       cell: (task) => (task.assigneeId === null ? 'whoever looks after it' : nameIn(seats, task.assigneeId)),
       sortBy: (task) => (task.assigneeId === null ? null : nameIn(seats, task.assigneeId)),
     },
     {
       id: 'acts',
       heading: '',
-      width: 'w-[90px]',
+      width: 'w-[5.625rem]',
       align: 'right',
       cell: (task) => (
         <Button disabled={me === null} aria-label={`Done: ${task.title}`} onClick={() => me !== null && void give({ kind: 'closeTask', taskId: task.taskId })}>
@@ -63,7 +63,7 @@ export function TaskTable({ me, seats, tasks, timeZone, give }: Props) {
       <h2 className="font-semibold text-lg">Follow-up tasks</h2>
       <p className="text-soft">As filed with the customer record system, which a stand-in plays.</p>
       {tasks.length === 0 ? (
-        <p className="mt-2 font-serif text-[17px] text-soft leading-7">No task is open. An outcome such as “Passed on” files one.</p>
+        <p className="mt-2 font-serif text-[1.0625rem] text-soft leading-7">No task is open. An outcome such as “Passed on” files one.</p>
       ) : (
         <Table className="mt-2" columns={columns} rows={tasks} keyOf={(task) => task.taskId} />
       )}

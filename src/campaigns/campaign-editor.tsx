@@ -8,8 +8,8 @@ import { toCampaignId } from '@/core/ids'
 import { type CampaignSetUp, checkSetUp, MANNERS, RECORD_ORDERS, type SetUp, SetUpSchema, scriptsInUse } from '@/core/set-up'
 import type { SetUpInUse } from '@/exchange/protocol'
 import { useCommand, useFloor } from '@/exchange/react'
-import { Button, Dialog, Problem, SelectField, TextField } from '@/ui'
-import { MANNER_MEANS, MANNER_WORDS } from '@/words'
+import { Button, Dialog, Problem, SelectField, TextField, useSought } from '@/ui'
+import { MANNER_MEANS, MANNER_WORDS, numberWords } from '@/words'
 import { type CampaignForm, CampaignFormSchema, fromCampaignForm, toCampaignForm } from './campaign-form'
 
 interface Props {
@@ -56,7 +56,7 @@ function Form({ copies, onClose, inUse, campaign }: Props & { readonly inUse: Se
   const command = useCommand()
   const { register, handleSubmit, formState, watch } = useForm<CampaignForm>({
     resolver: zodResolver(CampaignFormSchema),
-    defaultValues: toCampaignForm(campaign),
+    defaultValues: { ...toCampaignForm(campaign), callerId: numberWords(campaign.callerId) },
   })
   const { errors } = formState
   const [problem, setProblem] = useState<string | null>(null)
@@ -64,6 +64,7 @@ function Form({ copies, onClose, inUse, campaign }: Props & { readonly inUse: Se
   const [asked, setAsked] = useState(false)
   const { setUp, revision } = inUse
   const manner = watch('manner')
+  const sought = useSought('Find an agent', setUp.agents.length)
   const text = (name: keyof CampaignForm, label: string, hint?: string) => (
     <TextField label={label} {...(hint === undefined ? {} : { hint })} problem={errors[name]?.message ?? null} {...register(name)} />
   )
@@ -185,11 +186,12 @@ function Form({ copies, onClose, inUse, campaign }: Props & { readonly inUse: Se
         </Group>
         <fieldset className="border-line border-t pt-3">
           <legend className="float-left mb-1 w-full font-semibold">Who may work it</legend>
+          <div className="clear-both mb-2">{sought.field}</div>
           <div className="clear-both grid max-h-44 grid-cols-2 gap-1 overflow-auto">
             {setUp.agents
               .filter((a) => !a.retired)
               .map((a) => (
-                <label key={a.id} className="flex items-center gap-2">
+                <label key={a.id} className={sought.isSought(a.name) ? 'flex items-center gap-2' : 'hidden'}>
                   <input type="checkbox" value={a.id} className="size-4 accent-green" {...register('agentIds')} />
                   {a.name}
                 </label>

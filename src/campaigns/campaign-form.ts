@@ -29,7 +29,10 @@ export const CampaignFormSchema = z.object({
   scriptId: z.string(),
   ringBackQueueId: z.string(),
   outcomeSetId: z.string().min(1),
-  callerId: z.string().regex(/^\+\d{6,15}$/, 'Type the number with its country, such as +441632960020.'),
+  callerId: z
+    .string()
+    .transform((typed) => typed.replace(/[\s()-]/g, ''))
+    .pipe(z.string().regex(/^\+\d{6,15}$/, 'Type the number with its country, such as +44 1632 960020.')),
   lines: whole(1, 10_000, 'lines'),
   ringLimitS: whole(LEAST_RING_MS / SECOND, 120, 'seconds'),
   detector: z.boolean(),

@@ -30,7 +30,7 @@ export function CampaignsScreen() {
       ) : (
         // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
         <section aria-label="All campaigns" tabIndex={0} className="relative mt-4 overflow-x-auto -outline-offset-2">
-          <Table label="Campaigns" className="min-w-[1160px]" columns={COLUMNS} rows={rows} keyOf={({ view }) => view.id} />
+          <Table label="Campaigns" className="min-w-[72.5rem]" columns={COLUMNS} rows={rows} keyOf={({ view }) => view.id} />
         </section>
       )}
     </main>

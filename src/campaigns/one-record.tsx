@@ -24,7 +24,7 @@ export function OneRecordDialog({ recordId, onClose }: { recordId: string; onClo
           <p>
             <strong>{RECORD_STATE_WORDS[value.standing.state]}</strong> · next: {nextWords(value.standing)}
           </p>
-          <dl className="mt-3 grid grid-cols-[140px_1fr] gap-y-0.5">
+          <dl className="mt-3 grid grid-cols-[8.75rem_1fr] gap-y-0.5">
             <dt className="text-soft">Numbers</dt>
             <dd className="tabular">
               {value.record.numbers.map(({ number, zones }) => (
@@ -46,7 +46,7 @@ export function OneRecordDialog({ recordId, onClose }: { recordId: string; onClo
           {value.life.tries.length === 0 && <p className="text-soft">None yet.</p>}
           <ol className="divide-y divide-line">
             {value.life.tries.map((one) => (
-              <li key={one.attemptId} className="grid grid-cols-[110px_150px_1fr] py-1">
+              <li key={one.attemptId} className="grid grid-cols-[6.875rem_9.375rem_1fr] py-1">
                 <span className="tabular text-soft">{format(one.atMs, 'd MMM HH:mm')}</span>
                 <span className="tabular">{numberWords(one.number)}</span>
                 <span>

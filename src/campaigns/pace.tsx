@@ -34,7 +34,7 @@ export function Pace({ campaign, view }: { readonly campaign: CentreView['campai
       {reasons === null ? (
         <p className="text-soft">{view.state === 'running' ? 'Nobody works it, so nobody is called.' : 'It is not running, so nobody is called.'}</p>
       ) : (
-        <div className="mt-1 grid grid-cols-1 gap-x-10 lg:grid-cols-[1fr_360px]">
+        <div className="mt-1 grid grid-cols-1 gap-x-10 lg:grid-cols-[1fr_22.5rem]">
           <Chart ahead={[{ inMs: 0, agentsFree: reasons.observation.agentsIdle, people: view.waiting }, ...reasons.ahead]} />
           <div>
             {reasons.fault !== null && (
@@ -42,7 +42,7 @@ export function Pace({ campaign, view }: { readonly campaign: CentreView['campai
                 The pacing failed: {reasons.fault}. One person is called for each agent who is free.
               </p>
             )}
-            <p className="font-serif text-[17px] leading-7">{careWords(reasons, campaign.abandonCap.share)}</p>
+            <p className="font-serif text-[1.0625rem] leading-7">{careWords(reasons, campaign.abandonCap.share)}</p>
             <dl className="mt-2 grid grid-cols-[1fr_auto] gap-y-0.5 [&>dd]:text-right">
               <dt className="text-soft">An attempt becomes a person</dt>
               <dd className="tabular">{percent(reasons.liveRate)}</dd>
@@ -52,10 +52,8 @@ export function Pace({ campaign, view }: { readonly campaign: CentreView['campai
               <dd className="tabular">{percent(reasons.risk)}</dd>
               <dt className="text-soft">Of the last attempt that was made</dt>
               <dd className="tabular">{reasons.lastTaken === null ? <span className="font-sans text-soft">none yet</span> : percent(reasons.lastTaken)}</dd>
-              <dt className="text-soft">Of the next one, which waits</dt>
-              <dd className="tabular">
-                {reasons.firstLeft === null ? <span className="font-sans text-soft">nothing waits</span> : percent(reasons.firstLeft)}
-              </dd>
+              <dt className="text-soft">Of the next one, not made yet</dt>
+              <dd className="tabular">{reasons.firstLeft === null ? <span className="font-sans text-soft">none</span> : percent(reasons.firstLeft)}</dd>
             </dl>
           </div>
         </div>

@@ -79,7 +79,7 @@ export function PutBackDialog({ campaignId, onClose }: { campaignId: CampaignId;
                 ? '1 record fits.'
                 : `${count.toLocaleString('en-GB')} records fit.`}
       </p>
-      {problem !== null && <Problem>{problem}</Problem>}
+      {problem !== null && <Problem of={isBad ? 'Tried at least so often' : undefined}>{problem}</Problem>}
       <div className="mt-3 flex gap-3">
         <Button tone="primary" disabled={isEmpty || (!isBad && !count)} onClick={() => void putBack()}>
           Put back

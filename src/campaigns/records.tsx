@@ -3,12 +3,12 @@
 // next, and why; those that are done may be put back.
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { format } from 'date-fns'
-import { useCallback, useDeferredValue, useEffect, useRef, useState } from 'react'
+import { type ComponentProps, useCallback, useDeferredValue, useEffect, useRef, useState } from 'react'
 import { RECORD_STATES, type RecordState } from '@/core/campaigns'
 import type { CampaignId } from '@/core/ids'
 import type { RecordRow, RecordsPage } from '@/lists/client'
 import { useAskedLists } from '@/lists/react'
-import { Button, SelectField, TextField } from '@/ui'
+import { Button, SelectField, TextField, useLongRowKeys } from '@/ui'
 import { ATTEMPT_WORDS, numberWords, RECORD_STATE_WORDS, useNumberWords } from '@/words'
 import { ExportMenu } from './export-menu'
 import { ImportDialog } from './import-dialog'
@@ -87,7 +87,7 @@ interface RowsProps {
 }
 
 const HEADINGS = ['Person', 'Number', 'Where it stands', 'Tries', 'Last', 'Next'] as const
-const GRID = 'grid grid-cols-[minmax(160px,1.2fr)_170px_minmax(150px,1fr)_56px_minmax(150px,1fr)_minmax(170px,1.4fr)] gap-x-3'
+const GRID = 'grid grid-cols-[minmax(10rem,1.2fr)_10.625rem_minmax(9.375rem,1fr)_3.5rem_minmax(9.375rem,1fr)_minmax(10.625rem,1.4fr)] gap-x-3'
 
 /** As high as all of them would be; only a page around what is in view is there. */
 function Rows({ page, from, onFrom, onOpen }: RowsProps) {
@@ -95,6 +95,14 @@ function Rows({ page, from, onFrom, onOpen }: RowsProps) {
   const virtual = useVirtualizer({ count: page.found, getScrollElement: () => scroller.current, estimateSize: () => ROW_PX, overscan: 8 })
   const items = virtual.getVirtualItems()
   const [first, last] = [items[0]?.index ?? 0, items.at(-1)?.index ?? 0]
+  const keys = useLongRowKeys({
+    scroller,
+    count: page.found,
+    page: 10,
+    firstDrawn: first,
+    lastDrawn: last,
+    scrollTo: (index) => virtual.scrollToIndex(index),
+  })
   useEffect(() => {
     if (first < from || last >= from + PAGE) onFrom(Math.max(0, first - Math.floor(PAGE / 4)))
   }, [first, last, from, onFrom])
@@ -109,8 +117,7 @@ function Rows({ page, from, onFrom, onOpen }: RowsProps) {
           ))}
         </div>
       </div>
-      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard */}
-      <div ref={scroller} role="rowgroup" tabIndex={0} className="max-h-[420px] overflow-auto -outline-offset-2">
+      <div ref={scroller} role="rowgroup" onKeyDown={keys.onKeyDown} className="max-h-[26.25rem] overflow-auto -outline-offset-2">
         <div className="relative" style={{ height: virtual.getTotalSize() }}>
           {items.map(({ index, start }) => {
             const row = page.rows[index - from]
@@ -122,7 +129,7 @@ function Rows({ page, from, onFrom, onOpen }: RowsProps) {
                 className={`${GRID} absolute inset-x-0 items-center border-line border-b`}
                 style={{ height: ROW_PX, transform: `translateY(${start}px)` }}
               >
-                {row === undefined ? <span className="text-soft">…</span> : <Cells row={row} onOpen={onOpen} />}
+                {row === undefined ? <span className="text-soft">…</span> : <Cells row={row} keys={keys.row(index)} onOpen={onOpen} />}
               </div>
             )
           })}
@@ -132,13 +139,14 @@ function Rows({ page, from, onFrom, onOpen }: RowsProps) {
   )
 }
 
-function Cells({ row, onOpen }: { row: RecordRow; onOpen: (recordId: string) => void }) {
+function Cells({ row, keys, onOpen }: { row: RecordRow; keys: ComponentProps<'button'>; onOpen: (recordId: string) => void }) {
   const { standing, lastResult, lastLabel, lastAtMs } = row
   return (
     <>
       <span role="cell" className="min-w-0">
         <button
           type="button"
+          {...keys}
           onClick={() => onOpen(row.recordId)}
           className="max-w-full truncate text-left underline decoration-line-strong underline-offset-2"
           title={row.person}

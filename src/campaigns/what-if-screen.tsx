@@ -30,7 +30,7 @@ export function WhatIfScreen({ campaignId }: { campaignId: string }) {
       </main>
     )
   return (
-    <main className="max-w-[1280px] px-6 py-5">
+    <main className="max-w-[80rem] px-6 py-5">
       <PlaceLink href={`/campaigns/${campaign.id}`} isHere={false}>
         {campaign.name}
       </PlaceLink>

@@ -55,7 +55,7 @@ export function WhatIfTable({ view, isNow, mightBe, gapMinutes }: Props) {
   const columns = [isNow, mightBe]
   return (
     <div className="mt-4 overflow-x-auto">
-      <table className="w-full min-w-[720px] table-fixed" aria-label="What the shift would come to">
+      <table className="w-full min-w-[45rem] table-fixed" aria-label="What the shift would come to">
         <thead>
           <tr className="border-line-strong border-b">
             <td />

@@ -41,7 +41,7 @@ export function ConferenceEntry({ conference, number, centre, onEdit }: Props) {
     <article aria-label={plan.title} className="px-5 py-5">
       <p className="eyebrow">{standsWords(conference, nowMs)}</p>
       <h2 className="break-words font-semibold text-xl">{plan.title}</h2>
-      <dl className="mt-3 grid grid-cols-[90px_minmax(0,1fr)] gap-y-1">
+      <dl className="mt-3 grid grid-cols-[5.625rem_minmax(0,1fr)] gap-y-1">
         <dt className="text-soft">When</dt>
         <dd>{whenWords(conference, centre.timeZone, nowMs)}</dd>
         <dt className="text-soft">Arranged by</dt>

@@ -193,7 +193,7 @@ export function PlanDialog({ conference, now, centre, seats, accountId, onClose,
             className="mt-1 w-full rounded-sm border border-line-strong bg-raised px-2 py-1"
           />
         </label>
-        {problem !== null && <Problem>{problem}</Problem>}
+        {problem !== null && <Problem of={draft.day === '' || draft.time === '' ? 'Day' : draft.title.trim() === '' ? 'Title' : undefined}>{problem}</Problem>}
         {now !== null && now.sequence !== draft.sequence && (
           <p role="status" className="border-brass border-l-4 pl-2">
             It stands now: {now.plan.title}, {whenWords(now, centre.timeZone, floorNow())}, {now.invitedNames.join(', ') || 'nobody asked'}.

@@ -67,9 +67,10 @@ export function ConferencesScreen() {
                 label="Conferences"
                 rows={shown}
                 keyOf={(c) => c.id}
+                nameOf={(c) => c.plan.title}
                 frontKey={frontId}
                 onFront={setFrontId}
-                columns="pl-2 grid-cols-[136px_minmax(0,1fr)_96px] md:grid-cols-[136px_minmax(0,1.3fr)_minmax(0,0.8fr)_minmax(0,1fr)]"
+                columns="pl-2 grid-cols-[8.5rem_minmax(0,1fr)_6rem] md:grid-cols-[8.5rem_minmax(0,1.3fr)_minmax(0,0.8fr)_minmax(0,1fr)]"
                 empty={
                   page === null
                     ? ''
@@ -93,7 +94,7 @@ export function ConferencesScreen() {
           }
           beside={
             front === null ? (
-              <p className="px-5 py-6 font-serif text-[17px] text-soft leading-7">
+              <p className="px-5 py-6 font-serif text-[1.0625rem] text-soft leading-7">
                 The conference you choose in the list stands here: who is asked, how one dials in, and who was there.
               </p>
             ) : (

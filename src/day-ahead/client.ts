@@ -1,5 +1,4 @@
 // Has days to come played in a worker.
-import * as Comlink from 'comlink'
 import { type Asking, askAside } from '@/aside'
 import type { Compared, DayBasis, DayChange, NeededAsked, NeededFound } from '@/core/coming-day'
 import type { DayAheadWorker, Reasons } from './worker'
@@ -14,9 +13,9 @@ export const compareAside = (
   changes: readonly [DayChange, DayChange],
   days: number,
   onProgress: (done: number, soFar: Compared | null) => void,
-): Asking<Compared> => askAside<DayAheadWorker, Compared>(NAME, (api) => api.compare(basis, changes, days, Comlink.proxy(onProgress)))
+): Asking<Compared> => askAside<DayAheadWorker, Compared>(NAME, (api, onTheWay) => api.compare(basis, changes, days, onTheWay(onProgress)))
 
 export const neededAside = (asked: NeededAsked, onProgress: (round: number, soFar: NeededFound) => void): Asking<NeededFound> =>
-  askAside<DayAheadWorker, NeededFound>(NAME, (api) => api.need(asked, Comlink.proxy(onProgress)))
+  askAside<DayAheadWorker, NeededFound>(NAME, (api, onTheWay) => api.need(asked, onTheWay(onProgress)))
 
 export const reasonsAside = (basis: DayBasis, days: number): Asking<Reasons> => askAside<DayAheadWorker, Reasons>(NAME, (api) => api.reasons(basis, days))

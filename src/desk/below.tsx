@@ -88,11 +88,12 @@ export const Below = memo(function Below({ shown, onLookUp, onSaved, onBack, onB
       />
     )
   return (
-    <div className="flex min-h-0 flex-1 flex-col [contain:strict]">
+    <div className="flex min-h-0 flex-1 flex-col [contain:strict] max-lg:flex-none max-lg:[contain:none]">
       <Panes
         name="desk"
         accountId={me.id}
         className="min-h-0 flex-1"
+        stacksBelowPx={1024}
         panes={[
           {
             id: 'page',
@@ -106,7 +107,7 @@ export const Below = memo(function Below({ shown, onLookUp, onSaved, onBack, onB
               ) : holdsMessage && work.messageId !== null ? (
                 <MessageInHand key={work.id} messageId={work.messageId} isPage />
               ) : thread !== undefined ? (
-                <div className="flex min-h-0 flex-1">
+                <div className="flex min-h-0 flex-1 max-lg:block">
                   <Conversation
                     key={work.id}
                     me={me}
@@ -120,7 +121,7 @@ export const Below = memo(function Below({ shown, onLookUp, onSaved, onBack, onB
                     }
                   />
                   {script !== null && besideWritten === 'shown' && (
-                    <div className="flex min-h-0 w-[22rem] shrink-0 flex-col border-line border-l">{reading(null)}</div>
+                    <div className="flex min-h-0 w-[22rem] max-w-full shrink-0 flex-col border-line border-l max-lg:w-full">{reading(null)}</div>
                   )}
                 </div>
               ) : (

@@ -22,10 +22,10 @@ export const CampaignWaiting = memoInWords(function CampaignWaiting({ me, centre
       <p className="text-soft">
         {campaign.purpose} {MANNER_WORDS[campaign.manner]}: {MANNER_MEANS[campaign.manner]}.
       </p>
-      <p role="status" aria-label="The dialer" aria-live="polite" className="mt-4 max-w-[60ch] font-serif text-[20px] leading-8">
+      <p role="status" aria-label="The dialer" aria-live="polite" className="mt-4 max-w-[60ch] font-serif text-[1.25rem] leading-8">
         {nowWords(me, view, campaign)}
       </p>
-      <dl className="mt-4 grid max-w-[760px] grid-cols-5 border-line border-y [&>div]:border-line [&>div]:border-l [&>div]:px-3 [&>div]:py-2 [&>div:first-child]:border-l-0 [&>div:first-child]:pl-0">
+      <dl className="mt-4 grid max-w-[47.5rem] grid-cols-5 border-line border-y [&>div]:border-line [&>div]:border-l [&>div]:px-3 [&>div]:py-2 [&>div:first-child]:border-l-0 [&>div:first-child]:pl-0">
         <Figure label="Ringing now">{view.ringing + view.detecting}</Figure>
         <Figure label="Reached today">{view.today.live.toLocaleString('en-GB')}</Figure>
         <Figure label="Last reached">

@@ -36,10 +36,13 @@ export function ChoiceRow({ option, choice, onChoose, dragging }: Props) {
         dragging?.isCarried && 'opacity-50',
       )}
     >
-      <span className="truncate">
+      <span className="truncate" title={choice.name}>
         {choice.name} <span className="text-soft">· {choice.kind}</span>
       </span>
-      <span className={clsx('truncate', choice.target.kind === 'number' ? 'tabular' : choice.isFree ? 'font-semibold text-green' : 'text-soft')}>
+      <span
+        title={choice.state}
+        className={clsx('truncate', choice.target.kind === 'number' ? 'tabular' : choice.isFree ? 'font-semibold text-green' : 'text-soft')}
+      >
         {choice.state}
       </span>
     </div>

@@ -6,7 +6,7 @@ import type { CallRecord } from '@/core/ledger'
 import { codesFor } from '@/core/outcomes'
 import type { CentreView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
-import { Button, Dialog, Problem, SelectField, TextField } from '@/ui'
+import { Button, Dialog, Problem, SelectField, TextField, useDraft } from '@/ui'
 import { callerWords, outcomeLabel, outcomeSetOfRecord } from '@/words'
 
 interface Props {
@@ -37,7 +37,7 @@ function Correction({ record, centre, onClose }: Omit<Props, 'label'> & { onClos
   const set = outcomeSetOfRecord(centre, record)
   const codes = set === undefined ? [] : codesFor(set, record.direction !== 'inbound').filter((c) => c.code !== record.outcome)
   const [code, setCode] = useState(codes[0]?.code ?? '')
-  const [why, setWhy] = useState('')
+  const [why, setWhy, forget] = useDraft(`correction ${record.callId}`, '')
   const [problem, setProblem] = useState<string | null>(null)
   const save = async (event: FormEvent) => {
     event.preventDefault()
@@ -51,8 +51,9 @@ function Correction({ record, centre, onClose }: Omit<Props, 'label'> & { onClos
       was: record.outcome,
       why,
     })
-    if (reply.ok) onClose()
-    else setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
+    if (!reply.ok) return setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
+    forget()
+    onClose()
   }
   return (
     <Dialog
@@ -70,7 +71,7 @@ function Correction({ record, centre, onClose }: Omit<Props, 'label'> & { onClos
           ))}
         </SelectField>
         <TextField label="Reason" value={why} onChange={(e) => setWhy(e.target.value)} />
-        {problem !== null && <Problem>{problem}</Problem>}
+        {problem !== null && <Problem of="Reason">{problem}</Problem>}
         <Button type="submit" tone="primary" disabled={codes.length === 0}>
           Save correction
         </Button>

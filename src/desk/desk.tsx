@@ -97,7 +97,7 @@ function DeskOf({ shift, centre, calls, work: works }: { shift: OnShift } & Seen
   const shownBelow = useAfterFrame(shown)
 
   return (
-    <main className="flex min-h-0 min-w-[1024px] flex-1 flex-col">
+    <main className="flex min-h-0 flex-1 flex-col max-lg:flex-none">
       <h1 tabIndex={-1} className="sr-only">
         Desk of {me.name}
       </h1>

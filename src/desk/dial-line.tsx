@@ -2,19 +2,19 @@
 // The dial line: type or paste anything; suggestions open upward; what Enter will do is written beside it. With a call on
 // the board it finds whom to bring to it: Enter opens the choices there, and a suggestion may be dragged onto a line.
 import clsx from 'clsx'
-import { useSearchParams } from 'next/navigation'
+import { useRouter, useSearchParams } from 'next/navigation'
 import { type KeyboardEvent, type Ref, useEffect, useId, useImperativeHandle, useRef, useState } from 'react'
 import type { Target } from '@/core/calls'
-import type { NumberReading } from '@/core/directory'
+import { type NumberReading, numberIn } from '@/core/directory'
 import { type Ask, toRefusalText } from '@/core/floor'
 import type { CallId } from '@/core/ids'
 import type { CentreView, MeView } from '@/exchange/protocol'
 import { useCommand, useSeen } from '@/exchange/react'
-import { SHORTCUTS, ShownNumberMenu, useShownNumber } from '@/frame'
-import { Button, ShortcutHint, useFinder } from '@/ui'
+import { type Found, SHORTCUTS, ShownNumberMenu, useFound, useShownNumber } from '@/frame'
+import { Button, More, ShortcutHint, useFinder } from '@/ui'
 import { lackingToDial, memoInWords } from '@/words'
 import { WriteFirst } from '@/written'
-import { type Choice, choicesFor } from './board/targets'
+import { type Choice, choicesFor, shownOf } from './board/targets'
 import { ChoiceRow } from './choice-row'
 import { choicesBefore, REDIALLED, useDialledBefore } from './dialled-before'
 import type { DraggableChoices } from './draggable-choices'
@@ -54,6 +54,7 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
   /** What was refused because of the do-not-call list: a supervisor may let this one call be made. */
   const [withheld, setWithheld] = useState<{ readonly typed: string; readonly says: string } | null>(null)
   const readNumber = useNumberReader()
+  const router = useRouter()
   const input = useRef<HTMLInputElement>(null)
   const id = useId()
   useImperativeHandle(ref, () => ({
@@ -83,13 +84,16 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
   const text = typed.trim()
   const reading = /\d/.test(text) || !/\p{L}/u.test(text) ? (text === '' ? undefined : readNumber(text, centre.homeCountry)) : undefined
   const before = onPick === null ? choicesBefore(dialled, reading?.ok ? reading.number.e164 : text).slice(0, text === '' ? REDIALLED : 3) : []
-  const found = text === '' ? [] : choicesFor(text, { me, centre, seats, queues }, onPick === null ? undefined : reading)
-  // Without a call only who can be called is of use.
-  const listedOnce = found.filter((c) => !before.some((b) => sameTarget(b.target, c.target)))
-  const choices = onPick === null ? [...before, ...listedOnce.filter((c) => c.target.kind !== 'queue')] : found
+  const all = text === '' ? [] : choicesFor(text, { me, centre, seats, queues }, onPick === null ? undefined : reading)
+  // Without a call only who can be called is of use, and each of them once.
+  const fit = onPick !== null ? all : all.filter((c) => c.target.kind !== 'queue' && !before.some((b) => sameTarget(b.target, c.target)))
+  const found = fit.slice(0, shownOf(text))
+  const { found: others, more: othersMore } = useFound(onPick === null && reading === undefined ? text : '')
+  const choices = onPick === null ? [...before, ...found, ...others.map(opens)] : found
   const finder = useFinder({ id, items: choices, typed, onTyped: type, keyOf: (c) => c.key })
+  const more = fit.length - found.length + othersMore
   const readAs = reading?.ok ? reading.number.readAs : null
-  const missing = onPick === null && text !== '' && !isInside(finder.marked) ? lackingToDial(me, centre, readAs) : null
+  const missing = onPick === null && text !== '' && !isInside(finder.marked) && finder.marked?.href === undefined ? lackingToDial(me, centre, readAs) : null
   const why = missing === null ? null : toRefusalText(missing)
   const { marked: choice, listed } = finder
 
@@ -106,6 +110,11 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
     }
     // With nothing typed somebody has to be chosen from the list first.
     if (text === '' && (choice === undefined || !listed)) return
+    if (choice?.href !== undefined) {
+      clear()
+      router.push(choice.href)
+      return
+    }
     const number = choice?.target.kind === 'number' ? choice.target.typed : typed
     const reply = await command(
       isInside(choice) ? callInside(choice) : { kind: 'makeCall', typed: number, customer: null, queueId: shown?.shown.queueId ?? null },
@@ -140,7 +149,7 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
     <footer
       onFocus={() => setUsed(true)}
       onBlur={() => setUsed(false)}
-      className="relative flex h-11 shrink-0 items-center gap-3 border-line-strong border-t bg-raised px-4"
+      className="relative flex h-11 shrink-0 items-center gap-3 border-line-strong border-t bg-raised px-4 max-lg:h-auto max-lg:min-h-11 max-lg:flex-wrap max-lg:py-1.5"
     >
       <label htmlFor={id} className="relative shrink-0 font-semibold">
         Dial line
@@ -152,7 +161,7 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
         aria-describedby={`${id}-does`}
         autoComplete="off"
         placeholder="A number in any form, or a name"
-        className="h-8 w-80 shrink-0 rounded-sm border border-line-strong bg-paper px-2 aria-invalid:border-2 aria-invalid:border-red"
+        className="h-8 w-80 min-w-0 max-w-full shrink-0 rounded-sm border border-line-strong bg-paper px-2 aria-invalid:border-2 aria-invalid:border-red"
       />
       {text === '' && onPick === null && (
         <Button
@@ -175,7 +184,7 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
           onPointerDown={(e) => e.preventDefault()}
           onClick={() => void act()}
         >
-          {onPick === null ? 'Call' : 'Choose'}
+          {onPick !== null ? 'Choose' : choice?.href !== undefined ? 'Open' : 'Call'}
         </Button>
       )}
       {onPick === null && !isInside(choice) && <ShownNumberMenu />}
@@ -184,7 +193,7 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
       <div
         {...finder.listProps(text === '' ? 'Called before' : 'People')}
         hidden={!listed}
-        className="absolute bottom-11 left-24 z-20 w-[520px] border border-line-strong bg-raised py-1 shadow-lg"
+        className="absolute bottom-11 left-24 z-20 w-[32.5rem] border max-lg:right-2 max-lg:bottom-full max-lg:left-2 max-lg:w-auto border-line-strong bg-raised py-1 shadow-lg"
       >
         {listed &&
           (onPick !== null && Draggable !== null ? (
@@ -192,6 +201,11 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
           ) : (
             choices.map((c, i) => <ChoiceRow key={c.key} option={finder.optionProps(c, i)} choice={c} onChoose={() => finder.mark(i)} />)
           ))}
+        {listed && more > 0 && (
+          <div className="px-3" aria-hidden>
+            <More of={more} shown={0} />
+          </div>
+        )}
       </div>
       <p id={`${id}-does`} aria-live="polite" className="min-w-0 truncate" title={problem ?? undefined}>
         {problem !== null || why !== null ? (
@@ -211,6 +225,13 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
 })
 
 const NONE = [] as const
+
+/** Whatever else has that name. */
+const opens = ({ key, name, kind, href }: Found): Choice => ({
+  ...{ key: `open ${key}`, name, kind, state: 'open', sinceMs: null, isFree: false },
+  target: { kind: 'number', typed: '', name: null },
+  href,
+})
 
 const sameTarget = (a: Target, b: Target): boolean =>
   a.kind === 'agent' ? b.kind === 'agent' && a.agentId === b.agentId : a.kind === 'number' && b.kind === 'number' && a.typed === b.typed
@@ -246,6 +267,12 @@ interface EnterProps {
 
 function EnterDoes({ choice, reading, text, brings }: EnterProps) {
   if (text === '' && choice === null) return null
+  if (choice?.href !== undefined)
+    return (
+      <>
+        Enter opens <strong>{choice.name}</strong>
+      </>
+    )
   if (choice !== null && brings)
     return (
       <>
@@ -273,10 +300,7 @@ function EnterDoes({ choice, reading, text, brings }: EnterProps) {
   const { international, readAs } = reading.number
   return (
     <>
-      Enter dials <strong className="tabular">{international}</strong>, read as {countryName(readAs)}
+      Enter dials <strong className="tabular">{international}</strong>, read as {numberIn(readAs)}
     </>
   )
 }
-
-const COUNTRIES = new Intl.DisplayNames(['en'], { type: 'region' })
-const countryName = (readAs: string): string => (readAs.startsWith('+') ? readAs : (COUNTRIES.of(readAs) ?? readAs))

@@ -21,7 +21,7 @@ export function People({ me, onChoose }: Props) {
   const on = others.filter((s) => s.state !== 'signedOut')
   const off = others.filter((s) => s.state === 'signedOut')
   return (
-    <section aria-label="People" className="mt-4 max-w-[760px]">
+    <section aria-label="People" className="mt-4 max-w-[47.5rem]">
       <h2 className="font-semibold text-lg">People</h2>
       {on.length === 0 && <p className="mt-1 text-soft">Nobody is on shift but you.</p>}
       <ul className="mt-1 divide-y divide-line border-line not-empty:border-y">
@@ -37,7 +37,7 @@ export function People({ me, onChoose }: Props) {
 function Person({ me, seat, seats, onChoose }: Props & { seat: SeatView; seats: readonly SeatView[] }) {
   const cover = seat.note === null ? undefined : seats.find((s) => s.id === seat.note?.coverId)
   return (
-    <li className="grid grid-cols-[160px_170px_52px_minmax(0,1fr)_auto] items-center gap-x-3 py-0.5">
+    <li className="grid grid-cols-[10rem_10.625rem_3.25rem_minmax(0,1fr)_auto] items-center gap-x-3 py-0.5">
       <span className="truncate font-semibold">{seat.name}</span>
       <span className="flex min-w-0 items-center gap-2">
         <StateMark state={seat.state} />

@@ -42,8 +42,8 @@ export const PreviewPane = memoInWords(function PreviewPane({ me, centre, previe
           {preview.promised.note === '' ? 'No notes.' : preview.promised.note} Skipped, it comes again in a quarter of an hour.
         </p>
       )}
-      <p className="mt-1 max-w-[66ch] font-serif text-[17px] text-soft leading-7">{campaign?.purpose}</p>
-      <dl className="mt-3 grid max-w-[640px] grid-cols-[140px_1fr] gap-y-1">
+      <p className="mt-1 max-w-[66ch] font-serif text-[1.0625rem] text-soft leading-7">{campaign?.purpose}</p>
+      <dl className="mt-3 grid max-w-[40rem] grid-cols-[8.75rem_1fr] gap-y-1">
         {Object.entries(record.fields).map(([label, value]) => (
           <div key={label} className="contents">
             <dt className="text-soft">{label}</dt>

@@ -9,7 +9,7 @@ import type { Work } from '@/core/work'
 import type { CallbackView, CentreView } from '@/exchange/protocol'
 import { useSeen } from '@/exchange/react'
 import { useHistory } from '@/history/react'
-import { Clock } from '@/ui'
+import { Clock, More } from '@/ui'
 import { MessageInHand } from '@/voicemail'
 import { behalfWords, CHANNEL_WORDS, callerWords, memoInWords, NumberLinks, outcomeLabel, outcomeLabels, resultWords, useNumberWords } from '@/words'
 import { AddToPeople } from './add-to-people'
@@ -55,7 +55,7 @@ export const Record = memoInWords(function Record({ work, unknown, moreHeadStart
       </p>
       {unknown !== undefined && <WhoCalls key={`who ${unknown.id}`} call={unknown} centre={centre} />}
       {work.fromThread != null && <FromThread of={work.fromThread} name={callerWords(customer?.name, number, 'They')} />}
-      <dl className="mt-2 grid grid-cols-[96px_1fr] gap-y-0.5">
+      <dl className="mt-2 grid grid-cols-[6rem_1fr] gap-y-0.5">
         {promised !== undefined && (
           <Fact label="Callback">
             {promised.why === 'retry' ? `try ${promised.attempt} of ${promised.atMost}` : 'agreed'} by {promisedBy} for{' '}
@@ -98,7 +98,7 @@ export const Record = memoInWords(function Record({ work, unknown, moreHeadStart
             </Fact>
             {headStartMs > 0 && (
               <Fact label="Priority">
-                goes first: counts as having waited <span className="tabular">{formatClock(headStartMs)}</span> more
+                <span className="tabular">+{formatClock(headStartMs)}</span>, as if they had waited that much longer
               </Fact>
             )}
             {keptPlace && <Fact label="Callback">hung up and kept the place</Fact>}
@@ -155,6 +155,7 @@ function PreviousContacts({ work, centre }: { work: Work; centre: CentreView }) 
             ),
           )}
       </ul>
+      {value !== null && <More of={value.count} shown={SHOWN} what="the search under Results has them" />}
     </div>
   )
 }
@@ -163,7 +164,7 @@ function WrittenContact({ record, centre }: { record: WrittenRecord; centre: Cen
   const label =
     record.outcome === null ? (record.calledAs === null ? 'not coded' : 'went on as a call') : (outcomeLabels(centre)[record.outcome] ?? record.outcome)
   return (
-    <li className="grid grid-cols-[96px_1fr] py-1">
+    <li className="grid grid-cols-[6rem_1fr] py-1">
       <span className="tabular text-soft text-xs leading-5">{format(record.offeredAtMs, 'd MMM HH:mm')}</span>
       <span className="min-w-0 truncate">
         {CHANNEL_WORDS[record.channel]}: {label}
@@ -176,7 +177,7 @@ function WrittenContact({ record, centre }: { record: WrittenRecord; centre: Cen
 
 function PreviousContact({ record, centre }: { record: CallRecord; centre: CentreView }) {
   return (
-    <li className="grid grid-cols-[96px_1fr] py-1">
+    <li className="grid grid-cols-[6rem_1fr] py-1">
       <span className="tabular text-soft text-xs leading-5">{format(record.offeredAtMs, 'd MMM HH:mm')}</span>
       <span className="min-w-0 truncate">
         {record.outcome === null ? resultWords(record.result) : outcomeLabel(centre, record)}

@@ -46,7 +46,8 @@ function Inside({ shift, home }: { shift: OnShift; home: HTMLElement }) {
   const set = work === undefined ? undefined : outcomeSetOf(centre, behalfOf(work))
   return (
     <PortalHome value={home}>
-      <div className="flex h-screen flex-col overflow-hidden bg-paper">
+      <main className="flex h-screen flex-col overflow-hidden bg-paper">
+        <h1 className="sr-only">Call of {me.name}</h1>
         <header className="flex min-h-11 shrink-0 flex-wrap items-center gap-3 border-line-strong border-b bg-raised px-3 py-1">
           <StatePart {...shift} />
         </header>
@@ -72,7 +73,7 @@ function Inside({ shift, home }: { shift: OnShift; home: HTMLElement }) {
             {saved}
           </p>
         )}
-      </div>
+      </main>
     </PortalHome>
   )
 }

@@ -42,7 +42,7 @@ function Queues({ me, centre }: Omit<WaitingProps, 'onChoose'>) {
   return (
     <>
       <h2 className={`font-semibold text-lg ${me.campaignId === null ? '' : 'mt-6'}`}>Your queues now</h2>
-      <table className="mt-3 w-full max-w-[760px]">
+      <table className="mt-3 w-full max-w-[47.5rem]">
         <thead>
           <tr className="border-line-strong border-b text-left">
             {['Queue', 'Waiting', 'Longest wait', 'Ready', 'On shift', 'Expected', 'Answer within'].map((heading, i) => (
@@ -82,7 +82,7 @@ function Queues({ me, centre }: Omit<WaitingProps, 'onChoose'>) {
         </tbody>
       </table>
       {me.campaignId === null && (
-        <p className="mt-3 max-w-[66ch] font-serif text-[17px] text-soft leading-7">
+        <p className="mt-3 max-w-[66ch] font-serif text-[1.0625rem] text-soft leading-7">
           {me.state === 'ready'
             ? 'The next call rings on the board above. The script opens here, and the record at the right, as it rings.'
             : me.afterwards.ready
@@ -97,7 +97,7 @@ function Queues({ me, centre }: Omit<WaitingProps, 'onChoose'>) {
 /** What a caller who joined now could expect. */
 const expectedWords = (ms: number | null) => {
   if (ms === null) return <span className="font-sans text-soft">not known</span>
-  return ms === 0 ? <span className="font-sans">at once</span> : formatClock(ms)
+  return ms === 0 ? <span className="font-sans">no wait</span> : formatClock(ms)
 }
 
 const SHOWN = 8
@@ -134,7 +134,7 @@ export const TodayColumn = memoInWords(function TodayColumn({ me, centre }: { me
       {value !== null && value.calls.length === 0 && <p className="text-soft">None yet today. Calls you finish are listed here.</p>}
       <ul className="divide-y divide-line">
         {value?.calls.map((record) => (
-          <li key={record.callId} className="grid grid-cols-[52px_1fr_auto] py-1.5">
+          <li key={record.callId} className="grid grid-cols-[3.25rem_1fr_auto] py-1.5">
             <span className="tabular text-soft text-xs leading-5">{format(record.offeredAtMs, 'HH:mm')}</span>
             <span className="min-w-0 truncate">
               {callerWords(record.customer, record.number, 'Withheld number')}

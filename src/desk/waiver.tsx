@@ -20,13 +20,13 @@ export function WaiverButton({ seats, typed, says, onDone }: Props) {
   const [who, setWho] = useState(supervisors[0]?.id ?? '')
   const [pin, setPin] = useState('')
   const [why, setWhy] = useState('')
-  const [problem, setProblem] = useState<string | null>(null)
+  const [problem, setProblem] = useState<{ readonly says: string; readonly of: string } | null>(null)
   const allow = async (event: FormEvent) => {
     event.preventDefault()
     const agentId = toAgentId(who)
     const reply = await command({ kind: 'makeCall', typed, customer: null, waiver: { agentId, why } }, { agentId, pin })
     setPin('')
-    if (!reply.ok) return setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
+    if (!reply.ok) return setProblem({ says: `${reply.refusal.says} ${reply.refusal.next}`, of: reply.refusal.reason === 'whyMissing' ? 'Reason' : 'PIN' })
     setOpen(false)
     onDone()
   }
@@ -39,7 +39,7 @@ export function WaiverButton({ seats, typed, says, onDone }: Props) {
         <form className="space-y-3" onSubmit={(e) => void allow(e)}>
           <AccountFields label="Supervisor" accounts={supervisors} accountId={who} onAccount={setWho} pin={pin} onPin={setPin} />
           <TextField label="Reason" value={why} hint="It is kept with the call. The entry stays on the list." onChange={(e) => setWhy(e.target.value)} />
-          {problem !== null && <Problem>{problem}</Problem>}
+          {problem !== null && <Problem of={problem.of}>{problem.says}</Problem>}
           <Button type="submit" tone="primary" disabled={supervisors.length === 0}>
             Call once
           </Button>

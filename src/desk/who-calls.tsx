@@ -5,7 +5,7 @@ import type { Call, Customer } from '@/core/calls'
 import type { Ask } from '@/core/floor'
 import type { CentreView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
-import { Button, Problem, TextField } from '@/ui'
+import { Button, More, Problem, TextField } from '@/ui'
 
 const NEW_GROUP = 'New caller'
 const OFFERED = 3
@@ -19,7 +19,7 @@ export function WhoCalls({ call, centre }: { call: Call; centre: CentreView }) {
     setProblem(reply.ok ? null : `${reply.refusal.says} ${reply.refusal.next}`)
   }
   const wanted = name.trim().toLowerCase()
-  const known = wanted.length < 2 ? [] : centre.people.filter((p) => p.name.toLowerCase().includes(wanted)).slice(0, OFFERED)
+  const known = wanted.length < 2 ? [] : centre.people.filter((p) => p.name.toLowerCase().includes(wanted))
   const newcomer: Customer = { name: name.trim(), group: NEW_GROUP, facts: [] }
   return (
     <section aria-label="Who is calling" className="mt-2 border-brass border-l-4 pl-3">
@@ -55,7 +55,7 @@ export function WhoCalls({ call, centre }: { call: Call; centre: CentreView }) {
       </form>
       {known.length > 0 && (
         <ul aria-label="Known people" className="mt-1 flex flex-wrap gap-1">
-          {known.map((person) => (
+          {known.slice(0, OFFERED).map((person) => (
             <li key={person.id}>
               <Button onClick={() => void give({ customerId: person.id, customer: null })}>
                 {person.name} <span className="font-normal text-soft">{person.group}</span>
@@ -64,7 +64,8 @@ export function WhoCalls({ call, centre }: { call: Call; centre: CentreView }) {
           ))}
         </ul>
       )}
-      {problem !== null && <Problem>{problem}</Problem>}
+      <More of={known.length} shown={OFFERED} />
+      {problem !== null && <Problem of={call.matches.length > 0 ? 'Or somebody else' : 'Name'}>{problem}</Problem>}
     </section>
   )
 }

@@ -2,7 +2,7 @@
 import { useId, useState } from 'react'
 import { type DoNotCallEntry, keyOf, labelOfWhom, type Whom } from '@/core/do-not-call'
 import type { DoNotCallPage, SeatView } from '@/exchange/protocol'
-import { Button, type Column, inZone, nameIn, Table } from '@/ui'
+import { Button, type Column, inZone, nameIn, Problem, Table } from '@/ui'
 import { useNumberWords } from '@/words'
 
 interface Props {
@@ -31,7 +31,7 @@ export function EntryTable({ page, search, onSearch, onMore, seats, timeZone, ma
     {
       id: 'whom',
       heading: 'Whom',
-      width: 'w-[210px]',
+      width: 'w-[13.125rem]',
       isName: true,
       cell: ({ whom }) => (
         <>
@@ -41,12 +41,12 @@ export function EntryTable({ page, search, onSearch, onMore, seats, timeZone, ma
       ),
     },
     { id: 'why', heading: 'Reason', cell: (entry) => entry.why },
-    { id: 'since', heading: 'Since', width: 'w-[176px]', className: 'tabular', cell: (entry) => inZone(entry.sinceMs, timeZone, 'd MMM yyyy HH:mm') },
-    { id: 'by', heading: 'By', width: 'w-[150px]', cell: (entry) => entry.listedBy ?? nameIn(seats, entry.byAgentId) },
+    { id: 'since', heading: 'Since', width: 'w-[11rem]', className: 'tabular', cell: (entry) => inZone(entry.sinceMs, timeZone, 'd MMM yyyy HH:mm') },
+    { id: 'by', heading: 'By', width: 'w-[9.375rem]', cell: (entry) => entry.listedBy ?? nameIn(seats, entry.byAgentId) },
     {
       id: 'acts',
       heading: '',
-      width: 'w-[90px]',
+      width: 'w-[5.625rem]',
       align: 'right',
       cell: ({ whom }) => {
         const isOpen = open === keyOf(whom)
@@ -69,7 +69,7 @@ export function EntryTable({ page, search, onSearch, onMore, seats, timeZone, ma
         value={search}
         placeholder="A number in any form, a name, a word of the reason"
         onChange={(e) => onSearch(e.target.value)}
-        className="ml-2 h-8 w-96 rounded-sm border border-line-strong bg-raised px-2"
+        className="ml-2 h-8 w-96 max-w-full rounded-sm max-md:ml-0 border border-line-strong bg-raised px-2"
       />
       {page === null && (
         <p role="status" className="mt-4 text-soft">
@@ -77,7 +77,7 @@ export function EntryTable({ page, search, onSearch, onMore, seats, timeZone, ma
         </p>
       )}
       {page?.found === 0 && (
-        <p className="mt-4 font-serif text-[17px] text-soft leading-7">
+        <p className="mt-4 font-serif text-[1.0625rem] text-soft leading-7">
           {isChanging
             ? 'A file is being taken in. The list is shown when that is done.'
             : search.trim() === ''
@@ -106,21 +106,35 @@ export function EntryTable({ page, search, onSearch, onMore, seats, timeZone, ma
 /** Asks why, and takes the entry out. */
 function TakeOut({ label, onTakeOut }: { label: string; onTakeOut: (why: string) => void }) {
   const [why, setWhy] = useState('')
+  const [lacksReason, setLacksReason] = useState(false)
   return (
     <form
-      className="flex items-center gap-2 border-red border-l-4 pl-3"
+      className="flex flex-wrap items-center gap-2 border-red border-l-4 pl-3"
       onSubmit={(e) => {
         e.preventDefault()
-        onTakeOut(why)
+        setLacksReason(why.trim() === '')
+        if (why.trim() !== '') onTakeOut(why)
       }}
     >
       <label className="flex flex-1 items-center gap-2">
         <span className="font-semibold">Reason for taking out</span>
-        <input className="h-8 min-w-0 flex-1 rounded-sm border border-line-strong bg-raised px-2" value={why} onChange={(e) => setWhy(e.target.value)} />
+        <input
+          className="h-8 min-w-0 flex-1 rounded-sm border border-line-strong bg-raised px-2 aria-invalid:border-2 aria-invalid:border-red"
+          value={why}
+          onChange={(e) => {
+            setWhy(e.target.value)
+            setLacksReason(false)
+          }}
+        />
       </label>
       <Button type="submit" tone="loss">
         Take {label} out
       </Button>
+      {lacksReason && (
+        <Problem of="Reason for taking out" className="w-full">
+          No reason is given. Write why they may be called again; it is kept.
+        </Problem>
+      )}
     </form>
   )
 }

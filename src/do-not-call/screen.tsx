@@ -52,7 +52,7 @@ export function DoNotCallScreen({ view }: { view: FloorView }) {
           Do-not-call list
         </PlaceLink>
       </nav>
-      <main className="mx-auto grid max-w-[1400px] grid-cols-[minmax(0,1fr)_280px] gap-x-8 px-6 py-5">
+      <main className="mx-auto grid max-w-[87.5rem] grid-cols-[minmax(0,1fr)_17.5rem] gap-x-8 px-6 py-5">
         <div className="min-w-0">
           <div className="flex items-baseline justify-between">
             <h1 className="font-semibold text-2xl">Do-not-call list</h1>
@@ -83,7 +83,7 @@ export function DoNotCallScreen({ view }: { view: FloorView }) {
             {said}
           </p>
           <Problems label="What is wrong" className="max-h-64" problems={problems} />
-          <AddEntry homeCountry={centre.homeCountry} people={centre.people} onAdd={add} onProblem={(says) => setProblems([says])} />
+          <AddEntry homeCountry={centre.homeCountry} people={centre.people} onAdd={add} />
           <ListFiles mayTake={mayTakeOut} seats={seats} importing={progress} onImport={(file) => void bringIn(file)} onStop={stop} />
         </aside>
       </main>

@@ -96,6 +96,7 @@ const WITHOUT_SEAT: readonly Ask['kind'][] = [
   'sendWord',
   'putAwayTold',
   'moveWaiting',
+  'moveThread',
   'setDoor',
   'makeReview',
   'withdrawReview',
@@ -437,7 +438,7 @@ const UNREACHABLE = {
   handset: {
     reason: 'handsetUnreachable',
     says: 'The desk handset cannot be reached.',
-    next: 'Open the handset under Sound and leave its window open, or take another path.',
+    next: 'Open the desk handset under Sound and leave its window open, or take another path.',
   },
   ownPhone: { reason: 'phoneNotThere', says: 'Your own phone has not called in.', next: 'Let it call in under Sound, or take another path.' },
 } as const

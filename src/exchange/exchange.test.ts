@@ -28,6 +28,7 @@ describe('the running floor', () => {
         'conferences',
         'watched',
         'callers',
+        'pieces',
         'reviews',
         'threads',
         'circles',

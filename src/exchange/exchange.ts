@@ -14,7 +14,7 @@ import type { KeyValue } from '@/storage'
 import { advance, createWorld, PACES, type Pace, type World } from '@/world'
 import type { Accounts } from './accounts'
 import { answerTo, type Floor } from './answers'
-import { createCallers } from './callers'
+import { callersOf } from './callers'
 import { createCatchUp, type FetchLeft } from './catch-up'
 import { createCirclesPart } from './circles'
 import { type Clocks, createFloorClock } from './clock'
@@ -25,6 +25,7 @@ import { countsOfCampaigns, type FloorForLists } from './for-lists'
 import { createListFeed, type ListsEnd } from './list-feed'
 import { createVoicemailParts } from './messages'
 import { createPeople, type PeopleStore } from './people'
+import { piecesOf } from './pieces'
 import { type Notice, type TabMessage, TabMessageSchema, type TabView } from './protocol'
 import { createReviewsPart } from './reviews'
 import { ringBack } from './ring-back'
@@ -32,9 +33,10 @@ import type { Scenario } from './scenario'
 import { createSessions } from './sessions'
 import { createSharedView, type Refreshed } from './shared-lists'
 import { createWriter, DAMAGED_KEY, type LedgerWriter, type Restored } from './store'
+import { createSupervised } from './supervised'
 import { createTab, show, type Tab, type TabPort } from './tab'
 import { concerns, selectAccount, selectCentre, selectDevice, selectDoor, selectMe, selectMine } from './views'
-import { createWatched } from './watched'
+import { watchedSeats } from './watched'
 
 export interface ExchangeOptions {
   readonly clocks: Clocks
@@ -77,8 +79,9 @@ export function createExchange(options: ExchangeOptions): Exchange {
   let centre = selectCentre(state, options.scenario)
   const voicemail = createVoicemailParts(state)
   const conferences = createConferenceParts(state)
-  const watched = createWatched(state)
-  const callers = createCallers(state)
+  const watched = createSupervised(state, ['agents', 'calls', 'work'], watchedSeats)
+  const callers = createSupervised(state, ['calls'], callersOf)
+  const pieces = createSupervised(state, ['threads'], piecesOf)
   const reviews = createReviewsPart(state)
   const circles = createCirclesPart(state)
   const shared = createSharedView(state, (id) => ({ left: feed.left(id), reasons: dialer.reasons(id) }))
@@ -293,6 +296,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
             conferences: conferences(accountId),
             watched: watched(accountId),
             callers: callers(accountId),
+            pieces: pieces(accountId),
             reviews: reviews(accountId),
             circles: circles(accountId),
             device: deviceView,

@@ -33,6 +33,7 @@ import type { Work } from '@/core/work'
 import { PACES, type Pace, PICKS_UP, type PicksUp } from '@/world'
 import type { WaitingCaller } from './callers'
 import type { CircleView } from './circles'
+import type { PieceView } from './pieces'
 
 export type { CircleView, FoundLine } from './circles'
 
@@ -438,6 +439,7 @@ export interface ThreadView
     | 'number'
     | 'customer'
     | 'subject'
+    | 'follows'
     | 'beganAtMs'
     | 'state'
     | 'sinceMs'
@@ -531,6 +533,7 @@ export interface DoorParts {
 export type { WaitingCaller } from './callers'
 export type { ConferenceSoon, ConferencesPage, ConferencesPart, ConferenceView } from './conferences'
 export type { BoxView, MessagesPage, MessageView, VoicemailPart } from './messages'
+export type { PieceView } from './pieces'
 export type { ReviewView } from './reviews'
 export type { WatchedSeat } from './watched'
 
@@ -561,6 +564,8 @@ export interface FloorView extends SharedLists {
   readonly watched: readonly WatchedSeat[] | null
   /** Callers who wait, for those who supervise. */
   readonly callers: readonly WaitingCaller[] | null
+  /** Chats, mails and texts that are not over, for those who supervise. */
+  readonly pieces: readonly PieceView[] | null
   readonly reviews: ReviewsPart
   /** What colleagues write to this account and it to them, the latest first. */
   readonly circles: readonly CircleView[]

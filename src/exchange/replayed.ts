@@ -3,6 +3,7 @@ import type { AgentId } from '@/core/ids'
 import type { FloorState } from '@/core/state'
 import { values } from '@/core/table'
 import { callersOf } from './callers'
+import { piecesOf } from './pieces'
 import type { FloorView } from './protocol'
 import type { Scenario } from './scenario'
 import { callbackView, campaignView, parkedView, queueView, seatView, selectCentre, selectMe, selectMine } from './views'
@@ -10,7 +11,7 @@ import { watchedSeats } from './watched'
 
 export type Replayed = Pick<
   FloorView,
-  'centre' | 'seats' | 'queues' | 'parked' | 'callbacks' | 'tasks' | 'campaigns' | 'watched' | 'callers' | 'me' | 'calls' | 'work'
+  'centre' | 'seats' | 'queues' | 'parked' | 'callbacks' | 'tasks' | 'campaigns' | 'watched' | 'callers' | 'pieces' | 'me' | 'calls' | 'work'
 >
 
 /** `boardOf`: whose desk; null for nobody’s. What the lists and the dialer knew besides is not kept, and left out. */
@@ -26,6 +27,7 @@ export function replayed(state: FloorState, scenario: Pick<Scenario, 'places' | 
     campaigns: setUp.campaigns.filter((c) => !c.retired).map((c) => campaignView(state, c, { left: null, reasons: null })),
     watched: watchedSeats(state),
     callers: callersOf(state),
+    pieces: piecesOf(state),
     me: selectMe(state, boardOf),
     ...selectMine(state, boardOf),
   }

@@ -1,5 +1,6 @@
 // What an agent is shown of what is written: what is theirs, offered to them or parked by them, and what they were asked in to.
 import type { AgentId } from '@/core/ids'
+import { unentitled } from '@/core/rules/rights'
 import type { FloorState } from '@/core/state'
 import { get, values } from '@/core/table'
 import { isOverThread, type Line, type Thread, waitsForUsSinceMs } from '@/core/threads'
@@ -28,9 +29,26 @@ const viewed = new WeakMap<Thread, ThreadView>()
 function viewOf(thread: Thread): ThreadView {
   const known = viewed.get(thread)
   if (known !== undefined) return known
-  const { id, channel, queueId, address, number, customer, subject, beganAtMs, state, sinceMs, withSinceMs, askedIn, parkedUntilMs, typing, lineCount } = thread
+  const {
+    id,
+    channel,
+    queueId,
+    address,
+    number,
+    customer,
+    subject,
+    follows,
+    beganAtMs,
+    state,
+    sinceMs,
+    withSinceMs,
+    askedIn,
+    parkedUntilMs,
+    typing,
+    lineCount,
+  } = thread
   const view = {
-    ...{ id, channel, queueId, address, number, customer, subject, beganAtMs, state, sinceMs, withSinceMs, askedIn, parkedUntilMs, typing, lineCount },
+    ...{ id, channel, queueId, address, number, customer, subject, follows, beganAtMs, state, sinceMs, withSinceMs, askedIn, parkedUntilMs, typing, lineCount },
     ...{ agentId: thread.agentId, lines: lastOf(thread.lines, HELD), waitsSinceMs: waitsForUsSinceMs(thread) },
   }
   viewed.set(thread, view)
@@ -48,10 +66,11 @@ function lastOf(lines: readonly Line[], atMost: number): readonly Line[] {
   return lines.slice(from)
 }
 
-/** Lines before one of them, a page of the last; none for whoever has nothing to do with the thread. */
+/** Lines before one of them, a page of the last; none for whoever has nothing to do with the thread and does not answer for the floor. */
 export function linesBefore(state: FloorState, agentId: AgentId | null, threadId: string, beforeNo: number): readonly Line[] {
   const thread = get(state.threads, threadId)
-  if (thread === undefined || agentId === null || !isTheirs(thread, agentId)) return []
+  if (thread === undefined || agentId === null) return []
+  if (!isTheirs(thread, agentId) && unentitled(state, agentId, 'supervision') !== null) return []
   return lastOf(
     thread.lines.filter((line) => line.no < beforeNo),
     PAGE,

@@ -4,9 +4,8 @@ import type { Agent, Help, WrapUp } from '@/core/agents'
 import { isInternal, isOnLine, type Role } from '@/core/calls'
 import { callerLabel } from '@/core/directory'
 import { type AgentId, type CallId, type CampaignId, deviceOfAgent, type QueueId } from '@/core/ids'
-import { unentitled } from '@/core/rules/rights'
 import { agentName } from '@/core/set-up'
-import { type FloorState, partyOfCall, revisionOf } from '@/core/state'
+import { type FloorState, partyOfCall } from '@/core/state'
 import { get, values } from '@/core/table'
 import { behalfOfPart } from '@/core/work'
 
@@ -26,19 +25,6 @@ export interface WatchedSeat {
   readonly wrapUp: Pick<WrapUp, 'startedAtMs' | 'overMs' | 'limitMs'> | null
   readonly codedCount: number
   readonly owed: number
-}
-
-/** The part of an account, looked at anew when something of agents or calls has changed; null of one that does not supervise. */
-export function createWatched(state: FloorState): (accountId: AgentId) => readonly WatchedSeat[] | null {
-  let revision = ''
-  let seats: readonly WatchedSeat[] = []
-  return (accountId) => {
-    if (unentitled(state, accountId, 'supervision') !== null) return null
-    const now = `${revisionOf(state, 'agents')} ${revisionOf(state, 'calls')} ${revisionOf(state, 'work')}`
-    if (now !== revision) seats = watchedSeats(state)
-    revision = now
-    return seats
-  }
 }
 
 export const watchedSeats = (state: FloorState): readonly WatchedSeat[] =>

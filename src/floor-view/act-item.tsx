@@ -48,7 +48,11 @@ function Follows({ ask, aloud = false }: { ask: Ask; aloud?: boolean }) {
         {says}
       </span>
     )
-  return <p className={`mt-1 max-w-80 border-line border-t px-3 py-1.5 ${foreseen?.refused ? 'text-red' : 'text-soft'}`}>{says}</p>
+  return (
+    <p aria-hidden className={`mt-1 max-w-80 border-line border-t px-3 py-1.5 ${foreseen?.refused ? 'text-red' : 'text-soft'}`}>
+      {says}
+    </p>
+  )
 }
 
 const NOBODY = [] as const

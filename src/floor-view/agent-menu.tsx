@@ -4,10 +4,12 @@ import type { Role } from '@/core/calls'
 import type { Ask } from '@/core/floor'
 import type { Reason } from '@/core/set-up'
 import { MenuItem, MenuLine } from '@/ui'
-import { ROLE_WORDS, ROLES_BY_SILENCE } from '@/words'
+import { CHANNEL_WORDS, ROLE_WORDS, ROLES_BY_SILENCE } from '@/words'
 import { ActItem, ActMenu } from './act-item'
 import { useActs, useMayAct } from './acts'
 import type { AgentRow } from './agent-row'
+import { pieceName } from './pieces-words'
+import { useRead } from './read-piece'
 import { readinessUndo } from './undo'
 
 const DONE: Readonly<Record<Role, (name: string) => string>> = {
@@ -26,7 +28,8 @@ interface Props {
 export function AgentMenu({ agent, reasons, onWork, onWord }: Props) {
   const { act } = useActs()
   const mayAct = useMayAct()
-  const { id, name, watched } = agent
+  const read = useRead()
+  const { id, name, watched, pieces } = agent
   if (!mayAct) return <span className="block truncate font-semibold">{name}</span>
   const callId = watched?.onCallId ?? null
   const sets = (ready: boolean, reason: string): Ask => ({ kind: 'setReadiness', agentIds: [id], ready, reason })
@@ -38,7 +41,7 @@ export function AgentMenu({ agent, reasons, onWork, onWord }: Props) {
         <button
           type="button"
           title={name}
-          className="block max-w-full truncate text-left font-semibold underline decoration-line-strong decoration-dotted underline-offset-2"
+          className="block min-h-6 max-w-full truncate text-left font-semibold underline decoration-line-strong decoration-dotted underline-offset-2"
         >
           {name}
         </button>
@@ -55,6 +58,12 @@ export function AgentMenu({ agent, reasons, onWork, onWord }: Props) {
           <MenuLine />
         </>
       )}
+      {pieces.map((p) => (
+        <MenuItem key={p.id} onSelect={() => read(p.id)}>
+          Read {CHANNEL_WORDS[p.channel].toLowerCase()} with {pieceName(p)}…
+        </MenuItem>
+      ))}
+      {pieces.length > 0 && <MenuLine />}
       <MenuItem onSelect={() => onWord([agent])}>Message…</MenuItem>
       <MenuItem onSelect={() => onWork([agent])}>Change work…</MenuItem>
       <MenuLine />

@@ -1,7 +1,7 @@
 // Somebody on shift as a row of the Floor: what all see of them, and what only those see who answer for it.
 import type { WatchedAgent } from '@/core/attention'
 import type { Role } from '@/core/calls'
-import type { CentreView, SeatView, WatchedSeat } from '@/exchange/protocol'
+import type { CentreView, PieceView, SeatView, WatchedSeat } from '@/exchange/protocol'
 
 export interface AgentRow extends SeatView {
   readonly watched: WatchedSeat | undefined
@@ -10,13 +10,16 @@ export interface AgentRow extends SeatView {
   readonly isPressing: boolean
   /** The queue or campaign they work for at the moment. */
   readonly behalf: string | null
+  /** Chats, mails and texts in their hands. */
+  readonly pieces: readonly PieceView[]
   /** Who has come to their call. */
   readonly besides: readonly { readonly name: string; readonly role: Role }[]
 }
 
 const NOBODY: AgentRow['besides'] = []
+const NOTHING: readonly PieceView[] = []
 
-export function rowsOf(seats: readonly SeatView[], watched: readonly WatchedSeat[], centre: CentreView): readonly AgentRow[] {
+export function rowsOf(seats: readonly SeatView[], watched: readonly WatchedSeat[], open: readonly PieceView[], centre: CentreView): readonly AgentRow[] {
   const nameOf = (id: string | null) => [...centre.queues, ...centre.campaigns].find((x) => x.id === id)?.name ?? null
   return seats
     .filter((s) => s.state !== 'signedOut')
@@ -28,7 +31,8 @@ export function rowsOf(seats: readonly SeatView[], watched: readonly WatchedSeat
         own === undefined || own.beside.length === 0
           ? NOBODY
           : own.beside.map(({ agentId, role }) => ({ name: seats.find((s) => s.id === agentId)?.name ?? 'Somebody', role }))
-      return { ...seat, besides, watched: own, plannedMs, isPressing: false, behalf: nameOf(own?.campaignId ?? own?.queueId ?? null) }
+      const pieces = open.length === 0 ? NOTHING : open.filter((p) => p.agentId === seat.id && p.state === 'open')
+      return { ...seat, pieces, besides, watched: own, plannedMs, isPressing: false, behalf: nameOf(own?.campaignId ?? own?.queueId ?? null) }
     })
     .toSorted((a, b) => a.name.localeCompare(b.name))
 }

@@ -6,10 +6,11 @@ import type { Reason } from '@/core/set-up'
 import { formatClock } from '@/core/time'
 import { StateMark } from '@/frame'
 import { Clock, type Column, Table, useSameRows } from '@/ui'
-import { stateWords } from '@/words'
+import { CHANNEL_WORDS, stateWords } from '@/words'
 import { useMayAct } from './acts'
 import { AgentMenu } from './agent-menu'
 import type { AgentRow } from './agent-row'
+import { countWords, pieceName } from './pieces-words'
 
 const BESIDE_WORDS: Readonly<Record<Role, string>> = { listens: 'listens', whispers: 'whispers', talks: 'has stepped in' }
 
@@ -22,6 +23,21 @@ interface Acting {
   readonly reasons: readonly Reason[]
   readonly onWork: (agents: readonly AgentRow[]) => void
   readonly onWord: (agents: readonly AgentRow[]) => void
+}
+
+const besidesWords = (pieces: AgentRow['pieces']): string => (pieces.length === 0 ? '' : ` · ${countWords(pieces)}`)
+
+/** Of somebody who writes: with whom, or with how many. */
+function Writes({ pieces }: { pieces: AgentRow['pieces'] }) {
+  const [first] = pieces
+  if (first === undefined) return null
+  const names = pieces.map((p) => `${pieceName(p)} (${CHANNEL_WORDS[p.channel].toLowerCase()})`).join(', ')
+  return (
+    <span className="block truncate" title={names}>
+      {pieceName(first)}
+      <span className="text-sea"> · {pieces.length === 1 ? CHANNEL_WORDS[first.channel].toLowerCase() : countWords(pieces)}</span>
+    </span>
+  )
 }
 
 function Chooses({ agent, isChosen, onChoose }: { agent: AgentRow; isChosen: boolean; onChoose: (id: string) => void }) {
@@ -51,7 +67,9 @@ const columnsFor = ({ chosen, onChoose, ...acting }: Acting): readonly Column<Ag
     cell: (a) => (
       <span className="flex min-w-0 items-center gap-2">
         <StateMark state={a.state} />
-        <span className={clsx('truncate', a.state === 'ready' && 'font-semibold text-green')}>{stateWords(a.state, a.reason)}</span>
+        <span title={stateWords(a.state, a.reason)} className={clsx('truncate', a.state === 'ready' && 'font-semibold text-green')}>
+          {stateWords(a.state, a.reason)}
+        </span>
       </span>
     ),
   },
@@ -65,11 +83,14 @@ const columnsFor = ({ chosen, onChoose, ...acting }: Acting): readonly Column<Ag
     ),
   },
   {
-    ...{ id: 'with', heading: 'With', sortBy: (a) => a.watched?.with ?? null },
+    ...{ id: 'with', heading: 'With', sortBy: (a) => a.watched?.with ?? (a.pieces[0] === undefined ? null : pieceName(a.pieces[0])) },
     cell: (a) =>
-      a.watched?.with == null ? null : (
-        <span className="block truncate" title={`${a.watched.with}${a.behalf === null ? '' : `, ${a.behalf}`}`}>
+      a.watched?.with == null ? (
+        <Writes pieces={a.pieces} />
+      ) : (
+        <span className="block truncate" title={`${a.watched.with}${a.behalf === null ? '' : `, ${a.behalf}`}${besidesWords(a.pieces)}`}>
           {a.watched.with}
+          {a.pieces.length > 0 && <span className="text-sea">{besidesWords(a.pieces)}</span>}
           {a.behalf !== null && <span className="text-soft"> · {a.behalf}</span>}
           {a.watched.heldSinceMs !== null && <span className="text-brass-text"> · on hold</span>}
           {a.watched.help !== null && <strong className="text-red"> · asks for help</strong>}
@@ -101,5 +122,5 @@ export function AgentsNow({ rows, grouping, ...acting }: { rows: readonly AgentR
   const columns = useMemo(() => columnsFor({ chosen, onChoose, reasons, onWork, onWord }), [chosen, onChoose, reasons, onWork, onWord])
   const same = useSameRows(rows, keyOf)
   const grouped = grouping === 'nothing' ? {} : { groupOf: GROUP_OF[grouping] }
-  return <Table label="Agents" columns={columns} rows={same} keyOf={keyOf} {...grouped} compact className="mt-2 leading-[18px]" />
+  return <Table label="Agents" columns={columns} rows={same} keyOf={keyOf} {...grouped} compact className="mt-2 leading-[1.125rem]" />
 }

@@ -23,22 +23,22 @@ export function CampaignsNow({ rows, campaigns }: Props) {
       ...{ id: 'name', heading: 'Campaign', isName: true },
       cell: (c) => (
         <>
-          <Link href={`/campaigns/${c.id}`} className="block truncate underline underline-offset-2" title={about(c)?.name}>
+          <Link href={`/campaigns/${c.id}`} className="block min-h-6 truncate underline underline-offset-2" title={about(c)?.name}>
             {about(c)?.name ?? 'A campaign'}
           </Link>
           {c.state === 'paused' && <span className="font-normal text-soft">paused</span>}
         </>
       ),
     },
-    { id: 'ready', heading: 'Ready', align: 'right', className: RIGHT, width: 'w-20', cell: (c) => `${c.ready} of ${c.onShift}` },
+    { id: 'ready', heading: 'Ready', align: 'right', className: RIGHT, width: 'w-18', cell: (c) => `${c.ready} of ${c.onShift}` },
     { id: 'talking', heading: 'Talking', align: 'right', className: RIGHT, width: 'w-16', cell: (c) => c.talking },
     { id: 'ringing', heading: 'Ringing', align: 'right', className: RIGHT, width: 'w-16', cell: (c) => c.ringing },
     {
-      ...{ id: 'waiting', heading: 'Wait', align: 'right', className: RIGHT, width: 'w-12' },
+      ...{ id: 'waiting', heading: 'Waiting', align: 'right', className: RIGHT, width: 'w-14' },
       cell: (c) => <span className={clsx(c.waiting > 0 && 'font-semibold text-red')}>{c.waiting}</span>,
     },
     {
-      ...{ id: 'abandoned', heading: 'Abandoned', align: 'right', className: 'text-right', width: 'w-32' },
+      ...{ id: 'abandoned', heading: 'Abandoned', align: 'right', className: 'text-right', width: 'w-30' },
       cell: (c) => {
         const [share, cap] = [abandonedOf(c), about(c)?.abandonCap.share ?? 1]
         return share === null ? (

@@ -5,7 +5,7 @@ import type { Ask } from '@/core/floor'
 import { CampaignIdSchema, type QueueId, type SkillId } from '@/core/ids'
 import { MOST_SKILLED, type Skill } from '@/core/set-up'
 import type { CampaignView, CentreView } from '@/exchange/protocol'
-import { Button, Dialog, Problem, SelectField } from '@/ui'
+import { Button, Dialog, Problem, SelectField, useSought } from '@/ui'
 import { listed, stateWords } from '@/words'
 import { useActs } from './acts'
 import type { AgentRow } from './agent-row'
@@ -123,12 +123,15 @@ function Offered({
   chosen: ReadonlySet<string>
   onChoose: (chosen: ReadonlySet<string>) => void
 }) {
+  const sought = useSought('Find an agent', offered.length)
   if (offered.length === 0) return <p className="mb-4">Everybody on shift serves it already. Set somebody ready, or switch the queue to storm.</p>
   const free = (a: AgentRow) => (a.state === 'ready' ? 0 : 1)
   return (
     <fieldset className="mb-4 max-h-40 overflow-auto">
       <legend className="font-semibold">Who</legend>
+      {sought.field}
       {offered
+        .filter((a) => sought.isSought(a.name) || chosen.has(a.id))
         .toSorted((a, b) => free(a) - free(b))
         .map((a) => (
           <label key={a.id} className="flex items-center gap-2 py-0.5">

@@ -26,7 +26,7 @@ const LEFT = 26
 const PARTS = [
   { says: 'in time', fill: 'var(--color-green)', mark: 'bg-green' },
   { says: 'later', fill: 'var(--color-sea)', mark: 'bg-sea' },
-  { says: 'gave up', fill: 'var(--color-red)', mark: 'bg-red' },
+  { says: 'abandoned', fill: 'var(--color-red)', mark: 'bg-red' },
   { says: 'waiting', fill: 'var(--color-line-strong)', mark: 'bg-line-strong' },
 ] as const
 

@@ -17,6 +17,7 @@ const ACT_WORDS: Readonly<Record<Need['kind'], string>> = {
   nobodyServes: 'Add agents…',
   waitsTooLong: 'Add agents…',
   tooManyWait: 'Add agents…',
+  writtenWaits: 'Add agents…',
   belowAim: 'Add agents…',
   heldTooLong: 'Listen',
   wrapUpTooLong: 'Message…',
@@ -31,14 +32,16 @@ export function Needs({ needs, wordsOf, onAct }: Props) {
   return (
     <section aria-label="What needs you" className="mt-3">
       {needs.length === 0 ? (
-        <p className="border-green border-l-4 py-1 pl-3">Nothing needs you now. What waits too long, or lasts longer than it is meant to, is said here.</p>
+        <p className="border-green border-l-4 py-1 pl-3">
+          Nothing needs you now. Callers waiting too long, and whatever lasts longer than it should, are listed here.
+        </p>
       ) : (
         <ul className="space-y-1">
           {needs.slice(0, SHOWN).map((need) => {
             const { about, says } = wordsOf(need)
             return (
               <li
-                key={`${need.kind} ${about}`}
+                key={`${need.kind} ${about} ${'channel' in need ? need.channel : ''}`}
                 className={`flex items-start gap-3 border-l-4 py-1 pl-3 ${'queueId' in need || need.kind === 'asksForHelp' ? 'border-red bg-paper' : 'border-brass'}`}
               >
                 <span className="min-w-0 flex-1">

@@ -17,7 +17,7 @@ export function QueueMenu({ queue, mayStorm }: { queue: QueueRow; mayStorm: bool
     <ActMenu
       label={`Acts on ${name}`}
       trigger={
-        <button type="button" title={name} className="font-semibold underline decoration-line-strong decoration-dotted underline-offset-2">
+        <button type="button" title={name} className="min-h-6 font-semibold underline decoration-line-strong decoration-dotted underline-offset-2">
           {name}
         </button>
       }
@@ -26,7 +26,7 @@ export function QueueMenu({ queue, mayStorm }: { queue: QueueRow; mayStorm: bool
         <ActItem
           ask={sets('closed')}
           onSelect={() =>
-            void act(sets('closed'), `${name} is closed: whoever calls now is turned away, or leaves a message. Who waits goes on waiting.`, back)
+            void act(sets('closed'), `${name} is closed: whoever calls now is turned away, or leaves a message. Callers already waiting stay in it.`, back)
           }
         >
           Close now

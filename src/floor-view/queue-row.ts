@@ -1,6 +1,6 @@
 // A queue as a row of the Floor.
 import type { Grouped } from '@/core/reports'
-import type { QueueView, WaitingCaller } from '@/exchange/protocol'
+import type { PieceView, QueueView, WaitingCaller } from '@/exchange/protocol'
 
 export interface QueueRow extends QueueView {
   readonly name: string
@@ -8,4 +8,6 @@ export interface QueueRow extends QueueView {
   /** Of today; undefined before anything was offered. */
   readonly today: Grouped['measures'] | undefined
   readonly callers: readonly WaitingCaller[]
+  /** What waits written. */
+  readonly pieces: readonly PieceView[]
 }

@@ -1,16 +1,17 @@
 'use client'
 // The Floor: what needs a person, every queue, everybody on shift; as it is this second.
 import { startOfDay } from 'date-fns'
-import { useCallback, useMemo, useState } from 'react'
-import { type Need, needsNow } from '@/core/attention'
+import { useSearchParams } from 'next/navigation'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { type Need, needsNow, type WatchedLine } from '@/core/attention'
 import type { QueueId } from '@/core/ids'
 import { folded } from '@/core/people'
 import { DAY, MINUTE, SECOND } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
-import type { AccountView, CampaignView, CentreView, QueueView, SeatView, WaitingCaller, WatchedSeat } from '@/exchange/protocol'
+import type { AccountView, CampaignView, CentreView, PieceView, QueueView, SeatView, WaitingCaller, WatchedSeat } from '@/exchange/protocol'
 import { useAllSeen } from '@/exchange/react'
 import { useHistory } from '@/history/react'
-import { PlaceLink, SelectField, TextField, useNowMs } from '@/ui'
+import { focusLater, PlaceLink, SelectField, TextField, useNowMs } from '@/ui'
 import { eventWords, listed, stateWords } from '@/words'
 import { ActsProvider, LastAct, MayActContext, useActs } from './acts'
 import { type AgentRow, rowsOf, watchedAgent } from './agent-row'
@@ -20,7 +21,9 @@ import { ChangeWork } from './change-work'
 import { ChosenBar } from './chosen-bar'
 import { DaySoFar } from './day-so-far'
 import { Needs } from './needs'
+import { pieceName } from './pieces-words'
 import { QueuesNow } from './queues-now'
+import { ReadProvider } from './read-piece'
 import { SendWord } from './send-word'
 import { needWords } from './words'
 
@@ -31,6 +34,7 @@ const ASIDE = [
 ] as const
 
 const NO_CALLERS: readonly WaitingCaller[] = []
+const NO_PIECES: readonly PieceView[] = []
 
 const GROUPING_WORDS: Readonly<Record<Grouping, string>> = { nothing: 'Nothing', team: 'Team', state: 'State', queue: 'Queue or campaign' }
 
@@ -49,18 +53,21 @@ interface Then {
 }
 
 export function FloorScreen({ then = null }: { then?: Then | null }) {
-  const seen = useAllSeen(({ centre, seats, queues, watched, callers, campaigns, account }) => ({
+  const seen = useAllSeen(({ centre, seats, queues, watched, callers, pieces, campaigns, account }) => ({
     centre,
     seats,
     queues,
     watched,
     callers,
+    pieces,
     campaigns,
     account,
   }))
   return seen === null ? null : (
     <ActsProvider>
-      <Floor {...seen} watched={seen.watched ?? []} callers={seen.callers ?? []} then={then} />
+      <ReadProvider pieces={seen.pieces ?? NO_PIECES}>
+        <Floor {...seen} watched={seen.watched ?? []} callers={seen.callers ?? []} pieces={seen.pieces ?? NO_PIECES} then={then} />
+      </ReadProvider>
     </ActsProvider>
   )
 }
@@ -71,14 +78,25 @@ interface Props {
   readonly queues: readonly QueueView[]
   readonly watched: readonly WatchedSeat[]
   readonly callers: readonly WaitingCaller[]
+  readonly pieces: readonly PieceView[]
   readonly campaigns: readonly CampaignView[]
   readonly account: AccountView
   readonly then: Then | null
 }
 
-function Floor({ centre, seats, queues, watched, callers, campaigns, account, then }: Props) {
+function Floor({ centre, seats, queues, watched, callers, pieces, campaigns, account, then }: Props) {
   const nowMs = useNowMs(SECOND)
-  const [typed, setTyped] = useState('')
+  const asked = useSearchParams().get('find')
+  const [typed, setTyped] = useState(asked ?? '')
+  const self = useRef<HTMLElement>(null)
+  // Found by name: what can be done about them is one press away.
+  useEffect(() => {
+    if (asked === null) return
+    setTyped(asked)
+    history.replaceState(history.state, '', location.pathname)
+    // After the heading, which whoever comes by a link is led to.
+    focusLater(() => self.current?.querySelector<HTMLElement>('[aria-label="Agents"] tr[data-row] button'))
+  }, [asked])
   const [grouping, setGrouping] = useState<Grouping>('nothing')
   const today = useToday(then)
   const [chosenIds, setChosenIds] = useState<ReadonlySet<string>>(new Set())
@@ -88,15 +106,17 @@ function Floor({ centre, seats, queues, watched, callers, campaigns, account, th
   const [word, setWord] = useState<readonly AgentRow[] | null>(null)
   const onChoose = useCallback((id: string) => setChosenIds((before) => toggled(before, id)), [])
   const reasons = useMemo(() => centre.notReadyReasons.filter((r) => !r.givenByFloor), [centre.notReadyReasons])
-  const rows = useMemo(() => rowsOf(seats, watched, centre), [seats, watched, centre])
+  const rows = useMemo(() => rowsOf(seats, watched, pieces, centre), [seats, watched, pieces, centre])
   const standing = useMemo(
     () =>
       queues.flatMap((q) => {
         const about = centre.queues.find((c) => c.id === q.id)
         const shareToday = today?.find((t) => t.id === q.id)?.measures.serviceLevelRatio ?? null
-        return about === undefined ? [] : [{ ...q, name: about.name, serviceLevelMs: about.serviceLevelMs, warns: about.warns, shareToday }]
+        return about === undefined
+          ? []
+          : [{ ...q, name: about.name, serviceLevelMs: about.serviceLevelMs, warns: about.warns, shareToday, lines: linesOf(q.id, about.writes, pieces) }]
       }),
-    [queues, centre, today],
+    [queues, centre, today, pieces],
   )
   const needs = needsNow(standing, rows.map(watchedAgent), centre.holdLimitMs, nowMs)
   const pressing = new Set<string>(needs.map((n) => ('queueId' in n ? n.queueId : n.agentId)))
@@ -118,12 +138,16 @@ function Floor({ centre, seats, queues, watched, callers, campaigns, account, th
   // Somebody who has gone home is chosen no longer.
   const chosen = rows.filter((a) => chosenIds.has(a.id))
   const words = folded(typed)
-  const shown = rows.filter((a) => folded(`${a.name} ${a.team} ${stateWords(a.state, a.reason)} ${a.behalf ?? ''} ${a.watched?.with ?? ''}`).includes(words))
+  const shown = rows.filter((a) =>
+    folded(`${a.name} ${a.team} ${stateWords(a.state, a.reason)} ${a.behalf ?? ''} ${a.watched?.with ?? ''} ${a.pieces.map(pieceName).join(' ')}`).includes(
+      words,
+    ),
+  )
   // Where another floor is shown the page has its main part already.
   const Frame = then === null ? 'main' : 'div'
   return (
     <Frame className="flex min-h-0 flex-1 max-lg:block">
-      <div className="w-[592px] shrink-0 overflow-auto border-line border-r bg-raised px-6 py-4 max-lg:w-full">
+      <div className="w-[37rem] shrink-0 overflow-auto border-line border-r bg-raised px-6 py-4 max-lg:w-full">
         {then === null && (
           <div className="flex items-baseline gap-4">
             <h1 className="font-semibold text-2xl">Floor</h1>
@@ -141,6 +165,7 @@ function Floor({ centre, seats, queues, watched, callers, campaigns, account, th
             isPressing: pressing.has(q.id),
             today: today?.find((t) => t.id === q.id)?.measures,
             callers: q.waiting === 0 ? NO_CALLERS : callers.filter((c) => c.queueId === q.id),
+            pieces: pieces.length === 0 ? NO_PIECES : pieces.filter((p) => p.state === 'waiting' && p.queueId === q.id),
           }))}
           ready={rows.filter((a) => a.state === 'ready')}
           mayStorm={account.may.includes('setUp')}
@@ -148,7 +173,7 @@ function Floor({ centre, seats, queues, watched, callers, campaigns, account, th
         <CampaignsNow rows={campaigns.filter((c) => c.state === 'running' || c.state === 'paused')} campaigns={centre.campaigns} />
         {then === null && <DaySoFar queues={standing} wordsOf={(mark) => eventWords(mark.event, { centre, seats })} />}
       </div>
-      <section aria-label="On shift" className="min-w-0 flex-1 overflow-auto px-5 py-3">
+      <section ref={self} aria-label="On shift" className="min-w-0 flex-1 overflow-auto px-5 py-3">
         <div className="flex flex-wrap items-end gap-3">
           <div className="mr-2">
             <h2 className="font-semibold text-lg">On shift</h2>
@@ -199,6 +224,14 @@ function Floor({ centre, seats, queues, watched, callers, campaigns, account, th
       </section>
     </Frame>
   )
+}
+
+/** What waits in a queue for its first answer, by channel. */
+function linesOf(queueId: QueueId, writes: CentreView['queues'][number]['writes'], pieces: readonly PieceView[]): readonly WatchedLine[] {
+  return writes.flatMap(({ channel, serviceLevelMs }) => {
+    const of = pieces.filter((p) => p.queueId === queueId && p.channel === channel && p.state === 'waiting' && p.unanswered)
+    return of.length === 0 ? [] : [{ channel, serviceLevelMs, count: of.length, longestSinceMs: Math.min(...of.map((p) => p.beganAtMs)) }]
+  })
 }
 
 const toggled = (before: ReadonlySet<string>, id: string): ReadonlySet<string> => {

@@ -2,7 +2,7 @@
 // A word to one agent, several or all on shift: it stands above their page until they put it away.
 import { type FormEvent, useState } from 'react'
 import type { AgentId } from '@/core/ids'
-import { Button, Dialog, TextField } from '@/ui'
+import { Button, Dialog, TextField, useDraft } from '@/ui'
 import { useActs } from './acts'
 
 interface Props {
@@ -13,14 +13,18 @@ interface Props {
 
 export function SendWord({ to, who, onClose }: Props) {
   const { act } = useActs()
-  const [text, setText] = useState('')
+  const [text, setText, forget] = useDraft(`word ${to.map((a) => a.id).join(' ')}`, '')
   const [problem, setProblem] = useState<string | null>(null)
+  const leave = () => {
+    forget()
+    onClose()
+  }
   const send = async (event: FormEvent) => {
     event.preventDefault()
-    if (text.trim() === '') return setProblem('The message says nothing. Write what they should know.')
+    if (text.trim() === '') return setProblem('The message is empty. Write what they should know.')
     const refused = await act({ kind: 'sendWord', agentIds: to.map((a) => a.id), text }, `Said to ${who}: “${text.trim()}”`)
-    if (refused === null) onClose()
     setProblem(refused)
+    if (refused === null) leave()
   }
   return (
     <Dialog open onOpenChange={(next) => !next && onClose()} title={`Message to ${who}`}>
@@ -30,7 +34,7 @@ export function SendWord({ to, who, onClose }: Props) {
           <Button type="submit" tone="primary">
             Send
           </Button>
-          <Button onClick={onClose}>Cancel</Button>
+          <Button onClick={leave}>Cancel</Button>
         </div>
       </form>
     </Dialog>

@@ -57,7 +57,7 @@ export function WaitingCallers({ callers, waiting, queues, ready }: Props) {
                     .map((q) => (
                       <MenuItem
                         key={q.id}
-                        onSelect={() => send({ kind: 'moveWaiting', callId, to: { kind: 'queue', queueId: q.id } }, `${label} waits in ${q.name} now.`)}
+                        onSelect={() => send({ kind: 'moveWaiting', callId, to: { kind: 'queue', queueId: q.id } }, `${label} is now waiting in ${q.name}.`)}
                       >
                         To {q.name}
                       </MenuItem>

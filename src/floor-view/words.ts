@@ -1,6 +1,7 @@
 // What needs a person, in words: whom it is about, what is the matter, and what could be done about it.
 import type { Need, WatchedQueue } from '@/core/attention'
 import { formatClock, MINUTE } from '@/core/time'
+import { countWords } from './pieces-words'
 
 interface Names {
   readonly queue: (id: string) => string
@@ -16,11 +17,18 @@ export interface NeedWords {
 }
 
 const waits = (count: number, lastsMs: number): string =>
-  count === 1 ? `1 waits, for ${formatClock(lastsMs)}` : `${count} wait, longest ${formatClock(lastsMs)}`
+  count === 1 ? `1 waiting, for ${formatClock(lastsMs)}` : `${count} waiting, longest ${formatClock(lastsMs)}`
 
 export function needWords(need: Need, names: Names): NeedWords {
   if (need.kind === 'belowAim')
     return { about: names.queue(need.queueId), says: `${Math.round(need.share * 100)} % answered in time today, below ${Math.round(need.aim * 100)} %` }
+  if (need.kind === 'writtenWaits') {
+    const { count, waitedMs, overMs, channel } = need
+    return {
+      about: names.queue(need.queueId),
+      says: `${countWords(Array.from({ length: count }, () => ({ channel })))} without an answer, longest ${formatClock(waitedMs)}, over by ${formatClock(overMs)}`,
+    }
+  }
   if ('queueId' in need) {
     const queue = names.standing(need.queueId)
     return {

@@ -4,15 +4,18 @@ import { type FormEvent, useState } from 'react'
 import type { AccountView } from '@/exchange/protocol'
 import { useAllSeen, useFloor, useSeen } from '@/exchange/react'
 import { worldOfAddress } from '@/exchange/wished'
-import { Button, clearTabComfort, PinField, Popover, Problem } from '@/ui'
+import { Button, clearTabComfort, LOOKS, type Looks, PinField, Popover, Problem, SelectField, useLooks } from '@/ui'
 import { Presence } from './presence'
 
-export function AccountMenu({ account }: { account: AccountView }) {
+export function AccountMenu({ account, onHelp }: { account: AccountView; onHelp: () => void }) {
+  const [open, setOpen] = useState(false)
   const isOnShift = useSeen(({ me }) => me !== null) === true
   return (
     <Popover
       label="You"
-      className="w-[400px]"
+      open={open}
+      onOpenChange={setOpen}
+      className="w-[25rem]"
       trigger={
         <Button tone="quiet" className="!h-7 !px-1 max-w-56" aria-label={`${account.name}, your settings`}>
           <span className="truncate">{account.name}</span>
@@ -25,6 +28,17 @@ export function AccountMenu({ account }: { account: AccountView }) {
         {!isOnShift && ', off shift at this tab'}
       </p>
       {isOnShift && <OnShiftPresence />}
+      <LightOrDark />
+      <section aria-label="Keyboard" className="mt-4 border-line border-t pt-3">
+        <Button
+          onClick={() => {
+            setOpen(false)
+            onHelp()
+          }}
+        >
+          Keys of the keyboard…
+        </Button>
+      </section>
       <OwnPin agentId={account.id} />
       <TelephoneLinks />
       <SignOut onShift={isOnShift} />
@@ -36,6 +50,23 @@ export function AccountMenu({ account }: { account: AccountView }) {
 function OnShiftPresence() {
   const seen = useAllSeen(({ me, seats, centre }) => ({ me, seats, centre }))
   return seen === null || seen.me === null ? null : <Presence {...seen} me={seen.me} />
+}
+
+const LOOKS_WORDS: Readonly<Record<Looks, string>> = { system: 'As this computer has it', light: 'Light', dark: 'Dark' }
+
+function LightOrDark() {
+  const [looks, setLooks] = useLooks()
+  return (
+    <section aria-label="Light or dark" className="mt-4 border-line border-t pt-3">
+      <SelectField label="Light or dark" value={looks} onChange={(e) => setLooks(LOOKS.find((l) => l === e.target.value) ?? 'system')}>
+        {LOOKS.map((l) => (
+          <option key={l} value={l}>
+            {LOOKS_WORDS[l]}
+          </option>
+        ))}
+      </SelectField>
+    </section>
+  )
 }
 
 /** The browser asks once more, and keeps it; nothing tells a page whether it did. */
@@ -78,7 +109,7 @@ function OwnPin({ agentId }: { agentId: AccountView['id'] }) {
             {said.says}
           </p>
         ) : (
-          <Problem>{said.says}</Problem>
+          <Problem of="New PIN">{said.says}</Problem>
         ))}
     </section>
   )

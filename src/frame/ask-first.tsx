@@ -52,7 +52,7 @@ export function AskFirst({ toAgentId, name, className }: Props) {
           className="mt-1 h-8 w-full rounded-sm border border-line-strong bg-paper px-2 aria-invalid:border-2 aria-invalid:border-red"
         />
         <p className="mt-1 text-soft">They answer with one key: now, in 5 minutes, or no.</p>
-        {problem !== null && <Problem>{problem}</Problem>}
+        {problem !== null && <Problem of="focused">{problem}</Problem>}
         <Button type="submit" tone="primary" className="mt-2">
           Send
         </Button>

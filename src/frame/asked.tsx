@@ -74,7 +74,7 @@ function Asking({ question, name, give }: { question: Question; name: string; gi
           You asked <strong>{name}</strong>: “{text}” No answer yet, <Clock sinceMs={askedAtMs} />
         </span>
         <Button className="!h-6" onClick={close}>
-          Take it back
+          Withdraw
         </Button>
       </Line>
     )

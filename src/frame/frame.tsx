@@ -7,7 +7,7 @@ import { floorNow } from '@/exchange/floor-time'
 import type { AccountView } from '@/exchange/protocol'
 import { useDoor, useSeen } from '@/exchange/react'
 import { ListsAtWork } from '@/lists/react'
-import { setClockSource, setKeysOwner } from '@/ui'
+import { setClockSource, setKeysOwner, usePlaceKept } from '@/ui'
 import { useNumberWords } from '@/words'
 import { Asked } from './asked'
 import { CallbackAlarm } from './callback-alarm'
@@ -20,14 +20,21 @@ import { Notices } from './notices'
 import { Offers } from './offers'
 import { OnShiftProvider, useOnShift } from './on-shift'
 import { PlacesBar } from './places'
+import { useRegionKeys } from './region-keys'
 import { ReviewLine } from './review-line'
 import { ShiftBar } from './shift-bar'
+import { useShortcuts } from './shortcuts'
 import { SignIn } from './sign-in'
 import { ToldLines } from './told'
 
 /** Seldom opened: they come when they are. */
 const StandIns = dynamic(() => import('./stand-ins').then((m) => m.StandIns))
+const findDialog = () => import('./find-dialog').then((m) => m.FindDialog)
+const FindDialog = dynamic(findDialog)
 const ShortcutsDialog = dynamic(() => import('./shortcuts-dialog').then((m) => m.ShortcutsDialog))
+
+/** The page comes first. */
+const FETCHES_AFTER_MS = 2_000
 
 /** Windows of devices have no desk around them. */
 const DEVICES = ['/handset', '/phone']
@@ -39,6 +46,7 @@ export function Frame({ children }: { children: ReactNode }) {
   const door = useDoor()
   const account = useSeen((view) => view.account)
   useFocusKeeper()
+  useRegionKeys()
   const accountId = account?.id ?? null
   useEffect(() => setKeysOwner(accountId), [accountId])
   useTitleOf(account === null && door !== null && door.door.signedIn === null ? 'Sign in' : null)
@@ -68,13 +76,37 @@ function SignedIn({ account, children }: { account: AccountView; children: React
   const isOnShift = useSeen(({ me }) => me !== null) === true
   const [standInsOpen, setStandInsOpen] = useState(false)
   const [helpOpen, setHelpOpen] = useState(false)
+  const [finding, setFinding] = useState(false)
   const openStandIns = useCallback(() => setStandInsOpen(true), [])
   const openHelp = useCallback(() => setHelpOpen(true), [])
+  const openFind = useCallback(() => setFinding(true), [])
+  // Letters follow its key at once: it is there by then.
+  useEffect(() => {
+    const idle = setTimeout(() => void findDialog(), FETCHES_AFTER_MS)
+    return () => clearTimeout(idle)
+  }, [])
+  // On the desk the dial line finds the same, and has the key.
+  const path = usePathname()
+  const scrolls = usePlaceKept<HTMLDivElement>(path)
+  const hasDialLine = path === '/' && isOnShift
+  useShortcuts(hasDialLine ? { help: openHelp } : { help: openHelp, dial: openFind })
   const inside = (
-    <div className="flex h-screen min-h-0 flex-col print:block print:h-auto">
+    <div className="short:h-auto short:min-h-screen flex h-screen min-h-0 flex-col print:block print:h-auto">
       <ListsAtWork />
+      <button
+        type="button"
+        className="sr-only focus:not-sr-only focus:absolute focus:top-1 focus:left-1 focus:z-50 focus:border focus:border-ink focus:bg-raised focus:px-3 focus:py-1 focus:font-semibold"
+        onClick={() => {
+          const main = document.querySelector<HTMLElement>('main h1, main')
+          if (main === null) return
+          main.tabIndex = -1
+          main.focus()
+        }}
+      >
+        Skip to the page
+      </button>
       <header className="shrink-0 print:hidden">
-        <PlacesBar account={account} onStandIns={openStandIns} />
+        <PlacesBar account={account} onFind={hasDialLine ? null : openFind} onStandIns={openStandIns} onHelp={openHelp} />
         <ShiftPart />
         <HelpWanted accountId={account.id} />
         <ToldLines />
@@ -82,15 +114,16 @@ function SignedIn({ account, children }: { account: AccountView; children: React
         <ReviewLine />
         {floor !== null && <Notices floor={floor} account={account} />}
       </header>
-      <div data-focus-home className="flex min-h-0 flex-1 flex-col overflow-auto print:block print:overflow-visible">
+      <div ref={scrolls} data-focus-home className="short:overflow-visible flex min-h-0 flex-1 flex-col overflow-auto print:block print:overflow-visible">
         {children}
       </div>
       <MessagesPane />
       {standInsOpen && <StandIns open onOpenChange={setStandInsOpen} />}
+      {finding && <FindDialog open onOpenChange={setFinding} />}
       {helpOpen && <ShortcutsDialog open onOpenChange={setHelpOpen} />}
     </div>
   )
-  return isOnShift ? <OnShiftProvider onHelp={openHelp}>{inside}</OnShiftProvider> : inside
+  return isOnShift ? <OnShiftProvider>{inside}</OnShiftProvider> : inside
 }
 
 /** What stands above every page while on shift. */

@@ -1,5 +1,6 @@
 export { AskFirst } from './ask-first'
 export { ColleagueActions } from './colleague-actions'
+export type { Found } from './findable'
 export { Frame } from './frame'
 export { HistoryProgress } from './history-progress'
 export { scriptOf } from './in-front'
@@ -17,3 +18,4 @@ export { closeSmallWindow, openSmallWindow, useSmallWindow } from './small-windo
 export { Speaks } from './speaks'
 export { StateMark } from './state-mark'
 export { StatePart } from './state-part'
+export { useFound } from './use-found'

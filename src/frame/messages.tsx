@@ -41,7 +41,7 @@ export function MessagesButton() {
     <Button tone="quiet" className="!h-7 !px-1" aria-expanded={open !== null} onClick={() => openMessages(open === null ? { circle: null } : null)}>
       Messages
       {unread > 0 && (
-        <strong className="bg-brass-text px-1.5 text-white no-underline">
+        <strong className="bg-brass-text px-1.5 text-on-fill no-underline">
           {unread}
           <span className="sr-only"> unread</span>
         </strong>
@@ -145,7 +145,7 @@ function AllCircles(seen: Seen) {
               <button type="button" className="block w-full py-1.5 text-left hover:bg-paper" onClick={() => openMessages({ circle: c.of })}>
                 <span className="flex items-baseline gap-2">
                   <strong className="min-w-0 flex-1 truncate">{nameOfCircle(c.of, seen)}</strong>
-                  {c.unread > 0 && <strong className="bg-brass-text px-1.5 text-white">{c.unread} unread</strong>}
+                  {c.unread > 0 && <strong className="bg-brass-text px-1.5 text-on-fill">{c.unread} unread</strong>}
                   <span className="tabular text-soft text-xs">{when(c.lines.at(-1)?.atMs ?? 0)}</span>
                 </span>
                 <span className="block truncate text-soft">{c.lines.at(-1)?.text.slice(0, 120)}</span>
@@ -284,7 +284,7 @@ function OneCircle({ of, ...seen }: Seen & { of: CircleOf }) {
           onKeyDown={onKey}
           className="mt-1 block max-h-40 w-full resize-none rounded-sm border border-line-strong bg-raised px-2 py-1 [field-sizing:content]"
         />
-        {problem !== null && <Problem>{problem}</Problem>}
+        {problem !== null && <Problem of="Message to">{problem}</Problem>}
         <div className="mt-1 flex items-center justify-between gap-2">
           <span className="text-soft text-xs">Enter sends it.</span>
           <Button tone="primary" onClick={() => void send()}>
@@ -299,7 +299,7 @@ function OneCircle({ of, ...seen }: Seen & { of: CircleOf }) {
 /** How far a line of one's own has come. */
 function stands(line: CircleLine, readTo: CircleView['readTo'], partner: AgentId | null): string {
   const read = line.to.filter((id) => (readTo[id] ?? 0) >= line.no).length
-  if (partner !== null) return read > 0 ? 'read' : line.deliveredTo.length > 0 ? 'delivered' : 'waits until they are on shift'
+  if (partner !== null) return read > 0 ? 'read' : line.deliveredTo.length > 0 ? 'delivered' : 'waiting until they are on shift'
   return `read by ${read} of ${line.to.length}`
 }
 

@@ -58,19 +58,14 @@ const OnShiftContext = createContext<OnShift | null>(null)
 /** null off shift, and at a tab that has not the shift's desk. */
 export const useOnShift = (): OnShift | null => useContext(OnShiftContext)
 
-interface Props {
-  readonly onHelp: () => void
-  readonly children: ReactNode
-}
-
 /** Only while somebody is on shift at this tab. */
-export function OnShiftProvider({ onHelp, children }: Props) {
+export function OnShiftProvider({ children }: { children: ReactNode }) {
   const seen = useAllSeen(({ me, calls, threads, work, centre, callbacks }) => ({ me, calls, threads, work, centre, callbacks }))
   // Names are asked for by those who have a call with a colleague, and by nobody else.
   const seats = useSeen((view) => (view.calls.some(({ call }) => call.workId === null) ? view.seats : NOBODY)) ?? NOBODY
   if (seen === null || seen.me === null) return children
   return (
-    <Shift {...seen} me={seen.me} seats={seats} onHelp={onHelp}>
+    <Shift {...seen} me={seen.me} seats={seats}>
       {children}
     </Shift>
   )
@@ -84,7 +79,7 @@ type Seen = Pick<FloorView, 'calls' | 'threads' | 'work' | 'centre' | 'callbacks
 const isSilenced = (line: CallView | undefined, work: Work | undefined): boolean =>
   line?.call.workId === null ? line.call.hushed : (work?.ringSilenced ?? false)
 
-function Shift({ me, calls, threads, work, centre, callbacks, seats, onHelp, children }: Seen & Props) {
+function Shift({ me, calls, threads, work, centre, callbacks, seats, children }: Seen & { readonly children: ReactNode }) {
   const command = useCommand()
   const router = useRouter()
   const atDesk = usePathname() === '/'
@@ -155,7 +150,6 @@ function Shift({ me, calls, threads, work, centre, callbacks, seats, onHelp, chi
       me.afterwards.ready && me.leaving === null && (me.state !== 'wrapUp' || me.owed.length >= centre.mostOwed)
         ? setNotReadyOpen(true)
         : void give({ kind: 'goReady' }),
-    help: onHelp,
     piece: (n) => {
       const id = pieces[n - 1]
       if (id !== undefined) setCoding(id === lineWork ? null : id)

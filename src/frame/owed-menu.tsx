@@ -19,7 +19,7 @@ export const OwedMenu = memo(function OwedMenu({ me, onCode }: { me: MeView; onC
         <Button
           tone={tooMany ? 'loss' : 'brass'}
           className="!px-2"
-          aria-label={count === 1 ? '1 outcome owed' : `${count} outcomes owed`}
+          aria-label={count === 1 ? '1 owed outcome' : `${count} owed outcomes`}
           title={`${centre.mostOwed} may be owed by somebody who goes ready`}
         >
           {count} owed

@@ -38,15 +38,43 @@ function WholeFloor({ children }: { children: (view: FloorView) => ReactNode }) 
 function useFocusOnHeading(page: { readonly current: HTMLElement | null }): void {
   const path = usePathname()
   useEffect(() => {
+    const from = lastPath
     if (!cameByLink(path)) return
+    let stop = () => {}
     const frame = requestAnimationFrame(() => {
       const heading = page.current?.querySelector('h1')
       if (heading == null) return
       heading.tabIndex = -1
       heading.focus({ preventScroll: true })
+      // Back from one of a list, at that one: as soon as it is there, and nothing else has been gone to.
+      if (from !== null && page.current !== null) stop = goBackTo(from, heading, page.current)
     })
-    return () => cancelAnimationFrame(frame)
+    return () => {
+      cancelAnimationFrame(frame)
+      stop()
+    }
   }, [path, page])
+}
+
+const WAITS_MS = 3_000
+
+function goBackTo(path: string, heading: HTMLElement, page: HTMLElement): () => void {
+  const look = () => {
+    if (document.activeElement !== heading) return stop()
+    const one = [...page.querySelectorAll<HTMLElement>('main a[href], main [data-href]')].find((e) => (e.dataset.href ?? e.getAttribute('href')) === path)
+    if (one === undefined) return
+    stop()
+    one.focus()
+  }
+  const comes = new MutationObserver(look)
+  const waits = setTimeout(() => stop(), WAITS_MS)
+  const stop = () => {
+    comes.disconnect()
+    clearTimeout(waits)
+  }
+  comes.observe(page, { childList: true, subtree: true })
+  look()
+  return stop
 }
 
 let lastPath: string | null = null

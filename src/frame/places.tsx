@@ -7,6 +7,7 @@ import { Button, PlaceLink } from '@/ui'
 import { AccountMenu } from './account-menu'
 import { MessagesButton } from './messages'
 import { mayEnter, PLACES, type Place } from './rights'
+import { SHORTCUTS } from './shortcuts'
 
 const UNDER: readonly (readonly [path: string, place: Place])[] = [
   ['/people', 'people'],
@@ -27,7 +28,17 @@ const UNDER: readonly (readonly [path: string, place: Place])[] = [
 /** The place an address belongs to. */
 export const placeOf = (path: string): Place => UNDER.find(([start]) => path === start || path.startsWith(`${start}/`))?.[1] ?? 'desk'
 
-export const PlacesBar = memo(function PlacesBar({ account, onStandIns }: { account: AccountView; onStandIns: () => void }) {
+export const PlacesBar = memo(function PlacesBar({
+  account,
+  onFind,
+  onStandIns,
+  onHelp,
+}: {
+  account: AccountView
+  onFind: (() => void) | null
+  onStandIns: () => void
+  onHelp: () => void
+}) {
   const here = placeOf(usePathname())
   return (
     <div className="flex min-h-8 shrink-0 flex-wrap items-center gap-x-5 border-line border-b bg-raised px-4">
@@ -40,11 +51,16 @@ export const PlacesBar = memo(function PlacesBar({ account, onStandIns }: { acco
         ))}
       </nav>
       <div className="ml-auto flex shrink-0 items-center gap-3">
+        {onFind !== null && (
+          <Button tone="quiet" className="!h-7 !px-1" shortcut={SHORTCUTS.dial.keys} onClick={onFind}>
+            Find
+          </Button>
+        )}
         <MessagesButton />
         <Button tone="quiet" className="!h-7 !px-1" onClick={onStandIns}>
           Stand-ins
         </Button>
-        <AccountMenu account={account} />
+        <AccountMenu account={account} onHelp={onHelp} />
       </div>
     </div>
   )

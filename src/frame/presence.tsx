@@ -59,7 +59,7 @@ function NoteForm({ me, seats }: Pick<Props, 'me' | 'seats'>) {
   return (
     <form onSubmit={save} className="mt-2">
       <TextField label="Note" value={text} maxLength={LONGEST_NOTE} placeholder="Such as: back at two" onChange={(e) => setText(e.target.value)} />
-      <div className="mt-2 grid grid-cols-[110px_1fr] gap-3">
+      <div className="mt-2 grid grid-cols-[6.875rem_1fr] gap-3">
         <TextField label="Ends at" type="time" value={until} onChange={(e) => setUntil(e.target.value)} />
         <SelectField label="Covered by" value={coverId} onChange={(e) => setCoverId(e.target.value)}>
           <option value="">Nobody</option>
@@ -72,7 +72,7 @@ function NoteForm({ me, seats }: Pick<Props, 'me' | 'seats'>) {
             ))}
         </SelectField>
       </div>
-      {problem !== null && <Problem>{problem}</Problem>}
+      {problem !== null && <Problem of={text.trim() === '' ? 'Note' : 'Ends at'}>{problem}</Problem>}
       <div className="mt-2 flex items-center gap-3">
         <Button type="submit">Set note</Button>
         {me.note !== null && <Button onClick={() => void clear()}>Clear note</Button>}

@@ -14,7 +14,7 @@ export function ReviewLine() {
   return (
     <Line label="Reviews to answer">
       <span className="min-w-0 flex-1 truncate">
-        {toAnswer === 1 ? 'A review of one of your calls waits' : `${toAnswer} reviews of your calls wait`} for your answer.
+        {toAnswer === 1 ? 'A review of one of your calls is' : `${toAnswer} reviews of your calls are`} waiting for your answer.
       </span>
       <Link href="/results/reviews" className="underline underline-offset-2">
         Read {toAnswer === 1 ? 'it' : 'them'}

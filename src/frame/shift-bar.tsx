@@ -159,7 +159,7 @@ function Waiting({ queues }: { queues: readonly QueueView[] }) {
   const since = queues.map((q) => q.longestSinceMs).filter((ms) => ms !== null)
   return (
     <span className={clsx('whitespace-nowrap', waiting > 0 ? 'font-semibold text-brass-text' : 'text-soft')}>
-      {waiting === 0 ? 'nobody waits' : `${waiting} waiting`}
+      {waiting === 0 ? 'nobody waiting' : `${waiting} waiting`}
       {since.length > 0 && (
         <>
           , longest <Clock sinceMs={Math.min(...since)} />
@@ -187,7 +187,7 @@ function Served({ queues, about }: { queues: readonly QueueView[]; about: Centre
         <MenuItem key={q.id} onSelect={() => {}}>
           <span className="flex justify-between gap-8">
             <span className="max-w-72 truncate">{nameIn(about, q.id)}</span>
-            <span className={q.waiting > 0 ? 'font-semibold text-brass-text' : 'text-soft'}>{q.waiting === 0 ? 'nobody waits' : `${q.waiting} waiting`}</span>
+            <span className={q.waiting > 0 ? 'font-semibold text-brass-text' : 'text-soft'}>{q.waiting === 0 ? 'nobody waiting' : `${q.waiting} waiting`}</span>
           </span>
         </MenuItem>
       ))}

@@ -71,6 +71,20 @@ export function ShortcutsDialog({ open, onOpenChange }: { open: boolean; onOpenC
             <td>Bring that piece of what you have in hand to the front</td>
             <td />
           </tr>
+          <tr className="border-line border-t">
+            <th scope="row" className="tabular py-1.5 text-left font-semibold">
+              F6
+            </th>
+            <td>To the next part of the screen; with Shift to the one before</td>
+            <td />
+          </tr>
+          <tr className="border-line border-t">
+            <th scope="row" className="py-1.5 text-left font-semibold">
+              Arrows
+            </th>
+            <td>In a table: from row to row and along a row; letters go to a name, Home and End to the first and the last</td>
+            <td />
+          </tr>
         </tbody>
       </table>
       <Button className="mt-3" disabled={Object.keys(own).length === 0} onClick={() => setOwnKeys({})}>

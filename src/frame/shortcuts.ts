@@ -36,7 +36,7 @@ export const SHORTCUTS = {
   answerSoon: { keys: 'Alt+F', does: 'Answer a colleague who asks first: in five minutes' },
   answerNo: { keys: 'Alt+.', does: 'Answer a colleague who asks first: no' },
   take: { keys: 'Alt+;', does: 'Take the chat, mail or text that is offered' },
-  dial: { keys: 'Alt+L', does: 'To the dial line' },
+  dial: { keys: 'Alt+L', does: 'To the dial line; on other pages Find: a place, a person, a call or a setting by its name' },
   help: { keys: 'Alt+/', does: 'This list (also ? outside text)' },
 } as const
 

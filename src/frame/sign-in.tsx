@@ -33,7 +33,7 @@ export function SignIn({ door }: { door: DoorView }) {
     writeComfort(LAST, name)
   }
   return (
-    <main className="mx-auto grid w-full max-w-[860px] grid-cols-1 gap-x-14 px-6 py-12 md:grid-cols-[1fr_300px]">
+    <main className="mx-auto grid w-full max-w-[53.75rem] grid-cols-1 gap-x-14 px-6 py-12 md:grid-cols-[1fr_18.75rem]">
       <form ref={form} aria-label="Sign in" noValidate onSubmit={(e) => void signIn(e)}>
         <p className="font-semibold text-green">Loyal Switchboard</p>
         <p className="eyebrow mt-6">{door.centre} contact centre</p>

@@ -48,6 +48,7 @@ function dress(small: Window): void {
   const { document: there } = small
   there.title = 'Loyal Switchboard'
   there.documentElement.lang = document.documentElement.lang
+  Object.assign(there.documentElement.dataset, document.documentElement.dataset)
   for (const sheet of document.querySelectorAll('style, link[rel="stylesheet"]')) there.head.append(there.importNode(sheet, true))
   there.body.className = document.body.className
   const forward = (event: KeyboardEvent) => {

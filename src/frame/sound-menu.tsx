@@ -5,7 +5,7 @@ import type { SoundView } from '@/exchange/protocol'
 import { useSeen } from '@/exchange/react'
 import { type Heard, RINGS, ringOf } from '@/sound'
 import { Level, PATH_WORDS, SoundPathStep } from '@/sound-path'
-import { Button, Popover, SelectField } from '@/ui'
+import { Button, Popover, SelectField, useCaptionsSpoken } from '@/ui'
 import { CHANNEL_WORDS } from '@/words'
 import { useCadence } from './cadence'
 import { NotificationSetting } from './notifications'
@@ -44,11 +44,28 @@ export const SoundMenu = memo(function SoundMenu({ me, give, sound, volumes }: P
           ))}
         </div>
       </fieldset>
+      <CaptionsSpoken />
       <NotificationSetting />
       <ChangePath me={me} view={view} give={give} />
     </Popover>
   )
 })
+
+function CaptionsSpoken() {
+  const [spoken, setSpoken] = useCaptionsSpoken()
+  return (
+    <SelectField
+      label="A screen reader reads captions out"
+      className="mb-3"
+      value={spoken}
+      onChange={(e) => setSpoken((['auto', 'on', 'off'] as const).find((v) => v === e.target.value) ?? 'auto')}
+    >
+      <option value="auto">only where no sound is on</option>
+      <option value="on">always</option>
+      <option value="off">never</option>
+    </SelectField>
+  )
+}
 
 function Knocks({ channel }: { channel: 'chat' | 'mail' | 'text' }) {
   const [heard, setHeard] = useKnocks(channel)
@@ -128,7 +145,7 @@ function LiveLevel({ look }: { look: () => Heard | null }) {
 function Volume({ label, value, onChange }: { label: string; value: number; onChange: (value: number) => void }) {
   const id = useId()
   return (
-    <div className="mb-3 grid grid-cols-[72px_1fr_52px] items-center gap-2">
+    <div className="mb-3 grid grid-cols-[4.5rem_1fr_3.25rem] items-center gap-2">
       <label htmlFor={id} className="font-semibold">
         {label}
       </label>

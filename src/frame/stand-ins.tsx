@@ -192,7 +192,7 @@ function PeopleOfLists({ as, campaigns }: { as: FloorView['floor']['listAnswers'
   const ringBack = async ({ id, name }: (typeof campaigns)[number]) => {
     const reply = await floor?.ask({ kind: 'ringBack', campaignId: id })
     setProblem(reply === undefined || reply.ok ? null : `${reply.refusal.says} ${reply.refusal.next}`)
-    setSaid(reply?.ok === true ? `Whoever ${name} last rang in vain rings back.` : '')
+    setSaid(reply?.ok === true ? `Somebody ${name} could not reach rings back.` : '')
   }
   return (
     <section aria-label="People of campaigns" className="mt-5 border-line border-t pt-4">

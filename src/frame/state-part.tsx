@@ -34,7 +34,7 @@ export const StatePart = memo(function StatePart(shift: Props) {
   const onReady = () => void give({ kind: 'goReady' })
   const planned = me.state === 'notReady' ? reasons.find((r) => r.name === me.reason) : undefined
   return (
-    <div className="flex min-w-0 items-center gap-2">
+    <div className="flex min-w-0 flex-wrap items-center gap-x-2 gap-y-1">
       <span aria-hidden className={clsx('inline-block shrink-0', MARKS[me.state])} />
       {/* Changes are announced by the board in words; said here as well they would be heard twice. */}
       <span role="status" aria-live="off" aria-label="Your state" className="whitespace-nowrap font-semibold text-base">

@@ -1,7 +1,7 @@
 // Past days as they are kept: the entries as text, and the call records and agent intervals folded from them once,
 // so that opening the results does not fold a week again.
 import * as z from 'zod'
-import { AgentIntervalSchema, CallRecordSchema, createLedgerFolder, type LedgerEntry, type LedgerFolder, parseEntry } from '@/core/ledger'
+import { AgentIntervalSchema, CallRecordSchema, createLedgerFolder, type LedgerEntry, type LedgerFolder, parseEntry, WrittenRecordSchema } from '@/core/ledger'
 import type { KeyValue } from '@/storage'
 
 export const PastDaySchema = z.object({
@@ -9,6 +9,8 @@ export const PastDaySchema = z.object({
   setUpCentre: z.string(),
   records: z.array(CallRecordSchema),
   intervals: z.array(AgentIntervalSchema),
+  /** Absent where an earlier version kept it. */
+  written: z.array(WrittenRecordSchema).default([]),
 })
 export type PastDay = z.infer<typeof PastDaySchema>
 
@@ -73,7 +75,8 @@ export function foldDay(day: string, entries: readonly LedgerEntry[]): PastDay {
 
 /** What a folder holds after a day's last entry. */
 export function foldedDay(day: string, folder: LedgerFolder, lastMs: number): PastDay {
-  return { day, setUpCentre: folder.setUp().centre, records: [...folder.records()], intervals: [...folder.intervals(lastMs)] }
+  const records = [...folder.records()]
+  return { day, setUpCentre: folder.setUp().centre, records, intervals: [...folder.intervals(lastMs)], written: [...folder.written()] }
 }
 
 const LEGACY_PREFIX = 'day/'
@@ -97,9 +100,9 @@ export async function ledgerOfDay(store: KeyValue, day: string): Promise<string 
 }
 
 /** Lines that do not parse are left out: the floor has set them aside and said so. */
-export const readEntries = (text: string): LedgerEntry[] =>
+export const readEntries = (text: string, isMeant: (line: string) => boolean = () => true): LedgerEntry[] =>
   text.split('\n').flatMap((line) => {
-    if (line === '') return []
+    if (line === '' || !isMeant(line)) return []
     const opened = parseEntry(line)
     return opened.ok ? [opened.entry] : []
   })

@@ -44,7 +44,7 @@ export interface Connection<Port> {
   /** Of an agent their own, whatever is asked. */
   written(...asked: Parameters<History['written']>): ReturnType<History['written']>
   /** Of an agent of what they had a part in: nothing of any other. */
-  linesOf(...asked: Parameters<History['linesOf']>): ReturnType<History['linesOf']>
+  linesOf(workId: string): ReturnType<History['linesOf']>
   /** Of an agent their own, whatever is asked. */
   log(...asked: Parameters<History['log']>): ReturnType<History['log']>
   dialledBefore(asked: { readonly atMost: number; readonly nowMs: number }): ReturnType<History['dialledBefore']>
@@ -148,9 +148,7 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
         async linesOf(workId) {
           const { id, everybody } = await who()
           const its = await history
-          if (everybody) return its.linesOf(workId)
-          const own = await its.written({ span: { fromMs: 0, toMs: Infinity }, nowMs: 0, only: id })
-          return own.some((r) => r.workId === workId) ? its.linesOf(workId) : []
+          return its.linesOf(workId, everybody ? null : id)
         },
         log: async (asked) => (await history).log(await theirs(asked)),
         dialledBefore: async (asked) => (await history).dialledBefore({ ...asked, only: (await who()).id }),

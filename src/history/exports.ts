@@ -5,10 +5,12 @@ import { toCallsCsv, toNdjson } from '@/core/formats'
 import type { AgentInterval, CallRecord, WrittenRecord } from '@/core/ledger'
 import type { Line } from '@/core/threads'
 import { recordAt, stateAt } from './columns'
+import type { Kept } from './kept'
 import { type Names, named } from './names'
 import { createParquet } from './parquet'
 import type { Part } from './report'
 import { rowsIn } from './tally'
+import { whereWhole } from './written'
 
 export const EXPORTS = ['calls.ndjson', 'calls.csv', 'calls.parquet', 'agent-states.ndjson', 'agent-states.parquet', 'work.ndjson', 'messages.ndjson'] as const
 export type ExportName = (typeof EXPORTS)[number]
@@ -18,24 +20,37 @@ interface Span {
   readonly toMs: number
 }
 
-/** Chats, mails and texts by their records, or all that was said in them, line by line; the oldest first. */
-export function exportedWritten(
+type Said = ReadonlyMap<string, readonly Line[]>
+
+/** Chats, mails and texts by their records, or all that was said in them, line by line; the oldest first, as they lie in their blocks. */
+export async function exportedWritten(
   name: 'work.ndjson' | 'messages.ndjson',
   records: readonly WrittenRecord[],
-  linesOf: (workId: string) => readonly Line[],
-): Blob {
+  kept: readonly Kept[],
+  saidIn: (kept: Kept, isMeant: (workId: string) => boolean) => Promise<Said>,
+  heldLines: (workId: string) => readonly Line[],
+  onProgress: (done: number, of: number) => void,
+): Promise<Blob> {
+  const type = 'application/x-ndjson'
   const inOrder = records.toReversed()
-  const rows =
-    name === 'work.ndjson'
-      ? inOrder
-      : inOrder.flatMap(({ workId, channel }) =>
-          linesOf(workId).map(({ no, atMs, byAgentId, text, aside, sent }) => ({
-            ...{ workId, channel, no, atMs, byAgentId, aside, text },
-            ...(sent === null ? {} : { sent: sent.state, failure: sent.state === 'failed' ? sent.why : null }),
-          })),
-        )
-  return new Blob([toNdjson(rows)], { type: 'application/x-ndjson' })
+  if (name === 'work.ndjson') return new Blob([toNdjson(inOrder)], { type })
+  const whole = whereWhole(kept)
+  const texts: string[] = []
+  for (const [i, block] of [...kept, null].entries()) {
+    const of = inOrder.filter(({ workId }) => (heldLines(workId).length > 0 ? null : (whole.get(workId)?.block ?? null)) === block)
+    const ids = new Set(of.map((r) => r.workId))
+    const said = block === null || of.length === 0 ? null : await saidIn(block, (id) => ids.has(id))
+    texts.push(toNdjson(of.flatMap((record) => messagesOf(record, said?.get(record.workId) ?? heldLines(record.workId)))))
+    onProgress(i + 1, kept.length + 1)
+  }
+  return new Blob(texts, { type })
 }
+
+const messagesOf = ({ workId, channel }: WrittenRecord, lines: readonly Line[]) =>
+  lines.map(({ no, atMs, byAgentId, text, aside, sent }) => ({
+    ...{ workId, channel, no, atMs, byAgentId, aside, text },
+    ...(sent === null ? {} : { sent: sent.state, failure: sent.state === 'failed' ? sent.why : null }),
+  }))
 
 export const isEmptyExport = ({ calls, states }: Part, span: Span): boolean => {
   const [from, to] = rowsIn(calls, span)

@@ -1,6 +1,6 @@
 import { describe, expect, test, vi } from 'vitest'
-import { toAgentId, toCallId } from '@/core/ids'
-import { type LedgerEntry, toLine } from '@/core/ledger'
+import { toAgentId, toCallId, type WorkId } from '@/core/ids'
+import { createLedgerFolder, type LedgerEntry, toLine } from '@/core/ledger'
 import { byQueue, inInterval, measure, ofAgent } from '@/core/reports'
 import { DAY, HOUR } from '@/core/time'
 import { FENNHOLM, FENNHOLM_STAGE, SAILINGS } from '@/scenario'
@@ -227,7 +227,7 @@ describe('the history', () => {
   })
 
   test('disagreement counts what the answers speak against, by the doubts of the set', async () => {
-    const { history } = await aHistory()
+    const { history } = await aHistory({ live: TODAY })
     const all = await allIn(history)
     const doubtful = (await allOf(history)).filter(
       (r) => r.queue === 'Sailings' && r.outcome === 'booking-changed' && (r.answers.purpose === 'ask' || r.answers.confirmed === false),
@@ -235,6 +235,43 @@ describe('the history', () => {
     expect(doubtful.length).toBeGreaterThan(0)
     expect(all.disagreements).toBeGreaterThanOrEqual(doubtful.length)
     expect(all.disagreementRatio).toBe(all.disagreements / all.codedWithScript)
+  })
+
+  test('what was written is told by its records and its lines: of past days, of this ledger, and of what is settled of it', async () => {
+    const { history } = await aHistory({ live: [...MORNING, ...NEXT.slice(0, 3_000)] })
+    expect(history.blocks().some((b) => b.name.startsWith('own/') && (b.written?.length ?? 0) > 20)).toBe(true)
+    const whole = [PAST, MORNING].map((entries) => {
+      const folder = createLedgerFolder()
+      for (const entry of entries) folder.add(entry)
+      return folder
+    })
+    const span = { fromMs: MIDNIGHT_MS, toMs: MIDNIGHT_MS + 1.5 * DAY }
+    const { channels, count, latest } = await history.written({ span, nowMs: NOW_MS, only: null, atMost: 10_000 })
+    const expected = whole.flatMap((f) => f.written())
+    expect(count).toBe(expected.length)
+    expect(channels.reduce((sum, c) => sum + c.offered, 0)).toBe(count)
+    expect(latest.map((r) => r.workId).sort()).toEqual(expected.map((r) => r.workId).sort())
+    const over = expected.filter((r) => r.endedAtMs !== null && r.outcome !== null)
+    expect(over.length).toBeGreaterThan(150)
+    for (const record of over) expect(latest.find((r) => r.workId === record.workId)).toEqual(record)
+    const messages = await history.exportFile('messages.ndjson', span, NOW_MS, () => {})
+    const said = (await messages.text())
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as { workId: string; text: string })
+    for (const [i, folder] of whole.entries())
+      for (const { workId } of folder.written()) {
+        const texts = folder.linesOf(workId as WorkId).map((l) => l.text)
+        expect(said.flatMap((m) => (m.workId === workId ? [m.text] : []))).toEqual(i === 0 ? texts : expect.arrayContaining(texts))
+      }
+    // Down to the words, for who had a part in it and for nobody else.
+    for (const record of [over[0], over.at(-1)]) {
+      const [mine, other] = [record?.agents[0]?.agentId ?? null, toAgentId('agent_nobody')]
+      const lines = await history.linesOf(record?.workId ?? '', null)
+      expect(lines.length).toBe((record?.linesIn ?? 0) + (record?.linesOut ?? 0))
+      expect(await history.linesOf(record?.workId ?? '', mine)).toEqual(lines)
+      expect(await history.linesOf(record?.workId ?? '', other)).toEqual([])
+    }
   })
 
   test('days that are stored are not fetched again, and those of the first versions are kept as they are now', async () => {

@@ -44,6 +44,7 @@ import { rulesOf } from './rules'
 import { type AgentSessions, type CallOfDay, callsOfDay, isAbout, type SessionsAsked, sessionsIn } from './sessions'
 import { type SoundAsked, type SoundReport, soundOf } from './sound'
 import { isOf, openBlock, type Rules, rowsIn } from './tally'
+import { beganIn, hadBy, type IsMeant, linesFrom, speaksOfWritten, type WrittenReport, whereWhole, writtenIn, writtenReport } from './written'
 
 export interface Span {
   readonly fromMs: number
@@ -106,10 +107,10 @@ export interface History {
   log(asked: LogAsked & { readonly nowMs: number }): Promise<LogPage>
   /** Whom an agent has called, the latest first, each once. */
   dialledBefore(asked: { readonly only: AgentId; readonly atMost: number; readonly nowMs: number }): Promise<readonly LogRow[]>
-  /** Chats, mails and texts that began in the span, the latest first. */
-  written(asked: AskedSpan): Promise<readonly WrittenRecord[]>
-  /** What was said in one of them. */
-  linesOf(workId: string): Promise<readonly Line[]>
+  /** Chats, mails and texts that began in the span. */
+  written(asked: AskedSpan & { readonly atMost: number }): Promise<WrittenReport>
+  /** What was said in one of them; nothing to an agent who had no part in it. */
+  linesOf(workId: string, only: AgentId | null): Promise<readonly Line[]>
   /** How long calls of a campaign took. */
   handling(asked: { readonly span: Span; readonly nowMs: number; readonly campaignId: CampaignId }): Promise<Handling>
   /** The record and every event of one call; null when there is none of this id. */
@@ -164,7 +165,7 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
   }
 
   const dayNames = () => new Set(blocks.names().flatMap((name) => (name.startsWith('day/') ? [name.slice(4)] : [])))
-  const keep = (day: PastDay): Kept => keepDay(day.day, day.records, day.intervals, rules())
+  const keep = (day: PastDay): Kept => keepDay(day, rules())
 
   /** Fetches days and takes them in as they arrive; null when they are all here. */
   const take = async (asked: Parameters<FetchDays>[0]): Promise<Extract<Opening, { ok: false }> | null> => {
@@ -246,10 +247,22 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
     await importing
     return ledgerOfDay(store, day)
   }
-  const writtenIn = ({ fromMs, toMs }: Span, only: AgentId | null): readonly WrittenRecord[] =>
-    (live.hasAny() ? live.folder.written() : [])
-      .filter((r) => r.offeredAtMs >= fromMs && r.offeredAtMs < toMs && (only === null || r.agents.some((l) => l.agentId === only)))
-      .toSorted((a, b) => b.offeredAtMs - a.offeredAtMs)
+  const writtenOf = (kept: readonly Kept[], isMeant: IsMeant): readonly WrittenRecord[] =>
+    writtenIn(kept, live.hasAny() ? live.folder.written() : [], isMeant, live.folder.corrections(), names())
+  /** What was said in pieces of a block. */
+  const saidIn = async ({ name, seqs, written = [] }: Kept, isMeant: (workId: string) => boolean): Promise<ReadonlyMap<string, readonly Line[]>> => {
+    if (seqs === null) {
+      await importing
+      return linesFrom(readEntries((await ledgerOfDay(store, name.slice(4))) ?? '', speaksOfWritten), isMeant)
+    }
+    const said = new Map<string, readonly Line[]>()
+    for (const { record, firstSeq, lastSeq } of written) {
+      if (feed === null || !isMeant(record.workId)) continue
+      const entries = readEntries(await feed.read(firstSeq - 1, lastSeq), speaksOfWritten)
+      for (const [id, lines] of linesFrom(entries, (workId) => workId === record.workId)) said.set(id, lines)
+    }
+    return said
+  }
   const callsIn = async (span: Span, nowMs: number) => [...(await keptIn(span)).map(callsOf), live.ended(), live.underWay(nowMs)]
 
   const fold = async (from: Feed): Promise<void> => {
@@ -331,8 +344,23 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       const [first, last] = [days[0], days.at(-1)]
       return first === undefined || last === undefined ? [] : profilesOf(await callsIn({ fromMs: first.fromMs, toMs: last.toMs }, nowMs), days)
     },
-    written: async ({ span, only }) => writtenIn(span, only),
-    linesOf: async (workId) => (live.hasAny() ? live.folder.linesOf(workId as WorkId) : []),
+    async written({ span, only, ...asked }) {
+      const [isIn, isTheirs] = [beganIn(span), hadBy(only)]
+      return writtenReport(
+        writtenOf(await keptIn(span), (r) => isIn(r) && isTheirs(r)),
+        setUps()[0],
+        asked,
+      )
+    },
+    async linesOf(workId, only) {
+      await following
+      const held = live.hasAny() ? live.folder.linesOf(workId as WorkId) : []
+      const isSeen = hadBy(only)
+      if (held.length > 0) return live.folder.written().some((r) => r.workId === workId && isSeen(r)) ? held : []
+      if (!blocks.isWhole()) await blocks.needAll()
+      const whole = whereWhole(blocks.here()).get(workId)
+      return whole === undefined || !isSeen(whole.record) ? [] : ((await saidIn(whole.block, (id) => id === workId)).get(workId) ?? [])
+    },
     came: async ({ nowMs, ...span }) => cameIn(await callsIn(span, nowMs), span),
     async ledger({ fromMs, toMs }) {
       const text = await textOf(fromMs)
@@ -418,9 +446,7 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       look(live.ended())
       found.sort(([a, i], [b, j]) => valueAt(b.offeredAtMs, j) - valueAt(a.offeredAtMs, i))
       const now = names()
-      const written = writtenIn({ fromMs: 0, toMs: Infinity }, null).filter(
-        (r) => r.workId !== exceptCallId && (customer !== null ? r.customer === customer : r.number === number),
-      )
+      const written = writtenOf(blocks.here(), (r) => r.workId !== exceptCallId && (customer !== null ? r.customer === customer : r.number === number))
       return {
         count: found.length + written.length,
         latest: found.slice(0, PREVIOUS_LIMIT).map(([block, row]) => named(recordAt(block, row), now)),
@@ -428,7 +454,10 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       }
     },
     async exportFile(name, span, nowMs, onProgress) {
-      if (name === 'work.ndjson' || name === 'messages.ndjson') return exportedWritten(name, writtenIn(span, null), (id) => live.folder.linesOf(id as WorkId))
+      if (name === 'work.ndjson' || name === 'messages.ndjson') {
+        const kept = await keptIn(span)
+        return exportedWritten(name, writtenOf(kept, beganIn(span)), kept, saidIn, (id) => live.folder.linesOf(id as WorkId), onProgress)
+      }
       const parts = (await partsIn(span, nowMs)).filter((part) => !isEmptyExport(part, span))
       return exported(name, parts, span, names(), onProgress)
     },

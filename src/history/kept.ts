@@ -1,7 +1,7 @@
 // What is kept of a day, or of some hours: its calls, its spells of states, and what they come to. Stored under a key that says from when to when it
 // is, so that nothing is read that is not asked for.
 import * as z from 'zod'
-import type { AgentInterval, CallRecord, Settled } from '@/core/ledger'
+import type { AgentInterval, CallRecord, Settled, SettledThread, WrittenRecord } from '@/core/ledger'
 import type { KeyValue } from '@/storage'
 import { BLOCK_VERSION, type CallsBlock, packCalls, packSeqs, packStates, type SeqColumns, type StatesBlock } from './columns'
 import { type Quarter, quartersOf } from './quarters'
@@ -16,6 +16,8 @@ export interface Kept {
   /** Where the events of each call stand in this floor's ledger; null for days whose entries are kept apart. */
   readonly seqs: SeqColumns | null
   readonly sums: Sums
+  /** Chats, mails and texts; absent where an earlier version kept it. Where their events stand says nothing of days whose entries are kept apart. */
+  readonly written?: readonly SettledThread[]
 }
 
 export interface Sums {
@@ -35,16 +37,24 @@ export const sumsOf = (calls: CallsBlock, states: StatesBlock, rules: Rules): Su
   quarters: quartersOf(calls, EVER),
 })
 
-export function keepDay(day: string, records: readonly CallRecord[], intervals: readonly AgentInterval[], rules: Rules): Kept {
+export interface DayFolded {
+  readonly day: string
+  readonly records: readonly CallRecord[]
+  readonly intervals: readonly AgentInterval[]
+  readonly written: readonly WrittenRecord[]
+}
+
+export function keepDay({ day, records, intervals, written }: DayFolded, rules: Rules): Kept {
   const [calls, states] = [packCalls(records), packStates(intervals)]
-  return { name: `day/${day}`, calls, states, seqs: null, sums: sumsOf(calls, states, rules) }
+  const pieces = written.map((record) => ({ record, firstSeq: 0, lastSeq: 0 }))
+  return { name: `day/${day}`, calls, states, seqs: null, sums: sumsOf(calls, states, rules), written: pieces }
 }
 
 /** Of this ledger, up to an entry. */
 export function keepSettled(upToSeq: number, settled: Settled, rules: Rules): Kept {
   const ordered = settled.calls.toSorted((a, b) => a.record.offeredAtMs - b.record.offeredAtMs)
   const [calls, states] = [packCalls(ordered.map((c) => c.record)), packStates(settled.intervals)]
-  return { name: ownName(upToSeq), calls, states, seqs: packSeqs(ordered), sums: sumsOf(calls, states, rules) }
+  return { name: ownName(upToSeq), calls, states, seqs: packSeqs(ordered), sums: sumsOf(calls, states, rules), written: settled.written }
 }
 
 export const ownName = (seq: number): string => `own/${String(seq).padStart(10, '0')}`
@@ -56,9 +66,10 @@ export interface Range {
   readonly toMs: number
 }
 
-export function rangeOf({ name, calls, states }: Kept): Range {
-  const begins = [...(calls.count > 0 ? [calls.fromMs] : []), ...(states.count > 0 ? [states.fromMs] : [])]
-  return { name, fromMs: begins.length === 0 ? 0 : Math.min(...begins), toMs: Math.max(calls.lastMs, states.toMs) }
+export function rangeOf({ name, calls, states, written = [] }: Kept): Range {
+  const begun = written.map(({ record }) => record.offeredAtMs)
+  const begins = [...(calls.count > 0 ? [calls.fromMs] : []), ...(states.count > 0 ? [states.fromMs] : []), ...begun]
+  return { name, fromMs: begins.length === 0 ? 0 : Math.min(...begins), toMs: Math.max(calls.lastMs, states.toMs, ...begun) }
 }
 
 const PREFIX = `kept${BLOCK_VERSION}`

@@ -130,7 +130,7 @@ export function createLive(keep: KeyValue): Live {
       // Of a copy: until it is stored everything is as it was.
       const copy = createLedgerFolder(structuredClone(folder.state()))
       const over = copy.settle(byMs)
-      if (over.calls.length === 0) return null
+      if (over.calls.length + over.written.length === 0) return null
       const upTo = seq
       const kept = keepSettled(upTo, over, rules)
       const names = [...settled, kept.name]

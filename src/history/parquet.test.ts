@@ -21,7 +21,7 @@ const DAYS = ['2026-11-23', '2026-11-24'].map((day, i) => {
   const folder = createLedgerFolder()
   const entries = simulateDay(FENNHOLM_STAGE, { seed: 21 + i, pace: 'ordinary', day })
   for (const entry of entries) folder.add(entry)
-  return { day, records: folder.records(), intervals: folder.intervals(entries.at(-1)?.atMs ?? 0) }
+  return { day, records: folder.records(), intervals: folder.intervals(entries.at(-1)?.atMs ?? 0), written: folder.written() }
 })
 const RECORDS = DAYS.flatMap((d) => d.records)
 
@@ -39,8 +39,8 @@ async function asked(file: ArrayBuffer, sql: string): Promise<Record<string, unk
 async function written(name: 'calls.parquet' | 'agent-states.parquet') {
   const store = memoryStore()
   const { keptKey, rangeOf } = await import('./kept')
-  for (const { day, records, intervals } of DAYS) {
-    const kept = keepDay(day, records, intervals, RULES)
+  for (const day of DAYS) {
+    const kept = keepDay(day, RULES)
     await store.set(keptKey(rangeOf(kept)), kept)
   }
   const history = createHistory(store, FENNHOLM, async () => new Response(null, { status: 503 }))

@@ -37,7 +37,7 @@ export function LogEntry({ row, centre, account }: Props) {
     <article aria-label={callerWords(row.name, row.number, 'Withheld number')} className="px-5 py-5">
       <p className="eyebrow">{wayWords(row)}</p>
       <h2 className="break-words font-semibold text-xl">{callerWords(row.name, row.number, 'Withheld number')}</h2>
-      <dl className="mt-3 grid grid-cols-[90px_minmax(0,1fr)] gap-y-1">
+      <dl className="mt-3 grid grid-cols-[5.625rem_minmax(0,1fr)] gap-y-1">
         {facts.map(
           ([name, said]) =>
             said !== null && (

@@ -19,12 +19,19 @@ interface Props {
 
 /** The mark before the words, so that colour says nothing alone. */
 const MARKS = { in: '→', out: '←', missed: '×' } as const
-const COLUMNS = 'pl-2 grid-cols-[128px_72px_minmax(0,1fr)_minmax(0,1fr)] md:grid-cols-[136px_88px_minmax(0,1.2fr)_160px_minmax(0,0.9fr)_minmax(0,1.1fr)]'
+const COLUMNS = 'pl-2 grid-cols-[8rem_4.5rem_minmax(0,1fr)_minmax(0,1fr)] md:grid-cols-[8.5rem_5.5rem_minmax(0,1.2fr)_10rem_minmax(0,0.9fr)_minmax(0,1.1fr)]'
 
 export function LogList({ seenMs, timeZone, ...list }: Props) {
   const { callBack } = useCallBack()
   return (
-    <RowList label="Calls" {...list} keyOf={keyOf} onEnter={(row) => void callBack(row)} columns={COLUMNS}>
+    <RowList
+      label="Calls"
+      {...list}
+      keyOf={keyOf}
+      nameOf={(row) => callerWords(row.name, row.number, 'Withheld number')}
+      onEnter={(row) => void callBack(row)}
+      columns={COLUMNS}
+    >
       {(row) => {
         const unseen = row.way === 'missed' && row.atMs > seenMs
         return (

@@ -8,7 +8,7 @@ import { useAllSeen } from '@/exchange/react'
 import { PeoplePlaces, seesEverybody, useSeenMissed } from '@/frame'
 import { LOG_WAYS, type LogWay } from '@/history/client'
 import { useHistory } from '@/history/react'
-import { ListBeside, Problem, SelectField, TextField } from '@/ui'
+import { ListBeside, Problem, SelectField, TextField, useDraft } from '@/ui'
 import { outcomeLabels, useNumberWords } from '@/words'
 import { LogEntry } from './log-entry'
 import { LogList } from './log-list'
@@ -23,8 +23,12 @@ export function LogScreen() {
   useNumberWords()
   const seen = useAllSeen(({ account, centre, seats, me }) => ({ account, centre, seats, me }))
   // A card leads here with whom it is about.
-  const asked = useSearchParams().get('find') ?? ''
-  const [typed, setTyped] = useState(asked)
+  const asked = useSearchParams().get('find')
+  // Whoever comes back finds what they sought.
+  const [typed, setTyped] = useDraft('log sought', '')
+  useEffect(() => {
+    if (asked !== null) setTyped(asked)
+  }, [asked, setTyped])
   const search = useDeferredValue(typed)
   const [way, setWay] = useState<LogWay | null>(null)
   const [whose, setWhose] = useState<string | null>(null)
@@ -82,7 +86,7 @@ export function LogScreen() {
                   ))}
                 </SelectField>
                 {seesEverybody(account) && (
-                  <SelectField label="Whose" className="w-44" value={whose ?? id} onChange={(e) => setWhose(e.target.value)}>
+                  <SelectField label="Calls of" className="w-44" value={whose ?? id} onChange={(e) => setWhose(e.target.value)}>
                     <option value={id}>{account.name}</option>
                     <option value={CENTRE}>The whole centre</option>
                     {seats
@@ -119,7 +123,7 @@ export function LogScreen() {
           }
           beside={
             front === null ? (
-              <p className="px-5 py-6 font-serif text-[17px] text-soft leading-7">
+              <p className="px-5 py-6 font-serif text-[1.0625rem] text-soft leading-7">
                 The call you choose in the list stands here, with what can be done about it.
               </p>
             ) : (

@@ -56,7 +56,7 @@ export function CodeEditor({ code, set, scripts, onSave, onClose }: Props) {
         onClose()
       })}
     >
-      <div className="grid grid-cols-[1fr_64px_150px] gap-3">
+      <div className="grid grid-cols-[1fr_4rem_9.375rem] gap-3">
         <TextField label="Label" problem={errors.label?.message ?? null} {...register('label')} />
         <TextField label="Key" maxLength={1} problem={errors.key?.message ?? null} {...register('key')} />
         <TextField label="Group" list="code-groups" {...register('group')} />

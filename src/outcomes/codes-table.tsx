@@ -11,7 +11,7 @@ interface Props {
 
 export function CodesTable({ set, onEdit }: Props) {
   const columns: readonly Column<OutcomeCode>[] = [
-    { id: 'key', heading: 'Key', width: 'w-[48px]', className: 'tabular', cell: (code) => (code.retired ? '–' : code.key) },
+    { id: 'key', heading: 'Key', width: 'w-[3rem]', className: 'tabular', cell: (code) => (code.retired ? '–' : code.key) },
     {
       id: 'code',
       heading: 'Code',
@@ -24,12 +24,12 @@ export function CodesTable({ set, onEdit }: Props) {
         </>
       ),
     },
-    { id: 'counts', heading: 'Counts as', width: 'w-[170px]', cell: countsWords },
-    { id: 'needs', heading: 'Needs', width: 'w-[120px]', cell: (code) => needsWords(code) || <span className="text-soft">nothing</span> },
+    { id: 'counts', heading: 'Counts as', width: 'w-[10.625rem]', cell: countsWords },
+    { id: 'needs', heading: 'Needs', width: 'w-[7.5rem]', cell: (code) => needsWords(code) || <span className="text-soft">nothing</span> },
     {
       id: 'then',
       heading: 'Then',
-      width: 'w-[240px]',
+      width: 'w-[15rem]',
       cell: (code) => (
         <>
           {followsShort(code.follows)}
@@ -43,7 +43,7 @@ export function CodesTable({ set, onEdit }: Props) {
     {
       id: 'acts',
       heading: '',
-      width: 'w-[64px]',
+      width: 'w-[4rem]',
       align: 'right',
       cell: (code) => (
         <Button aria-label={`Edit ${code.label}`} onClick={() => onEdit(code)}>

@@ -26,7 +26,7 @@ export function OutcomesScreen({ view }: { view: FloorView }) {
   if (set === undefined) return null
   const put = (next: OutcomeSet, says = '') => change({ ...setUp, outcomeSets: setUp.outcomeSets.map((s) => (s.id === next.id ? next : s)) }, says)
   const read = async (file: File) => {
-    const found = readJson(await file.text(), OutcomeSetSchema)
+    const found = readJson(await file.text(), OutcomeSetSchema, 'outcomeSet')
     if (!found.ok) return say('', [`Nothing of ${file.name} was taken.`, ...found.problems])
     const there = setUp.outcomeSets.some((s) => s.id === found.value.id)
     setSetId(found.value.id)
@@ -36,7 +36,7 @@ export function OutcomesScreen({ view }: { view: FloorView }) {
   return (
     <>
       <SetUpPlaces here="outcomes" />
-      <main className="mx-auto grid max-w-[1400px] grid-cols-[minmax(0,1fr)_280px] gap-x-8 px-6 py-5">
+      <main className="mx-auto grid max-w-[87.5rem] grid-cols-[minmax(0,1fr)_17.5rem] gap-x-8 px-6 py-5">
         <div className="min-w-0">
           <h1 className="font-semibold text-2xl">Outcomes</h1>
           <div className="mt-2 flex items-end gap-3">

@@ -31,6 +31,14 @@ interface Draft extends ContactText {
   readonly shared: boolean
 }
 
+/** The field a sentence is about: the one whose words it repeats. */
+function wrongField({ name, email, numbers }: Draft, says: string): string | undefined {
+  if (name.trim() === '') return 'Name'
+  const isIn = (typed: string) => typed.trim() !== '' && says.includes(`“${typed.trim()}”`)
+  const at = numbers.findIndex((n) => isIn(n.number))
+  return at >= 0 ? `Number ${at + 1}` : isIn(email) ? 'E-mail' : undefined
+}
+
 export function EditDialog({ editing: { person, ownerId, begins }, keepsShared, accountId, onChange, onClose, onFront, problem: refused }: Props) {
   const initial: Draft = {
     ...(person === null ? { ...EMPTY_CONTACT, numbers: [{ kind: 'work', number: '' }], ...begins } : textOf(person)),
@@ -60,6 +68,7 @@ export function EditDialog({ editing: { person, ownerId, begins }, keepsShared, 
     onFront?.(contact.id)
     onClose()
   }
+  const says = problem ?? refused ?? null
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={person === null ? 'Add somebody' : `Edit ${person.name}`}>
       <form onSubmit={(event) => void save(event)} className="space-y-3">
@@ -72,7 +81,7 @@ export function EditDialog({ editing: { person, ownerId, begins }, keepsShared, 
           <legend className="font-semibold">Numbers</legend>
           {draft.numbers.map((n, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: rows have nothing of their own while they are written
-            <div key={i} className="mt-1 grid grid-cols-[120px_minmax(0,1fr)_auto] items-end gap-2">
+            <div key={i} className="mt-1 grid grid-cols-[7.5rem_minmax(0,1fr)_auto] items-end gap-2">
               <SelectField label={`Kind ${i + 1}`} value={n.kind} onChange={(e) => setNumber(i, { kind: e.target.value as NumberKind })}>
                 {NUMBER_KINDS.map((kind) => (
                   <option key={kind} value={kind}>
@@ -125,7 +134,7 @@ export function EditDialog({ editing: { person, ownerId, begins }, keepsShared, 
             Shared with everybody
           </label>
         )}
-        {(problem ?? refused ?? null) !== null && <Problem>{problem ?? refused}</Problem>}
+        {says !== null && <Problem of={wrongField(draft, says)}>{says}</Problem>}
         <div className="flex gap-2">
           <Button type="submit" tone="primary">
             Keep
@@ -137,7 +146,7 @@ export function EditDialog({ editing: { person, ownerId, begins }, keepsShared, 
               onClose()
             }}
           >
-            Give it up
+            Discard changes
           </Button>
         </div>
       </form>

@@ -5,7 +5,7 @@ import type { AgentId } from '@/core/ids'
 import type { Change, ContactText } from '@/core/people'
 import type { Matching, ReadCard, readPeopleCsv } from '@/core/people-files'
 import { type CheckedContact, CONTACTS_AT_ONCE } from '@/exchange/people'
-import { Button, Choice, Dialog, FileButton, Problem, Problems, SelectField } from '@/ui'
+import { Button, Choice, Dialog, FileButton, More, Problem, Problems, SelectField } from '@/ui'
 import { type IfThere, planImport } from './plan-import'
 import type { Book } from './use-people'
 
@@ -35,6 +35,9 @@ const IF_THERE = [
   { value: 'add', label: 'Add what is new to them', means: 'Numbers, e-mail and notes they do not have yet.' },
   { value: 'both', label: 'Bring them in all the same', means: 'They stand in the list twice.' },
 ] as const satisfies readonly { readonly value: IfThere; readonly label: string; readonly means: string }[]
+
+/** More of them nobody reads here. */
+const LISTED = 50
 
 export function ImportDialog({ keepsShared, accountId, book, onChange, onClose }: Props) {
   const [file, setFile] = useState<OfFile | null>(null)
@@ -146,16 +149,18 @@ export function ImportDialog({ keepsShared, accountId, book, onChange, onClose }
             <dt>Cannot be read</dt>
             <dd>{unread.length}</dd>
           </dl>
-          <Problems label="What cannot be read" className="mt-2 max-h-28" problems={unread.slice(0, 50)} />
+          <Problems label="What cannot be read" className="mt-2 max-h-28" problems={unread.slice(0, LISTED)} />
+          <More of={unread.length} shown={LISTED} what="they are in the file at their lines" />
           {plan.there.length > 0 && (
             <>
               <ul aria-label="There already" className="mt-2 max-h-28 overflow-auto text-soft">
-                {plan.there.slice(0, 50).map(({ contact, duplicates }) => (
+                {plan.there.slice(0, LISTED).map(({ contact, duplicates }) => (
                   <li key={`${contact.name} ${duplicates[0]?.id}`}>
                     {contact.name} is {duplicates.map((d) => [d.name, d.company].filter((t) => t !== '').join(', ')).join(' or ')}
                   </li>
                 ))}
               </ul>
+              <More of={plan.there.length} shown={LISTED} what="the same is done with them" />
               <p className="mt-3 font-semibold">Who is there already</p>
               <Choice label="Who is there already" value={ifThere} options={IF_THERE} onChange={setIfThere} />
             </>

@@ -29,12 +29,13 @@ export function PeopleList({ people, frontId, onFront, chosenIds, onChosen, empt
       label="People"
       rows={people}
       keyOf={(p) => p.id}
+      nameOf={(p) => p.name}
       frontKey={frontId}
       onFront={onFront}
       onEnter={(person) => void call(person)}
       onSpace={toggle}
       isChosen={(p) => chosenIds.has(p.id)}
-      columns="grid-cols-[28px_minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)]"
+      columns="grid-cols-[1.75rem_minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)]"
       empty={empty}
     >
       {(person) => {

@@ -1,11 +1,12 @@
 'use client'
 // People: colleagues, shared people and one's own, found as one types; whoever is in front stands beside the list with everything about them.
-import { useDeferredValue, useState } from 'react'
+import { useSearchParams } from 'next/navigation'
+import { useDeferredValue, useEffect, useState } from 'react'
 import type { Change, PeopleSort } from '@/core/people'
 import type { PersonView } from '@/exchange/people'
 import { useSeen } from '@/exchange/react'
 import { PeoplePlaces } from '@/frame'
-import { Button, ListBeside, Problem, SelectField, TextField } from '@/ui'
+import { Button, ListBeside, Problem, SelectField, TextField, useDraft } from '@/ui'
 import { useNumberWords } from '@/words'
 import { Card } from './card'
 import { ChosenBar } from './chosen-bar'
@@ -27,7 +28,12 @@ interface Done {
 export function PeopleScreen() {
   useNumberWords()
   const account = useSeen((view) => view.account)
-  const [typed, setTyped] = useState('')
+  const asked = useSearchParams().get('find')
+  // Whoever comes back finds what they sought.
+  const [typed, setTyped] = useDraft('people sought', '')
+  useEffect(() => {
+    if (asked !== null) setTyped(asked)
+  }, [asked, setTyped])
   const search = useDeferredValue(typed)
   const [group, setGroup] = useState('everybody')
   const [sort, setSort] = useState<PeopleSort>('name')
@@ -124,7 +130,9 @@ export function PeopleScreen() {
           }
           beside={
             front === null ? (
-              <p className="px-5 py-6 font-serif text-[17px] text-soft leading-7">Whoever you choose in the list stands here, with what is known of them.</p>
+              <p className="px-5 py-6 font-serif text-[1.0625rem] text-soft leading-7">
+                Whoever you choose in the list stands here, with what is known of them.
+              </p>
             ) : (
               <Card
                 key={front.id}

@@ -34,7 +34,7 @@ export function WithUs({ person }: { person: PersonView }) {
       ) : (
         <ul className="divide-y divide-line">
           {latest.map(({ id, atMs, says, href }) => (
-            <li key={id} className="grid grid-cols-[120px_minmax(0,1fr)] gap-2 py-1">
+            <li key={id} className="grid grid-cols-[7.5rem_minmax(0,1fr)] gap-2 py-1">
               <span className="tabular text-soft text-xs leading-5">{format(atMs, 'EEE d MMM, HH:mm')}</span>
               {href === null ? (
                 <span className="min-w-0 truncate">{says}</span>

@@ -2,7 +2,7 @@
 // One question of a script page. Choices and yes/no answer at once; text answers when it is left, on Enter, or when
 // the page is turned.
 import clsx from 'clsx'
-import { type KeyboardEvent, useId } from 'react'
+import { useId } from 'react'
 import type { CallId } from '@/core/ids'
 import type { AnswerValue, Question } from '@/core/scripts'
 import { Problem, useDraft } from '@/ui'
@@ -14,6 +14,8 @@ interface Props {
   readonly problem: string | null
   readonly onAnswer: (value: AnswerValue | null) => void
   readonly onDirty: (value: AnswerValue) => void
+  /** A bare digit answers it now. */
+  readonly takesDigits: boolean
 }
 
 export function QuestionField({ question, ...rest }: Props) {
@@ -39,19 +41,10 @@ export function QuestionField({ question, ...rest }: Props) {
   }
 }
 
-/** Inside a question its options are chosen by their number; with Alt a digit is an outcome. */
-const byNumber =
-  <T,>(options: readonly { readonly value: T }[], choose: (value: T) => void) =>
-  (event: KeyboardEvent) => {
-    const option = /^[1-9]$/.test(event.key) && !event.altKey && !event.ctrlKey && !event.metaKey ? options[Number(event.key) - 1] : undefined
-    if (option === undefined) return
-    event.preventDefault()
-    choose(option.value)
-  }
-
-function OptionNumber({ n }: { n: number }) {
+/** Its place stays when it is not shown, so that nothing moves. */
+function OptionNumber({ n, isShown }: { n: number; isShown: boolean }) {
   return (
-    <span aria-hidden className="tabular text-soft text-xs">
+    <span aria-hidden className={clsx('tabular text-soft text-xs', !isShown && 'invisible')}>
       {n}
     </span>
   )
@@ -80,17 +73,17 @@ function SeveralQuestion({ options, value, onAnswer, ...rest }: Props & { option
   return <Options type="checkbox" options={options} isChosen={(option) => chosen.includes(option)} onPick={toggle} {...rest} />
 }
 
-interface OptionsProps<V extends AnswerValue> extends Pick<Props, 'question' | 'problem'> {
+interface OptionsProps<V extends AnswerValue> extends Pick<Props, 'question' | 'problem' | 'takesDigits'> {
   readonly type: 'radio' | 'checkbox'
   readonly options: readonly Option<V>[]
   readonly isChosen: (value: V) => boolean
   readonly onPick: (value: V) => void
 }
 
-function Options<V extends AnswerValue>({ type, question, options, problem, isChosen, onPick }: OptionsProps<V>) {
+function Options<V extends AnswerValue>({ type, question, options, problem, takesDigits, isChosen, onPick }: OptionsProps<V>) {
   const id = useId()
   return (
-    <fieldset data-field={question.field} aria-describedby={problem === null ? undefined : `${id}-problem`} onKeyDown={byNumber(options, onPick)}>
+    <fieldset data-field={question.field} aria-describedby={problem === null ? undefined : `${id}-problem`}>
       <legend className="font-semibold">{question.label}</legend>
       <div className="mt-1 flex flex-wrap gap-2">
         {options.map((option, i) => (
@@ -108,7 +101,7 @@ function Options<V extends AnswerValue>({ type, question, options, problem, isCh
               checked={isChosen(option.value)}
               onChange={() => onPick(option.value)}
             />
-            <OptionNumber n={i + 1} />
+            <OptionNumber n={i + 1} isShown={takesDigits && i < 9} />
             {option.label}
           </label>
         ))}
@@ -124,7 +117,7 @@ function Disclosure({ question, text, value, problem, onAnswer }: Props & { text
   return (
     <fieldset data-field={question.field} className="max-w-[62ch] border-brass border-l-4 bg-brass-wash px-4 py-3">
       <legend className="float-left mb-1 w-full font-semibold">{question.label} · must be read</legend>
-      <p className="clear-both font-serif text-[19px] leading-8">{text}</p>
+      <p className="clear-both font-serif text-[1.1875rem] leading-8">{text}</p>
       <label className="mt-2 flex items-center gap-2">
         <input
           type="checkbox"

@@ -17,9 +17,11 @@ import {
   wayThrough,
 } from '@/core/scripts'
 import { factsOf, mergeValuesOf, type Work } from '@/core/work'
-import { Button, Menu, MenuItem } from '@/ui'
+import { useSeen } from '@/exchange/react'
+import { Button, Menu, MenuItem, useCaptionsSpoken } from '@/ui'
 import { callerWords } from '@/words'
 import { QuestionField } from './question-field'
+import { useDigits } from './use-digits'
 
 /** What is done on the pane, and what came of it. */
 export interface ReadingActions {
@@ -56,6 +58,9 @@ interface Trouble {
   readonly field: string | null
   readonly says: string
 }
+
+const NO_QUESTIONS = [] as const
+const NO_ANSWERS = {}
 
 export function ReadingPane({ agentName, work, script, readOnly, readBy = null, opensWhen, actions, keys, ref }: Props) {
   const [trouble, setTrouble] = useState<Trouble | null>(null)
@@ -99,11 +104,14 @@ export function ReadingPane({ agentName, work, script, readOnly, readBy = null, 
   }
   useImperativeHandle(ref, () => ({ turn: (direction) => void turn(direction) }))
 
+  const shown = script === null || readOnly ? NO_QUESTIONS : pageOf(script, run?.pageId ?? script.startPage).questions
+  const current = useDigits({ pane, questions: shown, answers: run?.answers ?? NO_ANSWERS, onAnswer: (field, value) => void answer(field, value) })
+
   if (script === null)
     return (
       <section ref={pane} aria-label="Reading pane" className="flex min-h-0 flex-col overflow-auto bg-raised px-8 py-6">
         <p className="eyebrow">No script</p>
-        <p className="mt-2 font-serif text-[19px] leading-8">This call has no script. Write what you learn in the notes.</p>
+        <p className="mt-2 font-serif text-[1.1875rem] leading-8">This call has no script. Write what you learn in the notes.</p>
         <Captions work={work} />
       </section>
     )
@@ -119,6 +127,10 @@ export function ReadingPane({ agentName, work, script, readOnly, readBy = null, 
   const known = { ...factsOf(work), ...run?.answers }
   return (
     <section ref={pane} aria-label="Reading pane" className="flex min-h-0 flex-col bg-raised">
+      {/* A page that is turned is said; the one that stands there first is not. */}
+      <p role="status" aria-label="Page of the script" className="sr-only">
+        {isAlone ? page.title : `Page ${pageNo}: ${page.title}`}
+      </p>
       <div className="min-h-0 flex-1 overflow-auto px-8 pt-5 pb-4">
         <div className="flex items-baseline justify-between">
           <h2 className="font-semibold text-lg">{page.title}</h2>
@@ -128,14 +140,14 @@ export function ReadingPane({ agentName, work, script, readOnly, readBy = null, 
             {opensWhen !== null ? OPENS[opensWhen] : readOnly && run !== null && (readBy === null ? ' · read along' : ` · ${readBy} fills it in, read along`)}
           </p>
         </div>
-        <div className="mt-3 max-w-[62ch] space-y-3 font-serif text-[20px] leading-8">
+        <div className="mt-3 max-w-[62ch] space-y-3 font-serif text-[1.25rem] leading-8">
           {saidOn(page, known).map((words) => (
             <p key={words}>
               <Aloud text={mergeFields(words, fields)} />
             </p>
           ))}
         </div>
-        {page.direction !== null && (
+        {page.direction !== null && page.direction !== '' && (
           <p className="mt-4 max-w-[70ch] border-line-strong border-l-2 pl-3 text-soft">
             <span className="font-semibold">For you: </span>
             {page.direction}
@@ -152,6 +164,7 @@ export function ReadingPane({ agentName, work, script, readOnly, readBy = null, 
                 problem={trouble?.field === question.field ? trouble.says : null}
                 onAnswer={(value) => void answer(question.field, value)}
                 onDirty={(value) => dirty.current.set(question.field, value)}
+                takesDigits={question.field === current}
               />
             ))}
           </div>
@@ -248,9 +261,12 @@ const CAPTIONS_SHOWN = 2
 function Captions({ work }: { work: ReadOf }) {
   const lines = work.captions.slice(-CAPTIONS_SHOWN)
   const callId = work.id
+  const [spoken] = useCaptionsSpoken()
+  const isHeard = useSeen(({ me }) => me !== null && me.soundPath !== 'none') === true
   if (lines.length === 0) return null
+  const isLive = spoken === 'on' || (spoken === 'auto' && !isHeard)
   return (
-    <div role="log" aria-label="What the caller says" className="border-line border-t bg-paper px-8 py-2">
+    <div role="log" aria-live={isLive ? 'polite' : 'off'} aria-label="What the caller says" className="border-line border-t bg-paper px-8 py-2">
       <span className="eyebrow">Captions: {callerWords(work.customer?.name, work.number, 'the caller')} says</span>
       {lines.map(({ turn, atMs, text }) => (
         <p key={`${callId} ${turn} ${atMs}`} className="text-base last:font-semibold">

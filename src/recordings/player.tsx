@@ -101,7 +101,7 @@ export function Player({ sound, spans = [], fileName, onFirstPlay, onThere, chil
           <Slider.Track className="relative h-full w-full">
             <Slider.Range className="absolute h-full bg-green-wash/60 mix-blend-multiply" />
           </Slider.Track>
-          <Slider.Thumb aria-label="Place in the recording" aria-valuetext={clock} className="block h-[72px] w-[3px] bg-ink" />
+          <Slider.Thumb aria-label="Place in the recording" aria-valuetext={clock} className="block h-[4.5rem] w-[3px] bg-ink" />
         </Slider.Root>
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-2">

@@ -22,7 +22,7 @@ export function Wave({ samples, spans, durationMs }: { samples: Float32Array; sp
       aria-label="The sound of the recording over time"
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       preserveAspectRatio="none"
-      className="h-[72px] w-full border border-line bg-raised"
+      className="h-[4.5rem] w-full border border-line bg-raised"
     >
       <defs>
         <pattern id="paused" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">

@@ -51,7 +51,7 @@ export function AgentDay({ agent, view, onClose }: Props) {
           </text>
         ))}
       </svg>
-      <div className="mt-2 max-h-96 overflow-auto">
+      <div className="mt-2 max-h-96 overflow-auto print:max-h-none print:overflow-visible">
         <table aria-label="Stretches" className="w-full">
           <thead className="sticky top-0 bg-raised">
             <tr className="border-line-strong border-b text-left">
@@ -148,7 +148,7 @@ function EventsOf({ spell, agentId, view }: Pick<RowProps, 'spell' | 'agentId' |
   return (
     <ol>
       {value.map((entry) => (
-        <li key={entry.seq} className="grid grid-cols-[76px_64px_1fr]">
+        <li key={entry.seq} className="grid grid-cols-[4.75rem_4rem_1fr]">
           <span className="tabular text-soft">{format(entry.atMs, 'HH:mm:ss')}</span>
           <span className="tabular text-soft">#{entry.seq}</span>
           <span className="min-w-0 break-words">{eventWords(entry.event, view)}</span>

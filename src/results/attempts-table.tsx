@@ -56,7 +56,7 @@ interface Props {
 
 export function AttemptsTable({ caption, rows, withPenetration = false, ofAgents = false }: Props) {
   return (
-    <div className="overflow-x-auto">
+    <div className="overflow-x-auto print:overflow-visible">
       <Table caption={caption} columns={ofAgents ? OF_AGENTS : withPenetration ? OF_LISTS : OF_ALL} rows={rows} keyOf={(row) => row.id} fixed={false} />
     </div>
   )

@@ -30,7 +30,7 @@ export function BestHours({ hours }: { readonly hours: readonly OfHour[] }) {
           ? `No hour has ${ENOUGH} attempts yet.`
           : `Best: ${DAYS[best.day - 1]}, ${best.hour} to ${best.hour + 1} o’clock. Hours with fewer than ${ENOUGH} attempts are left pale.`}
       </p>
-      <div className="mt-2 overflow-x-auto">
+      <div className="mt-2 overflow-x-auto print:overflow-visible">
         <table className="border-separate border-spacing-0.5 text-sm">
           <caption className="sr-only">Answer rate by weekday and hour</caption>
           <thead>

@@ -63,7 +63,7 @@ export function BreakdownTable({ table, before, rows, columns, figure, words, pi
     )
   }
   return (
-    <div className="max-h-[60vh] overflow-auto">
+    <div className="max-h-[60vh] overflow-auto print:max-h-none print:overflow-visible">
       <table aria-label={name} className="w-max min-w-full">
         <caption className="pb-1 text-left font-semibold">{name}</caption>
         <thead className="sticky top-0 z-10 bg-paper">

@@ -68,7 +68,7 @@ export function Breakdown({ view }: { view: FloorView }) {
   )
   if (figure === undefined) return null
   return (
-    <main className="mx-auto max-w-[1280px] px-6 pt-4 pb-12">
+    <main className="mx-auto max-w-[80rem] px-6 pt-4 pb-12">
       <div className="flex flex-wrap items-end gap-4">
         <ResultsHead of="breakdown" days={days} mine={only !== null} />
         <DayChoice days={days} onChoose={choose} />

@@ -7,7 +7,7 @@ import { BEST } from '@/core/reviews'
 import type { FloorView, ReviewView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
 import { seesEverybody } from '@/frame'
-import { Button, nameIn, Problem, TextField } from '@/ui'
+import { Button, nameIn, Problem, TextField, useDraft } from '@/ui'
 import { percent } from './format'
 import { usePlayed } from './played'
 import { clockOf, ReviewForm } from './review-form'
@@ -112,12 +112,12 @@ function OneReview({ review, view }: { review: ReviewView; view: FloorView }) {
 
 function Answer({ review }: { review: ReviewView }) {
   const command = useCommand()
-  const [text, setText] = useState('')
+  const [text, setText, forget] = useDraft(`answer to ${review.byAgentId} about ${review.callId}`, '')
   const [problem, setProblem] = useState<string | null>(null)
   const answer = async (agrees: boolean) => {
     const reply = await command({ kind: 'answerReview', callId: review.callId, madeById: review.byAgentId, agrees, text })
     setProblem(reply.ok ? null : `${reply.refusal.says} ${reply.refusal.next}`)
-    if (reply.ok) setText('')
+    if (reply.ok) forget()
   }
   return (
     <form

@@ -1,6 +1,6 @@
 'use client'
 // The calls of the span: searched, filtered, sorted, and long. They stay where they are kept; what one looks at is fetched, and rows are drawn only there.
-import { createColumnHelper, rowSortingFeature, type SortingState, tableFeatures, useTable } from '@tanstack/react-table'
+import { createColumnHelper, functionalUpdate, rowSortingFeature, type SortingState, tableFeatures, type Updater, useTable } from '@tanstack/react-table'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { format } from 'date-fns'
 import { useRouter } from 'next/navigation'
@@ -12,16 +12,17 @@ import { floorNow } from '@/exchange/floor-time'
 import type { CentreView } from '@/exchange/protocol'
 import { type CallsPage, type CallsSort, talkedMs, waitedMs } from '@/history/client'
 import { useHistory } from '@/history/react'
-import { Problem, SelectField, TextField } from '@/ui'
+import { Problem, SelectField, TextField, useDraft, useIsPrinting, useLongRowKeys, usePlaceKept } from '@/ui'
 import { outcomeLabel, outcomeLabels, RESULT_WORDS, resultWords, useNumberWords } from '@/words'
 import { type Days, toSpan } from './span'
 
 const features = tableFeatures({ rowSortingFeature })
 const helper = createColumnHelper<typeof features, CallRecord>()
 const ROW_PX = 32
+const SCROLLER_PX = 384
 /** As many rows are fetched at once as fill the window several times over. */
 const PAGE = 60
-const GRID = 'grid grid-cols-[150px_100px_minmax(140px,1.2fr)_160px_minmax(120px,1fr)_70px_70px_minmax(120px,1fr)] gap-3 px-3'
+const GRID = 'grid grid-cols-[9.375rem_6.25rem_minmax(8.75rem,1.2fr)_10rem_minmax(7.5rem,1fr)_4.375rem_4.375rem_minmax(7.5rem,1fr)] gap-3 px-3'
 
 interface Filter {
   readonly search: string
@@ -29,11 +30,15 @@ interface Filter {
   readonly result: string
 }
 
+const NO_WISH = JSON.stringify({ filter: { search: '', queue: '', result: '' }, sorting: [{ id: 'offeredAtMs', desc: true }] })
 const NOTHING: CallsPage = { all: 0, found: 0, from: 0, rows: [] }
 
 export function CallsTable({ days, only, centre }: { days: Days; only: AgentId | null; centre: CentreView }) {
-  const [filter, setFilter] = useState<Filter>({ search: '', queue: '', result: '' })
-  const [sorting, setSorting] = useState<SortingState>([{ id: 'offeredAtMs', desc: true }])
+  // What was looked for is there on coming back from a call.
+  const [kept, keep] = useDraft('calls looked for', NO_WISH)
+  const { filter, sorting } = useMemo(() => JSON.parse(kept) as { readonly filter: Filter; readonly sorting: SortingState }, [kept])
+  const setFilter = (next: Filter) => keep(JSON.stringify({ filter: next, sorting }))
+  const setSorting = (next: Updater<SortingState>) => keep(JSON.stringify({ filter, sorting: functionalUpdate(next, sorting) }))
   /** The page one looks at; the one before and the one after it are fetched with it. */
   const [pageNo, setPageNo] = useState(0)
   const written = useNumberWords()
@@ -76,9 +81,21 @@ export function CallsTable({ days, only, centre }: { days: Days; only: AgentId |
   const table = useTable({ features, columns, data: page.rows as CallRecord[], manualSorting: true, state: { sorting }, onSortingChange: setSorting })
   const rows = table.getRowModel().rows
   const scroller = useRef<HTMLDivElement>(null)
+  const scrolls = usePlaceKept('calls', scroller)
+  const isPrinting = useIsPrinting()
   const virtual = useVirtualizer({ count: page.found, getScrollElement: () => scroller.current, estimateSize: () => ROW_PX, overscan: 12 })
   const router = useRouter()
-  const first = virtual.getVirtualItems()[0]?.index ?? 0
+  const items = virtual.getVirtualItems()
+  const first = items[0]?.index ?? 0
+  const keys = useLongRowKeys({
+    scroller,
+    count: page.found,
+    page: Math.floor(SCROLLER_PX / ROW_PX),
+    firstDrawn: first,
+    lastDrawn: items.at(-1)?.index ?? 0,
+    scrollTo: (index) => virtual.scrollToIndex(index),
+  })
+  const drawn = isPrinting ? rows.map((_, i) => ({ index: page.from + i, start: 0 })) : items
   // Followed while it is drawn: the rows of the next page are asked for before the last of this one is reached.
   const looked = Math.floor(first / PAGE)
   if (looked !== pageNo) setPageNo(looked)
@@ -114,7 +131,12 @@ export function CallsTable({ days, only, centre }: { days: Days; only: AgentId |
           ))}
         </SelectField>
       </div>
-      <div role="table" aria-label="Calls" aria-rowcount={page.found + 1} className="mt-2 border-line-strong border-y">
+      <p className="hidden print:block">
+        {rows.length === page.found
+          ? `All ${page.found} calls are on this paper.`
+          : `Calls ${page.from + 1} to ${page.from + rows.length} of ${page.found.toLocaleString('en-GB')} are on this paper; Save as a file has all of them.`}
+      </p>
+      <div role="table" aria-label="Calls" aria-rowcount={page.found + 1} className="mt-2 overflow-x-auto border-line-strong border-y print:overflow-visible">
         <div role="row" aria-rowindex={1} className={`${GRID} bg-paper py-1`}>
           {table.getFlatHeaders().map((header) => {
             const sorted = header.column.getIsSorted()
@@ -125,7 +147,7 @@ export function CallsTable({ days, only, centre }: { days: Days; only: AgentId |
                 aria-sort={sorted === false ? 'none' : sorted === 'asc' ? 'ascending' : 'descending'}
                 className="min-w-0"
               >
-                <button type="button" className="eyebrow truncate" onClick={header.column.getToggleSortingHandler()}>
+                <button type="button" className="eyebrow min-h-6 min-w-6 truncate text-left" onClick={header.column.getToggleSortingHandler()}>
                   {String(header.column.columnDef.header)}
                   <span aria-hidden>{sorted === false ? '' : sorted === 'asc' ? ' ↑' : ' ↓'}</span>
                 </button>
@@ -133,14 +155,15 @@ export function CallsTable({ days, only, centre }: { days: Days; only: AgentId |
             )
           })}
         </div>
-        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling region must be reachable by keyboard */}
-        <div ref={scroller} className="h-[384px] overflow-auto bg-raised" tabIndex={0} role="rowgroup" aria-label="Calls, scrollable">
-          {value !== null && page.found === 0 && (
-            <p className="p-4 text-soft">{page.all === 0 ? 'No calls in this span.' : 'No call fits the search. Clear it to see all.'}</p>
-          )}
-          {problem !== null && <Problem className="p-4">The calls could not be read: {problem}. Reload the page to try again.</Problem>}
-          <div className="relative" style={{ height: virtual.getTotalSize() }}>
-            {virtual.getVirtualItems().map((item) => {
+        <div
+          ref={scrolls}
+          className={value !== null && page.found === 0 ? 'hidden' : 'h-[24rem] overflow-auto bg-raised print:h-auto print:overflow-visible'}
+          role="rowgroup"
+          onKeyDown={keys.onKeyDown}
+          aria-label="Calls, scrollable"
+        >
+          <div className="relative" style={isPrinting ? {} : { height: virtual.getTotalSize() }}>
+            {drawn.map((item) => {
               const row = rows[item.index - page.from]
               if (row === undefined) return null
               const href = `/results/call/${row.original.callId}`
@@ -148,12 +171,13 @@ export function CallsTable({ days, only, centre }: { days: Days; only: AgentId |
                 <div
                   key={row.id}
                   role="row"
-                  tabIndex={0}
+                  {...keys.row(item.index)}
                   aria-rowindex={item.index + 2}
                   onClick={() => router.push(href)}
                   onKeyDown={(e) => e.key === 'Enter' && router.push(href)}
-                  className={`${GRID} absolute inset-x-0 cursor-pointer items-center border-line border-b hover:bg-green-wash focus-visible:bg-green-wash focus-visible:-outline-offset-3`}
-                  style={{ height: ROW_PX, transform: `translateY(${item.start}px)` }}
+                  className={`${GRID} ${isPrinting ? 'break-inside-avoid' : 'absolute inset-x-0'} cursor-pointer items-center border-line border-b hover:bg-green-wash focus-visible:bg-green-wash focus-visible:-outline-offset-3`}
+                  style={isPrinting ? {} : { height: ROW_PX, transform: `translateY(${item.start}px)` }}
+                  data-href={href}
                 >
                   {row.getAllCells().map((cell) => (
                     <span key={cell.id} role="cell" className={`truncate ${TABULAR.has(cell.column.id) ? 'tabular' : ''}`}>
@@ -166,6 +190,10 @@ export function CallsTable({ days, only, centre }: { days: Days; only: AgentId |
           </div>
         </div>
       </div>
+      {value !== null && page.found === 0 && (
+        <p className="p-4 text-soft">{page.all === 0 ? 'No calls in this span.' : 'No call fits the search. Clear it to see all.'}</p>
+      )}
+      {problem !== null && <Problem className="p-4">The calls could not be read: {problem}. Reload the page to try again.</Problem>}
     </section>
   )
 }

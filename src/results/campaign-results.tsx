@@ -26,7 +26,7 @@ export function CampaignResults({ view: { centre, account, seats } }: { view: Fl
   const campaign = centre.campaigns.find((c) => c.id === campaignId)
   const nameOf = (id: string) => centre.campaigns.find((c) => c.id === id)?.name ?? seats.find((s) => s.id === id)?.name ?? id
   return (
-    <main className="mx-auto max-w-[1280px] px-6 pt-4 pb-12">
+    <main className="mx-auto max-w-[80rem] px-6 pt-4 pb-12">
       <div className="flex flex-wrap items-end gap-4">
         <ResultsHead of="campaigns" days={days} mine={!everybody} />
         <DayChoice days={days} onChoose={choose} />

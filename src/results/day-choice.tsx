@@ -2,17 +2,21 @@
 // Which days are meant: kept in the address, so that a view can be sent to somebody.
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useState } from 'react'
-import { Button, Problem, TextField } from '@/ui'
+import { Button, Problem, TextField, useDraft } from '@/ui'
 import { type Days, lastSevenDays, PRESETS, parseDays } from './span'
 
 /** The days of the address, and how to choose others. */
 export function useDays(path: string): readonly [Days, (next: Days) => void] {
   const query = useSearchParams()
   const router = useRouter()
-  const initial = parseDays(query.get('from') ?? '', query.get('to') ?? '')
+  // Where the address says nothing, those that were looked at last.
+  const [kept, keep] = useDraft('days looked at', '')
+  const [from = '', to = ''] = query.has('from') ? [query.get('from') ?? '', query.get('to') ?? ''] : kept.split(' ')
+  const initial = parseDays(from, to)
   const [days, setDays] = useState<Days>(initial.ok ? initial.days : lastSevenDays(new Date()))
   const choose = (next: Days) => {
     setDays(next)
+    keep(`${next.from} ${next.to}`)
     router.replace(`${path}?from=${next.from}&to=${next.to}`)
   }
   return [days, choose]
@@ -38,16 +42,16 @@ export function DayChoice({ days, onChoose }: { days: Days; onChoose: (days: Day
           <Button
             key={preset.label}
             aria-pressed={wanted.from === days.from && wanted.to === days.to}
-            className="aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-white"
+            className="aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-on-fill"
             onClick={() => show(wanted)}
           >
             {preset.label}
           </Button>
         )
       })}
-      <TextField label="From" type="date" value={from} onChange={(e) => show({ from: e.target.value, to })} />
-      <TextField label="To" type="date" value={to} onChange={(e) => show({ from, to: e.target.value })} />
-      {problem !== null && <Problem>{problem}</Problem>}
+      <TextField label="From" type="date" className="w-33" value={from} onChange={(e) => show({ from: e.target.value, to })} />
+      <TextField label="To" type="date" className="w-33" value={to} onChange={(e) => show({ from, to: e.target.value })} />
+      {problem !== null && <Problem of="focused">{problem}</Problem>}
     </fieldset>
   )
 }

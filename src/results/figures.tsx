@@ -65,7 +65,7 @@ function FigureCell({ name, value, more, definition }: Figure) {
     <div className="border-line border-l px-3 py-2 first:border-l-0">
       <dt>
         <Tooltip.Root>
-          <Tooltip.Trigger className="eyebrow cursor-help underline decoration-dotted underline-offset-4">{name}</Tooltip.Trigger>
+          <Tooltip.Trigger className="eyebrow min-h-6 min-w-6 cursor-help underline decoration-dotted underline-offset-4">{name}</Tooltip.Trigger>
           <Tooltip.Portal>
             <Tooltip.Content side="bottom" className="z-40 max-w-72 rounded-sm border border-line-strong bg-raised p-2 text-sm shadow-lg">
               {definition}

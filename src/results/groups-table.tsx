@@ -27,9 +27,9 @@ const OF_QUEUES: readonly Column<Row>[] = [
   count('Offered', ({ measures }) => measures.offered),
   count('Answered', ({ measures }) => measures.answered),
   count('Abandoned', ({ measures }) => measures.abandoned),
-  figure('Rate', ({ measures }) => measures.abandonRatio, percent),
+  figure('Abandon rate', ({ measures }) => measures.abandonRatio, percent),
   figure('Service level', ({ measures }) => measures.serviceLevelRatio, percent),
-  figure('Mean answer', ({ measures }) => measures.speedOfAnswer?.meanMs, clockOrNone),
+  figure('Average speed of answer', ({ measures }) => measures.speedOfAnswer?.meanMs, clockOrNone),
   figure('AHT', ({ measures }) => measures.ahtMs, clockOrNone),
 ]
 const OF_AGENTS: readonly Column<Row>[] = [

@@ -10,7 +10,7 @@ import type { FloorView } from '@/exchange/protocol'
 import { seesEverybody } from '@/frame'
 import { useHistory, useHistoryOpening } from '@/history/react'
 import { nameIn } from '@/ui'
-import { answerWords, behalfWords, callerWords, eventWords, outcomeLabel, resultWords, useNumberWords } from '@/words'
+import { answerAs, behalfWords, callerWords, eventWords, outcomeLabel, resultWords, useNumberWords } from '@/words'
 import { CallReviews } from './call-reviews'
 import { PlayedProvider } from './played'
 import { Recording } from './recording'
@@ -20,8 +20,8 @@ export function OneCall({ callId, names }: { callId: string; names: FloorView })
   const { opening } = useHistoryOpening()
   const found = value?.found ?? null
   return (
-    <main className="mx-auto max-w-[1100px] px-6 pt-4 pb-12">
-      <Link href="/results" className="text-soft underline underline-offset-4 hover:text-ink">
+    <main className="mx-auto max-w-[68.75rem] px-6 pt-4 pb-12">
+      <Link href="/results" className="text-soft underline underline-offset-4 hover:text-ink print:hidden">
         All results
       </Link>
       {problem !== null && <p role="alert">The call could not be read: {problem}</p>}
@@ -78,7 +78,7 @@ function Found({ record, entries: all, names }: { record: CallRecord; entries: r
               {record.outcomeBy !== null && record.outcomeAtMs !== null
                 ? `Saved by ${record.outcomeBy} at ${format(record.outcomeAtMs, 'HH:mm:ss')}`
                 : record.result === 'handled'
-                  ? 'Owed: no outcome is saved yet'
+                  ? 'Outcome needed: none is saved yet'
                   : 'No agent spoke, so no outcome is owed'}
             </p>
             <Corrections entries={entries} names={names} />
@@ -90,9 +90,13 @@ function Found({ record, entries: all, names }: { record: CallRecord; entries: r
           </section>
           <section aria-label="Times">
             <h2 className="eyebrow">Times</h2>
-            <dl className="mt-1 grid grid-cols-[160px_1fr]">
-              <dt className="text-soft">{record.answeredAtMs === null ? 'Waited in vain' : 'Waited'}</dt>
-              <dd className="tabular">{formatClock((record.answeredAtMs ?? record.endedAtMs) - record.offeredAtMs)}</dd>
+            <dl className="mt-1 grid grid-cols-[10rem_1fr]">
+              {(record.answeredAtMs !== null || record.result === 'abandoned') && (
+                <>
+                  <dt className="text-soft">{record.answeredAtMs === null ? 'Abandoned after' : 'Waited'}</dt>
+                  <dd className="tabular">{formatClock((record.answeredAtMs ?? record.endedAtMs) - record.offeredAtMs)}</dd>
+                </>
+              )}
               <dt className="text-soft">In all</dt>
               <dd className="tabular">{formatClock(record.endedAtMs - record.offeredAtMs)}</dd>
             </dl>
@@ -115,10 +119,7 @@ function Found({ record, entries: all, names }: { record: CallRecord; entries: r
             <dl className="mt-1">
               {Object.entries(record.answers).map(([field, value]) => {
                 const question = questions.get(field)
-                const options = question !== undefined && 'options' in question ? question.options : []
-                const chosen = [value].flat().map((v) => options.find((o) => o.value === v)?.label)
-                const words = chosen.every((label) => label !== undefined) ? chosen.join(', ') : answerWords(value)
-                return <Pair key={field} label={question?.label ?? field} value={words} />
+                return <Pair key={field} label={question?.label ?? field} value={answerAs(question, value)} />
               })}
             </dl>
           </section>
@@ -127,10 +128,10 @@ function Found({ record, entries: all, names }: { record: CallRecord; entries: r
           <h2 className="eyebrow">Every event, as the ledger has it</h2>
           <ol className="mt-1">
             {entries.map((entry) => (
-              <li key={entry.seq} className="grid grid-cols-[76px_60px_1fr] border-line border-b py-1">
+              <li key={entry.seq} className="grid grid-cols-[4.75rem_3.75rem_1fr] border-line border-b py-1">
                 <span className="tabular text-soft">{format(entry.atMs, 'HH:mm:ss')}</span>
                 <span className="tabular text-soft">#{entry.seq}</span>
-                <span className="min-w-0 break-words">{eventWords(entry.event, names)}</span>
+                <span className="min-w-0 break-words">{eventWords(entry.event, { ...names, script })}</span>
               </li>
             ))}
           </ol>
@@ -158,7 +159,7 @@ function Corrections({ entries, names }: { entries: readonly LedgerEntry[]; name
 function Pair({ label, value }: { label: string; value: string }) {
   if (value === '') return null
   return (
-    <div className="grid grid-cols-[160px_1fr] py-0.5">
+    <div className="grid grid-cols-[10rem_1fr] py-0.5">
       <dt className="text-soft">{label}</dt>
       <dd className="min-w-0 break-words">{value}</dd>
     </div>
@@ -173,7 +174,7 @@ function Leg({ leg }: { leg: AgentLeg }) {
     ['wrapped up', leg.wrapUpMs],
   ] as const
   return (
-    <p className="mt-1 grid grid-cols-[160px_1fr]">
+    <p className="mt-1 grid grid-cols-[10rem_1fr]">
       <span>{leg.agent}</span>
       <span className="text-soft">
         {parts.map(([word, ms], i) => (

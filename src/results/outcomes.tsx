@@ -1,8 +1,6 @@
 'use client'
 // Outcomes by queue or by agent: a stacked bar per group, and the counts of the chosen group as a table.
-import clsx from 'clsx'
-import { max, sum } from 'd3-array'
-import { scaleLinear } from 'd3-scale'
+import { sum } from 'd3-array'
 import { ToggleGroup } from 'radix-ui'
 import { type ReactNode, useState } from 'react'
 import type { Grouped } from '@/core/reports'
@@ -10,17 +8,13 @@ import type { CentreView } from '@/exchange/protocol'
 import type { Report } from '@/history/client'
 import { outcomeLabels } from '@/words'
 import { percent } from './format'
-
-const SHADES = ['var(--color-green)', 'var(--color-sea)', 'var(--color-brass)', 'var(--color-soft)', 'var(--color-line-strong)', 'var(--color-line)']
+import { OutcomeBars } from './outcome-bars'
 
 export function Outcomes({ report, centre, children }: { report: Report; centre: CentreView; children: ReactNode }) {
   const [by, setBy] = useState<'queue' | 'agent'>('queue')
   const [chosen, setChosen] = useState<string | null>(null)
   const groups: readonly Grouped[] = (by === 'queue' ? report.queues : report.agents).filter((g) => coded(g) > 0)
   const group = groups.find((g) => g.id === chosen)
-  const width = scaleLinear()
-    .domain([0, max(groups, coded) ?? 1])
-    .range([0, 100])
   const labels = outcomeLabels(centre)
   const counts = Object.entries(group?.measures.outcomes ?? report.all.outcomes).sort((a, b) => b[1] - a[1])
   const total = sum(counts, ([, n]) => n)
@@ -43,7 +37,7 @@ export function Outcomes({ report, centre, children }: { report: Report; centre:
             <ToggleGroup.Item
               key={value}
               value={value}
-              className="-ml-px h-8 border border-line-strong px-3 first:rounded-l-sm last:rounded-r-sm data-[state=on]:bg-ink data-[state=on]:text-white"
+              className="-ml-px h-8 border border-line-strong px-3 first:rounded-l-sm last:rounded-r-sm data-[state=on]:bg-ink data-[state=on]:text-on-fill"
             >
               By {value}
             </ToggleGroup.Item>
@@ -56,36 +50,11 @@ export function Outcomes({ report, centre, children }: { report: Report; centre:
           {children}
         </>
       ) : (
-        <div className="mt-2 grid gap-8 lg:grid-cols-[1fr_360px]">
+        <div className="mt-2 grid gap-8 lg:grid-cols-[1fr_22.5rem]">
           <div className="space-y-10">
-            <ul aria-label={`Coded calls by ${by}`} className="space-y-1">
-              {groups.map((g) => (
-                <li key={g.id}>
-                  <button
-                    type="button"
-                    aria-pressed={g.id === chosen}
-                    onClick={() => setChosen(g.id === chosen ? null : g.id)}
-                    className={clsx(
-                      'grid w-full grid-cols-[150px_1fr_56px] items-center gap-2 rounded-sm px-1 py-0.5 text-left',
-                      g.id === chosen ? 'bg-green-wash' : 'hover:bg-raised',
-                    )}
-                  >
-                    <span className="truncate">{g.name}</span>
-                    <span className="flex h-5" style={{ width: `${width(coded(g))}%` }}>
-                      {ranked(g).map(([code, n], i) => (
-                        <span
-                          key={code}
-                          title={`${labels[code] ?? code}: ${n}`}
-                          className="h-full border-raised border-r"
-                          style={{ width: `${(n / coded(g)) * 100}%`, background: SHADES[Math.min(i, SHADES.length - 1)] }}
-                        />
-                      ))}
-                    </span>
-                    <span className="tabular text-right">{coded(g)}</span>
-                  </button>
-                </li>
-              ))}
-            </ul>
+            <div>
+              <OutcomeBars label={`Coded calls by ${by}`} groups={groups} all={report.all.outcomes} labels={labels} chosen={chosen} onChoose={setChosen} />
+            </div>
             {children}
           </div>
           <table className="w-full self-start">
@@ -101,12 +70,9 @@ export function Outcomes({ report, centre, children }: { report: Report; centre:
               </tr>
             </thead>
             <tbody>
-              {counts.map(([code, n], i) => (
+              {counts.map(([code, n]) => (
                 <tr key={code} data-outcome={code} className="border-line border-t">
                   <th scope="row" className="py-0.5 text-left font-normal">
-                    {group !== undefined && (
-                      <span aria-hidden className="mr-2 inline-block size-2.5" style={{ background: SHADES[Math.min(i, SHADES.length - 1)] }} />
-                    )}
                     {labels[code] ?? code}
                   </th>
                   <td className="tabular text-right">{n}</td>
@@ -122,4 +88,3 @@ export function Outcomes({ report, centre, children }: { report: Report; centre:
 }
 
 const coded = (g: Grouped): number => sum(Object.values(g.measures.outcomes))
-const ranked = (g: Grouped) => Object.entries(g.measures.outcomes).sort((a, b) => b[1] - a[1])

@@ -13,10 +13,10 @@ interface Props {
 export function ResultsHead({ of, days, mine }: Props) {
   const query = `?from=${days.from}&to=${days.to}`
   return (
-    <div className="mr-2 flex items-baseline gap-4">
+    <div className="mr-2 flex flex-wrap items-baseline gap-x-4">
       <h1 className="font-semibold text-2xl">{mine ? 'Your results' : 'Results'}</h1>
       <p className="hidden print:block">{daysWords(days)}</p>
-      <nav aria-label="Results of" className="flex gap-3 print:hidden">
+      <nav aria-label="Results of" className="flex flex-wrap gap-x-3 print:hidden">
         <PlaceLink href={`/results${query}`} isHere={of === 'calls'}>
           Calls
         </PlaceLink>

@@ -32,7 +32,7 @@ export function Results({ view }: { view: FloorView }) {
   } = useHistory(useCallback((api) => api.report({ span: toSpan(days), nowMs: floorNow(), steps: stepsOf(days), only }), [days, only]))
 
   return (
-    <main className="mx-auto max-w-[1280px] px-6 pt-4 pb-12">
+    <main className="mx-auto max-w-[80rem] px-6 pt-4 pb-12">
       <div className="flex flex-wrap items-end gap-4">
         <ResultsHead of="calls" days={days} mine={only !== null} />
         <DayChoice days={days} onChoose={choose} />
@@ -52,8 +52,8 @@ export function Results({ view }: { view: FloorView }) {
           )}
           {report.takenBackCount > 0 && (
             <p className="!mt-3 text-soft">
-              <strong className="text-ink">{report.takenBackCount}</strong> {report.takenBackCount === 1 ? 'press was' : 'presses were'} taken back within the
-              grace, before anybody was cut off.
+              <strong className="text-ink">{report.takenBackCount}</strong> {report.takenBackCount === 1 ? 'press was' : 'presses were'} undone before anybody
+              was cut off.
             </p>
           )}
           <div className="grid gap-10 lg:grid-cols-2">

@@ -1,12 +1,12 @@
 'use client'
 // A call is scored against a sheet: a question after the other, the score as it stands, remarks at places in the call.
-import { type FormEvent, useId, useState } from 'react'
+import { type FormEvent, useState } from 'react'
 import { type AgentId, CallIdSchema } from '@/core/ids'
 import { BEST, type Remark, type Sheet, type SheetQuestion, scoreOf } from '@/core/reviews'
 import { SECOND } from '@/core/time'
 import type { ReviewView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
-import { Button, Problem, SelectField, TextField } from '@/ui'
+import { Button, Problem, SelectField, TextField, useDraft } from '@/ui'
 import { percent } from './format'
 import { usePlayed } from './played'
 
@@ -24,14 +24,32 @@ interface Props {
 const SCALE = Array.from({ length: BEST }, (_, i) => i + 1)
 const SCALE_WORDS = ['poor', 'weak', 'fair', 'good', 'very good']
 
+interface Begun {
+  readonly agentId: string
+  readonly sheetId: string
+  readonly answers: Readonly<Record<string, number>>
+  readonly remarks: readonly Remark[]
+  readonly note: string
+}
+
 export function ReviewForm({ callId, agents, sheets, before, lastsMs, onClose }: Props) {
   const command = useCommand()
-  const [agentId, setAgentId] = useState(before?.agentId ?? agents[0]?.id ?? '')
-  const [sheetId, setSheetId] = useState(before?.sheet.id ?? sheets[0]?.id ?? '')
-  const [answers, setAnswers] = useState<Readonly<Record<string, number>>>(before?.answers ?? {})
-  const [remarks, setRemarks] = useState<readonly Remark[]>(before?.remarks ?? [])
-  const [note, setNote] = useState(before?.note ?? '')
-  const [problem, setProblem] = useState<string | null>(null)
+  const initial: Begun = {
+    agentId: before?.agentId ?? agents[0]?.id ?? '',
+    sheetId: before?.sheet.id ?? sheets[0]?.id ?? '',
+    answers: before?.answers ?? {},
+    remarks: before?.remarks ?? [],
+    note: before?.note ?? '',
+  }
+  // Twenty minutes of listening are in it: it is there on coming back, until it is saved or called off.
+  const [json, setJson, forget] = useDraft(`review ${callId}`, JSON.stringify(initial))
+  const { agentId, sheetId, answers, remarks, note } = JSON.parse(json) as Begun
+  const set = (change: Partial<Begun>) => setJson(JSON.stringify({ agentId, sheetId, answers, remarks, note, ...change }))
+  const leave = () => {
+    forget()
+    onClose()
+  }
+  const [problem, setProblem] = useState<{ readonly says: string; readonly of: string | undefined } | null>(null)
   const sheet = sheets.find((s) => s.id === sheetId)
   if (sheet === undefined) return <Problem>No sheet is in use. Set-up has them in its file under “reviewSheets”.</Problem>
   const score = scoreOf(sheet, answers)
@@ -41,14 +59,14 @@ export function ReviewForm({ callId, agents, sheets, before, lastsMs, onClose }:
       ...{ kind: 'makeReview', callId: CallIdSchema.parse(callId), ofAgentId: agentId as AgentId, sheetId },
       ...{ answers: { ...answers }, remarks: [...remarks], note },
     })
-    if (reply.ok) onClose()
-    else setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
+    if (reply.ok) leave()
+    else setProblem({ says: `${reply.refusal.says} ${reply.refusal.next}`, of: reply.refusal.reason === 'reviewUnanswered' ? score.open[0]?.id : undefined })
   }
   return (
     <form onSubmit={(event) => void save(event)} noValidate aria-label="Review" className="mt-2 border border-line-strong bg-raised p-4">
       <div className="flex flex-wrap gap-4">
         {agents.length > 1 && (
-          <SelectField label="Agent" className="w-48" value={agentId} onChange={(e) => setAgentId(e.target.value as AgentId)}>
+          <SelectField label="Agent" className="w-48" value={agentId} onChange={(e) => set({ agentId: e.target.value })}>
             {agents.map((a) => (
               <option key={a.id} value={a.id}>
                 {a.name}
@@ -57,7 +75,7 @@ export function ReviewForm({ callId, agents, sheets, before, lastsMs, onClose }:
           </SelectField>
         )}
         {sheets.length > 1 && (
-          <SelectField label="Sheet" className="w-56" value={sheetId} onChange={(e) => setSheetId(e.target.value)}>
+          <SelectField label="Sheet" className="w-56" value={sheetId} onChange={(e) => set({ sheetId: e.target.value })}>
             {sheets.map((s) => (
               <option key={s.id} value={s.id}>
                 {s.name}, version {s.version}
@@ -69,30 +87,33 @@ export function ReviewForm({ callId, agents, sheets, before, lastsMs, onClose }:
       <ol className="mt-2 space-y-3">
         {sheet.questions.map((q) => (
           <li key={q.id}>
-            <Question question={q} value={answers[q.id]} onChange={(value) => setAnswers({ ...answers, [q.id]: value })} />
+            <Question question={q} value={answers[q.id]} onChange={(value) => set({ answers: { ...answers, [q.id]: value } })} />
           </li>
         ))}
       </ol>
-      <Remarks remarks={remarks} lastsMs={lastsMs} onChange={setRemarks} />
-      <TextField label="Note" className="mt-3" value={note} maxLength={1_000} onChange={(e) => setNote(e.target.value)} />
+      <Remarks remarks={remarks} lastsMs={lastsMs} onChange={(next) => set({ remarks: next })} />
+      <TextField label="Note" className="mt-3" value={note} maxLength={1_000} onChange={(e) => set({ note: e.target.value })} />
       <p role="status" className="mt-3 font-semibold">
         Score: {score.ratio === null ? 'nothing answered yet' : percent(score.ratio)}
         {score.failed.length > 0 && <span className="text-red"> · failed: {score.failed.map((q) => q.label).join('; ')}</span>}
         {score.open.length > 0 && score.ratio !== null && <span className="font-normal text-soft"> · {score.open.length} to answer</span>}
       </p>
-      {problem !== null && <Problem className="mt-2">{problem}</Problem>}
+      {problem !== null && (
+        <Problem of={problem.of} className="mt-2">
+          {problem.says}
+        </Problem>
+      )}
       <div className="mt-3 flex gap-3">
         <Button type="submit" tone="primary">
           Save review
         </Button>
-        <Button onClick={onClose}>Cancel</Button>
+        <Button onClick={leave}>Cancel</Button>
       </div>
     </form>
   )
 }
 
 function Question({ question, value, onChange }: { question: SheetQuestion; value: number | undefined; onChange: (value: number) => void }) {
-  const name = useId()
   const options = question.kind === 'yesNo' ? [[1, 'Yes'] as const, [0, 'No'] as const] : SCALE.map((n) => [n, `${n} ${SCALE_WORDS[n - 1]}`] as const)
   return (
     <fieldset>
@@ -106,7 +127,7 @@ function Question({ question, value, onChange }: { question: SheetQuestion; valu
       <div className="mt-1 flex flex-wrap gap-4">
         {options.map(([n, label]) => (
           <label key={n} className="flex min-h-6 items-center gap-1">
-            <input type="radio" name={name} className="size-4 accent-green" checked={value === n} onChange={() => onChange(n)} />
+            <input type="radio" name={question.id} className="size-4 accent-green" checked={value === n} onChange={() => onChange(n)} />
             {label}
           </label>
         ))}
@@ -124,7 +145,7 @@ function Remarks({ remarks, lastsMs, onChange }: { remarks: readonly Remark[]; l
   const add = () => {
     const atMs = placeOf(at)
     if (atMs === null || atMs > lastsMs) return setProblem(`“${at}” is no place in this call. Type minutes and seconds, such as 1:20.`)
-    if (text.trim() === '') return setProblem('The remark says nothing.')
+    if (text.trim() === '') return setProblem('The remark is empty. Write what you noticed.')
     onChange([...remarks, { atMs, text: text.trim() }].toSorted((a, b) => a.atMs - b.atMs))
     setAt('')
     setText('')
@@ -154,7 +175,11 @@ function Remarks({ remarks, lastsMs, onChange }: { remarks: readonly Remark[]; l
         <TextField label="Remark" className="min-w-60 flex-1" value={text} maxLength={500} onChange={(e) => setText(e.target.value)} />
         <Button onClick={add}>Add remark</Button>
       </div>
-      {problem !== null && <Problem className="mt-1">{problem}</Problem>}
+      {problem !== null && (
+        <Problem of={problem.startsWith('“') ? 'At' : 'Remark'} className="mt-1">
+          {problem}
+        </Problem>
+      )}
     </fieldset>
   )
 }

@@ -46,7 +46,7 @@ export function Reviews({ view }: { view: FloorView }) {
     }
   })
   return (
-    <main className="mx-auto max-w-[1280px] px-6 pt-4 pb-12">
+    <main className="mx-auto max-w-[80rem] px-6 pt-4 pb-12">
       <div className="flex flex-wrap items-end gap-4">
         <ResultsHead of="reviews" days={days} mine={!all} />
         <DayChoice days={days} onChoose={choose} />
@@ -167,7 +167,7 @@ function PickCall({ days, reviews }: { days: Parameters<typeof toSpan>[0]; revie
   }
   return (
     <div className="ml-auto">
-      <div className="flex items-end gap-2">
+      <div className="flex flex-wrap items-end gap-2">
         <SelectField label="Which call" className="w-52" value={rule} onChange={(e) => setRule(SAMPLE_RULES.find((r) => r === e.target.value) ?? 'any')}>
           {SAMPLE_RULES.map((r) => (
             <option key={r} value={r}>

@@ -4,9 +4,12 @@ import { max } from 'd3-array'
 import { scaleBand, scaleLinear } from 'd3-scale'
 import { format } from 'date-fns'
 import type { SeriesPoint } from '@/history/client'
+import { type Column, Table } from '@/ui'
+import { dayName, hourName } from './span'
 
 const WIDTH = 720
 const HEIGHT = 190
+const MOST_NAMES = 24
 const MARGIN = { top: 8, right: 4, bottom: 24, left: 36 }
 
 export function SeriesChart({ series, byHour }: { series: readonly SeriesPoint[]; byHour: boolean }) {
@@ -20,7 +23,9 @@ export function SeriesChart({ series, byHour }: { series: readonly SeriesPoint[]
     .domain([0, Math.max(4, max(shown, (p) => p.answered + p.abandoned) ?? 0)])
     .nice()
     .range([HEIGHT - MARGIN.bottom, MARGIN.top])
-  const label = (ms: number) => format(ms, byHour ? 'HH' : 'EEE d')
+  const label = byHour ? hourName : (ms: number) => format(ms, 'EEE d')
+  // A month of names does not stand beside each other.
+  const every = Math.ceil(shown.length / MOST_NAMES)
   return (
     <figure>
       <figcaption className="flex items-baseline justify-between">
@@ -45,20 +50,37 @@ export function SeriesChart({ series, byHour }: { series: readonly SeriesPoint[]
             </text>
           </g>
         ))}
-        {shown.map((p) => (
+        {shown.map((p, i) => (
           <g key={p.fromMs} transform={`translate(${x(p.fromMs)} 0)`}>
-            <title>{`${label(p.fromMs)}: ${p.answered} answered, ${p.abandoned} abandoned`}</title>
+            <title>{`${byHour ? label(p.fromMs) : dayName(p.fromMs)}: ${p.answered} answered, ${p.abandoned} abandoned`}</title>
             <rect y={y(p.answered)} width={x.bandwidth()} height={y(0) - y(p.answered)} fill="var(--color-green)" />
             <rect y={y(p.answered + p.abandoned)} width={x.bandwidth()} height={y(p.answered) - y(p.answered + p.abandoned)} fill="url(#abandoned)" />
             <text x={x.bandwidth() / 2} y={HEIGHT - 8} textAnchor="middle" fontSize="11" fill="var(--color-soft)">
-              {label(p.fromMs)}
+              {i % every === 0 && label(p.fromMs)}
             </text>
           </g>
         ))}
       </svg>
+      <details className="mt-1">
+        <summary className="text-soft">As a table</summary>
+        <Table
+          label={`Offered calls by ${byHour ? 'the hour' : 'day'}, as a table`}
+          columns={columnsFor(byHour ? 'Hour' : 'Day', (p) => (byHour ? label(p.fromMs) : dayName(p.fromMs)))}
+          rows={shown}
+          keyOf={(p) => String(p.fromMs)}
+          compact
+          className="mt-1 max-w-96"
+        />
+      </details>
     </figure>
   )
 }
+
+const columnsFor = (heading: string, name: (p: SeriesPoint) => string): readonly Column<SeriesPoint>[] => [
+  { id: 'when', heading, isName: true, cell: name },
+  { id: 'answered', heading: 'Answered', align: 'right', className: 'tabular text-right', width: 'w-24', cell: (p) => p.answered },
+  { id: 'abandoned', heading: 'Abandoned', align: 'right', className: 'tabular text-right', width: 'w-24', cell: (p) => p.abandoned },
+]
 
 function Key({ fill, label }: { fill: string; label: string }) {
   return (

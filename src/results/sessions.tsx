@@ -42,7 +42,7 @@ export function Sessions({ view }: { view: FloorView }) {
   const shown = latest === null ? days : latest.days
   const open = isOneDay ? rows.find((r) => r.id === opened) : undefined
   return (
-    <main className="mx-auto max-w-[1280px] px-6 pt-4 pb-12">
+    <main className="mx-auto max-w-[80rem] px-6 pt-4 pb-12">
       <div className="flex flex-wrap items-end gap-4">
         <ResultsHead of="sessions" days={days} mine={only !== null} />
         <DayChoice days={days} onChoose={choose} />

@@ -41,3 +41,12 @@ export function stepsOf(days: Days): readonly number[] {
   else for (let day = new Date(fromMs); day.getTime() < toMs; day = startOfDay(addDays(day, 1))) steps.push(day.getTime())
   return steps
 }
+
+/** `02`. Where clocks are put back an hour comes twice: the second is called so. */
+export const hourName = (ms: number): string => format(ms, 'HH') + (new Date(ms - HOUR).getHours() === new Date(ms).getHours() ? ' again' : '')
+
+/** `Sunday 25 October, 25 hours`: how long it is stands with a day on which the clocks change. */
+export function dayName(ms: number): string {
+  const hours = Math.round((startOfDay(addDays(ms, 1)).getTime() - ms) / HOUR)
+  return format(ms, 'EEEE d MMMM') + (hours === 24 ? '' : `, ${hours} hours`)
+}

@@ -2,9 +2,8 @@
 // Chats, mails and texts of the span: the figures of each channel, each piece, and what was said in it.
 import { format } from 'date-fns'
 import { useCallback, useMemo, useState } from 'react'
-import { WRITTEN_CHANNELS } from '@/core/channels'
 import type { WrittenRecord } from '@/core/ledger'
-import { DEFINITIONS, measureWritten, type WrittenMeasures } from '@/core/reports'
+import { DEFINITIONS, type WrittenMeasures } from '@/core/reports'
 import type { Line } from '@/core/threads'
 import { formatClock } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
@@ -13,7 +12,7 @@ import type { Span } from '@/history/client'
 import { useHistory, useHistoryApi } from '@/history/react'
 import { Button, type Column, nameIn, Table } from '@/ui'
 import { CHANNEL_WORDS, outcomeLabels } from '@/words'
-import { queueAddress, SaveMail } from '@/written'
+import { queueAddress, SaidList, SaveMail } from '@/written'
 import { percent } from './format'
 
 interface Props {
@@ -32,7 +31,7 @@ const CHANNELS: readonly Column<Row>[] = [
   { id: 'name', heading: 'Channel', isName: true, cell: (r) => r.name },
   { ...RIGHT, id: 'offered', heading: 'Offered', width: 'w-20', cell: (r) => <span title={DEFINITIONS.writtenOffered}>{r.offered}</span> },
   { ...RIGHT, id: 'answered', heading: 'Answered', width: 'w-20', cell: (r) => r.answered },
-  { ...RIGHT, id: 'abandoned', heading: 'Abandoned', width: 'w-24', cell: (r) => r.abandoned },
+  { ...RIGHT, id: 'abandoned', heading: 'Abandoned', width: 'w-24', cell: (r) => <span title={DEFINITIONS.writtenAbandoned}>{r.abandoned}</span> },
   { ...RIGHT, id: 'now', heading: 'Under way', width: 'w-24', cell: (r) => r.underWay },
   {
     ...RIGHT,
@@ -51,18 +50,19 @@ const CHANNELS: readonly Column<Row>[] = [
   { ...RIGHT, id: 'uncoded', heading: 'Uncoded', width: 'w-20', cell: (r) => r.uncoded },
 ]
 
-/** More are in the file. */
-const PIECES_SHOWN = 40
+/** So many more with each press. */
+const MORE = 40
 
 export function Written({ view, span, only }: Props) {
   const { centre, seats } = view
   const { fromMs, toMs } = span
-  const { latest: records } = useHistory(useCallback((api) => api.written({ span: { fromMs, toMs }, nowMs: floorNow(), only }), [fromMs, toMs, only]))
+  const [atMost, setAtMost] = useState(MORE)
+  const { latest } = useHistory(useCallback((api) => api.written({ span: { fromMs, toMs }, nowMs: floorNow(), only, atMost }), [fromMs, toMs, only, atMost]))
   const [opened, setOpened] = useState<string | null>(null)
   const columns = useMemo((): readonly Column<WrittenRecord>[] => {
     const labels = outcomeLabels(centre)
     return [
-      { id: 'began', heading: 'Began', width: 'w-28', cell: (r) => <span className="tabular">{format(r.offeredAtMs, 'd MMM HH:mm')}</span> },
+      { id: 'began', heading: 'Began', width: 'w-32', cell: (r) => <span className="tabular whitespace-nowrap">{format(r.offeredAtMs, 'd MMM HH:mm')}</span> },
       { id: 'channel', heading: 'Channel', width: 'w-20', cell: (r) => CHANNEL_WORDS[r.channel] },
       { id: 'with', heading: 'With', isName: true, cell: (r) => r.customer ?? r.address },
       { id: 'queue', heading: 'Queue', width: 'w-28', cell: (r) => r.queue },
@@ -78,7 +78,8 @@ export function Written({ view, span, only }: Props) {
       {
         id: 'outcome',
         heading: 'Outcome',
-        width: 'w-36 pl-4',
+        width: 'w-40 pl-4',
+        className: 'pl-4',
         cell: (r) =>
           r.calledAs !== null ? (
             <span className="text-soft">went on as a call</span>
@@ -98,16 +99,9 @@ export function Written({ view, span, only }: Props) {
       },
     ]
   }, [centre, seats, opened])
-  if (records === null || records.length === 0) return null
-  const options = {
-    nowMs: floorNow(),
-    serviceLevelMs: (queueId: string, channel: string) =>
-      centre.queues.find((q) => q.id === queueId)?.writes.find((w) => w.channel === channel)?.serviceLevelMs ?? null,
-  }
-  const rows = WRITTEN_CHANNELS.flatMap((channel): Row[] => {
-    const of = records.filter((r) => r.channel === channel)
-    return of.length === 0 ? [] : [{ id: channel, name: `${CHANNEL_WORDS[channel]}s`, ...measureWritten(of, options) }]
-  })
+  if (latest === null || latest.count === 0) return null
+  const rows = latest.channels.map(({ channel, ...figures }): Row => ({ id: channel, name: `${CHANNEL_WORDS[channel]}s`, ...figures }))
+  const left = latest.count - latest.latest.length
   return (
     <section aria-label="Chats, mails and texts">
       <h2 className="font-semibold text-lg">Chats, mails and texts</h2>
@@ -115,12 +109,17 @@ export function Written({ view, span, only }: Props) {
       <Table
         label="Chats, mails and texts, the latest first"
         columns={columns}
-        rows={records.slice(0, PIECES_SHOWN)}
+        rows={latest.latest}
         keyOf={(r) => r.workId}
         below={(r) => (r.workId === opened ? <Words record={r} view={view} /> : null)}
         className="mt-4"
       />
-      {records.length > PIECES_SHOWN && <p className="mt-1 text-soft">{records.length - PIECES_SHOWN} earlier ones are in the file.</p>}
+      {left > 0 && (
+        <p className="mt-2 flex items-center gap-3 text-soft">
+          <Button onClick={() => setAtMost(atMost + MORE)}>Show {Math.min(MORE, left)} more</Button>
+          {left} earlier {left === 1 ? 'one is' : 'ones are'} not shown here.
+        </p>
+      )}
     </section>
   )
 }
@@ -132,23 +131,11 @@ function Words({ record, view }: { record: WrittenRecord; view: FloorView }) {
   const api = useHistoryApi()
   const { workId, subject, address, customer, queue } = record
   const { latest: lines } = useHistory(useCallback((from) => from.linesOf(workId), [workId]))
-  const nameOf = (line: Pick<Line, 'byAgentId'>) => (line.byAgentId === null ? (customer ?? address) : nameIn(view.seats, line.byAgentId) || 'A colleague')
+  const nameOf = (by: Line['byAgentId']) => (by === null ? (customer ?? address) : nameIn(view.seats, by) || 'A colleague')
   return (
     <div className="border-line border-l-2 pl-4">
       {subject !== null && <p className="font-semibold">{subject}</p>}
-      <ol aria-label={`What was said with ${customer ?? address}`} className="max-h-96 overflow-auto">
-        {lines?.map((line) => (
-          <li key={line.no} className="py-1 [content-visibility:auto]">
-            <span className="tabular text-soft text-xs">{format(line.atMs, 'HH:mm:ss')}</span> <strong>{nameOf(line)}</strong>
-            {line.aside && <span className="text-brass-text"> · for colleagues only</span>}
-            {line.sent?.state === 'failed' && <span className="text-red"> · not delivered: {line.sent.why}</span>}
-            <p dir="auto" className="whitespace-pre-wrap [overflow-wrap:anywhere]">
-              {line.text.slice(0, 2_000)}
-              {line.text.length > 2_000 && '…'}
-            </p>
-          </li>
-        ))}
-      </ol>
+      <SaidList label={`What was said with ${customer ?? address}`} lines={lines ?? []} nameOf={nameOf} />
       {record.notes !== '' && (
         <p>
           <span className="text-soft">Notes: </span>

@@ -1,10 +1,12 @@
 // Four days of the demo in a row, as a visitor finds them: what somebody who runs a centre would look at first.
 import { describe, expect, test } from 'vitest'
+import { WRITTEN_CHANNELS, type Written } from '@/core/channels'
 import { deviceOutside, toCallId } from '@/core/ids'
 import { type CarriedOver, createLedgerFolder, type LedgerEntry } from '@/core/ledger'
 import { isOffered } from '@/core/reports'
 import { HOUR, MINUTE } from '@/core/time'
 import { dayAfter, daySteps, startOfDayMs } from '@/world'
+import { FREIGHT } from './queue-ids'
 import { FENNHOLM } from './set-up'
 import { FENNHOLM_STAGE } from './stage'
 import { paceOfDay } from './weather'
@@ -33,12 +35,12 @@ function run(from: string, count: number): readonly Made[] {
 
 // Friday to Monday.
 const DAYS = run('2026-11-20', 4)
-const recordsOf = ({ entries }: Made) => {
+const FOLDERS = DAYS.map(({ entries }) => {
   const folder = createLedgerFolder()
   for (const entry of entries) folder.add(entry)
-  return folder.records()
-}
-const [FRIDAY, SATURDAY, SUNDAY, MONDAY] = DAYS.map((made) => ({ ...made, records: recordsOf(made).filter(isOffered) }))
+  return folder
+})
+const [FRIDAY, SATURDAY, SUNDAY, MONDAY] = DAYS.map((made, i) => ({ ...made, records: FOLDERS[i]?.records().filter(isOffered) ?? [] }))
 const WEEKDAYS = [FRIDAY, MONDAY].filter((d) => d !== undefined)
 const ALL = [FRIDAY, SATURDAY, SUNDAY, MONDAY].filter((d) => d !== undefined)
 const EVENTS = DAYS.flatMap((d) => d.entries.map((e) => e.event))
@@ -80,6 +82,36 @@ describe('a well-run centre', () => {
     const uncoded = HANDLED.filter((r) => r.outcome === null).length
     expect(uncoded).toBeGreaterThan(0)
     expect(uncoded).toBeLessThan(12)
+  })
+})
+
+describe('what is written', () => {
+  const weekdays = [FOLDERS[0], FOLDERS[3]].flatMap((f) => f?.written() ?? [])
+  const of = (channel: Written) => weekdays.filter((r) => r.channel === channel)
+
+  test('comes by every channel beside the calls, and is answered: chats within minutes, mails within the hours somebody is there', () => {
+    const calls = WEEKDAYS.flatMap((d) => d.records).length
+    expect(of('chat').length).toBeGreaterThan(0.1 * calls)
+    expect(weekdays.length).toBeLessThan(0.5 * calls)
+    for (const channel of WRITTEN_CHANNELS) {
+      const pieces = of(channel)
+      expect(pieces.length, channel).toBeGreaterThan(40)
+      expect(
+        share(pieces, (r) => r.firstResponseAtMs !== null),
+        channel,
+      ).toBeGreaterThan(0.85)
+      const waits = pieces.flatMap((r) => (r.firstResponseAtMs === null ? [] : [r.firstResponseAtMs - r.offeredAtMs])).toSorted((a, b) => a - b)
+      expect(waits[Math.floor(waits.length / 2)], channel).toBeLessThan((channel === 'mail' ? 30 : 2) * MINUTE)
+    }
+    // Some lose patience before anybody has answered.
+    expect(of('chat').filter((r) => r.firstResponseAtMs === null).length).toBeGreaterThan(0)
+  })
+
+  test('is coded like a call, and what an agent has of the clock is no more than the clock', () => {
+    expect(share(weekdays, (r) => r.outcome !== null)).toBeGreaterThan(0.9)
+    const sheep = weekdays.filter((r) => r.queueId === FREIGHT)
+    expect(share(sheep, (r) => r.outcome === 'space-booked')).toBeGreaterThan(0.7)
+    for (const { agents } of weekdays) for (const { fromMs, toMs, handleMs } of agents) expect(handleMs).toBeLessThan(toMs - fromMs + 5 * MINUTE)
   })
 })
 

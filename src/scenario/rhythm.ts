@@ -45,7 +45,7 @@ function arrivalsPerHour(pace: Pace, queueId: QueueId, timeOfDayMs: number, { op
 const CALLS_AT: readonly (readonly [from: number, to: number] | null)[] = [null, [9, 12], [14.5, 17.5], [9.5, 12.5], [14.5, 17.5], [11, 14], [10, 13]]
 
 /** Most people ring; some write, more of them when a gale blows. */
-const WRITTEN_PER_HOUR: Readonly<Record<Written, number>> = { chat: 9, mail: 4, text: 3 }
+const WRITTEN_PER_HOUR: Readonly<Record<Written, number>> = { chat: 7, mail: 4, text: 2 }
 
 export const RHYTHM: Rhythm = {
   writtenPerHour(pace, queueId, channel) {

@@ -6,6 +6,7 @@ export const TALKS: readonly Talk[] = [
   {
     of: SAILINGS,
     subject: 'Taking the dog to Skarvey',
+    code: 'information',
     says: [
       'Hello, may I take my dog on the early boat to Skarvey on Saturday?',
       'She is small, a terrier. We are two adults without a car.',
@@ -22,6 +23,7 @@ export const TALKS: readonly Talk[] = [
   {
     of: SAILINGS,
     subject: 'Change of my booking',
+    code: 'booking-changed',
     says: [
       'Hi, I have booked for Friday and need to come a day later. Can that be changed here?',
       'FL-204816, two adults and a car.',
@@ -38,6 +40,7 @@ export const TALKS: readonly Talk[] = [
   {
     of: FREIGHT,
     subject: 'Twelve sheep for Thursday',
+    code: 'space-booked',
     says: [
       'Good day. Is there room for a trailer with twelve sheep on Thursday?',
       'Seven metres forty with the drawbar.',
@@ -54,6 +57,7 @@ export const TALKS: readonly Talk[] = [
   {
     of: DISRUPTION,
     subject: 'Is the evening boat running?',
+    code: 'rebooked',
     says: [
       'Is the 18:45 from Oskerry running tonight?',
       'We have two children with us and no room for the night.',
@@ -70,6 +74,7 @@ export const TALKS: readonly Talk[] = [
   {
     of: ASSISTANCE,
     subject: 'Help at boarding',
+    code: 'help-arranged',
     says: [
       'Hello, my mother uses a wheelchair. Can somebody help her on board at Arnmoor?',
       'Next Tuesday, the 11:15.',

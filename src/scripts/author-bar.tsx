@@ -25,7 +25,7 @@ interface Props {
 export function AuthorBar({ script, latest, history, rehearsing, mayCompare, ...on }: Props) {
   const { changed, savedAtMs, mayUndo, mayRedo } = history
   return (
-    <header className="flex h-12 shrink-0 items-center gap-2 border-line-strong border-b bg-raised px-4 print:hidden">
+    <section aria-label="Script" className="flex h-12 shrink-0 items-center gap-2 border-line-strong border-b bg-raised px-4 print:hidden">
       <Link href="/scripts" className="whitespace-nowrap text-soft underline underline-offset-4 hover:text-ink">
         All scripts
       </Link>
@@ -64,6 +64,6 @@ export function AuthorBar({ script, latest, history, rehearsing, mayCompare, ...
           Publish
         </Button>
       </div>
-    </header>
+    </section>
   )
 }

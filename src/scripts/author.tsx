@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation'
 import { type KeyboardEvent, useDeferredValue, useMemo, useState } from 'react'
 import { addPage, checkScript, removePage, type Script, ScriptSchema, toMarkdown, withPage } from '@/core/scripts'
 import type { FloorView } from '@/exchange/protocol'
-import { type SetUpDraft, useSetUpDraft } from '@/set-up'
+import { readWhole, type SetUpDraft, useSetUpDraft } from '@/set-up'
 import { Problem, saveFile } from '@/ui'
 import { AuthorBar } from './author-bar'
 import { codesOf } from './codes'
@@ -76,9 +76,9 @@ function Author({ view, setUpDraft, published, history }: { view: FloorView; set
   }
   /** A draft that lacks what every script needs, such as a title, is no file others could read. */
   const asFile = (save: (whole: Script) => void) => {
-    const whole = ScriptSchema.safeParse(script)
-    setProblem(whole.success ? null : `The draft is not whole yet: ${whole.error.issues[0]?.message ?? ''}. Fill in what is empty, then save it.`)
-    if (whole.success) save(whole.data)
+    const whole = readWhole(script, ScriptSchema)
+    setProblem(whole.ok ? null : `The draft is not whole yet. ${whole.lack}`)
+    if (whole.ok) save(whole.value)
   }
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: the keys of the whole screen
@@ -120,7 +120,7 @@ function Author({ view, setUpDraft, published, history }: { view: FloorView; set
           }}
         />
       ) : (
-        <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(380px,42%)]">
+        <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(23.75rem,42%)]">
           <h1 className="sr-only">Script {script.name}</h1>
           {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard */}
           <div tabIndex={0} className="min-h-0 overflow-auto -outline-offset-4">

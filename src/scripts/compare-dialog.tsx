@@ -51,7 +51,7 @@ const LOOKS = { added: 'text-green', removed: 'text-red', changed: 'text-brass-t
 
 function Part({ part, before, after }: PartChange) {
   return (
-    <div className="mt-1 grid grid-cols-[100px_1fr] gap-x-2">
+    <div className="mt-1 grid grid-cols-[6.25rem_1fr] gap-x-2">
       <span className="text-soft">{part}</span>
       <div className="min-w-0 space-y-0.5">
         {before !== '' && <p className="whitespace-pre-wrap break-words border-red border-l-2 pl-2 text-soft line-through">{before}</p>}

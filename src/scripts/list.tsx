@@ -38,7 +38,7 @@ export function ScriptsScreen({ view }: { view: FloorView }) {
     router.push(`/scripts/${script.id}`)
   }
   const read = async (file: File) => {
-    const found = readJson(await file.text(), ScriptSchema)
+    const found = readJson(await file.text(), ScriptSchema, 'script')
     if (!found.ok) return say('', [`Nothing of ${file.name} was taken. Correct it and bring it in again.`, ...found.problems])
     const known = setUp.scripts.filter((s) => s.id === found.value.id)
     await saveDraft({ script: found.value, basedOn: known.length === 0 ? null : Math.max(...known.map((s) => s.version)), savedAtMs: Date.now() })
@@ -68,14 +68,14 @@ export function ScriptsScreen({ view }: { view: FloorView }) {
     {
       id: 'inUse',
       heading: 'In use',
-      width: 'w-[84px]',
+      width: 'w-[5.25rem]',
       sortBy: ({ version }) => version,
       cell: ({ version }) => (version === null ? <span className="text-soft">not yet</span> : `version ${version}`),
     },
     {
       id: 'pages',
       heading: 'Pages',
-      width: 'w-[68px]',
+      width: 'w-[4.25rem]',
       className: 'tabular',
       cell: ({ script }) => script.pages.length,
       sortBy: ({ script }) => script.pages.length,
@@ -83,23 +83,23 @@ export function ScriptsScreen({ view }: { view: FloorView }) {
     {
       id: 'usedBy',
       heading: 'Used by',
-      width: 'w-[162px]',
+      width: 'w-[10.125rem]',
       sortBy: (row) => usedBy(row).join(', ') || null,
       cell: (row) => usedBy(row).join(', ') || <span className="text-soft">no queue</span>,
     },
     {
       id: 'draft',
       heading: 'Draft',
-      width: 'w-[120px]',
+      width: 'w-[7.5rem]',
       sortBy: ({ draftAtMs }) => draftAtMs,
       cell: ({ draftAtMs }) =>
         draftAtMs === null ? <span className="text-soft">none</span> : <span className="text-brass-text">kept {format(draftAtMs, 'd MMM HH:mm')}</span>,
     },
-    { id: 'checks', heading: 'Checks', width: 'w-[130px]', cell: ({ script }) => <Checks script={script} setUp={setUp} /> },
+    { id: 'checks', heading: 'Checks', width: 'w-[8.125rem]', cell: ({ script }) => <Checks script={script} setUp={setUp} /> },
     {
       id: 'acts',
       heading: '',
-      width: 'w-[150px]',
+      width: 'w-[9.375rem]',
       align: 'right',
       cell: (row) => (
         <>
@@ -123,7 +123,7 @@ export function ScriptsScreen({ view }: { view: FloorView }) {
   return (
     <>
       <SetUpPlaces here="scripts" />
-      <main className="mx-auto grid max-w-[1400px] grid-cols-[minmax(0,1fr)_280px] gap-x-8 px-6 py-5">
+      <main className="mx-auto grid max-w-[87.5rem] grid-cols-[minmax(0,1fr)_17.5rem] gap-x-8 px-6 py-5">
         <div className="min-w-0">
           <div className="flex items-center gap-2">
             <h1 className="mr-auto font-semibold text-2xl">Scripts</h1>

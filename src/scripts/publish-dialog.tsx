@@ -2,7 +2,7 @@
 // Publishing: the draft becomes the next version and is never changed again. Errors keep it back; what is to be looked at is said once more.
 import { useState } from 'react'
 import { type Script, type ScriptFinding, ScriptSchema } from '@/core/scripts'
-import type { SetUpDraft } from '@/set-up'
+import { readWhole, type SetUpDraft } from '@/set-up'
 import { Button, Dialog, Problem } from '@/ui'
 
 interface Props {
@@ -20,9 +20,9 @@ export function PublishDialog({ script, findings, latest, setUpDraft, onClose, o
   const version = (latest?.version ?? 0) + 1
   const errors = findings.filter((f) => f.grade === 'error')
   const publish = async () => {
-    const whole = ScriptSchema.safeParse({ ...script, version })
-    if (!whole.success) return setProblem(`It is not whole yet: ${whole.error.issues[0]?.message ?? ''}. Fill in what is empty.`)
-    if (inUse !== null && (await putIntoUse({ ...inUse.setUp, scripts: [...inUse.setUp.scripts, whole.data] }))) onPublished(whole.data)
+    const whole = readWhole({ ...script, version }, ScriptSchema)
+    if (!whole.ok) return setProblem(`It is not whole yet. ${whole.lack}`)
+    if (inUse !== null && (await putIntoUse({ ...inUse.setUp, scripts: [...inUse.setUp.scripts, whole.value] }))) onPublished(whole.value)
   }
   return (
     <Dialog

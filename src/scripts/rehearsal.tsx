@@ -49,7 +49,7 @@ function Walk({
     onPage(run.pageId, [...run.trail, run.pageId])
   }
   return (
-    <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_360px]">
+    <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_22.5rem]">
       <ReadingPane agentName="Eluned Tarnow" work={work} script={script} readOnly={false} opensWhen={null} actions={actions} />
       <aside aria-label="Rehearsal" className="min-h-0 space-y-4 overflow-auto border-line-strong border-l px-4 py-3">
         <div>

@@ -42,7 +42,7 @@ export const SaysEditor = memo(function SaysEditor({ say: said, questions, put: 
                   rows={1}
                   data-at={at}
                   aria-label={`Paragraph ${at + 1}`}
-                  className={`${AREA} !mt-0 font-serif text-[16px] leading-6`}
+                  className={`${AREA} !mt-0 font-serif text-[1rem] leading-6`}
                   value={text}
                   onFocus={(e) => {
                     last.current = e.currentTarget

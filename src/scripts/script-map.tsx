@@ -3,9 +3,12 @@
 // is sensitive and where the script ends is told by form and word.
 import clsx from 'clsx'
 import { curveBasis, line } from 'd3-shape'
-import { memo, useEffect, useMemo, useRef } from 'react'
+import { type KeyboardEvent, memo, useEffect, useMemo, useRef, useState } from 'react'
 import type { Script, ScriptFinding } from '@/core/scripts'
+import { Button, beginningWith, isLetter, NOTHING_TYPED } from '@/ui'
 import { layoutOf, type MapLayout, NODE, shapeOf } from './layout'
+import { pageThatWay } from './map-keys'
+import { MapPage } from './map-page'
 
 interface Props {
   readonly script: Script
@@ -16,6 +19,9 @@ interface Props {
   readonly onSelect: (pageId: string) => void
 }
 
+/** Of more pages than these one wants to see where one is. */
+const AT_A_GLANCE = 24
+
 const path = line<readonly [number, number]>()
   .x((p) => p[0])
   .y((p) => p[1])
@@ -24,69 +30,97 @@ const path = line<readonly [number, number]>()
 export const ScriptMap = memo(function ScriptMap({ script, findings, selected, trail = [], onSelect }: Props) {
   const shape = shapeOf(script)
   const map = useMemo(() => layoutOf(shape), [shape])
-  const frame = useRef<HTMLElement>(null)
+  const frame = useRef<HTMLDivElement>(null)
+  const [whole, setWhole] = useState(false)
   const at = map.nodes.find((n) => n.id === selected)
   useEffect(() => {
     if (at === undefined || frame.current === null) return
-    const { scrollLeft, clientWidth } = frame.current
+    const { scrollLeft, scrollTop, clientWidth, clientHeight } = frame.current
     // The page that is edited is always in view; nothing moves when it is.
     if (at.x - NODE.width / 2 < scrollLeft || at.x + NODE.width / 2 > scrollLeft + clientWidth) frame.current.scrollLeft = at.x - clientWidth / 2
+    if (at.y - NODE.height / 2 < scrollTop || at.y + NODE.height / 2 > scrollTop + clientHeight) frame.current.scrollTop = at.y - clientHeight / 2
   }, [at])
+  // One Tab stop, at the page the keyboard was on last: arrows go from page to page, letters to a title, Home to the first page.
+  const [stop, setStop] = useState(selected)
+  const stopAt = map.nodes.some((n) => n.id === stop) ? stop : selected
+  const typed = useRef(NOTHING_TYPED())
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.altKey || event.ctrlKey || event.metaKey) return
+    const titles = map.nodes.map((n) => pages.get(n.id)?.title ?? '')
+    const index = map.nodes.findIndex((n) => n.id === stopAt)
+    const to =
+      event.key === 'Home'
+        ? script.startPage
+        : isLetter(event.key)
+          ? map.nodes[beginningWith(typed.current, event.key, index, titles.length, (i) => titles[i] ?? '')]?.id
+          : pageThatWay(map.nodes, stopAt, event.key)
+    if (to === undefined) return
+    event.preventDefault()
+    frame.current?.querySelector<HTMLElement>(`[data-page="${CSS.escape(to)}"]`)?.focus()
+  }
   const pages = new Map(script.pages.map((p) => [p.id, p]))
   const grades = new Map<string, ScriptFinding['grade']>()
   for (const f of findings) if (grades.get(f.pageId) !== 'error') grades.set(f.pageId, f.grade)
   return (
-    <section ref={frame} aria-label="Map of the script" className="max-h-[308px] overflow-auto border-line-strong border-b bg-paper">
-      <svg width={Math.max(map.width, 200)} height={map.height} className="mx-auto block" aria-label="Pages and ways">
-        <title>Pages and ways</title>
-        <Ways map={map} selected={selected} trail={trail} />
-        {map.nodes.map(({ id, x, y }) => {
-          const page = pages.get(id)
-          if (page === undefined) return null
-          const marks = [
-            id === script.startPage ? 'start' : '',
-            page.ways.length === 0 ? 'end' : '',
-            page.sensitive ? 'sensitive' : '',
-            page.questions.some((q) => q.kind === 'disclosure') ? 'must be read' : '',
-            grades.get(id) === 'error' ? 'error' : grades.get(id) === 'warning' ? 'look at' : '',
-          ].filter((m) => m !== '')
-          return (
-            <foreignObject key={id} x={x - NODE.width / 2} y={y - NODE.height / 2} width={NODE.width} height={NODE.height}>
-              <button
-                type="button"
-                aria-pressed={id === selected}
-                title={page.title}
-                onClick={() => onSelect(id)}
-                className={clsx(
-                  'flex h-full w-full flex-col justify-center border px-2 text-left leading-[15px] -outline-offset-2',
-                  page.ways.length === 0 ? 'rounded-full px-4' : 'rounded-sm',
-                  id === script.startPage && 'border-l-4 border-l-green',
-                  id === selected
-                    ? 'border-2 border-ink bg-raised font-semibold'
-                    : trail.includes(id)
-                      ? 'border-green bg-green-wash'
-                      : 'border-line-strong bg-raised',
-                )}
-              >
-                <span className="w-full truncate text-xs">{page.title || '(no title)'}</span>
-                <span className="w-full truncate text-[11px]">
-                  <span className="text-soft">{marks.filter((m) => m !== 'error' && m !== 'look at').join(' · ')}</span>{' '}
-                  {marks.includes('error') && (
-                    <span className="font-semibold text-red">
-                      <span aria-hidden>▲ </span>error
-                    </span>
-                  )}
-                  {marks.includes('look at') && (
-                    <span className="text-brass-text">
-                      <span aria-hidden>△ </span>look at
-                    </span>
-                  )}
-                </span>
-              </button>
-            </foreignObject>
-          )
-        })}
-      </svg>
+    <section aria-label="Map of the script" className="border-line-strong border-b bg-paper">
+      {map.nodes.length > AT_A_GLANCE && (
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-line border-b bg-raised px-4 py-1">
+          <p className="text-soft">
+            {script.pages.length} pages, {script.pages.filter((p) => p.ways.length === 0).length} ends
+          </p>
+          <label className="ml-auto flex items-center gap-2">
+            Page
+            <select
+              className="h-7 w-72 max-w-full rounded-sm border border-line-strong bg-raised px-1"
+              value={selected}
+              onChange={(e) => onSelect(e.target.value)}
+            >
+              {script.pages.map((p) => (
+                <option key={p.id} value={p.id}>
+                  {p.title || '(no title)'}
+                </option>
+              ))}
+            </select>
+          </label>
+          <Button
+            className="!h-7 aria-pressed:!border-ink aria-pressed:!bg-ink aria-pressed:!text-on-fill"
+            aria-pressed={whole}
+            onClick={() => setWhole(!whole)}
+          >
+            Whole map
+          </Button>
+        </div>
+      )}
+      {/* biome-ignore lint/a11y/noStaticElementInteractions: keys are heard for its pages together */}
+      <div ref={frame} onKeyDown={onKeyDown} className="max-h-[19.25rem] overflow-auto">
+        <svg
+          {...(whole ? { viewBox: `0 0 ${map.width} ${map.height}`, width: '100%' } : { width: Math.max(map.width, 200), height: map.height })}
+          className={clsx('mx-auto block', whole && 'max-h-[19.25rem]')}
+          aria-label="Pages and ways"
+        >
+          <title>Pages and ways</title>
+          <Ways map={map} selected={selected} trail={trail} />
+          {map.nodes.map(({ id, x, y }) => {
+            const page = pages.get(id)
+            if (page === undefined) return null
+            return (
+              <foreignObject key={id} x={x - NODE.width / 2} y={y - NODE.height / 2} width={NODE.width} height={NODE.height}>
+                <MapPage
+                  page={page}
+                  isStart={id === script.startPage}
+                  isSelected={id === selected}
+                  wasOn={trail.includes(id)}
+                  grade={grades.get(id) ?? null}
+                  isStop={id === stopAt}
+                  small={whole}
+                  onFocus={() => setStop(id)}
+                  onSelect={() => onSelect(id)}
+                />
+              </foreignObject>
+            )
+          })}
+        </svg>
+      </div>
     </section>
   )
 })
@@ -113,6 +147,7 @@ const Ways = memo(function Ways({ map, selected, trail }: { map: MapLayout; sele
             fill="none"
             stroke={COLOURS[look]}
             strokeWidth={look === 'quiet' ? 1.25 : 2.25}
+            vectorEffect="non-scaling-stroke"
             markerEnd={`url(#way-${look})`}
           />
         )

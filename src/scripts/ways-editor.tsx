@@ -54,7 +54,7 @@ export const WaysEditor = memo(function WaysEditor({ pageId, ways, asks, titles,
                 <Button
                   tone="quiet"
                   className="!px-1"
-                  aria-label={`Only take way ${at + 1} when`}
+                  aria-label={`Only when… for way ${at + 1}`}
                   onClick={() => put(replaced(ways, at, { ...way, when: { field: asks[0]?.field ?? 'caller.known', is: true } }))}
                 >
                   Only when…

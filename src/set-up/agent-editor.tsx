@@ -1,12 +1,14 @@
 'use client'
 // The form of an account: name and PIN, queues, skills with levels, and what it may do.
 import { zodResolver } from '@hookform/resolvers/zod'
-import { useForm } from 'react-hook-form'
+import { useFieldArray, useForm } from 'react-hook-form'
 import * as z from 'zod'
 import { ENTITLEMENT_WORDS } from '@/core/rules/rights'
 import { type AgentSetUp, AgentSetUpSchema, ENTITLEMENTS, MOST_SKILLED, type SetUp } from '@/core/set-up'
 import { SelectField, TextField } from '@/ui'
+import { numberWords } from '@/words'
 import { EditorDialog } from './editor-dialog'
+import { LoadRowsSchema, LoadsField, loadWords, ONE_OF_EACH } from './loads-field'
 import { shownNumber } from './queue-form'
 import { ROW_INPUT } from './rows-field'
 
@@ -23,6 +25,8 @@ const AgentFormSchema = z.object({
   may: z.array(z.enum(ENTITLEMENTS)),
   answersItself: z.boolean(),
   takesWrapUp: z.boolean(),
+  /** None: what the centre says. */
+  carries: LoadRowsSchema,
   retired: z.boolean(),
 })
 type AgentForm = z.infer<typeof AgentFormSchema>
@@ -35,34 +39,38 @@ interface Props {
   /** `pin` is empty where it stays as it is. */
   readonly onSave: (agent: AgentSetUp, pin: string) => void
   readonly onClose: () => void
+  /** Name of the field that was meant. */
+  readonly beginsAt?: string | null | undefined
 }
 
-export function AgentEditor({ agent, setUp, hasPin, onSave, onClose }: Props) {
-  const { register, handleSubmit, formState } = useForm<AgentForm>({
+export function AgentEditor({ agent, setUp, hasPin, onSave, onClose, beginsAt }: Props) {
+  const { register, control, handleSubmit, formState } = useForm<AgentForm>({
     resolver: zodResolver(AgentFormSchema),
     defaultValues: {
       name: agent.name,
       pin: '',
       role: agent.role,
       team: agent.team,
-      number: agent.number,
+      number: agent.number === '' ? '' : numberWords(agent.number),
       queueIds: [...agent.queueIds],
       levels: Object.fromEntries(setUp.skills.map((s) => [s.id, String(agent.skills.find((k) => k.skillId === s.id)?.level ?? 0)])),
       may: [...agent.may],
       answersItself: agent.answersItself,
       takesWrapUp: agent.takesWrapUp,
+      carries: (agent.carries ?? []).map((load) => ({ ...load })),
       retired: agent.retired,
     },
   })
-  const save = ({ levels, pin, ...form }: AgentForm) => {
+  const carries = useFieldArray({ control, name: 'carries' })
+  const save = ({ levels, pin, carries: own, ...form }: AgentForm) => {
     const skills = setUp.skills.flatMap((s) => (Number(levels[s.id] ?? 0) > 0 ? [{ skillId: s.id, level: Number(levels[s.id]) }] : []))
-    onSave(AgentSetUpSchema.parse({ ...agent, ...form, number: form.number.replace(/[^+\d]/g, ''), skills }), pin)
+    onSave(AgentSetUpSchema.parse({ ...agent, ...form, number: form.number.replace(/[^+\d]/g, ''), skills, carries: own.length === 0 ? null : own }), pin)
     onClose()
   }
   const tick = 'flex items-center gap-2'
   return (
-    <EditorDialog title={`Account ${agent.name}`} dirty={formState.isDirty} onClose={onClose} onSubmit={handleSubmit(save)}>
-      <div className="grid grid-cols-[1fr_140px_160px] gap-3">
+    <EditorDialog beginsAt={beginsAt} title={`Account ${agent.name}`} dirty={formState.isDirty} onClose={onClose} onSubmit={handleSubmit(save)}>
+      <div className="grid grid-cols-[1fr_8.75rem_10rem] gap-3">
         <TextField label="Name" problem={formState.errors.name?.message ?? null} {...register('name')} />
         <TextField
           label="New PIN"
@@ -117,6 +125,15 @@ export function AgentEditor({ agent, setUp, hasPin, onSave, onClose }: Props) {
           ))}
         </div>
       </fieldset>
+      <LoadsField
+        label="Carries at once"
+        hint={`Whatever stays within one of the rows. Without any, as the centre has it: ${setUp.carries.map(loadWords).join(', or ')}.`}
+        rows={carries.fields}
+        register={register}
+        errors={formState.errors.carries}
+        onAdd={() => carries.append(ONE_OF_EACH)}
+        onRemove={carries.remove}
+      />
       <fieldset className="border-line border-t pt-3">
         <legend className="float-left w-full font-semibold">May</legend>
         <div className="clear-both grid grid-cols-2 gap-1">
@@ -139,7 +156,7 @@ export function AgentEditor({ agent, setUp, hasPin, onSave, onClose }: Props) {
         </label>
         <label className={tick}>
           <input type="checkbox" className="size-4 accent-green" {...register('retired')} />
-          Retired: signs in no more
+          Retired: cannot sign in
         </label>
       </div>
     </EditorDialog>

@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { checkSetUp, rebaseSetUp, type SetUp } from '@/core/set-up'
 import type { SetUpInUse } from '@/exchange/protocol'
 import { useCommand, useFloor, useSetUpInUse } from '@/exchange/react'
-import { Button, Problems } from '@/ui'
+import { Button, focusLater, Problems } from '@/ui'
 import { forgetPins, holdDraft, newPins, useHeldDraft, useNewPins } from './draft-store'
 
 export interface SetUpDraft {
@@ -84,6 +84,11 @@ export function useSetUpDraft(revision: number): SetUpDraft {
   }
 }
 
+const PUT_INTO_USE = 'put-into-use'
+
+/** Whoever has kept a change goes on with putting it into use: once the dialog has given the focus back. */
+export const goOnToUse = (): void => focusLater(() => document.getElementById(PUT_INTO_USE))
+
 export function DraftPanel({ draft }: { draft: SetUpDraft }) {
   const { setUp, changed, moved, said, problems } = draft
   const hasErrors = setUp !== null && checkSetUp(setUp).some((f) => f.grade === 'error')
@@ -99,7 +104,7 @@ export function DraftPanel({ draft }: { draft: SetUpDraft }) {
         </p>
       )}
       <div className="mt-2 flex gap-2">
-        <Button tone="primary" disabled={!changed || moved || hasErrors} onClick={() => void draft.putIntoUse()}>
+        <Button id={PUT_INTO_USE} tone="primary" disabled={!changed || moved || hasErrors} onClick={() => void draft.putIntoUse()}>
           Put into use
         </Button>
         <Button disabled={!changed} onClick={draft.discard}>

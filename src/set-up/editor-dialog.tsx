@@ -9,16 +9,18 @@ interface Props {
   readonly dirty: boolean
   readonly onSubmit: FormEventHandler
   readonly onClose: () => void
+  readonly beginsAt?: string | null | undefined
   readonly children: ReactNode
 }
 
-export function EditorDialog({ title, dirty, onSubmit, onClose, children }: Props) {
+export function EditorDialog({ title, dirty, onSubmit, onClose, beginsAt, children }: Props) {
   const [asked, setAsked] = useState(false)
   return (
     <Dialog
       open
       onOpenChange={(open) => !open && (dirty ? setAsked(true) : onClose())}
       title={title}
+      beginsAt={beginsAt}
       description="Nothing changes on the floor until the set-up is put into use."
     >
       <form noValidate className="space-y-3" onSubmit={onSubmit}>

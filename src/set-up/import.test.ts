@@ -25,7 +25,13 @@ describe('a set-up file', () => {
 
   test.each([
     { says: 'no JSON', text: '{ "centre": ', names: [/not JSON/] },
-    { says: 'something else', text: '[1]', names: [/^Line 1: it must be an object/] },
+    { says: 'something else', text: '[1]', names: [/^The file is not a set-up\./] },
+    { says: 'a script', text: JSON.stringify(SMALL_SCRIPT), names: [/^The file is a script, .* Bring it in under Set-up, Scripts/] },
+    { says: 'an outcome set', text: JSON.stringify(SMALL.outcomeSets[0]), names: [/^The file is an outcome set/] },
+    { says: 'a document of somebody else’s', text: '{"rows": []}', names: [/^The file is not a set-up: it has none of “centre”/] },
+    { says: 'exported calls', text: '{"callId":"call_1"}\n{"callId":"call_2"}\n', names: [/^The file has one record a line/] },
+    { says: 'a table', text: 'Name;Number\nOttoline Fjelding;01632 960557\n', names: [/^The file is a table \(CSV\)/] },
+    { says: 'people', text: 'BEGIN:VCARD\nVERSION:4.0\nEND:VCARD\n', names: [/^The file is a vCard file of people/] },
     { says: 'two things wrong', text: file({ homeCountry: 'Britain', ringLimitMs: -1 }), names: [/^Line \d+: homeCountry: /, /^Line \d+: ringLimitMs: /] },
     {
       says: 'a queue by its name',
@@ -67,18 +73,18 @@ describe('a script file', () => {
     { says: 'conditions nested a thousand deep', text: way(nested(1_000)), names: /^Line 1: Brackets are nested more than 60 deep/ },
     { says: 'brackets twenty thousand deep', text: '['.repeat(20_000), names: /^Line 1: Brackets are nested/ },
   ])('$says is said in a sentence', ({ text, names }) => {
-    const read = readJson(text, ScriptSchema)
+    const read = readJson(text, ScriptSchema, 'script')
     expect(read.ok ? [] : read.problems).toEqual([expect.stringMatching(names)])
   })
 
   test('brackets within texts are text', () => {
-    expect(readJson(file({ title: `"[${'{'.repeat(100)}` }), ScriptSchema)).toMatchObject({ ok: true })
-    expect(readJson(way(nested(20)), ScriptSchema)).toMatchObject({ ok: true })
+    expect(readJson(file({ title: `"[${'{'.repeat(100)}` }), ScriptSchema, 'script')).toMatchObject({ ok: true })
+    expect(readJson(way(nested(20)), ScriptSchema, 'script')).toMatchObject({ ok: true })
   })
 
   test('of thousands of faults the first are named, and how many there are', () => {
     const pages = Array.from({ length: 5_000 }, (_, i) => ({ ...first, id: `page${i}`, title: i }))
-    const read = readJson(JSON.stringify({ ...SMALL_SCRIPT, pages }, null, 1), ScriptSchema)
+    const read = readJson(JSON.stringify({ ...SMALL_SCRIPT, pages }, null, 1), ScriptSchema, 'script')
     if (read.ok) throw new Error('read in spite of everything')
     expect(read.problems).toHaveLength(41)
     expect(read.problems[40]).toBe('And 4960 more of the kind. Correct these, then bring it in again.')

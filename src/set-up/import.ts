@@ -2,6 +2,7 @@
 import { findNodeAtLocation, type Node, type ParseError, parseTree, printParseErrorCode } from 'jsonc-parser'
 import type * as z from 'zod'
 import { type SetUp, SetUpSchema } from '@/core/set-up'
+import { type FileKind, wrongKind, wrongText } from './file-kind'
 import { closest, sentenceOf } from './import-words'
 
 export type ReadJson<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly string[] }
@@ -14,18 +15,20 @@ const DEEPEST = 60
 const MOST_NAMED = 40
 
 export function readSetUp(text: string): ReadSetUp {
-  const read = readJson(text, SetUpSchema)
+  const read = readJson(text, SetUpSchema, 'setUp')
   return read.ok ? { ok: true, setUp: read.value } : read
 }
 
 /** A file as its schema has it, or what does not fit, each with its line and its place. */
-export function readJson<T>(text: string, schema: z.ZodType<T>): ReadJson<T> {
+export function readJson<T>(text: string, schema: z.ZodType<T>, meant: FileKind): ReadJson<T> {
   const clean = text.replace(/^\uFEFF/, '')
   const tooDeep = offsetOfDepth(clean, DEEPEST + 1)
   if (tooDeep !== null)
     return refused(`Line ${lineIn(clean)(tooDeep)}: Brackets are nested more than ${DEEPEST} deep here, and nothing needs that. Simplify what is inside.`)
   const stored = parsed(clean)
-  if (stored === undefined) return refused(notJson(clean))
+  if (stored === undefined) return refused(wrongText(clean, meant) ?? notJson(clean))
+  const wrong = wrongKind(stored, meant)
+  if (wrong !== null) return refused(wrong)
   const read = schema.safeParse(stored)
   if (read.success) return { ok: true, value: read.data }
   const tree = parseTree(clean)
@@ -37,6 +40,17 @@ export function readJson<T>(text: string, schema: z.ZodType<T>): ReadJson<T> {
   })
   const more = issues.length - problems.length
   return refused(...problems, ...(more > 0 ? [`And ${more} more of the kind. Correct these, then bring it in again.`] : []))
+}
+
+/** A document that is being written, as its schema has it, or the first that keeps it from being whole, in the words of a file's problems. */
+export function readWhole<T>(
+  document: unknown,
+  schema: z.ZodType<T>,
+): { readonly ok: true; readonly value: T } | { readonly ok: false; readonly lack: string } {
+  const read = schema.safeParse(document)
+  if (read.success) return { ok: true, value: read.data }
+  const [first] = read.error.issues.map(closest)
+  return { ok: false, lack: first === undefined ? '' : `${placeOf(document, first.path)}${sentenceOf(first, valueAt(document, first.path))}` }
 }
 
 const refused = (...problems: string[]) => ({ ok: false as const, problems })

@@ -3,18 +3,16 @@ import { zodResolver } from '@hookform/resolvers/zod'
 // Skills and reasons, and the times of the centre: short lists that are edited in place.
 import { useFieldArray, useForm } from 'react-hook-form'
 import * as z from 'zod'
-import { CHANNELS } from '@/core/channels'
 import { SkillIdSchema } from '@/core/ids'
 import { ReasonSchema, type SetUp } from '@/core/set-up'
 import { MINUTE, SECOND } from '@/core/time'
 import { TextField } from '@/ui'
-import { CHANNEL_WORDS } from '@/words'
 import { EditorDialog } from './editor-dialog'
 import { slug } from './ids'
+import { firstProblem, LoadRowsSchema, LoadsField, ONE_OF_EACH } from './loads-field'
 import { ROW_INPUT, RowsField } from './rows-field'
 
 const positive = z.number({ error: 'Type a number.' }).positive('More than nothing.')
-const most = (limit: number) => z.number({ error: 'Type a number.' }).int('A whole number.').min(0, 'Not less than none.').max(limit, `${limit} is the most.`)
 const ListsFormSchema = z.object({
   skills: z.array(z.object({ skillId: z.string(), name: z.string().trim().min(1, 'Every skill needs a name.') })),
   reasons: z.array(
@@ -25,7 +23,7 @@ const ListsFormSchema = z.object({
       givenByFloor: z.boolean(),
     }),
   ),
-  carries: z.array(z.object({ call: most(1), chat: most(20), mail: most(50), text: most(50) })).min(1, 'Say at least once what an agent may carry.'),
+  carries: LoadRowsSchema.min(1, 'Say at least once what an agent may carry.'),
   timeZone: z.string().trim().min(1, 'Name the time zone.'),
   ringLimitS: positive,
   holdLimitS: positive,
@@ -41,19 +39,16 @@ interface Props {
   readonly setUp: SetUp
   readonly onSave: (change: Partial<SetUp>) => void
   readonly onClose: () => void
+  /** Name of the field that was meant. */
+  readonly beginsAt?: string | null | undefined
 }
 
-export function ListsEditor({ setUp, onSave, onClose }: Props) {
+export function ListsEditor({ setUp, onSave, onClose, beginsAt }: Props) {
   const { register, control, handleSubmit, formState } = useForm<ListsForm>({ resolver: zodResolver(ListsFormSchema), defaultValues: toForm(setUp) })
   const skills = useFieldArray({ control, name: 'skills' })
   const reasons = useFieldArray({ control, name: 'reasons' })
   const carries = useFieldArray({ control, name: 'carries' })
   const { errors } = formState
-  const rowProblem = (rows: typeof errors.skills | typeof errors.reasons | typeof errors.carries) => {
-    if (rows === undefined) return undefined
-    for (const row of Object.values(rows)) for (const field of Object.values(row ?? {})) if (hasMessage(field)) return field.message
-    return undefined
-  }
   const times = [
     ['ringLimitS', 'Rings for (seconds)'],
     ['holdLimitS', 'Held too long after (seconds)'],
@@ -64,6 +59,7 @@ export function ListsEditor({ setUp, onSave, onClose }: Props) {
   ] as const
   return (
     <EditorDialog
+      beginsAt={beginsAt}
       title="Reasons, skills and times"
       dirty={formState.isDirty}
       onClose={onClose}
@@ -78,7 +74,7 @@ export function ListsEditor({ setUp, onSave, onClose }: Props) {
         add="Add a reason"
         onAdd={() => reasons.append({ name: '', paid: true, plannedMin: '', givenByFloor: false })}
         onRemove={reasons.remove}
-        problem={rowProblem(errors.reasons)}
+        problem={firstProblem(errors.reasons)}
       >
         {(row, i) => (
           <>
@@ -98,35 +94,19 @@ export function ListsEditor({ setUp, onSave, onClose }: Props) {
         add="Add a skill"
         onAdd={() => skills.append({ skillId: '', name: '' })}
         onRemove={skills.remove}
-        problem={rowProblem(errors.skills)}
+        problem={firstProblem(errors.skills)}
       >
         {(_, i) => <input aria-label="Skill" className={`${ROW_INPUT} flex-1`} {...register(`skills.${i}.name`)} />}
       </RowsField>
-      <RowsField
+      <LoadsField
         label="What an agent may carry at once"
         hint="Whatever stays within one of the rows. Mails wait beside anything, and none is offered during a call."
         rows={carries.fields}
-        add="Add a row"
-        onAdd={() => carries.append({ call: 0, chat: 1, mail: 1, text: 1 })}
+        register={register}
+        errors={errors.carries}
+        onAdd={() => carries.append(ONE_OF_EACH)}
         onRemove={carries.remove}
-        problem={errors.carries?.root?.message ?? errors.carries?.message ?? rowProblem(errors.carries)}
-      >
-        {(_, i) => (
-          <>
-            {CHANNELS.map((channel) => (
-              <label key={channel} className="flex items-center gap-1">
-                <input
-                  type="number"
-                  aria-label={`${CHANNEL_WORDS[channel]}s at once, row ${i + 1}`}
-                  className={`${ROW_INPUT} w-16`}
-                  {...register(`carries.${i}.${channel}`, { valueAsNumber: true })}
-                />
-                {CHANNEL_WORDS[channel].toLowerCase()}s
-              </label>
-            ))}
-          </>
-        )}
-      </RowsField>
+      />
       <fieldset className="grid grid-cols-2 gap-3 border-line border-t pt-3">
         <legend className="sr-only">Times</legend>
         {times.map(([name, label]) => (
@@ -144,9 +124,6 @@ export function ListsEditor({ setUp, onSave, onClose }: Props) {
     </EditorDialog>
   )
 }
-
-const hasMessage = (field: unknown): field is { readonly message: string } =>
-  typeof field === 'object' && field !== null && 'message' in field && typeof field.message === 'string'
 
 const toForm = (s: SetUp): ListsForm => ({
   skills: s.skills.map(({ id, name }) => ({ skillId: id, name })),

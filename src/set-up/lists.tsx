@@ -1,14 +1,8 @@
 // Reasons, skills and times, to be read.
-import { CHANNELS } from '@/core/channels'
 import type { SetUp } from '@/core/set-up'
 import { formatClock } from '@/core/time'
 import { Button } from '@/ui'
-import { CHANNEL_WORDS } from '@/words'
-
-const loadWords = (load: SetUp['carries'][number]): string =>
-  CHANNELS.filter((c) => load[c] > 0)
-    .map((c) => `${load[c]} ${CHANNEL_WORDS[c].toLowerCase()}${load[c] === 1 ? '' : 's'}`)
-    .join(' and ') || 'nothing'
+import { loadWords } from './loads-field'
 
 export function Lists({ setUp, onEdit }: { setUp: SetUp; onEdit: () => void }) {
   return (
@@ -19,7 +13,7 @@ export function Lists({ setUp, onEdit }: { setUp: SetUp; onEdit: () => void }) {
           Edit
         </Button>
       </div>
-      <dl className="mt-1 grid grid-cols-[160px_1fr] gap-y-1 border-line-strong border-t pt-2">
+      <dl className="mt-1 grid grid-cols-[10rem_1fr] gap-y-1 border-line-strong border-t pt-2">
         <dt className="text-soft">Not ready</dt>
         <dd>
           {setUp.notReadyReasons

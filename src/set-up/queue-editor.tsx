@@ -5,6 +5,7 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import { type Control, type FieldErrors, type UseFormRegister, useFieldArray, useForm } from 'react-hook-form'
 import { type QueueSetUp, type SetUp, scriptsInUse } from '@/core/set-up'
 import { SelectField, TextField } from '@/ui'
+import { numberWords } from '@/words'
 import { EditorDialog } from './editor-dialog'
 import { DAYS, fromQueueForm, type QueueForm, QueueFormSchema, toQueueForm } from './queue-form'
 import { ROW_INPUT, RowsField } from './rows-field'
@@ -14,10 +15,15 @@ interface Props {
   readonly setUp: SetUp
   readonly onSave: (queue: QueueSetUp) => void
   readonly onClose: () => void
+  /** Name of the field that was meant. */
+  readonly beginsAt?: string | null | undefined
 }
 
-export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
-  const { register, control, handleSubmit, formState } = useForm<QueueForm>({ resolver: zodResolver(QueueFormSchema), defaultValues: toQueueForm(queue) })
+export function QueueEditor({ queue, setUp, onSave, onClose, beginsAt }: Props) {
+  const { register, control, handleSubmit, formState } = useForm<QueueForm>({
+    resolver: zodResolver(QueueFormSchema),
+    defaultValues: { ...toQueueForm(queue), number: queue.number === '' ? '' : numberWords(queue.number) },
+  })
   const { errors } = formState
   const part = { register, control, errors, setUp, queue }
   const seconds = (name: 'headStartS' | 'answerWithinS' | 'wrapUpS' | 'overWrapUpS' | 'wrapUpExtensionS' | 'stormHeadStartS', label: string, hint?: string) => (
@@ -39,6 +45,7 @@ export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
   )
   return (
     <EditorDialog
+      beginsAt={beginsAt}
       title={`Queue ${queue.name}`}
       dirty={formState.isDirty}
       onClose={onClose}
@@ -50,7 +57,7 @@ export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
       <div className="grid grid-cols-2 gap-3">
         <TextField label="Name" problem={errors.name?.message ?? null} {...register('name')} />
         <TextField label="Number" hint="Shown to whoever is called for it. Empty for none." problem={errors.number?.message ?? null} {...register('number')} />
-        {seconds('headStartS', 'Head start', 'Its calls count as having waited so much longer.')}
+        {seconds('headStartS', 'Priority', 'Its calls count as having waited so much longer.')}
         {seconds('answerWithinS', 'Answer within')}
       </div>
       <fieldset className="border-line border-t pt-3">
@@ -86,7 +93,7 @@ export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
       />
       <fieldset className="border-line border-t pt-3">
         <legend className="float-left mb-1 w-full font-semibold">Wrap-up</legend>
-        <div className="clear-both grid grid-cols-[172px_1fr_1fr_1fr] gap-3">
+        <div className="clear-both grid grid-cols-[10.75rem_1fr_1fr_1fr] gap-3">
           {seconds('wrapUpS', 'Recommended')}
           {seconds('overWrapUpS', 'Over-time')}
           <TextField
@@ -108,7 +115,7 @@ export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
         <legend className="float-left mb-1 w-full font-semibold">What callers hear</legend>
         {text('announcement', 'Announcement')}
         {text('closedMessage', 'When it is closed')}
-        <div className="grid grid-cols-[150px_1fr] gap-3">
+        <div className="grid grid-cols-[9.375rem_1fr] gap-3">
           <TextField label="Full at" inputMode="numeric" hint="Empty for no limit" problem={errors.fullLimit?.message ?? null} {...register('fullLimit')} />
           {text('fullMessage', 'When it is full')}
         </div>
@@ -125,7 +132,7 @@ export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
       <fieldset className="space-y-2 border-brass border-l-4 pl-3">
         <legend className="float-left mb-1 w-full font-semibold">When it is switched to storm</legend>
         {text('stormAnnouncement', 'Announcement instead')}
-        {seconds('stormHeadStartS', 'Further head start')}
+        {seconds('stormHeadStartS', 'Further priority')}
         <OverflowRows {...part} name="stormOverflow" label="Further overflow" />
       </fieldset>
     </EditorDialog>
@@ -135,7 +142,7 @@ export function QueueEditor({ queue, setUp, onSave, onClose }: Props) {
 const TICKS = [
   ['tellsWait', 'Tell callers the expected wait'],
   ['keepsPlaces', 'Callers may keep their place and be called'],
-  ['takesMessages', 'Takes messages: of who waits, and of everybody while it is closed'],
+  ['takesMessages', 'Takes messages: from callers waiting, and from everybody while it is closed'],
   ['answersItself', 'Put through without ringing, after a tone'],
   ['records', 'Record every call'],
   ['retired', 'Retired: takes no calls any more'],

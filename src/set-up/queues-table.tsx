@@ -3,18 +3,20 @@
 // is open. The storm switch works on the floor at once; everything else waits until the set-up is put into use.
 import type { QueueSetUp, SetUp } from '@/core/set-up'
 import type { QueueView } from '@/exchange/protocol'
-import { Button, type Column, nameIn, Table } from '@/ui'
+import { Button, type Column, nameIn, OfHowMany, Table } from '@/ui'
 import { hoursInWords, lengthInWords } from './queue-form'
 
 interface Props {
   readonly setUp: SetUp
+  /** Whether what is said of it here is sought. */
+  readonly isSought: (words: string) => boolean
   readonly views: readonly QueueView[]
   readonly onEdit: (queue: QueueSetUp) => void
   readonly onAdd: () => void
   readonly onStorm: (queue: QueueSetUp, on: boolean) => void
 }
 
-export function QueuesTable({ setUp, views, onEdit, onAdd, onStorm }: Props) {
+export function QueuesTable({ setUp, isSought, views, onEdit, onAdd, onStorm }: Props) {
   const inStorm = (queue: QueueSetUp) => views.find((v) => v.id === queue.id)?.storm ?? false
   const name = (to: QueueSetUp['overflow'][number]['to']) => (to === 'anyLevel' ? 'any level' : nameIn(setUp.queues, to))
   const serving = (queue: QueueSetUp) => setUp.agents.filter((a) => !a.retired && a.queueIds.includes(queue.id))
@@ -24,7 +26,7 @@ export function QueuesTable({ setUp, views, onEdit, onAdd, onStorm }: Props) {
     {
       id: 'queue',
       heading: 'Queue',
-      width: 'w-[104px]',
+      width: 'w-[6.5rem]',
       isName: true,
       sortBy: (queue) => queue.name,
       cell: (queue) => (
@@ -37,12 +39,12 @@ export function QueuesTable({ setUp, views, onEdit, onAdd, onStorm }: Props) {
     },
     {
       id: 'goesFirst',
-      heading: 'Goes first',
-      width: 'w-[164px]',
+      heading: 'Priority',
+      width: 'w-[10.25rem]',
       sortBy: (queue) => queue.headStartMs,
       cell: (queue) => (
         <>
-          {queue.headStartMs > 0 && <div>by {lengthInWords(queue.headStartMs)}</div>}
+          {queue.headStartMs > 0 && <div>+{lengthInWords(queue.headStartMs)}</div>}
           {queue.goesFirst.map((g) => (
             <div key={g.group} className="text-soft">
               {g.group} +{lengthInWords(g.headStartMs).replace(' ', '\u00a0')}
@@ -55,7 +57,7 @@ export function QueuesTable({ setUp, views, onEdit, onAdd, onStorm }: Props) {
     {
       id: 'needs',
       heading: 'Needs',
-      width: 'w-[134px]',
+      width: 'w-[8.375rem]',
       cell: (queue) =>
         queue.needs.length === 0 ? (
           <span className="text-soft">nothing</span>
@@ -85,7 +87,7 @@ export function QueuesTable({ setUp, views, onEdit, onAdd, onStorm }: Props) {
     {
       id: 'open',
       heading: 'Open',
-      width: 'w-[110px]',
+      width: 'w-[6.875rem]',
       cell: (queue) => (
         <>
           {hoursInWords(queue.hours)}
@@ -96,7 +98,7 @@ export function QueuesTable({ setUp, views, onEdit, onAdd, onStorm }: Props) {
     {
       id: 'agents',
       heading: 'Agents',
-      width: 'w-[88px]',
+      width: 'w-[5.5rem]',
       className: 'tabular',
       sortBy: (queue) => able(queue).length,
       cell: (queue) => {
@@ -107,7 +109,7 @@ export function QueuesTable({ setUp, views, onEdit, onAdd, onStorm }: Props) {
     {
       id: 'acts',
       heading: '',
-      width: 'w-[128px]',
+      width: 'w-[8rem]',
       align: 'right',
       cell: (queue) => (
         <div className="flex flex-col items-end gap-1">
@@ -127,15 +129,18 @@ export function QueuesTable({ setUp, views, onEdit, onAdd, onStorm }: Props) {
       ),
     },
   ]
+  const rows = setUp.queues.filter((q) => isSought(`${q.name} ${q.needs.map((n) => nameIn(setUp.skills, n.skillId)).join(' ')}`))
   return (
     <section aria-label="Queues">
       <div className="flex items-baseline justify-between">
-        <h2 className="font-semibold text-lg">Queues</h2>
+        <h2 className="font-semibold text-lg">
+          Queues <OfHowMany shown={rows.length} of={setUp.queues.length} />
+        </h2>
         <Button onClick={onAdd}>Add a queue</Button>
       </div>
-      <Table className="mt-1" columns={columns} rows={setUp.queues} keyOf={(queue) => queue.id} rowClass={(queue) => queue.retired && 'text-soft'} />
+      <Table className="mt-1" columns={columns} rows={rows} keyOf={(queue) => queue.id} rowClass={(queue) => queue.retired && 'text-soft'} />
     </section>
   )
 }
 
-const whenInWords = (ms: number) => (ms === 0 ? 'at once' : `after ${lengthInWords(ms)}`)
+const whenInWords = (ms: number) => (ms === 0 ? 'from the start' : `after ${lengthInWords(ms)}`)

@@ -31,7 +31,7 @@ export function QuickTextsPart({ setUp, onSave }: { setUp: SetUp; onSave: (chang
           Edit
         </Button>
       </div>
-      <dl className="mt-1 grid grid-cols-[220px_1fr] gap-y-1 border-line-strong border-t pt-2">
+      <dl className="mt-1 grid grid-cols-[13.75rem_1fr] gap-y-1 border-line-strong border-t pt-2">
         {setUp.quickTexts.map(({ name, queueId, text }) => (
           <div key={name} className="contents">
             <dt className="min-w-0 break-words">

@@ -29,7 +29,7 @@ export function RowsField<T>({ label, hint, rows, add, onAdd, onRemove, problem,
           </li>
         ))}
       </ul>
-      {problem !== undefined && <Problem>{problem}</Problem>}
+      {problem !== undefined && <Problem of="focused">{problem}</Problem>}
       <Button className="mt-1" onClick={onAdd}>
         {add}
       </Button>

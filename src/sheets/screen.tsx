@@ -33,7 +33,7 @@ export function SheetsScreen({ view }: { view: FloorView }) {
     setSheetId(made.id)
   }
   const read = async (file: File) => {
-    const found = readJson(await file.text(), SheetSchema)
+    const found = readJson(await file.text(), SheetSchema, 'sheet')
     if (!found.ok) return say('', [`Nothing of ${file.name} was taken.`, ...found.problems])
     setSheetId(found.value.id)
     put(found.value, `${file.name} was read as “${found.value.name}”. Look at it, then put it into use.`)
@@ -41,7 +41,7 @@ export function SheetsScreen({ view }: { view: FloorView }) {
   return (
     <>
       <SetUpPlaces here="sheets" />
-      <main className="mx-auto grid max-w-[1400px] grid-cols-[minmax(0,1fr)_280px] gap-x-8 px-6 py-5 max-md:grid-cols-1">
+      <main className="mx-auto grid max-w-[87.5rem] grid-cols-[minmax(0,1fr)_17.5rem] gap-x-8 px-6 py-5 max-md:grid-cols-1">
         <div className="min-w-0">
           <h1 className="font-semibold text-2xl">Review sheets</h1>
           {sheet === undefined ? (
@@ -122,14 +122,14 @@ const columnsFor = (sheet: Sheet, put: (sheet: Sheet) => void, onEdit: (question
   const weights = sheet.questions.reduce((sum, q) => sum + q.weight, 0)
   return [
     { id: 'label', heading: 'Question', isName: true, cell: (q) => q.label },
-    { id: 'kind', heading: 'Answered by', width: 'w-[110px]', cell: (q) => (q.kind === 'scale' ? '1 to 5' : 'yes or no') },
-    { id: 'must', heading: 'Must', width: 'w-[70px]', cell: (q) => (q.mustHave ? 'yes' : '') },
+    { id: 'kind', heading: 'Answered by', width: 'w-[6.875rem]', cell: (q) => (q.kind === 'scale' ? '1 to 5' : 'yes or no') },
+    { id: 'must', heading: 'Must', width: 'w-[4.375rem]', cell: (q) => (q.mustHave ? 'yes' : '') },
     {
-      ...{ id: 'weight', heading: 'Weight', width: 'w-[110px]', align: 'right', className: 'tabular' },
+      ...{ id: 'weight', heading: 'Weight', width: 'w-[6.875rem]', align: 'right', className: 'tabular' },
       cell: (q) => `${q.weight} (${Math.round((q.weight / weights) * 100)} %)`,
     },
     {
-      ...{ id: 'acts', heading: '', width: 'w-[270px]', align: 'right' },
+      ...{ id: 'acts', heading: '', width: 'w-[16.875rem]', align: 'right' },
       cell: (q) => (
         <span className="flex justify-end gap-1">
           <Button aria-label={`Edit ${q.label}`} onClick={() => onEdit(q)}>

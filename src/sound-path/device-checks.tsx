@@ -29,16 +29,16 @@ export function HandsetCheck({ agentId, sound }: Props) {
     <div>
       <div className="flex items-center gap-3">
         <Button onClick={() => void ring()}>Check sound</Button>
-        {state === 'absent' && <Button onClick={() => openDevice('handset', agentId)}>Open the handset</Button>}
+        {state === 'absent' && <Button onClick={() => openDevice('handset', agentId)}>Open the desk handset</Button>}
       </div>
       <div role="status" className="mt-2">
-        {state === 'idle' && <p className="text-soft">The handset is there. Check sound rings it; lift it to answer.</p>}
-        {state === 'ringing' && <p>The handset rings. Lift it.</p>}
-        {state === 'lifted' && <p className="font-semibold text-green">✓ You lifted the handset. Put it down again.</p>}
+        {state === 'idle' && <p className="text-soft">The desk handset is there. Check sound rings it; lift it to answer.</p>}
+        {state === 'ringing' && <p>The desk handset rings. Lift it.</p>}
+        {state === 'lifted' && <p className="font-semibold text-green">✓ You lifted the desk handset. Put it down again.</p>}
       </div>
       {state === 'absent' &&
         (asked ? (
-          <Problem>The desk handset cannot be reached: it is not plugged in. Open the handset, leave its window open, then check again.</Problem>
+          <Problem>The desk handset cannot be reached: it is not plugged in. Open the desk handset, leave its window open, then check again.</Problem>
         ) : (
           <p className="mt-2 text-soft">The telephone on your desk is played by a small window of its own.</p>
         ))}
@@ -72,7 +72,7 @@ export function PhoneCheck({ agentId, sound }: Props) {
       </div>
       {phone === null && <p className="mt-2 text-soft">Your own phone calls us, and a code tells us whose it is. A small window plays the phone.</p>}
       {!needsCode && !ranOut && phone.state !== 'connected' && (
-        <dl className="mt-2 grid grid-cols-[64px_1fr] gap-y-1">
+        <dl className="mt-2 grid grid-cols-[4rem_1fr] gap-y-1">
           <dt className="text-soft">Dial</dt>
           <dd className="tabular font-semibold">{sound?.line}</dd>
           <dt className="text-soft">Key in</dt>

@@ -41,7 +41,7 @@ export function PhoneWindow() {
   return (
     <DeviceFrame title="Own phone" owner={device?.agentName ?? null}>
       {dialled ? (
-        <div className="flex h-[104px] flex-col justify-center border-line border-y px-2">
+        <div className="flex h-[6.5rem] flex-col justify-center border-line border-y px-2">
           <p role="status" aria-label="Phone">
             {heard}
           </p>
@@ -49,7 +49,7 @@ export function PhoneWindow() {
         </div>
       ) : (
         <form
-          className="h-[104px]"
+          className="h-[6.5rem]"
           onSubmit={(event) => {
             event.preventDefault()
             void dial()

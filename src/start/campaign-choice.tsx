@@ -30,7 +30,7 @@ export function CampaignChoice({ centre, account, chosen, onChoose, problem }: P
       <legend className="font-semibold">Campaign</legend>
       <ul className="mt-1 divide-y divide-line border-line border-y">
         <li>
-          <label className="grid grid-cols-[24px_1fr] items-center py-1.5">
+          <label className="grid grid-cols-[1.5rem_1fr] items-center py-1.5">
             <input
               type="radio"
               name="campaign"
@@ -47,7 +47,7 @@ export function CampaignChoice({ centre, account, chosen, onChoose, problem }: P
           const why = whyNot(account, campaign, view, centre)
           return (
             <li key={campaign.id}>
-              <label className={`grid grid-cols-[24px_150px_1fr] items-start py-1.5 ${why === null ? '' : 'text-soft'}`}>
+              <label className={`grid grid-cols-[1.5rem_9.375rem_1fr] items-start py-1.5 ${why === null ? '' : 'text-soft'}`}>
                 <input
                   type="radio"
                   name="campaign"

@@ -25,7 +25,7 @@ export function QueueChoice({ centre, queues, seats, seat, ticked, onTick, probl
       <ul className="mt-1 divide-y divide-line border-line border-y">
         {mine.map((queue) => (
           <li key={queue.id}>
-            <label className="grid grid-cols-[24px_110px_1fr] items-center py-1.5">
+            <label className="grid grid-cols-[1.5rem_6.875rem_1fr] items-center py-1.5">
               <input
                 type="checkbox"
                 aria-label={queue.name}
@@ -39,7 +39,7 @@ export function QueueChoice({ centre, queues, seats, seat, ticked, onTick, probl
           </li>
         ))}
         {others.map((queue) => (
-          <li key={queue.id} className="grid grid-cols-[24px_110px_1fr] items-center py-1.5 text-soft">
+          <li key={queue.id} className="grid grid-cols-[1.5rem_6.875rem_1fr] items-center py-1.5 text-soft">
             <input type="checkbox" aria-label={queue.name} className="size-4" checked={false} disabled readOnly />
             <span className="font-semibold">{queue.name}</span>
             <span>Not on your account. {centre.owners.join(' or ')} can add it in Set-up.</span>
@@ -68,7 +68,7 @@ function Standing({ view, servedBy }: { view: QueueView | undefined; servedBy: r
     <span className="text-soft" title={servedBy.join(', ')}>
       {!view.open && <strong className="text-ink">closed now · </strong>}
       {view.storm && <strong className="text-brass-text">storm · </strong>}
-      {view.waiting === 0 ? 'nobody waits' : view.waiting === 1 ? '1 waits' : `${view.waiting} wait`}
+      {view.waiting === 0 ? 'nobody waiting' : `${view.waiting} waiting`}
       {view.longestSinceMs != null && (
         <>
           , longest <Clock sinceMs={view.longestSinceMs} />

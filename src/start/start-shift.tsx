@@ -85,7 +85,7 @@ function NewShift({ view }: { view: FloorView }) {
   const problemAt = (at: Trouble['at']) => (trouble?.at === at ? trouble.says : null)
 
   return (
-    <main className="mx-auto grid w-full max-w-[1080px] grid-cols-1 gap-x-12 px-6 py-8 md:grid-cols-[1fr_380px]">
+    <main className="mx-auto grid w-full max-w-[67.5rem] grid-cols-1 gap-x-12 px-6 py-8 md:grid-cols-[1fr_23.75rem]">
       <form ref={form} onSubmit={submit} noValidate>
         <h1 tabIndex={-1} className="font-semibold text-2xl">
           Start your shift
@@ -114,7 +114,7 @@ function NewShift({ view }: { view: FloorView }) {
             setCampaignId(next)
           }}
         />
-        <div className="mt-6 flex items-center gap-4">
+        <div className="mt-6 flex flex-wrap items-center gap-x-4 gap-y-2">
           <Button type="submit" tone="primary" size="large" disabled={starting}>
             {starting ? 'Starting…' : 'Start shift'}
           </Button>

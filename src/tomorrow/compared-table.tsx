@@ -12,7 +12,7 @@ interface Row {
 
 export const FIGURE_WORDS: Readonly<Record<Figure, string>> = {
   serviceLevel: 'Answered in time',
-  abandoned: 'Gave up',
+  abandoned: 'Abandoned',
   meanWaitMs: 'Mean wait',
   occupancy: 'Agents occupied',
   offered: 'Calls taken in',

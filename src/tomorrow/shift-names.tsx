@@ -21,9 +21,9 @@ export function ShiftNames({ plan, traffic, onChange }: Props) {
   const rename = (given: readonly (AgentId | null)[]) => onChange({ ...plan, shifts: plan.shifts.map((s, i) => ({ ...s, agentId: given[i] ?? null })) })
   const twice = agents.filter((a) => overlaps(plan, a.id))
   return (
-    <section aria-label="Whose shifts" className="space-y-2">
+    <section aria-label="Who works which shift" className="space-y-2">
       <div className="flex flex-wrap items-center gap-3">
-        <h3 className="font-semibold">Whose shifts</h3>
+        <h3 className="font-semibold">Who works which shift</h3>
         <span className="text-soft">{named === plan.shifts.length ? 'Every shift has somebody.' : `${named} of ${plan.shifts.length} have somebody.`}</span>
         <Button disabled={inUse === null || named === plan.shifts.length} onClick={() => inUse !== null && rename(giveOut(inUse.setUp, plan.shifts, traffic))}>
           Give out the rest

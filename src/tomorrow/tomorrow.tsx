@@ -56,7 +56,7 @@ export function Tomorrow() {
   if (queues === null) return null
   const rows: readonly Row[] = known.map((q, i) => ({ ...q, calls: q.offered.reduce((a, b) => a + b, 0), most: Math.max(0, ...(need.queues[i] ?? [])) }))
   return (
-    <main className="mx-auto max-w-[1280px] px-6 pt-4 pb-12">
+    <main className="mx-auto max-w-[80rem] px-6 pt-4 pb-12">
       <div className="flex flex-wrap items-end gap-4">
         <div className="mr-2 flex items-baseline gap-4">
           <h1 className="font-semibold text-2xl">Tomorrow</h1>
@@ -180,7 +180,7 @@ const COLUMNS: readonly Column<Row>[] = [
   },
   {
     ...{ id: 'patience', heading: 'Patience', align: 'right', className: tabular },
-    cell: (r) => (r.patienceMs === null ? <span className="text-soft">nobody gave up</span> : formatClock(r.patienceMs)),
+    cell: (r) => (r.patienceMs === null ? <span className="text-soft">nobody abandoned</span> : formatClock(r.patienceMs)),
   },
   { id: 'within', heading: 'In time is', align: 'right', className: tabular, cell: (r) => formatClock(r.withinMs) },
   { id: 'most', heading: 'Agents, at most', align: 'right', className: tabular, sortBy: (r) => r.most, cell: (r) => r.most },

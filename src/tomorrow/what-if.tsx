@@ -76,7 +76,7 @@ export function WhatIf() {
   const nameOf = (id: QueueId) => queues.find((q) => q.id === id)?.name ?? 'a queue of before'
 
   return (
-    <main className="mx-auto max-w-[1280px] px-6 pt-4 pb-12">
+    <main className="mx-auto max-w-[80rem] px-6 pt-4 pb-12">
       <div className="flex items-baseline gap-4">
         <h1 className="font-semibold text-2xl">What if</h1>
         <PlaceLink href="/floor" isHere={false}>

@@ -8,7 +8,7 @@ export type Tone = 'plain' | 'primary' | 'loss' | 'brass' | 'quiet'
 
 const TONES: Record<Tone, string> = {
   plain: 'border-line-strong bg-raised text-ink hover:bg-paper',
-  primary: 'border-green bg-green text-white hover:bg-green-deep',
+  primary: 'border-green bg-green text-on-fill hover:bg-green-deep',
   loss: 'border-red bg-raised text-red hover:bg-red-wash',
   brass: 'border-brass bg-brass-wash text-brass-text hover:bg-raised',
   quiet: 'border-transparent bg-transparent text-ink underline decoration-line-strong underline-offset-4 hover:decoration-ink',
@@ -27,6 +27,7 @@ export function Button({ tone = 'plain', size = 'regular', shortcut, className, 
   return (
     <button
       type={type}
+      data-acts
       aria-keyshortcuts={keys}
       onKeyDown={(event) => {
         // A key that is held down is one press, whatever has come to stand under the finger meanwhile.

@@ -1,6 +1,7 @@
 // A labelled field with room for one clear sentence when something is wrong.
 import clsx from 'clsx'
-import { type InputHTMLAttributes, type ReactNode, type SelectHTMLAttributes, useId } from 'react'
+import { type InputHTMLAttributes, type ReactNode, type SelectHTMLAttributes, useId, useRef } from 'react'
+import { useLedTo, useSaysOf } from './use-invalid'
 
 const BOX = 'w-full rounded-sm border border-line-strong bg-raised px-2 text-ink aria-invalid:border-2 aria-invalid:border-red'
 
@@ -12,8 +13,10 @@ interface FieldProps {
 
 export function TextField({ label, problem = null, hint, className, ...rest }: FieldProps & InputHTMLAttributes<HTMLInputElement>) {
   const id = useId()
+  const home = useRef<HTMLDivElement>(null)
+  useLedTo(home, problem)
   return (
-    <div className={className}>
+    <div ref={home} className={className}>
       <label htmlFor={id} className="font-semibold">
         {label}
       </label>
@@ -85,10 +88,21 @@ export function Problems({ problems, label, className }: { problems: readonly st
   )
 }
 
+interface ProblemProps {
+  readonly id?: string
+  /** Label or name of the field it is about, in the form it stands in; `focused` for the one the keyboard is in. */
+  readonly of?: string | undefined
+  readonly className?: string
+  readonly children: ReactNode
+}
+
 /** What is wrong and what to do; read out when it appears. */
-export function Problem({ id, children, className }: { id?: string; children: ReactNode; className?: string }) {
+export function Problem({ id, of, children, className }: ProblemProps) {
+  const own = useId()
+  const self = useRef<HTMLParagraphElement>(null)
+  useSaysOf(self, of, children)
   return (
-    <p id={id} role="alert" className={clsx('mt-1 border-red border-l-4 pl-2 text-red', className)}>
+    <p ref={self} id={id ?? own} role="alert" className={clsx('mt-1 border-red border-l-4 pl-2 text-red', className)}>
       {children}
     </p>
   )

@@ -97,13 +97,16 @@ function layoutOf(json: string, panes: readonly Pane[]): Layout | null {
   }
 }
 
+/** By the browser's own text size: who has larger letters has a narrower window. */
 function useIsNarrow(belowPx: number): boolean {
+  const query = `(width < ${belowPx / 16}rem)`
   return useSyncExternalStore(
     (changed) => {
-      window.addEventListener('resize', changed)
-      return () => window.removeEventListener('resize', changed)
+      const media = window.matchMedia(query)
+      media.addEventListener('change', changed)
+      return () => media.removeEventListener('change', changed)
     },
-    () => window.innerWidth < belowPx,
+    () => window.matchMedia(query).matches,
     () => false,
   )
 }

@@ -10,7 +10,7 @@ export function PlaceLink({ href, isHere, className, children }: { href: string;
       // Whoever is somewhere seldom leaves: other places are fetched when they are gone to.
       prefetch={false}
       aria-current={isHere ? 'page' : undefined}
-      className={clsx(className, isHere ? 'border-green border-b-2 font-semibold' : 'text-soft hover:text-ink')}
+      className={clsx('inline-flex min-h-6 items-center', className, isHere ? 'border-green border-b-2 font-semibold' : 'text-soft hover:text-ink')}
     >
       {children}
     </Link>

@@ -3,6 +3,8 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
 import clsx from 'clsx'
 import { type KeyboardEvent, type ReactNode, useEffect, useId, useRef } from 'react'
+import { beginningWith, isLetter, NOTHING_TYPED } from './type-ahead'
+import { usePlaceKept } from './use-place-kept'
 
 interface Props<T> {
   readonly label: string
@@ -10,6 +12,8 @@ interface Props<T> {
   readonly keyOf: (row: T) => string
   readonly frontKey: string | null
   readonly onFront: (key: string) => void
+  /** Letters go to the next that begins with them. */
+  readonly nameOf: (row: T) => string
   readonly onEnter?: (row: T) => void
   readonly onSpace?: (row: T) => void
   /** Rows that are chosen, where several can be; otherwise the one in front is. */
@@ -22,9 +26,11 @@ interface Props<T> {
 
 const ROW_PX = 36
 
-export function RowList<T>({ label, rows, keyOf, frontKey, onFront, onEnter, onSpace, isChosen, columns, children, empty }: Props<T>) {
+export function RowList<T>({ label, rows, keyOf, nameOf, frontKey, onFront, onEnter, onSpace, isChosen, columns, children, empty }: Props<T>) {
   const scroller = useRef<HTMLDivElement>(null)
+  const scrolls = usePlaceKept(label, scroller)
   const id = useId()
+  const typed = useRef(NOTHING_TYPED())
   const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW_PX, overscan: 12 })
   const at = rows.findIndex((r) => keyOf(r) === frontKey)
   const [first] = rows
@@ -38,7 +44,8 @@ export function RowList<T>({ label, rows, keyOf, frontKey, onFront, onEnter, onS
     const moves: Readonly<Record<string, number>> = {
       ...{ ArrowDown: at + 1, ArrowUp: at - 1, Home: 0, End: rows.length - 1, PageDown: at + page, PageUp: at - page },
     }
-    const to = moves[event.key]
+    const found = isLetter(event.key) ? beginningWith(typed.current, event.key, at, rows.length, (i) => nameOf(rows[i] as T)) : -1
+    const to = found >= 0 ? found : moves[event.key]
     const act = { Enter: onEnter, ' ': onSpace }[event.key]
     const row = rows[to === undefined ? at : Math.max(0, Math.min(rows.length - 1, to))]
     if (row === undefined) return
@@ -49,10 +56,10 @@ export function RowList<T>({ label, rows, keyOf, frontKey, onFront, onEnter, onS
   }
   // What is not drawn cannot be pointed at.
   const isDrawn = virtual.getVirtualItems().some((item) => item.index === at)
-  if (rows.length === 0) return <p className="mt-4 flex-1 font-serif text-[17px] text-soft leading-7">{empty}</p>
+  if (rows.length === 0) return <p className="mt-4 flex-1 font-serif text-[1.0625rem] text-soft leading-7">{empty}</p>
   return (
     <div
-      ref={scroller}
+      ref={scrolls}
       role="listbox"
       aria-label={label}
       aria-multiselectable={isChosen === undefined ? undefined : true}

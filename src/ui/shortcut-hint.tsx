@@ -41,7 +41,7 @@ const useAltHeld = () =>
 export function ShortcutHint({ keys }: { keys: string }) {
   if (!useAltHeld()) return null
   return (
-    <span aria-hidden className="tabular pointer-events-none absolute -top-2.5 right-1 z-10 rounded-sm border border-ink bg-ink px-1 text-xs text-white">
+    <span aria-hidden className="tabular pointer-events-none absolute -top-2.5 right-1 z-10 rounded-sm border border-ink bg-ink px-1 text-xs text-on-fill">
       {keys.replace('Alt+', '')}
     </span>
   )

@@ -2,7 +2,8 @@
 // A table: sorted by the heads that can be, in the given order otherwise; a row may open for more below it, rows may stand in groups.
 import { createColumnHelper, createSortedRowModel, rowSortingFeature, sortFns, tableFeatures, useTable } from '@tanstack/react-table'
 import clsx from 'clsx'
-import { memo, type ReactNode, useMemo } from 'react'
+import { memo, type ReactNode, useMemo, useRef } from 'react'
+import { useRowKeys } from './use-row-keys'
 
 export interface Column<T> {
   readonly id: string
@@ -54,53 +55,60 @@ export function Table<T>({ label, caption, columns, rows, keyOf, rowClass, below
   const table = useTable({ features, columns: model, data, getRowId: ({ row }) => keyOf(row) })
   const sorted = table.getRowModel().rows.map((r) => r.original.row)
   const groups = groupOf === undefined ? [{ name: null, rows: sorted }] : groupsOf(sorted, groupOf)
+  const self = useRef<HTMLTableElement>(null)
+  const rowKeys = useRowKeys(self)
   const columnOf = new Map(columns.map((c) => [c.id, c]))
   return (
-    <table aria-label={label} className={clsx('w-full', fixed && 'table-fixed', className)}>
-      {caption !== undefined && <caption className="pb-1 text-left font-semibold">{caption}</caption>}
-      <thead>
-        <tr className="border-line-strong border-b align-bottom">
-          {table.getFlatHeaders().map((header) => {
-            const { heading = '', width, align, sortBy } = columnOf.get(header.id) ?? {}
-            const order = header.column.getIsSorted()
-            const place = clsx('py-1', align === 'right' ? 'pl-3 text-right' : 'pr-3 text-left', width)
-            if (sortBy === undefined)
+    // Wider than a narrow window: it is scrolled by itself, and the page is not.
+    <div className="max-lg:overflow-x-auto">
+      <table ref={self} {...rowKeys} aria-label={label} className={clsx('w-full', fixed && 'table-fixed', className)}>
+        {caption !== undefined && <caption className="pb-1 text-left font-semibold">{caption}</caption>}
+        <thead>
+          <tr className="border-line-strong border-b align-bottom">
+            {table.getFlatHeaders().map((header) => {
+              const { heading = '', width, align, sortBy } = columnOf.get(header.id) ?? {}
+              const order = header.column.getIsSorted()
+              const place = clsx('py-1', align === 'right' ? 'pl-3 text-right' : 'pr-3 text-left', width)
+              if (sortBy === undefined)
+                return (
+                  <th key={header.id} scope="col" className={place}>
+                    <span className={heading === '' ? 'sr-only' : 'eyebrow inline-flex min-h-6 items-center'}>
+                      {heading === '' ? 'What can be done' : heading}
+                    </span>
+                  </th>
+                )
               return (
-                <th key={header.id} scope="col" className={place}>
-                  <span className={heading === '' ? 'sr-only' : 'eyebrow'}>{heading === '' ? 'What can be done' : heading}</span>
+                <th key={header.id} scope="col" aria-sort={order === false ? 'none' : order === 'asc' ? 'ascending' : 'descending'} className={place}>
+                  <button
+                    type="button"
+                    title={`Sort by ${heading}`}
+                    className="eyebrow min-h-6 min-w-6 [text-align:inherit] hover:text-ink"
+                    onClick={header.column.getToggleSortingHandler()}
+                  >
+                    {heading}
+                    <span aria-hidden>{order === false ? '' : order === 'asc' ? ' ↑' : ' ↓'}</span>
+                  </button>
                 </th>
               )
-            return (
-              <th key={header.id} scope="col" aria-sort={order === false ? 'none' : order === 'asc' ? 'ascending' : 'descending'} className={place}>
-                <button
-                  type="button"
-                  title={`Sort by ${heading}`}
-                  className="eyebrow [text-align:inherit] hover:text-ink"
-                  onClick={header.column.getToggleSortingHandler()}
-                >
-                  {heading}
-                  <span aria-hidden>{order === false ? '' : order === 'asc' ? ' ↑' : ' ↓'}</span>
-                </button>
-              </th>
-            )
-          })}
-        </tr>
-      </thead>
-      {groups.map(({ name, rows: grouped }) => (
-        <tbody key={name ?? ''}>
-          {name !== null && (
-            <tr>
-              <th colSpan={columns.length} scope="rowgroup" className="eyebrow pt-3 text-left">
-                {name}
-              </th>
-            </tr>
-          )}
-          {grouped.map((row) => (
-            <Row key={keyOf(row)} columns={columns} row={row} compact={compact} classes={rowClass?.(row) || ''} more={below?.(row) ?? null} />
-          ))}
-        </tbody>
-      ))}
-    </table>
+            })}
+          </tr>
+        </thead>
+        {groups.map(({ name, rows: grouped }) => (
+          <tbody key={name ?? ''}>
+            {name !== null && (
+              <tr>
+                <th colSpan={columns.length} scope="rowgroup" className="eyebrow pt-3 text-left">
+                  {name}
+                </th>
+              </tr>
+            )}
+            {grouped.map((row) => (
+              <Row key={keyOf(row)} columns={columns} row={row} compact={compact} classes={rowClass?.(row) || ''} more={below?.(row) ?? null} />
+            ))}
+          </tbody>
+        ))}
+      </table>
+    </div>
   )
 }
 
@@ -116,7 +124,7 @@ interface RowProps<T> {
 const Row = memo(function Row<T>({ columns, row, compact, classes, more }: RowProps<T>) {
   return (
     <>
-      <tr className={clsx('border-line align-top', more === null && 'border-b', classes)}>
+      <tr data-row className={clsx('border-line', compact ? 'align-middle' : 'align-baseline', more === null && 'border-b', classes)}>
         {columns.map((column) => (
           <Cell key={column.id} column={column} row={row} compact={compact} />
         ))}

@@ -57,7 +57,7 @@ export function ForwardDialog({ message, centre, seats, onClose }: Props) {
           </optgroup>
         </SelectField>
         <TextField label="Note" value={note} maxLength={LONGEST_NOTE} onChange={(e) => setNote(e.target.value)} autoComplete="off" />
-        {problem !== null && <Problem>{problem}</Problem>}
+        {problem !== null && <Problem of={to === '' ? 'To' : 'Note'}>{problem}</Problem>}
         <div className="flex justify-end">
           <Button tone="primary" type="submit">
             Forward

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { agentGreeting, type Box, boxKey, type Greeting, LONGEST_GREETING, PREPARED_GREETINGS, queueGreeting } from '@/core/voicemail'
 import type { BoxView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
-import { Button, Choice, Dialog, Problem, SelectField } from '@/ui'
+import { Button, Choice, Dialog, Problem, SelectField, useDraft } from '@/ui'
 import { GreetingRecorder } from './greeting-recorder'
 import { type Tried, useTryOut } from './use-try-out'
 
@@ -45,7 +45,7 @@ function OfBox({ view, onClose }: { view: BoxView; onClose: () => void }) {
   const { box, name, greeting, isOwn, mayGreet } = view
   const usual = box.kind === 'agent' ? agentGreeting(name) : queueGreeting(name)
   const [manner, setManner] = useState<Manner>(!isOwn ? 'usual' : greeting.recording === null ? 'words' : 'voice')
-  const [text, setText] = useState(isOwn ? greeting.text : usual.text)
+  const [text, setText, forget] = useDraft(`greeting ${boxKey(box)}`, isOwn ? greeting.text : usual.text)
   const [recording, setRecording] = useState(greeting.recording)
   const [problem, setProblem] = useState<string | null>(null)
   const tryOut = useTryOut(box)
@@ -61,8 +61,10 @@ function OfBox({ view, onClose }: { view: BoxView; onClose: () => void }) {
   const keep = async () => {
     if (wrong !== null) return setProblem(wrong)
     const reply = await command({ kind: 'setGreeting', box, greeting: manner === 'usual' ? null : chosen })
-    if (reply.ok) onClose()
-    else setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
+    if (reply.ok) {
+      forget()
+      onClose()
+    } else setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
   }
   return (
     <div className="mt-4 space-y-3">
@@ -76,7 +78,7 @@ function OfBox({ view, onClose }: { view: BoxView; onClose: () => void }) {
           setProblem(null)
         }}
       />
-      {manner === 'usual' && <p className="font-serif text-[17px] leading-7">“{usual.text}”</p>}
+      {manner === 'usual' && <p className="font-serif text-[1.0625rem] leading-7">“{usual.text}”</p>}
       {manner !== 'usual' && (
         <>
           {manner === 'words' && (
@@ -92,6 +94,7 @@ function OfBox({ view, onClose }: { view: BoxView; onClose: () => void }) {
           <label className="block">
             <span className="font-semibold">{manner === 'words' ? 'Words' : 'Its words, for who cannot hear it'}</span>
             <textarea
+              name="greeting words"
               value={text}
               maxLength={LONGEST_GREETING}
               rows={3}
@@ -105,7 +108,7 @@ function OfBox({ view, onClose }: { view: BoxView; onClose: () => void }) {
         </>
       )}
       {manner === 'voice' && <GreetingRecorder recording={recording} onRecorded={setRecording} />}
-      {problem !== null && <Problem>{problem}</Problem>}
+      {problem !== null && <Problem of={chosen.text === '' ? 'greeting words' : undefined}>{problem}</Problem>}
       <p role="status" className="min-h-6 text-soft">
         {TRIED[tryOut.tried]}
       </p>

@@ -49,7 +49,7 @@ export function MessageEntry({ message, centre, seats, account, callBack, onDele
   return (
     <article aria-label={`Message of ${fromWords(message)}`} className="px-5 py-5">
       <h2 className="break-words font-semibold text-xl">{fromWords(message)}</h2>
-      <dl className="mt-2 grid grid-cols-[90px_minmax(0,1fr)] gap-y-1">
+      <dl className="mt-2 grid grid-cols-[5.625rem_minmax(0,1fr)] gap-y-1">
         {facts.map(
           ([name, said]) =>
             said !== null && (

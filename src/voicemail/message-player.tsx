@@ -28,7 +28,7 @@ export function MessagePlayer({ message, onFirstPlay }: { message: Message; onFi
   }, [message.id])
   return (
     <>
-      {loaded.state === 'loading' && <p className="min-h-[120px] text-soft">Looking for its sound…</p>}
+      {loaded.state === 'loading' && <p className="min-h-[7.5rem] text-soft">Looking for its sound…</p>}
       {loaded.state === 'none' && <p className="text-soft">No sound of it is kept in this browser: it was recorded at another desk.</p>}
       {loaded.state === 'broken' && <p className="text-red">Its sound cannot be read: {loaded.says}</p>}
       {loaded.state === 'here' && (
@@ -46,7 +46,7 @@ function Words({ words }: { words: readonly Spoken[] }) {
       {words.length === 0 ? (
         <p className="text-soft">Nobody has written down what is said.</p>
       ) : (
-        <p className="font-serif text-[17px] leading-7">
+        <p className="font-serif text-[1.0625rem] leading-7">
           “<NumberLinks text={words.map((w) => w.text).join(' ')} />”
         </p>
       )}

@@ -21,10 +21,11 @@ export function MessagesList({ messages, frontId, onFront, onEnter, timeZone, em
       label="Messages"
       rows={messages}
       keyOf={(m) => m.id}
+      nameOf={fromWords}
       frontKey={frontId}
       onFront={onFront}
       onEnter={onEnter}
-      columns="pl-2 grid-cols-[128px_minmax(0,1fr)_48px] md:grid-cols-[136px_minmax(0,0.9fr)_minmax(0,0.7fr)_48px_minmax(0,1.5fr)]"
+      columns="pl-2 grid-cols-[8rem_minmax(0,1fr)_3rem] md:grid-cols-[8.5rem_minmax(0,0.9fr)_minmax(0,0.7fr)_3rem_minmax(0,1.5fr)]"
       empty={empty}
     >
       {(message) => {

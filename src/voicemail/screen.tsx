@@ -123,7 +123,7 @@ export function VoicemailScreen() {
           }
           beside={
             front === null ? (
-              <p className="px-5 py-6 font-serif text-[17px] text-soft leading-7">
+              <p className="px-5 py-6 font-serif text-[1.0625rem] text-soft leading-7">
                 The message you choose in the list stands here, to be heard and answered. What is deleted can be brought back for ten minutes.
               </p>
             ) : (

@@ -1,5 +1,5 @@
 // The board in words: the text equivalent that is announced on change, and the sentence that says what an action would do.
-import { type Connection, FAILURE_WORDS, isOnLine, isPerson, type Party, takesPart } from '@/core/calls'
+import { type Clearing, type Connection, FAILURE_WORDS, isOnLine, isPerson, type Party, takesPart } from '@/core/calls'
 import type { AgentId } from '@/core/ids'
 import { formatClock } from '@/core/time'
 import type { CallView, CentreView, MeView, SeatView } from '@/exchange/protocol'
@@ -38,8 +38,15 @@ export const othersOn = ({ call }: CallView, agentId: AgentId): readonly Connect
 
 /** One sentence a call. With `nowMs` a hold says how long it lasts; null leaves clocks out, for what is announced. */
 export function describeBoard(me: MeView, views: readonly CallView[], names: Names, nowMs: number | null): string {
-  if (views.length === 0) return me.state === 'wrapUp' ? 'No call. The last call owes an outcome.' : 'No call on the board.'
+  if (views.length === 0) return me.state === 'wrapUp' ? 'No call. The last call has ended; outcome needed.' : 'No call on the board.'
   return views.map((view) => describeCall(me, view, names, nowMs)).join(' ')
+}
+
+const CLEARING_WORDS: Readonly<Record<Clearing['what'], (who: string) => string>> = {
+  hangUp: (who) => `You are leaving the call with ${who}. Undo keeps it.`,
+  remove: (who) => `${who}: one party is being removed. Undo keeps them.`,
+  endForEveryone: (who) => `The call with ${who} is ending for everyone. Undo keeps it.`,
+  decline: (who) => `You are declining the call from ${who}. Undo keeps it ringing.`,
 }
 
 function describeCall(me: MeView, view: CallView, names: Names, nowMs: number | null): string {
@@ -53,8 +60,7 @@ function describeCall(me: MeView, view: CallView, names: Names, nowMs: number | 
     .filter((c) => c.failure !== null)
     .map((c) => ` ${nameOf(c.party, names)} ${failureWords(c)}.`)
     .join('')
-  if (call.clearing !== null && mine !== undefined)
-    return call.clearing.what === 'remove' ? `${who}: one party is being removed. Undo keeps them.` : `The call with ${who} is being ended. Undo keeps it.`
+  if (call.clearing !== null && mine !== undefined) return CLEARING_WORDS[call.clearing.what](who)
   if (call.messageId !== null && others.length === 0) {
     const from = call.customer?.name ?? (call.number === null ? 'a withheld number' : numberWords(call.number))
     return mine?.state === 'alerting' ? `A message from ${from} is offered.` : `You have the message from ${from}.`

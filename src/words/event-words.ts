@@ -4,7 +4,7 @@ import { FAILURE_WORDS, type Party } from '@/core/calls'
 import type { Becomes } from '@/core/campaigns'
 import { labelOfWhom } from '@/core/do-not-call'
 import type { FloorEvent } from '@/core/ledger'
-import type { AnswerValue } from '@/core/scripts'
+import type { AnswerValue, Question, Script } from '@/core/scripts'
 import { qualityOf, ratingFactor } from '@/core/sound-quality'
 import { formatClock } from '@/core/time'
 import type { Box } from '@/core/voicemail'
@@ -18,6 +18,32 @@ import { threadEventWords } from './thread-words'
 export interface EventNames {
   readonly centre: CentreView
   readonly seats: readonly SeatView[]
+  /** What the call ran, where that is known: its pages and questions are called as they are in it. */
+  readonly script?: Script | undefined
+}
+
+const scriptsOf = ({ script, centre }: EventNames): readonly Script[] => (script === undefined ? centre.scripts : [script])
+
+const titleOf = (pageId: string, names: EventNames): string =>
+  scriptsOf(names)
+    .flatMap((s) => s.pages)
+    .find((p) => p.id === pageId)?.title ?? pageId
+
+/** A question and its answer as the script has them; by their codes where it is not known any more. */
+function answeredWords(field: string, value: AnswerValue | null, names: EventNames): string {
+  const question = scriptsOf(names)
+    .flatMap((s) => s.pages.flatMap((p) => p.questions))
+    .find((q) => q.field === field)
+  const asked = question?.label ?? field
+  if (value === null) return `Script: the answer to “${asked}” was cleared`
+  return `Script: “${asked}”: ${answerAs(question, value)}`
+}
+
+/** An answer as the question has it: options by their labels. */
+export function answerAs(question: Question | undefined, value: AnswerValue): string {
+  const options = question !== undefined && 'options' in question ? question.options : []
+  const chosen = [value].flat().map((v) => options.find((o) => o.value === v)?.label)
+  return chosen.every((label) => label !== undefined) ? chosen.join(', ') : answerWords(value)
 }
 
 export function eventWords(event: FloorEvent, names: EventNames): string {
@@ -73,7 +99,7 @@ export function eventWords(event: FloorEvent, names: EventNames): string {
     case 'mailboxCalled':
       return 'The caller was put to a mailbox'
     case 'messageQueued':
-      return `The message waits for an agent of ${queue(event.queueId)}`
+      return `The message is waiting for an agent of ${queue(event.queueId)}`
     case 'messageBegun':
       return `The mailbox of ${box(event.box)} greeted, and what is said after its tone is kept`
     case 'messageLeft':
@@ -199,7 +225,7 @@ export function eventWords(event: FloorEvent, names: EventNames): string {
     case 'recordingChanged':
       return `Recording ${RECORDING_WORDS[event.to]}${event.byAgentId === null ? '' : ` by ${agent(event.byAgentId)}`}`
     case 'clearRequested':
-      return `${agent(event.byAgentId)} pressed ${CLEARING_WORDS[event.what]}; it could still be taken back`
+      return `${agent(event.byAgentId)} pressed ${CLEARING_WORDS[event.what]}; it could still be undone`
     case 'clearTakenBack':
       return `${agent(event.byAgentId)} took it back`
     case 'callOverflowed':
@@ -245,9 +271,9 @@ export function eventWords(event: FloorEvent, names: EventNames): string {
     case 'scriptStarted':
       return 'The script opened'
     case 'scriptPageShown':
-      return `Script: ${{ next: 'on to', back: 'back to', jump: 'at once to' }[event.direction]} page “${event.pageId}”`
+      return `Script: ${{ next: 'on to', back: 'back to', jump: 'straight to' }[event.direction]} page “${titleOf(event.pageId, names)}”`
     case 'scriptAnswered':
-      return event.value === null ? `Script: the answer to ${event.field} was taken back` : `Script: ${event.field} = ${answerWords(event.value)}`
+      return answeredWords(event.field, event.value, names)
     case 'captionSpoken':
       return `Outside party: “${event.text}”`
     case 'soundRated':
@@ -355,7 +381,7 @@ const OWED_BECAUSE = {
 const CAUSES = {
   hungUp: 'hung up',
   lastParty: 'nobody else was left',
-  abandoned: 'gave up waiting',
+  abandoned: 'abandoned',
   declined: 'declined',
   noAnswer: 'did not answer in time',
   answeredElsewhere: 'answered elsewhere',

@@ -9,7 +9,7 @@ export {
 } from './campaign-words'
 export { describeAfter, describeBoard, failureWords, isMine, listed, type Names, nameOf, othersOn } from './describe'
 export { lacking, lackingToDial } from './entitled'
-export { answerWords, type EventNames, eventWords } from './event-words'
+export { answerAs, answerWords, type EventNames, eventWords } from './event-words'
 export { lineWords } from './line-words'
 export { NumberLinks } from './number-links'
 export { callerWords, memoInWords, numberWords, useNumberWords } from './number-words'

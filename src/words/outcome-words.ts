@@ -38,7 +38,7 @@ export const ATTEMPT_WORDS: Readonly<Record<AttemptResult, string>> = {
 export const RESULT_WORDS: Record<CallResult, string> = {
   underWay: 'Under way',
   handled: 'Handled',
-  abandoned: 'Gave up waiting',
+  abandoned: 'Abandoned',
   voicemail: 'Voicemail',
   diverted: 'Diverted',
   busy: 'Busy',

@@ -1,5 +1,6 @@
 // States in words, exactly as they are written on the shift bar and in reports.
 import type { AgentStateName, Diversion } from '@/core/agents'
+import { SIGNED_IN_REASON } from '@/core/agents'
 import type { Role } from '@/core/calls'
 import { numberWords } from './number-words'
 
@@ -15,7 +16,8 @@ const WORDS: Record<AgentStateName, string> = {
   wrapUp: 'Wrap-up',
 }
 
-export const stateWords = (name: AgentStateName, reason: string | null): string => (reason === null ? WORDS[name] : `${WORDS[name]} · ${reason}`)
+export const stateWords = (name: AgentStateName, reason: string | null): string =>
+  reason === null ? WORDS[name] : `${WORDS[name]} · ${reason === SIGNED_IN_REASON ? 'Just signed in' : reason}`
 
 /** What somebody does who comes to an agent's call, as it stands on a button. */
 export const ROLE_WORDS: Readonly<Record<Role, string>> = { listens: 'Listen', whispers: 'Whisper', talks: 'Step in' }

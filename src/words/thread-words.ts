@@ -25,7 +25,7 @@ export function threadEventWords(event: ThreadEvent, { agent, queue }: Names): s
     case 'threadOffered':
       return `Offered to ${agent(event.agentId)}`
     case 'threadPassed':
-      return `${agent(event.agentId)} ${PASSED[event.because]}; it waits again`
+      return `${agent(event.agentId)} ${PASSED[event.because]}; it is waiting again`
     case 'threadTaken':
       return `${agent(event.agentId)} took it`
     case 'threadOverflowed':

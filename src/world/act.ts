@@ -3,6 +3,7 @@ import type { Failure } from '@/core/calls'
 import type { Written } from '@/core/channels'
 import type { CircleOf } from '@/core/circles'
 import type { AgentId, AttemptId, CallbackId, CallId, CampaignId, ConferenceId, DeviceId, MessageId, QueueId, TaskId, WorkId } from '@/core/ids'
+import type { Thread } from '@/core/threads'
 import type { Box } from '@/core/voicemail'
 import type { RingWish, WriteWish } from './wish'
 
@@ -16,12 +17,15 @@ type AttemptAct =
   | { readonly kind: 'callRecord'; readonly agentId: AgentId }
   | { readonly kind: 'openCampaign'; readonly campaignId: CampaignId }
 
+export type WritesBack = Pick<Thread, 'channel' | 'queueId' | 'address' | 'number' | 'customer' | 'subject'>
+
 /** What people who write do, the gateway with texts, and colleagues with what is in their hands. */
 type WriterAct =
   | { readonly kind: 'writes'; readonly queueId: QueueId; readonly channel: Written; readonly dayNo: number }
   | { readonly kind: 'write'; readonly wish: WriteWish; readonly offeredTo: AgentId | null }
   | { readonly kind: 'typeOn' | 'leaveDone'; readonly threadId: WorkId }
-  | { readonly kind: 'writeOn'; readonly threadId: WorkId; readonly turn: number }
+  /** `back`: what they answer, when it is over by then; absent where an earlier version noted it, and of chats. */
+  | { readonly kind: 'writeOn'; readonly threadId: WorkId; readonly turn: number; readonly back?: WritesBack }
   | { readonly kind: 'leaveUnanswered'; readonly threadId: WorkId; readonly oursWere: number }
   | { readonly kind: 'sendOn'; readonly threadId: WorkId; readonly no: number }
   | { readonly kind: 'takeThread' | 'replyThread' | 'endThread'; readonly agentId: AgentId; readonly threadId: WorkId }

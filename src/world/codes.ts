@@ -10,6 +10,7 @@ import { dayAfter, dayAt, startOfDayMs, weekdayOf } from './calendar'
 import type { Ended } from './ended'
 import { chanceIn, personaOfWork, type Scene } from './scene'
 import { abroadOf, type Habits, type Intent, placeAt, type Stage } from './stage'
+import { talkOf } from './talk-of'
 
 const CARELESS_OFTEN = 0.05
 
@@ -24,7 +25,7 @@ export interface Coded {
 export function codeCall(scene: Scene, setUp: SetUp, { agentId, work, ended, atMs, andThen }: Coded): AgentCommand {
   const { stage } = scene
   const { habits } = stage
-  const { intent } = personaOfWork(scene, work)
+  const intent = intentOf(scene, work)
   const chance = chanceIn(scene, work.id, `code ${agentId}`)
   // Whoever sent no number cannot be called back.
   const codes = codesFor(outcomeSetFor(setUp, behalfOfPart(work, agentId)), work.dialled).filter((c) => c.follows.kind !== 'callback' || work.number !== null)
@@ -50,6 +51,14 @@ export function codeCall(scene: Scene, setUp: SetUp, { agentId, work, ended, atM
     followUp: '',
     andThen,
   }
+}
+
+/** What somebody writes about says what they want; of a call it is in who calls. */
+function intentOf(scene: Scene, work: Work): Intent {
+  const { intent } = personaOfWork(scene, work)
+  if (work.channel === 'call' || work.queueId === null) return intent
+  const { belongsIn: _, isWrongNumber: __, ...wanted } = intent
+  return { ...wanted, code: talkOf(scene.stage, scene.memory.seed, work.id, work.queueId).code }
 }
 
 const putThroughTo = ({ queues }: SetUp, { belongsIn }: Intent, { noteWhenPutThrough }: Habits): string =>

@@ -1,5 +1,6 @@
 // Colleagues played by the stand-ins: when they come and go, how they answer, read the script, hold, ask, code their calls, take breaks and keep
 // promises. They use the same commands as anyone at a desk.
+import type { Agent } from '@/core/agents'
 import { type Chance, createChance, seedFor } from '@/core/chance'
 import { circleKey, partnerIn } from '@/core/circles'
 import { pairKey } from '@/core/colleagues'
@@ -201,13 +202,17 @@ function code(scene: Scene, agentId: AgentId, callId: CallId, floor: FloorState,
   const work = get(floor.work, callId)
   if (work === undefined) return []
   const ended = memory.putThrough.get(callId)?.has(agentId) ? 'putThrough' : (memory.endOf.get(callId) ?? 'done')
-  const breakReason = dueBreak(scene, agentId, atMs)
+  // Whoever has something else in hand goes after that.
+  const breakReason = hasMore(get(floor.agents, agentId), callId) ? null : dueBreak(scene, agentId, atMs)
   const number = whomToRing(scene, floor, agentId, callId, work.number)
   if (breakReason === null && number !== null) note(atMs + 3 * SECOND, { kind: 'ringUp', agentId, number })
   const reason = breakReason ?? (number === null ? null : stage.habits.afterCall)
   const andThen = reason === null ? ({ state: 'ready' } as const) : ({ state: 'notReady', reason } as const)
   return [codeCall(scene, floor.setUp, { agentId, work, ended, atMs, andThen })]
 }
+
+const hasMore = (agent: Agent | undefined, besides: CallId): boolean =>
+  agent !== undefined && (agent.engagements.length > 0 || agent.threads.length > 0 || agent.wrapUps.some((w) => w.callId !== besides))
 
 /** Now and then there is something to ask a place or to tell somebody, by telephone. */
 function whomToRing(scene: Scene, { setUp }: FloorState, agentId: AgentId, callId: CallId, number: string | null): string | null {

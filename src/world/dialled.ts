@@ -20,11 +20,13 @@ interface End {
   readonly deviceId?: DeviceId
 }
 
-/** `keptFor`: a caller who kept their place and is called back, and so waits for it. */
+/** Whoever is brought to a call answers, or does not, for themselves. `keptFor`: a caller who kept their place and is called back, and so waits for it. */
 function planAnswer(scene: Scene, end: End, number: string | null, atMs: number, keptFor = false): void {
   const { stage, memory, note } = scene
   const isExpected = placeAt(stage, number) !== undefined || keptFor
-  const as: AnswersAs = memory.nextAnswer ?? (isExpected ? 'person' : chanceIn(scene, end.callId, 'far end').weighted(ANSWER_AS))
+  const as: AnswersAs =
+    memory.nextAnswer ??
+    (isExpected ? 'person' : chanceIn(scene, end.callId, end.deviceId === undefined ? 'far end' : `far end ${end.deviceId}`).weighted(ANSWER_AS))
   memory.nextAnswer = null
   if (as === 'busy') return note(atMs + 1500, { kind: 'farEnd', ...end, report: 'busy' })
   note(atMs + 800, { kind: 'farEnd', ...end, report: 'ringing' })

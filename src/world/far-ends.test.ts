@@ -98,6 +98,17 @@ describe('the far ends', () => {
     expect(FENNHOLM_STAGE.words.messages.map((m) => m.says)).toContainEqual(message?.words.map((w) => w.text))
   })
 
+  test('of twelve who are brought to a call each answers for themselves, and says words of their own', () => {
+    const floor = talking()
+    for (let n = 0; n < 12; n++) floor.on('addParty', 1, { target: { kind: 'number', typed: `01632 9605${String(n).padStart(2, '0')}`, name: null } })
+    floor.pass(10_000)
+    const brought = must(floor.state().calls, call(1)).connections.slice(2)
+    expect(brought).toHaveLength(12)
+    expect(new Set(brought.map((c) => c.state)).size).toBeGreaterThan(1)
+    expect(brought.filter((c) => c.state === 'connected').length).toBeGreaterThan(3)
+    expect(new Set(brought.flatMap((c) => c.said ?? [])).size).toBeGreaterThan(1)
+  })
+
   test.each(['busy', 'noAnswer', 'refused', 'machine'] as const)('a number that was told to be %s is, and only the next one', (as) => {
     const floor = talking()
     floor.world.setNextAnswer(as)

@@ -44,7 +44,7 @@ export const FAR_ENDS_SEE: Sees = {
     if (call === undefined || party === undefined) return
     const isCaller = deviceId === deviceOutside(callId, 1) && call.consultFor === null
     if (party.kind === 'outside' && !isCaller) {
-      remark(scene, callId, deviceId, placeOf(scene, party)?.greeting ?? chance.pick(stage.words.stranger), atMs + 900)
+      remark(scene, callId, deviceId, placeOf(scene, party)?.greeting ?? chanceIn(scene, callId, `remark ${deviceId}`).pick(stage.words.stranger), atMs + 900)
       note(atMs + STAYS_MS, { kind: 'leave', callId, deviceId })
       return
     }

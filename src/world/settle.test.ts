@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { type CallRecord, createLedgerFolder, type Settled } from '@/core/ledger'
+import { type CallRecord, createLedgerFolder, type Settled, type WrittenRecord } from '@/core/ledger'
 import { HOUR, MINUTE } from '@/core/time'
 import { FENNHOLM_STAGE } from '@/scenario'
 import { simulateDay } from './simulate'
@@ -28,6 +28,10 @@ test.each([
   expect(byId([...calls.map((c) => c.record), ...folder.records()])).toEqual(byId(plain.records()))
   expect(folder.underWay(nowMs)).toEqual(plain.underWay(nowMs))
   expect(folder.takenBack()).toEqual(plain.takenBack())
+  const pieces = settled.flatMap((s) => s.written)
+  expect(pieces.length).toBeGreaterThan(50)
+  const byWork = (records: readonly WrittenRecord[]) => new Map(records.map((r) => [r.workId, r] as const).toSorted(([a], [b]) => a.localeCompare(b)))
+  expect(byWork([...pieces.map((p) => p.record), ...folder.written()])).toEqual(byWork(plain.written()))
   const spells = [...settled.flatMap((s) => s.intervals), ...folder.intervals(nowMs)]
   const order = (i: (typeof spells)[number]) => `${i.agentId} ${i.fromMs}`
   expect(spells.toSorted((a, b) => order(a).localeCompare(order(b)))).toEqual(plain.intervals(nowMs).toSorted((a, b) => order(a).localeCompare(order(b))))

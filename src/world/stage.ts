@@ -101,6 +101,8 @@ export type Lines = readonly (readonly string[])[]
 export interface Talk {
   readonly of: QueueId | null
   readonly subject: string
+  /** What it is coded with. */
+  readonly code: string
   readonly says: readonly string[]
   readonly answers: readonly string[]
 }

@@ -1,6 +1,6 @@
 // People who write: they begin a chat, a mail or a text, type with pauses, answer what they are asked, and leave a chat in which nobody says
 // anything. Colleagues played by the stand-ins answer them between calls. The gateway sends texts on, or says why it could not.
-import { type Chance, createChance, seedFor } from '@/core/chance'
+import { createChance, seedFor } from '@/core/chance'
 import type { Written } from '@/core/channels'
 import type { Command } from '@/core/floor'
 import type { AgentId, QueueId, WorkId } from '@/core/ids'
@@ -8,11 +8,13 @@ import { type FloorState, nextThreadId } from '@/core/state'
 import { get, values } from '@/core/table'
 import type { Thread } from '@/core/threads'
 import { HOUR, MINUTE, SECOND } from '@/core/time'
+import type { WritesBack } from './act'
 import { chanceOfCall } from './chance-of-call'
 import { hoursToday, timeOfDayMs } from './opening'
 import { readOn } from './reads'
 import type { Acts, Scene, Sees } from './scene'
-import type { Stage, Talk } from './stage'
+import type { Talk } from './stage'
+import { talkOf } from './talk-of'
 import type { WriteWish } from './wish'
 
 /** How fast people type. */
@@ -21,28 +23,27 @@ const READS_MS = 1_800
 const SENDS_MS = 1_200
 /** When a text or a mail is answered. */
 const TEXT_BACK_MS = 9 * SECOND
+const MAIL_TAKES_TIMES = 6
+const BESIDE_A_CALL_TIMES = 4
 const MAIL_BACK_MS = 3 * MINUTE
+const MAILS_EARLIER_MS = 2 * HOUR
 const READ_STEPS = 4
 
-/** Somebody begins to write to each queue and channel from then on; the live day only. */
+/** Somebody begins to write to each queue and channel from then on; mails of a past day come before anybody is there to read them. */
 export function beginWriting(scene: Scene, floor: FloorState, fromMs: number): void {
-  if (scene.memory.day.kind !== 'live') return
-  for (const { id, writes, retired } of floor.setUp.queues) if (!retired) for (const { channel } of writes) noteWriter(scene, id, channel, fromMs)
+  const mailsFromMs = scene.memory.day.kind === 'calendar' ? fromMs - MAILS_EARLIER_MS : fromMs
+  for (const { id, writes, retired } of floor.setUp.queues)
+    if (!retired) for (const { channel } of writes) noteWriter(scene, id, channel, channel === 'mail' ? mailsFromMs : fromMs)
 }
 
 function noteWriter(scene: Scene, queueId: QueueId, channel: Written, fromMs: number): void {
   const { stage, memory, note } = scene
-  const perHour = stage.rhythm.writtenPerHour(memory.pace, queueId, channel)
+  const hours = hoursToday(stage, memory)
+  const perHour = stage.rhythm.writtenPerHour(memory.pace, queueId, channel) * hours.load
   if (perHour === 0) return
   const chance = createChance(seedFor(memory.seed, `writes ${queueId} ${channel} ${memory.dayNo} ${fromMs}`))
   const at = fromMs + chance.exponential(HOUR / perHour)
-  if (timeOfDayMs(hoursToday(stage, memory), memory, at) < hoursToday(stage, memory).closesMs)
-    note(at, { kind: 'writes', queueId, channel, dayNo: memory.dayNo })
-}
-
-export const talkOf = ({ talks }: Stage, seed: number, id: WorkId, queueId: QueueId): Talk => {
-  const fitting = talks.filter((t) => t.of === queueId)
-  return chanceOfCall(seed, id, 'writes').pick(fitting.length === 0 ? talks : fitting)
+  if (timeOfDayMs(hours, memory, at) < hours.closesMs) note(at, { kind: 'writes', queueId, channel, dayNo: memory.dayNo })
 }
 
 function begins(scene: Scene, floor: FloorState, { channel, queueId, customerId }: WriteWish, offeredTo: AgentId | null): Command {
@@ -82,15 +83,21 @@ export const WRITERS: Acts<
     return [begins(scene, floor, wish, offeredTo)]
   },
   typeOn: (_, { threadId }, floor) => (isOn(floor, threadId) ? [{ kind: 'customerTypes', threadId, on: true }] : []),
-  writeOn({ stage, memory }, { threadId, turn }, floor) {
+  writeOn({ stage, memory }, { threadId, turn, back }, floor) {
     const thread = get(floor.threads, threadId)
-    if (thread === undefined || thread.state === 'ended' || theirs(thread) !== turn) return []
-    const text = saysOf(talkOf(stage, memory.seed, threadId, thread.queueId), thread.channel)[turn]
-    return text === undefined ? [] : [{ kind: 'customerWrites', threadId, text }]
+    const open = thread?.state === 'ended' ? undefined : thread
+    const of = open ?? back
+    if (of === undefined || (open !== undefined && theirs(open) !== turn)) return []
+    const text = saysOf(talkOf(stage, memory.seed, threadId, of.queueId), of.channel)[turn]
+    if (text === undefined) return []
+    // What they answer is over: it begins anew, and comes back to who wrote.
+    return open === undefined && back !== undefined ? [{ kind: 'threadArrives', ...back, path: null, text }] : [{ kind: 'customerWrites', threadId, text }]
   },
-  leaveUnanswered(_, { threadId, oursWere }, floor) {
+  leaveUnanswered({ memory }, { threadId, oursWere }, floor) {
     const thread = get(floor.threads, threadId)
-    return thread === undefined || thread.state === 'ended' || ours(thread) !== oursWere ? [] : [{ kind: 'customerLeaves', threadId }]
+    if (thread === undefined || thread.state === 'ended' || ours(thread) !== oursWere) return []
+    memory.endOf.set(threadId, 'brokenOff')
+    return [{ kind: 'customerLeaves', threadId }]
   },
   leaveDone: (_, { threadId }, floor) => (isOn(floor, threadId) ? [{ kind: 'customerLeaves', threadId }] : []),
   sendOn(_, { threadId, no }, floor) {
@@ -105,14 +112,18 @@ export const WRITERS: Acts<
     const work = get(floor.work, threadId)
     const agent = get(floor.agents, agentId)
     if (thread?.agentId !== agentId || thread.state !== 'open' || work === undefined || agent === undefined) return []
-    if (agent.engagements.length > 0) {
+    // A mail waits for the end of a call; a chat is answered beside it.
+    if (agent.engagements.length > 0 && thread.channel === 'mail') {
       scene.note(atMs + 8 * SECOND, act)
       return []
     }
-    const { answers } = talkOf(stage, memory.seed, threadId, thread.queueId)
+    const { follows } = thread
+    const { answers } = talkOf(stage, memory.seed, follows ?? threadId, thread.queueId)
     const said = ours(thread)
-    const text = answers[Math.min(said, answers.length - 1)] ?? ''
-    if (thread.channel === 'mail' || said + 1 >= answers.length) scene.note(atMs + 9 * SECOND, { kind: 'endThread', agentId, threadId })
+    // A mail says at once what a chat comes to bit by bit, and asks nothing that was said already.
+    const at = follows === null ? Math.min(said, answers.length - 1) : answers.length - 1
+    const text = thread.channel === 'mail' && follows === null ? answers.slice(1).join('\n\n') : (answers[at] ?? '')
+    if (thread.channel === 'mail' || follows !== null || said + 1 >= answers.length) scene.note(atMs + 9 * SECOND, { kind: 'endThread', agentId, threadId })
     const reads = said < READ_STEPS ? readOn(scene, floor.setUp, agentId, work, said + 1) : []
     return [...reads, { kind: 'writeLine', agentId, threadId, text, aside: false }]
   },
@@ -136,7 +147,8 @@ export const WRITERS_SEE: Sees = {
   threadOffered: (scene, { threadId, agentId }, _, atMs) => isAsked(scene, threadId, agentId, atMs),
   threadHandedOn: (scene, { threadId, to }, _, atMs) => (to.kind === 'agent' ? isAsked(scene, threadId, to.agentId, atMs) : undefined),
   threadTaken(scene, { threadId, agentId }, floor, atMs) {
-    if (scene.memory.plays.has(agentId)) replies(scene, threadId, agentId, atMs, `takes ${get(floor.threads, threadId)?.lineCount}`)
+    const thread = get(floor.threads, threadId)
+    if (thread !== undefined && scene.memory.plays.has(agentId)) replies(scene, floor, thread, agentId, atMs, `takes ${thread.lineCount}`)
   },
   threadWritten(scene, { threadId, byAgentId, aside }, floor, atMs) {
     const thread = get(floor.threads, threadId)
@@ -144,14 +156,18 @@ export const WRITERS_SEE: Sees = {
     const { channel, agentId, state, lineCount } = thread
     if (byAgentId === null) {
       waits(scene, thread, atMs)
-      if (state === 'open' && agentId !== null && scene.memory.plays.has(agentId)) replies(scene, threadId, agentId, atMs, `answers ${lineCount}`)
+      if (state === 'open' && agentId !== null && scene.memory.plays.has(agentId)) replies(scene, floor, thread, agentId, atMs, `answers ${lineCount}`)
       return
     }
     if (channel === 'text') scene.note(atMs + SENDS_MS, { kind: 'sendOn', threadId, no: lineCount })
     goesOn(scene, thread, atMs)
   },
   threadCalled: ({ memory }, { threadId }) => void memory.patienceOf.delete(threadId),
-  threadEnded: ({ memory }, { threadId }) => void memory.patienceOf.delete(threadId),
+  threadEnded({ memory }, { threadId }, floor) {
+    memory.patienceOf.delete(threadId)
+    // Whom nobody has had in hand nobody codes.
+    if (get(floor.work, threadId) === undefined) memory.endOf.delete(threadId)
+  },
 }
 
 function isAsked({ memory, note }: Scene, threadId: WorkId, agentId: AgentId, atMs: number): void {
@@ -159,21 +175,28 @@ function isAsked({ memory, note }: Scene, threadId: WorkId, agentId: AgentId, at
   if (memory.plays.has(agentId) && !memory.gone.has(agentId)) note(atMs + 1_500 + chance.next() * 5_000, { kind: 'takeThread', agentId, threadId })
 }
 
-function replies({ memory, note }: Scene, threadId: WorkId, agentId: AgentId, atMs: number, why: string): void {
-  const chance: Chance = chanceOfCall(memory.seed, threadId, why)
-  note(atMs + 7 * SECOND + chance.next() * 18 * SECOND, { kind: 'replyThread', agentId, threadId })
+/** A mail is read and answered in one; in a chat and in texts it goes to and fro. */
+function replies({ memory, note }: Scene, floor: FloorState, { id: threadId, channel }: Thread, agentId: AgentId, atMs: number, why: string): void {
+  const takesMs = 7 * SECOND + chanceOfCall(memory.seed, threadId, why).next() * 18 * SECOND
+  const onCall = get(floor.agents, agentId)?.engagements.length !== 0
+  note(atMs + takesMs * (channel === 'mail' ? MAIL_TAKES_TIMES : onCall ? BESIDE_A_CALL_TIMES : 1), { kind: 'replyThread', agentId, threadId })
 }
 
 /** In a chat people go when nobody says anything. */
 function waits({ memory, note }: Scene, thread: Thread | undefined, atMs: number): void {
   if (thread?.channel !== 'chat') return
-  const patienceMs = memory.patienceOf.get(thread.id) ?? 2.5 * MINUTE + chanceOfCall(memory.seed, thread.id, 'patience').exponential(2 * MINUTE)
+  // Whoever learns to use a desk is given time.
+  const atLeastMs = memory.day.kind === 'live' ? 2.5 * MINUTE : MINUTE
+  const patienceMs = memory.patienceOf.get(thread.id) ?? atLeastMs + chanceOfCall(memory.seed, thread.id, 'patience').exponential(2 * MINUTE)
   note(atMs + patienceMs, { kind: 'leaveUnanswered', threadId: thread.id, oursWere: ours(thread) })
 }
 
 /** They have been answered: they say the next thing, or it is done. */
 function goesOn({ stage, memory, note }: Scene, thread: Thread, atMs: number): void {
-  const { id: threadId, channel } = thread
+  const { id: threadId, channel, queueId, address, number, customer, subject, follows } = thread
+  // Thanks for thanks nobody writes.
+  if (follows !== null) return
+  const back: WritesBack = { channel, queueId, address, number, customer, subject }
   const turn = theirs(thread)
   const says = saysOf(talkOf(stage, memory.seed, threadId, thread.queueId), channel)
   const text = says[turn]
@@ -181,11 +204,13 @@ function goesOn({ stage, memory, note }: Scene, thread: Thread, atMs: number): v
   if (text === undefined) return turn > 0 && channel === 'chat' ? note(atMs + 6 * SECOND, { kind: 'leaveDone', threadId }) : undefined
   if (channel === 'mail')
     return turn === says.length - 1 && chanceOfCall(memory.seed, threadId, 'thanks').next() < 0.3
-      ? note(atMs + MAIL_BACK_MS, { kind: 'writeOn', threadId, turn })
+      ? note(atMs + MAIL_BACK_MS, { kind: 'writeOn', threadId, turn, back })
       : undefined
+  if (channel === 'text') return note(atMs + TEXT_BACK_MS, { kind: 'writeOn', threadId, turn, back })
   const typesMs = Math.max(2 * SECOND, text.length * TYPES_PER_CHARACTER_MS)
-  if (channel === 'chat') note(atMs + READS_MS, { kind: 'typeOn', threadId })
-  note(atMs + (channel === 'chat' ? READS_MS + typesMs : TEXT_BACK_MS), { kind: 'writeOn', threadId, turn })
+  // Of a past day nobody sees who was typing.
+  if (memory.day.kind === 'live') note(atMs + READS_MS, { kind: 'typeOn', threadId })
+  note(atMs + READS_MS + typesMs, { kind: 'writeOn', threadId, turn })
 }
 
 /** After a break of the floor everybody gets a fresh intention from where they stand. */
@@ -199,6 +224,6 @@ export function resumeWriting(scene: Scene, floor: FloorState, atMs: number): vo
     for (const { no, sent } of lines) if (sent?.state === 'sending') scene.note(atMs + SENDS_MS, { kind: 'sendOn', threadId, no })
     if (agentId === null || !scene.memory.plays.has(agentId)) continue
     if (state === 'offered') isAsked(scene, threadId, agentId, atMs)
-    if (state === 'open') replies(scene, threadId, agentId, atMs, 'resumes')
+    if (state === 'open') replies(scene, floor, thread, agentId, atMs, 'resumes')
   }
 }

@@ -5,7 +5,7 @@ import { folded } from '@/core/people'
 import type { ThreadView } from '@/exchange/protocol'
 import { useAllSeen, useCommand } from '@/exchange/react'
 import { StateMark } from '@/frame'
-import { Button, Popover, Problem, TextField } from '@/ui'
+import { Button, More, Popover, Problem, TextField } from '@/ui'
 import { stateWords } from '@/words'
 
 /** More are found by typing. */
@@ -79,7 +79,7 @@ function Choices({ thread, me, onDone }: { thread: ThreadView; me: string; onDon
           </li>
         ))}
       </ul>
-      {seats.length > SHOWN && <p className="mt-1 text-soft">{seats.length - SHOWN} more colleagues: type a name.</p>}
+      <More of={seats.length} shown={SHOWN} what="type a name" />
       {seats.length + queues.length === 0 && <p className="mt-2 text-soft">Nobody on shift and no queue is called that.</p>}
     </>
   )

@@ -39,12 +39,14 @@ export function Compose({ thread, asideOnly, work, agentName, quickTexts, ref }:
   const send = async () => {
     if (sending.current) return
     sending.current = true
+    const pressed = document.activeElement
     const reply = await command({ kind: 'writeLine', threadId: id, text, aside })
     sending.current = false
     setProblem(reply.ok ? null : `${reply.refusal.says} ${reply.refusal.next}`)
     // What was typed meanwhile stays.
     if (reply.ok && field.current?.value === text) forget()
-    field.current?.focus()
+    // Whoever has gone on to something else meanwhile is left there.
+    if (pressed === null || document.activeElement === pressed || document.activeElement === document.body) field.current?.focus()
   }
   const onKey = (event: KeyboardEvent) => {
     if (event.key !== 'Enter' || event.nativeEvent.isComposing || event.altKey) return
@@ -83,7 +85,7 @@ export function Compose({ thread, asideOnly, work, agentName, quickTexts, ref }:
         onDrop={onFiles}
         className={`mt-1 block max-h-48 w-full resize-none rounded-sm border bg-raised px-2 py-1 text-base leading-6 [field-sizing:content] ${aside ? 'border-brass border-dashed' : 'border-line-strong'}`}
       />
-      {problem !== null && <Problem>{problem}</Problem>}
+      {problem !== null && <Problem of="Your">{problem}</Problem>}
       <div className="mt-2 flex items-center gap-3">
         <p id={`${fieldId}-about`} className="min-w-0 flex-1 text-soft text-xs">
           {over

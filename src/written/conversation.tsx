@@ -73,6 +73,7 @@ export function Conversation({ me, centre, thread, work, onScript, ref }: Props)
           <span>
             in all <Clock sinceMs={beganAtMs} />
           </span>
+          {thread.follows !== null && <span>answers what was written to them before</span>}
           {askedIn.length > 0 && <span className="text-brass-text">{listed(askedIn.map((a) => (a === me.id ? 'you' : nameOf(a))))} read along</span>}
         </p>
         <div role="toolbar" aria-label="What can be done with it" className="mt-2 flex flex-wrap items-center gap-2">

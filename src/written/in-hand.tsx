@@ -80,6 +80,6 @@ function PieceButton({ piece, no, isFront, onFront }: { piece: Piece; no: number
 /** Their turn is over: they wait for us. */
 const Waits = ({ sinceMs }: { sinceMs: number }) => (
   <strong className="whitespace-nowrap text-brass-text">
-    <span aria-hidden>▸ </span>waits <Clock sinceMs={sinceMs} />
+    <span aria-hidden>▸ </span>waiting <Clock sinceMs={sinceMs} />
   </strong>
 )

@@ -1,4 +1,5 @@
 export { Conversation } from './conversation'
 export { InHand, type Piece, pieceOf } from './in-hand'
+export { SaidList } from './said-list'
 export { queueAddress, SaveMail } from './save-mail'
 export { WriteFirst } from './write-first'

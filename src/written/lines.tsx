@@ -90,7 +90,7 @@ const OneLine = memo(function OneLine({ line, who }: { line: Line; who: string }
   return (
     <li
       className={clsx(
-        'grid grid-cols-[44px_1fr] gap-x-3 py-1 [content-visibility:auto] [contain-intrinsic-size:auto_44px]',
+        'grid grid-cols-[2.75rem_1fr] gap-x-3 py-1 [content-visibility:auto] [contain-intrinsic-size:auto_44px]',
         aside && 'border border-brass border-dashed bg-brass-wash px-2',
       )}
     >

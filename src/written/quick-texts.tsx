@@ -4,7 +4,7 @@ import { type KeyboardEvent, useState } from 'react'
 import { findQuickTexts, type QuickText, QuickTextSchema, unknownFields } from '@/core/quick-texts'
 import { mergeFields } from '@/core/scripts'
 import { mergeValuesOf, type Work } from '@/core/work'
-import { Button, Popover, TextField, usePersonalSetting } from '@/ui'
+import { Button, More, Popover, TextField, usePersonalSetting } from '@/ui'
 
 interface Props {
   readonly texts: readonly QuickText[]
@@ -79,7 +79,7 @@ function Choose({ texts, work, agentName, written, onInsert, onDone }: Props & {
         ))}
       </ul>
       {found.length === 0 && <p className="mt-2 text-soft">No text has “{letters.trim()}” in it.</p>}
-      {found.length > SHOWN && <p className="mt-1 text-soft">{found.length - SHOWN} more: type another letter.</p>}
+      <More of={found.length} shown={SHOWN} />
       {written.trim() !== '' && (
         <div className="mt-3 border-line border-t pt-2">
           <TextField label="Keep what you have written, as" autoComplete="off" value={name} onChange={(e) => setName(e.target.value)} problem={problem} />

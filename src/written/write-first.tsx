@@ -81,7 +81,7 @@ function Letter({ queues, onDone }: { queues: CentreView['queues']; onDone: () =
           className="mt-1 block max-h-48 w-full resize-none rounded-sm border border-line-strong bg-raised px-2 py-1 font-normal [field-sizing:content]"
         />
       </label>
-      {problem?.isTo === false && <Problem>{problem.says}</Problem>}
+      {problem?.isTo === false && <Problem of="What you write">{problem.says}</Problem>}
       <Button type="submit" tone="primary" disabled={queue === undefined}>
         {channel === 'text' ? 'Send text' : 'Send mail'}
       </Button>

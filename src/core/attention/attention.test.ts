@@ -1,14 +1,19 @@
 import { expect, test } from 'vitest'
+import type { Written } from '@/core/channels'
 import { toAgentId, toQueueId } from '@/core/ids'
 import { MINUTE, SECOND } from '@/core/time'
-import { needsNow, type WatchedAgent, type WatchedQueue } from './attention'
+import { needsNow, type WatchedAgent, type WatchedLine, type WatchedQueue } from './attention'
 
 const NOW_MS = Date.UTC(2026, 10, 27, 12)
 const ago = (ms: number) => NOW_MS - ms
 const queue = (name: string, change: Partial<WatchedQueue> = {}): WatchedQueue => ({
   ...{ id: toQueueId(`queue_${name}`), waiting: 1, longestSinceMs: ago(10 * SECOND), onShift: 2, expectedWaitMs: null, serviceLevelMs: 20 * SECOND },
-  ...{ shareToday: null, warns: { waiting: null, longestMs: null, shareBelow: null } },
+  ...{ lines: [], shareToday: null, warns: { waiting: null, longestMs: null, shareBelow: null } },
   ...change,
+})
+const QUIET = { waiting: 0, longestSinceMs: null }
+const written = (channel: Written, waitedS: number, withinS: number | null): WatchedLine => ({
+  ...{ channel, count: 1, longestSinceMs: ago(waitedS * SECOND), serviceLevelMs: withinS === null ? null : withinS * SECOND },
 })
 const warns = (change: Partial<WatchedQueue['warns']>) => ({ waiting: null, longestMs: null, shareBelow: null, ...change })
 const agent = (name: string, change: Partial<WatchedAgent> = {}): WatchedAgent => ({
@@ -18,7 +23,7 @@ const agent = (name: string, change: Partial<WatchedAgent> = {}): WatchedAgent =
 const wrapUp = (limitMs: number | null) => ({ startedAtMs: ago(2 * MINUTE), overMs: MINUTE, limitMs })
 
 test.each<{ says: string; queues?: readonly WatchedQueue[]; agents?: readonly WatchedAgent[]; needs: readonly string[] }>([
-  { says: 'nobody waits', queues: [queue('a', { waiting: 0, longestSinceMs: null })], needs: [] },
+  { says: 'nobody waiting', queues: [queue('a', { waiting: 0, longestSinceMs: null })], needs: [] },
   { says: 'a wait within the service level', queues: [queue('a')], needs: [] },
   { says: 'to the very second', queues: [queue('a', { longestSinceMs: ago(20 * SECOND) })], needs: [] },
   { says: 'a wait beyond it', queues: [queue('a', { longestSinceMs: ago(21 * SECOND) })], needs: ['waitsTooLong queue_a 1000'] },
@@ -43,6 +48,14 @@ test.each<{ says: string; queues?: readonly WatchedQueue[]; agents?: readonly Wa
   },
   { says: 'a day at its aim', queues: [queue('a', { shareToday: 0.8, warns: warns({ shareBelow: 0.8 }) })], needs: [] },
   { says: 'a day without a call', queues: [queue('a', { shareToday: null, warns: warns({ shareBelow: 0.8 }) })], needs: [] },
+  { says: 'a chat within the time of its channel', queues: [queue('a', { ...QUIET, lines: [written('chat', 60, 60)] })], needs: [] },
+  { says: 'a chat beyond it', queues: [queue('a', { ...QUIET, lines: [written('chat', 61, 60)] })], needs: ['writtenWaits queue_a 1000'] },
+  { says: 'a mail that may take as long as it takes', queues: [queue('a', { ...QUIET, lines: [written('mail', 9_000, null)] })], needs: [] },
+  {
+    says: 'each channel by itself, and callers first',
+    queues: [queue('a', { longestSinceMs: ago(21 * SECOND), lines: [written('chat', 70, 60), written('mail', 700, 600)] })],
+    needs: ['waitsTooLong queue_a 1000', 'writtenWaits queue_a 100000', 'writtenWaits queue_a 10000'],
+  },
   { says: 'a reason without a plan', agents: [agent('x')], needs: [] },
   { says: 'a reason within its plan', agents: [agent('x', { plannedMs: MINUTE })], needs: [] },
   { says: 'a reason over its plan', agents: [agent('x', { plannedMs: 30 * SECOND })], needs: ['overPlan agent_x 30000'] },

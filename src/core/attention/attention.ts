@@ -1,5 +1,6 @@
 // What on the floor needs a person now, the most pressing first, by what the set-up already says is too long.
 import type { AgentStateName, WrapUp } from '@/core/agents'
+import type { Written } from '@/core/channels'
 import type { AgentId, QueueId } from '@/core/ids'
 import type { Warns } from '@/core/set-up'
 import type { EpochMs } from '@/core/time'
@@ -16,6 +17,16 @@ export interface WatchedQueue {
   readonly warns: Warns
   /** Of today's calls, answered in time; null before there was one, and while it is not known. */
   readonly shareToday: number | null
+  /** What waits written for its first answer, by channel. */
+  readonly lines: readonly WatchedLine[]
+}
+
+export interface WatchedLine {
+  readonly channel: Written
+  readonly count: number
+  readonly longestSinceMs: EpochMs
+  /** Within which it is meant to be answered; null for as long as it takes. */
+  readonly serviceLevelMs: number | null
 }
 
 /** Somebody on shift. */
@@ -35,17 +46,25 @@ export interface WatchedAgent {
 export type Need =
   | { readonly kind: 'asksForHelp'; readonly agentId: AgentId; readonly lastsMs: number; readonly overMs: number }
   | { readonly kind: 'nobodyServes' | 'waitsTooLong' | 'tooManyWait'; readonly queueId: QueueId; readonly waitedMs: number; readonly overMs: number }
+  | {
+      readonly kind: 'writtenWaits'
+      readonly queueId: QueueId
+      readonly channel: Written
+      readonly count: number
+      readonly waitedMs: number
+      readonly overMs: number
+    }
   | { readonly kind: 'belowAim'; readonly queueId: QueueId; readonly share: number; readonly aim: number; readonly overMs: number }
   | { readonly kind: 'heldTooLong' | 'wrapUpTooLong' | 'overPlan'; readonly agentId: AgentId; readonly lastsMs: number; readonly overMs: number }
 
 /** Whoever asks for help has a caller on the line and comes before all; then callers before agents, those of a queue that nobody serves first. */
 const PRESSING: Readonly<Record<Need['kind'], number>> = {
-  ...{ asksForHelp: 0, nobodyServes: 1, waitsTooLong: 2, tooManyWait: 3, heldTooLong: 4, wrapUpTooLong: 5, overPlan: 6, belowAim: 7 },
+  ...{ asksForHelp: 0, nobodyServes: 1, waitsTooLong: 2, tooManyWait: 3, writtenWaits: 4, heldTooLong: 5, wrapUpTooLong: 6, overPlan: 7, belowAim: 8 },
 }
 
 /**
  * Everything that lasts longer than it is meant to at `nowMs`, the most pressing kind first and within it what is over by
- * most: a wait beyond the queue's warning, or its service level where it has none, more callers than it warns of, a day below the share it warns of, a hold beyond `holdLimitMs`, a wrap-up beyond its limit or, without one,
+ * most: a wait beyond the queue's warning, or its service level where it has none, more callers than it warns of, what is written and waits for its first answer beyond the service level of its channel, a day below the share it warns of, a hold beyond `holdLimitMs`, a wrap-up beyond its limit or, without one,
  * beyond when it counts as over, a reason beyond its planned time; somebody who asks for help from the first moment. Times in milliseconds. A caller where nobody is on
  * shift needs somebody at once.
  */
@@ -60,7 +79,14 @@ function ofQueue(queue: WatchedQueue, nowMs: EpochMs): readonly Need[] {
   const aim = warns.shareBelow
   const below: readonly Need[] =
     aim === null || shareToday === null || shareToday >= aim ? [] : [{ kind: 'belowAim', queueId, share: shareToday, aim, overMs: 0 }]
-  return [...ofLine(queue, nowMs), ...below]
+  return [...ofLine(queue, nowMs), ...queue.lines.flatMap((line) => ofWritten(queueId, line, nowMs)), ...below]
+}
+
+function ofWritten(queueId: QueueId, { channel, count, longestSinceMs, serviceLevelMs }: WatchedLine, nowMs: EpochMs): readonly Need[] {
+  const waitedMs = nowMs - longestSinceMs
+  return serviceLevelMs === null || waitedMs <= serviceLevelMs
+    ? []
+    : [{ kind: 'writtenWaits', queueId, channel, count, waitedMs, overMs: waitedMs - serviceLevelMs }]
 }
 
 /** One thing is said of a line, the worst of it. */

@@ -1,1 +1,1 @@
-export { type Need, needsNow, type WatchedAgent, type WatchedQueue } from './attention'
+export { type Need, needsNow, type WatchedAgent, type WatchedLine, type WatchedQueue } from './attention'

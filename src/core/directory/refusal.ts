@@ -9,6 +9,11 @@ export type NumberRefusal =
   | { readonly reason: 'numberTooLong'; readonly typed: string; readonly readAs: string }
   | { readonly reason: 'numberOfNoLength'; readonly typed: string; readonly readAs: string }
 
+const COUNTRIES = new Intl.DisplayNames(['en'], { type: 'region' })
+/** What a number is, by the country it was read as (ISO 3166-1) or, where several share it, its calling code: `a UK number`, `a number in France`. */
+export const numberIn = (readAs: string): string =>
+  readAs === 'GB' ? 'a UK number' : `a number in ${/^[A-Z]{2}$/.test(readAs) ? COUNTRIES.of(readAs) : readAs}`
+
 export const NUMBER_WORDS: WordsOf<NumberRefusal> = {
   numberEmpty: () => ({ says: 'Nothing is typed to dial.', next: 'Type a number or a name.' }),
   matchesNobody: (refusal) => ({ says: `“${refusal.typed}” matches nobody we know, and is not a number.`, next: 'Check the spelling, or type the number.' }),
@@ -17,15 +22,15 @@ export const NUMBER_WORDS: WordsOf<NumberRefusal> = {
     next: 'Check the country code after the +, or leave it out for a number at home.',
   }),
   numberTooShort: (refusal) => ({
-    says: `“${refusal.typed}” is too short for a number of ${refusal.readAs}.`,
+    says: `“${refusal.typed}” is too short for ${numberIn(refusal.readAs)}.`,
     next: 'Add the missing digits, or begin with + and the country code.',
   }),
   numberTooLong: (refusal) => ({
-    says: `“${refusal.typed}” is too long for a number of ${refusal.readAs}.`,
+    says: `“${refusal.typed}” is too long for ${numberIn(refusal.readAs)}.`,
     next: 'Take the extra digits out, or begin with + and the country code.',
   }),
   numberOfNoLength: (refusal) => ({
-    says: `“${refusal.typed}” has a digit too many or too few for a number of ${refusal.readAs}.`,
+    says: `“${refusal.typed}” has a digit too many or too few for ${numberIn(refusal.readAs)}.`,
     next: 'Compare it digit by digit, or begin with + and the country code.',
   }),
 }

@@ -10,6 +10,7 @@ import type { OfCampaign } from '@/core/work'
 import type { Legs } from './legs'
 import type { AgentInterval, CallRecord } from './record'
 import type { OpenThread } from './written'
+import type { WrittenRecord } from './written-record'
 
 export interface OpenCall {
   readonly record: CallRecord
@@ -36,14 +37,21 @@ export interface TakenBack {
   readonly byAgentId: AgentId
 }
 
-export interface SettledCall {
-  readonly record: CallRecord
+export type SettledCall = SettledOf<CallRecord>
+
+/** A record, and where its events stand. */
+interface SettledOf<R> {
+  readonly record: R
   readonly firstSeq: number
   readonly lastSeq: number
 }
 
+/** Of a chat, a mail or a text. */
+export type SettledThread = SettledOf<WrittenRecord>
+
 export interface Settled {
   readonly calls: readonly SettledCall[]
+  readonly written: readonly SettledThread[]
   readonly intervals: readonly AgentInterval[]
 }
 

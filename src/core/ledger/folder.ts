@@ -40,7 +40,7 @@ export interface LedgerFolder {
   takenBack(): readonly TakenBack[]
   /** Outcomes that were corrected after they were saved, by whom. */
   corrected(): readonly TakenBack[]
-  /** Hands out what will not change any more, but by a correction: calls and spells that were over by then and that nobody owes for. */
+  /** Hands out what will not change any more, but by a correction: calls, chats, mails, texts and spells that were over by then and that nobody owes for. */
   settle(byMs: EpochMs): Settled
   /** Everything it knows, as plain data: another folder goes on from it. */
   state(): FolderState
@@ -199,6 +199,14 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
     open.record.answers = { ...(script.version === open.run.version ? splitAnswers(script, open.run, facts).applying : open.run.answers) }
   }
 
+  /** A call that goes on from what was written goes on with its script. */
+  const takeOverRun = (call: OpenCall | undefined, { run, record: { script, scriptVersion } }: OpenThread) => {
+    if (call === undefined || call.run !== null || run === null) return
+    call.run = run
+    Object.assign(call.record, { script, scriptVersion })
+    reportAnswers(call)
+  }
+
   /** What is written has records of its own. */
   const foldWritten = (event: ThreadEvent, atMs: EpochMs) => {
     const before = written.get(event.threadId)
@@ -208,6 +216,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
     const open = foldThread(known(), before, event, atMs, seq)
     open.lastSeq = seq
     written.set(event.threadId, open)
+    if (event.kind === 'threadCalled') takeOverRun(calls.get(event.callId), open)
     const is = handOf(open.thread)
     if (was !== null && was.agentId !== is?.agentId) setAgent(agent(was.agentId), holdThread(agent(was.agentId), event.threadId, null, atMs), atMs)
     if (is !== null && (was?.agentId !== is.agentId || was.hand.state !== is.hand.state))
@@ -473,10 +482,12 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
     settle(byMs) {
       const over = [...calls.values()].filter((c) => c.ended && c.record.endedAtMs <= byMs && c.owedBy.length === 0 && isWrappedUp(c.legs))
       for (const { record } of over) calls.delete(toCallId(record.callId))
+      const said = [...written.values()].filter((w) => w.record.endedAtMs !== null && w.record.endedAtMs <= byMs && w.owedBy.length === 0)
+      for (const { thread } of said) written.delete(thread.id)
       const intervals = state.intervals.filter((i) => i.toMs <= byMs)
       state.intervals = state.intervals.filter((i) => i.toMs > byMs)
-      if (over.length > 0) state.isCut = true
-      return { calls: over.map(withSeqs), intervals }
+      if (over.length + said.length > 0) state.isCut = true
+      return { calls: over.map(withSeqs), written: said.map(({ record, firstSeq, lastSeq }) => ({ record, firstSeq, lastSeq })), intervals }
     },
     state: () => state,
   }

@@ -1,7 +1,7 @@
 export { type CarriedOver, CarriedOverSchema, type OwedCall, PROMISE_EVENTS, type PromiseEvent } from './carried-over'
 export { type FloorEvent, LEDGER_VERSION, type LedgerEntry, LedgerEntrySchema } from './entry'
 export { createLedgerFolder, type LedgerFolder } from './folder'
-export type { Correction, FolderState, Settled, TakenBack } from './folder-state'
+export type { Correction, FolderState, Settled, SettledThread, TakenBack } from './folder-state'
 export {
   type AgentInterval,
   AgentIntervalSchema,

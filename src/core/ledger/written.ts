@@ -66,7 +66,7 @@ export function foldThread(setUp: SetUp, open: OpenThread | undefined, event: Th
       break
     case 'threadEnded':
       record.endedAtMs = atMs
-      record.result = record.agents.length > 0 ? 'handled' : 'abandoned'
+      record.result = record.agents.length === 0 || (event.because === 'left' && thread.answeredAtMs === null) ? 'abandoned' : 'handled'
       break
   }
   if (before.state === 'open' && before.agentId !== null) leg(before.agentId).toMs = atMs

@@ -23,6 +23,7 @@ export const DEFINITIONS = {
   dialerAbandoned: 'Live answers whom no agent reached within 2 s of the end of their greeting ÷ live answers (16 CFR 310.4(b)(4)).',
   dialerAbandonedWithDrops: 'The same if those count whom the machine detection is known to take for machines and to drop.',
   writtenOffered: 'Chats, mails and texts that somebody began in the interval.',
+  writtenAbandoned: 'Offered pieces whose other side left before an agent’s first words.',
   firstResponse: 'From the first words of whoever wrote to the first words of an agent that they saw.',
   writtenServiceLevel: 'First response within the queue’s time for the channel ÷ offered whose time is up.',
   sharedHandleTime:

@@ -14,7 +14,7 @@ import type { Review } from '@/core/reviews'
 import type { SetUp } from '@/core/set-up'
 import { get, type Table } from '@/core/table'
 import type { Task } from '@/core/tasks'
-import type { Thread } from '@/core/threads'
+import type { LastWrote, Thread } from '@/core/threads'
 import type { EpochMs } from '@/core/time'
 import type { Message } from '@/core/voicemail'
 import type { Work } from '@/core/work'
@@ -54,6 +54,8 @@ export interface FloorTables {
   readonly conferences: Table<Conference>
   /** What colleagues write to each other, by `circleKey`. */
   readonly circles: Table<Circle>
+  /** Who wrote to an address last, by `addressKey`. */
+  readonly lastWrote: Table<LastWrote>
   /** Reviews of calls, by `reviewKey`. */
   readonly reviews: Table<Review>
   /** What time itself will change, and when, by `dueKey`. */
@@ -111,6 +113,7 @@ export const TABLES = [
   'greetings',
   'conferences',
   'circles',
+  'lastWrote',
   'reviews',
   'due',
 ] as const satisfies readonly (keyof FloorTables)[]
@@ -137,6 +140,7 @@ export function createFloor(floorId: string, setUp: SetUp): FloorState {
     greetings: new Map(),
     conferences: new Map(),
     circles: new Map(),
+    lastWrote: new Map(),
     reviews: new Map(),
     due: new Map(),
   }

@@ -3,12 +3,12 @@ import { holdThread } from '@/core/agents'
 import type { AgentId } from '@/core/ids'
 import { dequeue, enqueue } from '@/core/queues'
 import { get, must } from '@/core/table'
-import { evolveThread, handOf, type Thread, type ThreadEvent, threadWaitsIn } from '@/core/threads'
+import { addressKey, COMES_BACK_MS, evolveThread, handOf, lastWroteIn, type Thread, type ThreadEvent, threadWaitsIn } from '@/core/threads'
 import type { EpochMs } from '@/core/time'
 import { createWritten, followThread } from '@/core/work'
 import { changeAgent, changeWork, dropClosed } from './change'
 import { setThreadDue } from './due'
-import { type Place, put, setFact } from './journal'
+import { type Place, put, remove, setFact } from './journal'
 
 export function evolveThreads(place: Place, event: ThreadEvent, atMs: EpochMs): void {
   const { state } = place
@@ -25,7 +25,19 @@ export function evolveThreads(place: Place, event: ThreadEvent, atMs: EpochMs): 
   stand(place, before, after)
   setThreadDue(place, id, after.state === 'ended' ? null : after)
   if (get(state.work, id) !== undefined) changeWork(place, id, (work) => followThread(work, before, after, atMs))
-  if (after.state === 'ended') dropClosed(place, id)
+  if (before === undefined) remove(place, 'lastWrote', addressKey(after))
+  if (after.state === 'ended') {
+    noteLastWrote(place, after, atMs)
+    dropClosed(place, id)
+  }
+}
+
+/** An answer to it comes back to who wrote it, for some days. */
+function noteLastWrote(place: Place, thread: Thread, atMs: EpochMs): void {
+  const last = lastWroteIn(thread)
+  if (last === null) return
+  for (const [key, { atMs: then }] of place.state.lastWrote) if (atMs - then > COMES_BACK_MS) remove(place, 'lastWrote', key)
+  put(place, 'lastWrote', addressKey(thread), last)
 }
 
 /** The call goes on with what was said, the notes and the script; who rings owes one outcome for both. */

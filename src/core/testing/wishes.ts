@@ -175,6 +175,7 @@ const BETWEEN_COLLEAGUES = [
   'closeQuestion',
   'callWhenFree',
   'dropCallWhenFree',
+  'dropCallWhenFree',
   'writeToColleagues',
   'writeToColleagues',
   'readCircle',

@@ -21,6 +21,8 @@ export const WRITING = [
     'unparkThread',
     'handThreadOn',
     'handThreadOn',
+    'moveThread',
+    'moveThread',
     'askIn',
     'askIn',
     'askOut',
@@ -65,7 +67,7 @@ const OF: Readonly<Partial<Record<WritingKind, (t: Thread) => boolean>>> = {
 const FIRST_OF: Readonly<Partial<Record<WritingKind, WritingKind>>> = {
   ...{ customerWrites: 'threadArrives', customerTypes: 'threadArrives', customerLeaves: 'threadArrives', lineSent: 'writeLine' },
   ...{ takeThread: 'threadArrives', declineThread: 'threadArrives', writeLine: 'takeThread', endThread: 'takeThread', parkThread: 'takeThread' },
-  ...{ unparkThread: 'parkThread', ringInstead: 'takeThread', handThreadOn: 'takeThread', askIn: 'takeThread', askOut: 'askIn' },
+  ...{ unparkThread: 'parkThread', ringInstead: 'takeThread', handThreadOn: 'takeThread', moveThread: 'threadArrives', askIn: 'takeThread', askOut: 'askIn' },
 }
 
 export function toWriting(state: FloorState, kind: WritingKind, { agentId: wanted, pick, party, flag }: Picks): WritingCommand {
@@ -100,6 +102,8 @@ export function toWriting(state: FloorState, kind: WritingKind, { agentId: wante
       return { kind, ...of, untilMs: state.atMs + (party % 5) * 30_000 }
     case 'handThreadOn':
       return { kind, ...of, to: flag ? { kind: 'queue', queueId: party % 2 === 0 ? FIRST : SECOND_QUEUE } : { kind: 'agent', agentId: colleague } }
+    case 'moveThread':
+      return { kind, agentId: wanted, threadId, to: flag ? { kind: 'queue', queueId } : { kind: 'agent', agentId: colleague } }
     case 'askIn':
       return { kind, ...of, toAgentId: colleague }
     case 'askOut':

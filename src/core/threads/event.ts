@@ -21,6 +21,8 @@ export const ThreadEventSchema = z.discriminatedUnion('kind', [
       path: z.string().nullable(),
       headStartMs: z.number(),
       text: z.string(),
+      /** What is over that this answers. */
+      follows: WorkIdSchema.nullable().default(null),
     })
     .readonly(),
   /** An agent writes to a number by themselves: it is theirs from the first. */

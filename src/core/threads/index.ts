@@ -1,4 +1,5 @@
 export { type ThreadEvent, ThreadEventSchema } from './event'
+export { addressKey, COMES_BACK_MS, type LastWrote, lastWroteIn } from './last-wrote'
 export {
   evolveThread,
   handOf,

@@ -37,6 +37,8 @@ export interface Thread {
   readonly customer: Customer | null
   readonly subject: string | null
   readonly path: string | null
+  /** What is over that this answers; null for something new. */
+  readonly follows: WorkId | null
   readonly beganAtMs: EpochMs
   readonly state: ThreadState
   readonly sinceMs: EpochMs
@@ -88,13 +90,26 @@ export function waitsForUsSinceMs({ lines }: Pick<Thread, 'lines'>): EpochMs | n
 /** Throws on an event of a thread that is not there: that is damage or a bug. */
 export function evolveThread(thread: Thread | undefined, event: ThreadEvent, atMs: EpochMs): Thread {
   if (event.kind === 'threadBegan') {
-    const { threadId: id, channel, queueId, address, number, customer, subject, path, headStartMs } = event
-    const began = { id, channel, queueId, address, number, customer, subject, path, beganAtMs: atMs, state: 'waiting', sinceMs: atMs } as const
+    const { threadId: id, channel, queueId, address, number, customer, subject, path, headStartMs, follows } = event
+    const began = { id, channel, queueId, address, number, customer, subject, path, follows, beganAtMs: atMs, state: 'waiting', sinceMs: atMs } as const
     return written({ ...NEW, ...began, place: atMs - headStartMs }, { byAgentId: null, text: event.text, aside: false }, atMs)
   }
   if (event.kind === 'threadOpened') {
     const { threadId: id, channel, queueId, address, number, customer, subject, byAgentId: agentId } = event
-    const opened = { id, channel, queueId, address, number, customer, subject, path: null, beganAtMs: atMs, state: 'open', sinceMs: atMs } as const
+    const opened = {
+      id,
+      channel,
+      queueId,
+      address,
+      number,
+      customer,
+      subject,
+      path: null,
+      follows: null,
+      beganAtMs: atMs,
+      state: 'open',
+      sinceMs: atMs,
+    } as const
     return { ...NEW, ...opened, agentId, withSinceMs: atMs, place: atMs }
   }
   if (thread === undefined) throw new Error(`no thread ${event.threadId}`)
@@ -116,8 +131,8 @@ export function evolveThread(thread: Thread | undefined, event: ThreadEvent, atM
       return { ...thread, typing: event.on }
     case 'threadHandedOn':
       return event.to.kind === 'agent'
-        ? { ...thread, ...to('offered'), agentId: event.to.agentId, withSinceMs: null, askedIn: [] }
-        : { ...thread, ...to('waiting'), queueId: event.to.queueId, agentId: null, withSinceMs: null, passedBy: [], alsoFor: [], askedIn: [] }
+        ? { ...thread, ...to('offered'), agentId: event.to.agentId, withSinceMs: null, parkedUntilMs: null, askedIn: [] }
+        : { ...thread, ...to('waiting'), ...NOBODYS, queueId: event.to.queueId }
     case 'threadAskedIn':
       return { ...thread, askedIn: [...thread.askedIn.filter((id) => id !== event.agentId), event.agentId] }
     case 'threadAskedOut':
@@ -132,8 +147,10 @@ export function evolveThread(thread: Thread | undefined, event: ThreadEvent, atM
   }
 }
 
+const NOBODYS = { agentId: null, withSinceMs: null, parkedUntilMs: null, passedBy: [], alsoFor: [], askedIn: [] } as const
+
 const NEW = {
-  ...{ agentId: null, withSinceMs: null, passedBy: [], alsoFor: [], askedIn: [], parkedUntilMs: null },
+  ...NOBODYS,
   ...{ lines: [], lineCount: 0, answeredAtMs: null, typing: false },
 } as const
 

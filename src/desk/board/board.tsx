@@ -50,7 +50,7 @@ export const Board = memoInWords(function Board({ me, centre, calls, work, give,
         {calls.length === 0 ? (
           <IdleLine me={me} centre={centre} work={work} />
         ) : (
-          <ul className="max-h-[58vh] divide-y divide-line overflow-auto">
+          <ul className="max-h-[50vh] divide-y divide-line overflow-auto max-lg:max-h-none">
             {calls.map((view) => (
               <CallRow
                 key={view.call.id}
@@ -72,7 +72,7 @@ export const Board = memoInWords(function Board({ me, centre, calls, work, give,
         {panel !== null && <OpenedPanel calls={calls} panel={panel} onClose={() => onPanel(null)} />}
         {shown !== null && (
           // Over the edge of the board, so that nothing below moves while the pointer goes from button to button.
-          <p role="status" aria-label="What would happen" className="absolute right-4 -bottom-3 z-30 border border-ink bg-ink px-3 py-1 text-white">
+          <p role="status" aria-label="What would happen" className="absolute right-4 -bottom-3 z-30 border border-ink bg-ink px-3 py-1 text-on-fill">
             {describeAfter(shown.views, names)}
           </p>
         )}
@@ -124,7 +124,7 @@ function SavedLately({ me, takeBackMs }: { me: MeView; takeBackMs: number }) {
         Outcome saved. For <span className="tabular">{Math.max(1, Math.ceil((savedAtMs + takeBackMs - now) / 1000))}</span> s:
       </span>
       <Button shortcut={SHORTCUTS.undo.keys} onClick={() => void give({ kind: 'takeBackOutcome', callId })}>
-        Take it back
+        Undo
       </Button>
     </span>
   )
@@ -143,7 +143,7 @@ function IdleLine({ me, centre, work }: Pick<Props, 'me' | 'centre' | 'work'>) {
         <span>
           {owed.endedAtMs === null ? 'You have left the call with ' : 'The call with '}
           <strong>{callerWords(owed.customer?.name, owed.number, 'a withheld number')}</strong>
-          {owed.endedAtMs === null ? '; your part of it owes an outcome.' : ' is over and owes an outcome.'}
+          {owed.endedAtMs === null ? '; your part of it needs an outcome.' : ' has ended; outcome needed.'}
         </span>
       )}
       {owed === undefined && me.state === 'ready' && (

@@ -1,6 +1,7 @@
 'use client'
 // The actions of a call, at its row's end: what they are depends on what the call is to me. Ending a call stands apart from
 // everything else, and ending one party is never here but on that party's plate.
+import clsx from 'clsx'
 import { type Call, type Connection, isConference, isKept, onLine, services, takesPart } from '@/core/calls'
 import { type FloorRefusal, toRefusalText } from '@/core/floor'
 import type { CallView } from '@/exchange/protocol'
@@ -133,14 +134,15 @@ export function LiveActions({ view: { call }, mine, panel, onPanel, consulting }
       </ActionButton>
     )
   return (
-    <div className="flex flex-wrap items-stretch justify-end gap-2">
-      <div className="grid auto-cols-auto grid-flow-col grid-rows-2 gap-1">
+    // The two ways out of a conference stand below the rest: beside it they would take the room the plates need for names.
+    <div className={clsx('flex justify-end gap-2', many ? 'flex-col items-end' : 'flex-wrap items-stretch')}>
+      <div className="flex flex-wrap justify-end gap-1 @6xl:grid @6xl:auto-cols-auto @6xl:grid-flow-col @6xl:grid-rows-2">
         <ActionButton
           command={{ kind: held ? 'retrieve' : 'hold', ...on }}
           refusal={why(held ? services.retrieve(call, me.id) : services.hold(call, me.id))}
           tone={held ? 'brass' : 'plain'}
           // As wide as its longer name, so that nothing beside it moves when it changes.
-          className="min-w-[88px]"
+          className="min-w-[5.5rem]"
           shortcut={SHORTCUTS.hold.keys}
         >
           {held ? 'Retrieve' : 'Hold'}
@@ -188,9 +190,9 @@ export function LiveActions({ view: { call }, mine, panel, onPanel, consulting }
           </ActionButton>
         )}
       </div>
-      <span aria-hidden className="w-px bg-line" />
+      {!many && <span aria-hidden className="w-px bg-line" />}
       {many ? (
-        <div className="flex flex-col gap-1">
+        <div className="flex flex-wrap justify-end gap-2">
           <ActionButton
             command={{ kind: 'hangUp', ...on }}
             refusal={why(services.leave(call, me.id, centre.outsidersMayStay))}
@@ -204,7 +206,7 @@ export function LiveActions({ view: { call }, mine, panel, onPanel, consulting }
           </ActionButton>
         </div>
       ) : (
-        <ActionButton command={{ kind: 'hangUp', ...on }} tone="loss" className="!h-auto self-stretch px-5 text-base" shortcut={SHORTCUTS.hangUp.keys}>
+        <ActionButton command={{ kind: 'hangUp', ...on }} tone="loss" className="!h-auto min-h-8 self-stretch px-5 text-base" shortcut={SHORTCUTS.hangUp.keys}>
           Hang up
         </ActionButton>
       )}

@@ -64,7 +64,9 @@ export function CallRow({ view, isOver, after, work, silenced, firstName, consul
     <li
       className={clsx(
         isOver && 'outline outline-2 outline-ink outline-dashed -outline-offset-2',
-        'grid grid-cols-1 gap-2 py-2 @4xl:grid-cols-[minmax(160px,214px)_128px_minmax(246px,1fr)_minmax(250px,max-content)] @4xl:items-center @4xl:gap-0',
+        'grid grid-cols-1 gap-2 py-2 @4xl:grid-cols-[minmax(10rem,13.375rem)_8rem_minmax(15.375rem,1fr)] @4xl:items-center @4xl:gap-0',
+        // Where there is no room beside the plates for what can be done, it stands below them.
+        '@6xl:grid-cols-[minmax(10rem,13.375rem)_8rem_minmax(15.375rem,1fr)_minmax(15.625rem,max-content)]',
       )}
       data-line={second ? 'consult' : 'call'}
       data-line-of={lineOf(call)}
@@ -86,7 +88,7 @@ export function CallRow({ view, isOver, after, work, silenced, firstName, consul
         ))}
         {folds && <StackButton stack={stack} open={open} onToggle={() => setOpen(!open)} />}
       </div>
-      <div className="relative flex @4xl:justify-end @4xl:pl-3">
+      <div className="relative flex @4xl:col-span-full @4xl:justify-end @4xl:pt-2 @6xl:col-span-1 @6xl:pt-0 @6xl:pl-3">
         {coming.length > 0 && after !== undefined && <Comers coming={coming} after={after} beside={shown.at(-1)} />}
         {call.clearing !== null ? (
           <UndoStrip call={call} about={removing === undefined ? '' : nameOf(removing.party, { me, seats, centre })} />
@@ -155,7 +157,7 @@ function StackButton({ stack, open, onToggle }: { stack: readonly Connection[]; 
   const online = stack.filter(isOnLine).length
   const first = stack[0] === undefined ? '' : nameOf(stack[0].party, { me, seats, centre })
   return (
-    <Button onClick={onToggle} aria-expanded={open} className="!h-[68px] !justify-start px-3 text-left">
+    <Button onClick={onToggle} aria-expanded={open} className="!h-[4.25rem] !justify-start px-3 text-left">
       <span className="min-w-0">
         <span className="block truncate text-base">
           {first} and {stack.length - 1} more
@@ -173,7 +175,7 @@ function OpenStack({ view, stack, work }: { view: CallView; stack: readonly Conn
   const { me } = useBoard()
   const mine = view.call.connections.find((c) => isMine(c, me.id))
   return (
-    <ul className="col-span-full mt-2 grid grid-cols-3 gap-2 xl:grid-cols-4">
+    <ul className="col-span-full mt-2 grid grid-cols-1 gap-2 @2xl:grid-cols-2 @4xl:grid-cols-3 @6xl:grid-cols-4">
       {stack.map((c) => (
         <li key={c.deviceId} className={`border-l-[5px] ${EDGES[cordOf(view, mine, c, me.muted).form]}`}>
           <PartyPlate view={view} connection={c} work={work} />
@@ -251,7 +253,7 @@ function WaitingPlate({ view: { call }, work }: { view: CallView; work: Work | u
         tone="waiting"
         clock={
           <>
-            waits since <Clock sinceMs={call.offeredAtMs} className="text-ink" />
+            waiting <Clock sinceMs={call.offeredAtMs} className="text-ink" />
           </>
         }
       />

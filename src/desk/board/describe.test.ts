@@ -46,7 +46,7 @@ describe('the board in words', () => {
       given: [...CONFERENCE, on('startAside', 1, { deviceId: deviceOfAgent(BO), othersHear: 'music' })],
       words: `You are talking privately with Bo; ${CALLER} hears music.`,
     },
-    { says: 'over', given: [...TALKING, on('hangUp')], words: 'No call. The last call owes an outcome.' },
+    { says: 'over', given: [...TALKING, on('hangUp')], words: 'No call. The last call has ended; outcome needed.' },
   ])('$says', ({ given, words }) => {
     const { me, views, state } = board(given)
     expect(describeBoard(me, views, NAMES, state.atMs + 42_000)).toBe(words)

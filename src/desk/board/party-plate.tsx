@@ -4,6 +4,7 @@ import { DropdownMenu } from 'radix-ui'
 import type { ReactNode } from 'react'
 import { type Connection, isConference, isMachine, isOnLine, takesPart } from '@/core/calls'
 import type { AgentId, CallId, DeviceId } from '@/core/ids'
+import { formatClock } from '@/core/time'
 import type { Work } from '@/core/work'
 import type { CallView } from '@/exchange/protocol'
 import { Speaks } from '@/frame'
@@ -47,7 +48,7 @@ function kindOf({ call }: CallView, { party, silenced, received, line, role, bes
   const isCaller = call.consultFor === null && call.direction === 'inbound' && party.kind === 'outside' && party.number === call.number
   if (!isCaller) return `Outside${more}`
   const returned = work?.returned == null ? '' : ' · returned'
-  const first = call.headStartMs > 0 ? ' · goes first' : ''
+  const first = call.headStartMs > 0 ? ` · Priority +${formatClock(call.headStartMs)}` : ''
   return `Caller${queueName === null ? '' : ` · ${queueName}`}${first}${returned}${more}`
 }
 
@@ -102,7 +103,7 @@ function Clocked({ view: { call }, connection, mine, work, late }: ClockedProps)
     return <>apart from you, {call.aside.othersHear === 'music' ? 'hears music' : 'hears the others'}</>
   const said = connection.said
   return (
-    <span className="text-ink italic" title={said ?? undefined}>
+    <span className="text-ink italic" title={said ?? 'connected'}>
       {said === null ? 'connected' : `“${said}”`}
     </span>
   )

@@ -9,9 +9,9 @@ import type { CallId } from '@/core/ids'
 import { useNumberReader } from '@/desk/number-reader'
 import { numbers } from '@/exchange/numbers'
 import { useSeen } from '@/exchange/react'
-import { Button, Clock, Problem, useFinder, usePersonalSetting } from '@/ui'
+import { Button, Clock, More, Problem, useFinder, usePersonalSetting } from '@/ui'
 import { useBoard } from './board-context'
-import { type Choice, choicesFor, choicesOf } from './targets'
+import { type Choice, choicesFor, choicesOf, shownOf } from './targets'
 
 export type PickerUse = 'transfer' | 'conference' | 'divert'
 
@@ -51,7 +51,8 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
 
   const reading = /\d/.test(typed) ? readNumber(typed, centre.homeCountry) : undefined
   const all = choicesFor(typed, { me, centre, seats, queues, parked }, reading)
-  const choices = target === null || typed !== '' ? all : choicesOf(target, { me, centre, seats, queues })
+  const shown = shownOf(typed)
+  const choices = target === null || typed !== '' ? all.slice(0, shown) : choicesOf(target, { me, centre, seats, queues })
   const type = (next: string) => {
     setTyped(next)
     setProblem(null)
@@ -100,7 +101,7 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: keys are heard for the field and its list together
     <div onKeyDown={onKeyDown} className="mt-1 rounded-sm border border-ink bg-raised p-3 shadow-lg">
-      <section aria-label={TITLES[use]} className="grid grid-cols-1 gap-x-4 gap-y-2 @4xl:grid-cols-[300px_minmax(0,1fr)]">
+      <section aria-label={TITLES[use]} className="grid grid-cols-1 gap-x-4 gap-y-2 @4xl:grid-cols-[18.75rem_minmax(0,1fr)]">
         <div>
           <label htmlFor={id} className="font-semibold">
             Who or what number
@@ -134,9 +135,10 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
               ? 'Enter needs somebody to go to.'
               : `Enter: ${labelOf(preferred)} ${(chosen.instead === undefined ? GOES_TO.has(preferred) : chosen.instead.verb !== 'Pick up') ? 'to ' : ''}${chosen.name}`}
           </p>
-          {problem !== null && <Problem>{problem}</Problem>}
+          {choices.length === shown && <More of={all.length} shown={shown} what="type a letter of the name" />}
+          {problem !== null && <Problem of="Who or what number">{problem}</Problem>}
         </div>
-        <div {...finder.listProps('Where to')} className="max-h-[228px] min-w-0 overflow-auto">
+        <div {...finder.listProps('Where to')} className="max-h-[14.25rem] min-w-0 overflow-auto">
           {choices.length === 0 && <p className="py-1 text-soft">{typed === '' ? 'Nobody else is here.' : `Nothing here is called “${typed.trim()}”.`}</p>}
           {choices.map((choice, i) => (
             <Row key={choice.key} option={finder.optionProps(choice, i)} choice={choice} onChoose={() => finder.mark(i)} />
@@ -157,11 +159,13 @@ function Row({ option, choice, onChoose }: { option: ComponentProps<'div'>; choi
         onChoose()
       }}
       className={clsx(
-        'grid cursor-pointer grid-cols-[minmax(150px,1fr)_150px_minmax(0,1.6fr)_56px] items-baseline gap-3 border-l-4 px-2 py-1',
+        'grid cursor-pointer grid-cols-[minmax(0,1fr)_minmax(0,1fr)] @2xl:grid-cols-[minmax(9.375rem,1fr)_9.375rem_minmax(0,1.6fr)_3.5rem] items-baseline gap-3 border-l-4 px-2 py-1',
         chosen ? 'border-l-ink bg-green-wash' : 'border-l-transparent',
       )}
     >
-      <span className="truncate font-semibold">{choice.name}</span>
+      <span className="truncate font-semibold" title={choice.name}>
+        {choice.name}
+      </span>
       <span className="truncate text-soft">{choice.kind}</span>
       <span className={clsx('truncate', choice.isFree ? 'font-semibold text-green' : 'text-soft')} title={choice.state}>
         {choice.state}

@@ -25,7 +25,7 @@ const TONES: Record<PlateTone, string> = {
 }
 
 export function Plate({ name, kind, clock, tone = 'plain', speaks, children }: Props) {
-  const box = clsx('flex h-[68px] min-w-0 flex-col justify-center rounded-sm border px-3', TONES[tone])
+  const box = clsx('flex h-[4.25rem] min-w-0 flex-col justify-center rounded-sm border px-3', TONES[tone])
   if (children !== undefined)
     return (
       <div className={box}>
@@ -33,7 +33,9 @@ export function Plate({ name, kind, clock, tone = 'plain', speaks, children }: P
           <span className="max-w-[75%] shrink-0 truncate font-semibold text-base" title={name}>
             {name}
           </span>
-          <span className="eyebrow min-w-0 shrink truncate">{kind}</span>
+          <span className="eyebrow min-w-0 shrink truncate" title={kind}>
+            {kind}
+          </span>
           {speaks !== undefined && <span className="ml-auto">{speaks}</span>}
         </div>
         <div className="mt-0.5 flex items-center gap-1">

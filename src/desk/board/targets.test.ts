@@ -73,10 +73,10 @@ describe('what the picker offers', () => {
   ])('$says', ({ typed, names }) => expect(find(typed).map((c) => c.name)).toEqual(names))
 
   test.each([
-    { view: queue({}), state: 'nobody waits · 0 of 2 ready' },
-    { view: queue({ ready: 1 }), state: 'nobody waits · 1 of 2 ready · answered at once' },
-    { view: queue({ waiting: 3, expectedWaitMs: 95_000 }), state: '3 wait · 0 of 2 ready · expect 1:35' },
-    { view: queue({ onShift: 0 }), state: 'nobody waits · nobody serves it' },
+    { view: queue({}), state: 'nobody waiting · 0 of 2 ready' },
+    { view: queue({ ready: 1 }), state: 'nobody waiting · 1 of 2 ready · no wait' },
+    { view: queue({ waiting: 3, expectedWaitMs: 95_000 }), state: '3 waiting · 0 of 2 ready · expect 1:35' },
+    { view: queue({ onShift: 0 }), state: 'nobody waiting · nobody serves it' },
   ])('a queue says $state', ({ view, state }) => expect(find('freight', view)[0]?.state).toBe(state))
 
   test('a device and a slot have verbs of their own', () => {

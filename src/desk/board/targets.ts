@@ -1,7 +1,7 @@
 // What the picker offers for what is typed: colleagues, queues, mailboxes, places, people we know with each of their numbers,
 // any number; and, of one's own, the devices a call may be moved to and the slots with a parked call.
 import type { Endpoint, Target } from '@/core/calls'
-import type { NumberReading } from '@/core/directory'
+import { type NumberReading, numberIn } from '@/core/directory'
 import type { CallId } from '@/core/ids'
 import { formatClock } from '@/core/time'
 import type { CentreView, MeView, ParkedView, QueueView, SeatView } from '@/exchange/protocol'
@@ -15,6 +15,8 @@ export interface Choice {
   readonly target: Target
   /** Set where the usual verbs do not apply; `target` then says nothing. */
   readonly instead?: Instead
+  /** Of what is no person and no number: where it is opened. */
+  readonly href?: string
   readonly name: string
   readonly kind: string
   /** State in words: what the agent must know before sending anybody there. */
@@ -33,7 +35,9 @@ interface Known {
   readonly parked?: readonly ParkedView[]
 }
 
-const AT_MOST = 7
+/** More are found by another letter. */
+export const shownOf = (typed: string): number => (typed.trim() === '' ? 12 : 7)
+
 const ORDER = { ready: 0, notReady: 1, writing: 2, wrapUp: 3, ringing: 4, listening: 5, internalCall: 6, onCall: 7, signedOut: 8 } as const
 
 /** Best first: who is free, then the rest by state; numbers and people only once something is typed. */
@@ -57,11 +61,9 @@ export function choicesFor(typed: string, known: Known, reading: NumberReading |
   const number = reading?.ok ? [typedNumber(typed, reading.number.international, reading.number.readAs)] : []
   const free = colleagues.filter((c) => c.isFree)
   const rest = colleagues.filter((c) => !c.isFree)
-  const all =
-    wanted === ''
-      ? [...queues, ...free, ...rest, ...places]
-      : [...number, ...slots, ...devices, ...free, ...queues, ...rest, ...mailboxes, ...shared, ...places, ...people]
-  return all.slice(0, wanted === '' ? 12 : AT_MOST)
+  return wanted === ''
+    ? [...queues, ...free, ...rest, ...places]
+    : [...number, ...slots, ...devices, ...free, ...queues, ...rest, ...mailboxes, ...shared, ...places, ...people]
 }
 
 /** The one choice that stands for somebody who was named already. */
@@ -103,9 +105,9 @@ const colleague = (s: SeatView): Choice => ({
 })
 
 function queue(name: string, view: QueueView): Choice {
-  const waiting = view.waiting === 0 ? 'nobody waits' : view.waiting === 1 ? '1 waits' : `${view.waiting} wait`
+  const waiting = view.waiting === 0 ? 'nobody waiting' : `${view.waiting} waiting`
   const served = view.onShift === 0 ? 'nobody serves it' : `${view.ready} of ${view.onShift} ready`
-  const expected = view.ready > view.waiting ? 'answered at once' : view.expectedWaitMs === null ? null : `expect ${formatClock(view.expectedWaitMs)}`
+  const expected = view.ready > view.waiting ? 'no wait' : view.expectedWaitMs === null ? null : `expect ${formatClock(view.expectedWaitMs)}`
   return {
     key: view.id,
     target: { kind: 'queue', queueId: view.id },
@@ -186,7 +188,7 @@ const typedNumber = (typed: string, international: string, readAs: string): Choi
   target: { kind: 'number', typed, name: null },
   name: international,
   kind: 'Number',
-  state: `read as ${readAs}`,
+  state: `read as ${numberIn(readAs)}`,
   sinceMs: null,
   isFree: false,
 })

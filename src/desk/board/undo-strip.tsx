@@ -16,7 +16,7 @@ export function UndoStrip({ call, about }: { call: Call; about: string }) {
   if (clearing.byAgentId !== me.id) return <p className="text-soft">{WORDS[clearing.what]} …</p>
   return (
     <div className="flex items-center gap-4">
-      <p className="max-w-[240px]">
+      <p className="max-w-[15rem]">
         <strong>
           {WORDS[clearing.what]}
           {clearing.what === 'remove' ? ` ${about}` : ''}

@@ -87,10 +87,16 @@ export function CallbackFields({ draft, number, centre }: { draft: CallbackDraft
       </div>
       <div className="mt-1 flex flex-wrap items-center gap-1.5">
         <input type="date" aria-label="Callback day" className={`${BOX} w-36`} value={draft.day} onChange={(e) => draft.set({ day: e.target.value })} />
-        <input type="time" aria-label="Callback time" className={`${BOX} w-[120px]`} value={draft.time} onChange={(e) => draft.set({ time: e.target.value })} />
+        <input
+          type="time"
+          aria-label="Callback time"
+          className={`${BOX} w-[7.5rem]`}
+          value={draft.time}
+          onChange={(e) => draft.set({ time: e.target.value })}
+        />
         {zones.length > 1 ? (
           <select aria-label="In the time of" className={`${BOX} min-w-0 flex-1`} value={zone} onChange={(e) => draft.set({ zone: e.target.value })}>
-            {zone === '' && <option value="">Whose time?</option>}
+            {zone === '' && <option value="">Which time zone?</option>}
             {zones.map((z) => (
               <option key={z} value={z}>
                 {zoneWords(z)}
@@ -102,9 +108,9 @@ export function CallbackFields({ draft, number, centre }: { draft: CallbackDraft
         )}
       </div>
       <div className="mt-1 flex items-center gap-1.5">
-        <select aria-label="Whose callback" className={BOX} value={draft.owner} onChange={(e) => draft.set({ owner: e.target.value })}>
+        <select aria-label="Owner of the callback" className={BOX} value={draft.owner} onChange={(e) => draft.set({ owner: e.target.value })}>
           <option value="mine">Mine</option>
-          <option value="anyone">Anybody’s</option>
+          <option value="anyone">Anyone</option>
         </select>
         <label htmlFor={`${id}-number`} className="text-soft">
           on
@@ -144,7 +150,7 @@ export function UntilFields({ draft, centre }: { draft: CallbackDraft; centre: C
       <input
         type="time"
         aria-label="Not there until, time"
-        className={`${BOX} w-[120px]`}
+        className={`${BOX} w-[7.5rem]`}
         value={draft.time}
         onChange={(e) => draft.set({ time: e.target.value })}
       />

@@ -22,7 +22,12 @@ export function CodeList({ set, script, work, chosen, onChoose, ref }: Props) {
   const ordered = suggestedFirst(set, script, work)
   return (
     <fieldset ref={ref} className="min-w-0">
-      <legend className="float-left font-semibold">Outcome</legend>
+      <legend className="float-left font-semibold">
+        Outcome
+        <span aria-hidden className="ml-2 font-normal text-soft text-xs">
+          Alt and its key
+        </span>
+      </legend>
       <div className="clear-both grid grid-cols-2 gap-1 pt-1">
         {ordered.map(({ option, reason }) => (
           <CodeOption

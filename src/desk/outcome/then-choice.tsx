@@ -11,11 +11,11 @@ export function ThenChoice({ then, reasons, onChange }: { then: Then; reasons: r
       <span aria-hidden className="font-semibold">
         Then
       </span>
-      <label className="flex items-center gap-1">
+      <label className="flex min-h-6 items-center gap-1">
         <input type="radio" name={`${id}-then`} className="accent-green" checked={then.state === 'ready'} onChange={() => onChange({ state: 'ready' })} />
         Ready
       </label>
-      <label className="flex items-center gap-1">
+      <label className="flex min-h-6 items-center gap-1">
         <input
           type="radio"
           name={`${id}-then`}

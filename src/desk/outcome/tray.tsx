@@ -128,7 +128,10 @@ export const OutcomeTray = memoInWords(function OutcomeTray({ me, work, set, scr
   useImperativeHandle(ref, () => ({
     choose: (key) => {
       const found = codesFor(set, work.dialled).find((c) => c.key === key)
-      if (found !== undefined) choose(found.code)
+      if (found === undefined) return
+      choose(found.code)
+      // Whoever chose it by its key goes on with what has to be typed for it.
+      if (found.follows.kind === 'callback') setTimeout(() => document.querySelector<HTMLElement>('[aria-label="Callback day"]')?.focus())
     },
     focusNotes: () => notesField.current?.focus(),
     save: () => void save(),
@@ -137,7 +140,7 @@ export const OutcomeTray = memoInWords(function OutcomeTray({ me, work, set, scr
 
   const savedLabel = set.codes.find((c) => c.code === work.outcome?.code)?.label ?? null
   return (
-    <section aria-label="Outcome tray" className="flex max-h-[calc(100%-140px)] min-h-0 shrink-0 flex-col border-line-strong border-t bg-raised">
+    <section aria-label="Outcome tray" className="flex max-h-[calc(100%-8.75rem)] min-h-0 shrink-0 flex-col border-line-strong border-t bg-raised">
       <div tabIndex={-1} className="min-h-0 flex-1 overflow-auto px-4 pt-2 pb-1">
         <WrapUpBand
           me={me}

@@ -54,7 +54,7 @@ function Band({ wrapUp, onExtend, onReason }: Pick<Props, 'onExtend' | 'onReason
       <div aria-hidden className="relative mt-1 h-2.5 overflow-hidden rounded-sm border border-line-strong bg-paper">
         <div className="absolute inset-y-0 left-0 bg-green" style={{ width: share(Math.min(spentMs, recommendedMs)) }} />
         <div
-          className="absolute inset-y-0 bg-[repeating-linear-gradient(135deg,var(--color-brass)_0_4px,var(--color-brass-wash)_4px_8px)]"
+          className="absolute inset-y-0 bg-[repeating-linear-gradient(135deg,var(--color-brass)_0_4px,var(--color-brass-wash)_4px_0.5rem)]"
           style={{ left: share(recommendedMs), width: share(spentMs - recommendedMs) }}
         />
         <div className="absolute inset-y-0 w-0.5 bg-ink" style={{ left: share(recommendedMs) }} />

@@ -34,7 +34,7 @@ export const CAMPAIGN_WORDS: WordsOf<CampaignRefusal> = {
     next: 'Skip; the record comes again in its hours.',
   }),
   agentNotFree: () => ({ says: 'That agent is not free for a record.', next: 'Wait until they are ready.' }),
-  nothingShown: () => ({ says: 'No record waits for your decision any more.', next: 'Wait for the next one.' }),
+  nothingShown: () => ({ says: 'No record is waiting for your decision any more.', next: 'Wait for the next one.' }),
   nothingNamed: () => ({ says: 'Nothing says which records are meant.', next: 'Choose a result, an outcome, a number of tries or an age.' }),
   noSuchAttempt: () => ({ says: 'That attempt is over.', next: 'Nothing needs to be done.' }),
   notInThatState: () => ({ says: 'That attempt is in another state by now.', next: 'Nothing needs to be done.' }),

@@ -33,5 +33,5 @@ export const CLOSING_WORDS: WordsOf<ClosingRefusal> = {
   codeUnchanged: () => ({ says: 'The call is coded so already.', next: 'Choose another outcome, or leave it as it is.' }),
   wrapUpHasNoLimit: () => ({ says: 'This wrap-up cannot be extended.', next: 'Save the outcome, or go ready and code it later where your centre allows it.' }),
   alreadyExtended: () => ({ says: 'This wrap-up was extended once already.', next: 'Save the outcome. What you have written is kept.' }),
-  outcomeStands: () => ({ says: 'The outcome can no longer be taken back.', next: 'Correct it under Your last calls.' }),
+  outcomeStands: () => ({ says: 'The outcome can no longer be undone.', next: 'Correct it under Your last calls.' }),
 }

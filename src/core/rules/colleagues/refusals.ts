@@ -16,7 +16,7 @@ export type RulingRefusal = ColleagueRefusal | AnyRefusal | ShiftRefusal | Reach
 
 export const COLLEAGUE_WORDS: WordsOf<ColleagueRefusal> = {
   questionEmpty: () => ({ says: 'Nothing is asked.', next: 'Write in a few words what it is about.' }),
-  noSuchQuestion: () => ({ says: 'That question was taken back, or is answered already.', next: 'Call your colleague if it still matters.' }),
+  noSuchQuestion: () => ({ says: 'That question was withdrawn, or is answered already.', next: 'Call your colleague if it still matters.' }),
   alreadyWished: (refusal) => ({ says: `It will ring at both of you as soon as ${refusal.name} and you are free.`, next: 'Wait for it, or drop it.' }),
   nothingWished: () => ({ says: 'No such call is arranged any more.', next: 'Call your colleague, or arrange it anew.' }),
   takesNoQuestions: (refusal) => ({ says: `${refusal.name} does not want to be disturbed.`, next: 'Leave a message, or ask somebody else.' }),

@@ -8,7 +8,7 @@ export type DoorRefusal =
   | { readonly reason: 'numberWithheld' }
 
 export const DOOR_WORDS: WordsOf<DoorRefusal> = {
-  notWaiting: () => ({ says: 'That caller no longer waits on the line.', next: 'Look at the queue for who waits now.' }),
+  notWaiting: () => ({ says: 'That caller is no longer waiting.', next: 'Look at the queue for who is waiting now.' }),
   placesNotKept: (refusal) => ({ says: `${refusal.queue} keeps no places.`, next: 'Wait on the line, or call again later.' }),
   messagesNotTaken: (refusal) => ({ says: `${refusal.queue} takes no messages.`, next: 'Wait on the line, or call again later.' }),
   numberWithheld: () => ({ says: 'The number is withheld, so nobody could call back.', next: 'Wait on the line.' }),

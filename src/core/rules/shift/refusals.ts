@@ -57,7 +57,7 @@ export const SHIFT_WORDS: WordsOf<ShiftRefusal> = {
   unknownReason: () => ({ says: 'That reason is not on the list.', next: 'Choose one of the reasons shown.' }),
   callUnderWay: (refusal) => ({ says: `Your call with ${refusal.with} is still under way.`, next: 'Finish it or hang up first.' }),
   callRings: (refusal) => ({ says: `${refusal.with} is ringing at your desk.`, next: 'Answer or decline the call first.' }),
-  outcomeOwed: (refusal) => ({ says: `The call with ${refusal.with} still owes an outcome.`, next: 'Choose an outcome and save it.' }),
+  outcomeOwed: (refusal) => ({ says: `The call with ${refusal.with} still needs an outcome.`, next: 'Choose an outcome and save it.' }),
   threadsInHand: ({ count }) => ({
     says: count === 1 ? 'A conversation is still in your hands.' : `${count} conversations are still in your hands.`,
     next: 'End them, park the mails, or hand them on.',
@@ -65,7 +65,7 @@ export const SHIFT_WORDS: WordsOf<ShiftRefusal> = {
   muteUnchanged: () => ({ says: 'Mute is that way already.', next: 'Nothing to do.' }),
   soundIsLost: () => ({ says: 'Your sound is lost, so a caller would hear nothing.', next: 'Bring it back under Sound, or take another path.' }),
   soundPathUnchanged: () => ({ says: 'Your sound goes that way already.', next: 'Nothing to do.' }),
-  noteEmpty: () => ({ says: 'The note says nothing.', next: 'Type a few words, such as “Back at two”.' }),
+  noteEmpty: () => ({ says: 'The note is empty.', next: 'Type a few words, such as “Back at two”.' }),
   noteEndsInThePast: () => ({ says: 'The note would end in the past.', next: 'Choose a later time, or let it stay until you clear it.' }),
   noteEndsTooLate: () => ({ says: 'The note would stand for more than a year.', next: 'Choose an earlier end, or let it stay until you clear it.' }),
   coverUnknown: () => ({ says: 'Whoever is to cover has no account here.', next: 'Choose a colleague from the list.' }),

@@ -40,7 +40,7 @@ export const SUPERVISION_WORDS: WordsOf<SupervisionRefusal> = {
   agentCannotBeReady: ({ name, why }) =>
     why === 'sound'
       ? { says: `${name} has lost their sound, so a caller would hear nothing.`, next: 'Ask them to bring it back under Sound.' }
-      : { says: `${name} owes more outcomes than this centre allows.`, next: 'Ask them to code their last call.' },
+      : { says: `${name} has more calls without an outcome than this centre allows.`, next: 'Ask them to code their last call.' },
   agentAtWork: ({ name }) => ({ says: `${name} is on a call, or one rings there.`, next: 'Wait until it is over, or take it over.' }),
   agentServesNothing: ({ name }) => ({ says: `${name} would serve nothing any more.`, next: 'Leave one queue or campaign, or set them not ready.' }),
   agentMayNotWork: ({ name, campaign, why }) =>
@@ -48,7 +48,7 @@ export const SUPERVISION_WORDS: WordsOf<SupervisionRefusal> = {
       ? { says: `${campaign} has not been started, or is finished.`, next: 'Start it under Campaigns, or choose another one.' }
       : { says: `${name} does not work ${campaign}.`, next: 'Add them to it in Set-up, or choose another one.' },
   personComesTo: ({ name }) => ({ says: `Somebody who was reached is on the way to ${name}.`, next: 'Wait a moment, or set them not ready first.' }),
-  wordEmpty: () => ({ says: 'The message says nothing.', next: 'Write what they should know.' }),
+  wordEmpty: () => ({ says: 'The message is empty.', next: 'Write what they should know.' }),
   notWaitingNow: () => ({ says: 'That caller does not wait any more.', next: 'They have been answered, or have hung up.' }),
   agentNotReady: ({ name }) => ({ says: `${name} is not ready.`, next: 'Choose somebody who is ready.' }),
   callerUnnumbered: () => ({ says: 'This caller’s number is withheld, so they cannot be called.', next: 'Send them to somebody instead.' }),

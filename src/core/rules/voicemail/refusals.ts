@@ -25,7 +25,7 @@ export const VOICEMAIL_WORDS: WordsOf<VoicemailRefusal> = {
   noSuchMailbox: () => ({ says: 'There is no such mailbox.', next: 'Choose a colleague, or a queue that takes messages.' }),
   markUnchanged: (refusal) => ({ says: `It is marked ${refusal.heard ? 'heard' : 'not heard'} already.`, next: 'Nothing needs to be done.' }),
   messageIsWork: (refusal) => ({
-    says: `It waits for an agent of ${refusal.queue}, or one of them has it.`,
+    says: `It is waiting for an agent of ${refusal.queue}, or one of them has it.`,
     next: 'The outcome they save closes it; delete it after that.',
   }),
   forwardedToItself: () => ({ says: 'It is in that mailbox already.', next: 'Choose another colleague or queue.' }),

@@ -6,6 +6,12 @@ import { type By, InstantSchema, type Ruling as RulingFor } from '@/core/rules/r
 import type { Thread } from '@/core/threads'
 import type { RulingRefusal } from './refusals'
 
+const MovedToSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('agent'), agentId: AgentIdSchema }),
+  z.object({ kind: z.literal('queue'), queueId: QueueIdSchema }),
+])
+export type MovedTo = z.infer<typeof MovedToSchema>
+
 const mine = { threadId: WorkIdSchema }
 
 export const WRITING_ASKS = [
@@ -19,16 +25,9 @@ export const WRITING_ASKS = [
   z.object({ kind: z.literal('parkThread'), ...mine, untilMs: InstantSchema }).readonly(),
   /** Before its time has come. */
   z.object({ kind: z.literal('unparkThread'), ...mine }).readonly(),
-  z
-    .object({
-      kind: z.literal('handThreadOn'),
-      ...mine,
-      to: z.discriminatedUnion('kind', [
-        z.object({ kind: z.literal('agent'), agentId: AgentIdSchema }),
-        z.object({ kind: z.literal('queue'), queueId: QueueIdSchema }),
-      ]),
-    })
-    .readonly(),
+  z.object({ kind: z.literal('handThreadOn'), ...mine, to: MovedToSchema }).readonly(),
+  /** By whoever supervises, wherever it is. */
+  z.object({ kind: z.literal('moveThread'), ...mine, to: MovedToSchema }).readonly(),
   z.object({ kind: z.literal('askIn'), ...mine, toAgentId: AgentIdSchema }).readonly(),
   /** Whoever was asked in goes, or is sent away by who has the thread. */
   z.object({ kind: z.literal('askOut'), ...mine, toAgentId: AgentIdSchema }).readonly(),

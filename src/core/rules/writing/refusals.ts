@@ -22,6 +22,7 @@ export type WritingRefusal =
   | { readonly reason: 'noRoomThere'; readonly name: string }
   | { readonly reason: 'notThere'; readonly name: string }
   | { readonly reason: 'yoursAlready' }
+  | { readonly reason: 'isThereAlready' }
   | { readonly reason: 'notAskedIn'; readonly name: string }
   | { readonly reason: 'chatsBeginThere' }
   | { readonly reason: 'notAMailAddress'; readonly typed: string }
@@ -53,6 +54,7 @@ export const WRITING_WORDS: WordsOf<WritingRefusal> = {
   }),
   notThere: ({ name }) => ({ says: `${name} is not on shift.`, next: 'Choose somebody who is.' }),
   yoursAlready: () => ({ says: 'It is in your hands already.', next: 'Choose a colleague, or a queue.' }),
+  isThereAlready: () => ({ says: 'It is there already.', next: 'Choose another queue, or somebody else.' }),
   notAskedIn: ({ name }) => ({ says: `${name} has not been asked in.`, next: 'Nothing needs to be done.' }),
   chatsBeginThere: () => ({ says: 'Nobody can be written to by chat first.', next: 'Write a text or a mail, or call.' }),
   notAMailAddress: ({ typed }) => ({ says: `“${typed}” is not a mail address.`, next: 'Write one such as name@example.com.' }),

@@ -11,7 +11,7 @@ import { makeCall } from '@/core/rules/talk'
 import { agentName, queueSetUp } from '@/core/set-up'
 import { type Draft, emit, nextCallId, nextThreadId, roomOf } from '@/core/state'
 import { get } from '@/core/table'
-import { isOverThread, LONGEST_TEXT, type Thread } from '@/core/threads'
+import { addressKey, COMES_BACK_MS, isOverThread, LONGEST_TEXT, type Thread } from '@/core/threads'
 import type { Of, Ruling } from './commands'
 import { unpark } from './due'
 import type { RulingRefusal } from './refusals'
@@ -102,25 +102,6 @@ export function unparkThread(draft: Draft, agent: Agent, thread: Thread): Ruling
   return null
 }
 
-/** With all that was said so far; who hands it on owes their part of it. Refused: yoursAlready, notThere, noRoomThere, channelNotTaken. */
-export function handThreadOn(draft: Draft, agent: Agent, thread: Thread, { to }: Of<'handThreadOn'>): Ruling {
-  const { state } = draft
-  if (to.kind === 'agent') {
-    if (to.agentId === agent.id) return refuse({ reason: 'yoursAlready' })
-    const colleague = get(state.agents, to.agentId)
-    if (colleague === undefined) return refuse({ reason: 'targetUnknown' })
-    if (colleague.shift === null) return refuse({ reason: 'notThere', name: agentName(state.setUp, to.agentId) })
-    if (roomOf(state, colleague, thread.channel) === 0) return refuse({ reason: 'noRoomThere', name: agentName(state.setUp, to.agentId) })
-  } else {
-    const queue = state.setUp.queues.find((q) => q.id === to.queueId && !q.retired)
-    if (queue === undefined) return refuse({ reason: 'targetUnknown' })
-    if (!queue.writes.some((w) => w.channel === thread.channel)) return refuse({ reason: 'channelNotTaken', queue: queue.name, channel: thread.channel })
-  }
-  emit(draft, null, { kind: 'threadHandedOn', threadId: thread.id, byAgentId: agent.id, to })
-  leaveWork(draft, draft.state.seq, agent.id, thread.id)
-  return null
-}
-
 /** Refused: yoursAlready, targetUnknown, notThere. Asked in again, nothing changes. */
 export function askIn(draft: Draft, agent: Agent, thread: Thread, { toAgentId }: Of<'askIn'>): Ruling {
   if (toAgentId === agent.id) return refuse({ reason: 'yoursAlready' })
@@ -174,7 +155,7 @@ const MailAddress = z.email()
 const toAddress = (typed: string): Whom =>
   MailAddress.safeParse(typed.trim()).success ? { ok: true, address: typed.trim(), number: null } : refuse({ reason: 'notAMailAddress', typed })
 
-/** Joins its queue's line. Refused: channelNotTaken; queueIsClosed for a chat, which nobody would answer. */
+/** Joins its queue's line; what answers a mail or a text that is over goes to who wrote that, if they have room. Refused: channelNotTaken; queueIsClosed for a chat, which nobody would answer. */
 export function threadArrives(draft: Draft, command: Of<'threadArrives'>): Ruling {
   const { channel, queueId, address, number, customer, subject, path, text, offeredTo } = command
   const { setUp, doors } = draft.state
@@ -186,8 +167,11 @@ export function threadArrives(draft: Draft, command: Of<'threadArrives'>): Rulin
   if (refused !== null) return refused
   const headStartMs = queue.goesFirst.find((g) => g.group === customer?.group)?.headStartMs ?? 0
   const threadId = nextThreadId(draft.state)
-  emit(draft, null, { kind: 'threadBegan', threadId, channel, queueId, address, number, customer, subject, path, headStartMs, text })
-  const agent = offeredTo === undefined ? undefined : get(draft.state.agents, offeredTo)
+  const last = get(draft.state.lastWrote, addressKey({ channel, address }))
+  const answers = last !== undefined && draft.atMs - last.atMs <= COMES_BACK_MS ? last : null
+  const follows = answers?.threadId ?? null
+  emit(draft, null, { kind: 'threadBegan', threadId, channel, queueId, address, number, customer, subject, path, headStartMs, text, follows })
+  const agent = get(draft.state.agents, offeredTo ?? answers?.agentId ?? '')
   if (agent !== undefined && roomOf(draft.state, agent, channel) > 0) emit(draft, draft.state.seq, { kind: 'threadOffered', threadId, agentId: agent.id })
   return null
 }

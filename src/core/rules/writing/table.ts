@@ -1,5 +1,6 @@
 import { onShift, type Rules } from '@/core/rules/rule'
 import type { WritingCommand } from './commands'
+import { handThreadOn, moveThread } from './moving'
 import type { RulingRefusal } from './refusals'
 import {
   askIn,
@@ -9,7 +10,6 @@ import {
   customerWrites,
   declineThread,
   endThread,
-  handThreadOn,
   lineSent,
   onOwnThread,
   onThread,
@@ -36,6 +36,7 @@ export const WRITING_RULES: Rules<WritingCommand, RulingRefusal> = {
   parkThread: onOwnThread(parkThread),
   unparkThread: onThread(unparkThread),
   handThreadOn: onOwnThread(handThreadOn),
+  moveThread,
   askIn: onOwnThread(askIn),
   askOut: onThread(askOut),
   openThread: onShift(openThread),

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import type { Command } from '@/core/floor'
-import { toThreadId } from '@/core/ids'
+import { toAgentId, toThreadId } from '@/core/ids'
 import { createLedgerFolder } from '@/core/ledger'
 import { type SetUp, SetUpSchema } from '@/core/set-up'
 import { get, must } from '@/core/table'
@@ -46,6 +46,84 @@ function inHand(channel: 'chat' | 'mail' | 'text' = 'chat'): TestFloor {
   expect(floor.give(by(ANN, { kind: 'takeThread', threadId: T1 }))).toBe('ok')
   return floor
 }
+
+describe('whoever answers for the floor moves what is written', () => {
+  const SUE = toAgentId('agent_sue')
+  const LED: SetUp = {
+    ...CENTRE,
+    agents: [
+      ...CENTRE.agents,
+      { ...(CENTRE.agents[0] as SetUp['agents'][number]), id: SUE, name: 'Sue', role: 'supervisor', queueIds: [], may: ['supervision'] },
+    ],
+  }
+  const moves = (to: object, agentId = SUE) => by(agentId, { kind: 'moveThread', threadId: T1, to })
+  const toBo = moves({ kind: 'agent', agentId: BO })
+  /** Somebody has written; Ann and Bo are at their desks, and those named are ready. */
+  const led = (channel: 'chat' | 'mail', ...ready: (typeof ANN)[]) => {
+    const floor = aFloor(LED)
+    for (const agentId of [ANN, BO]) floor.give(by(agentId, { kind: 'startShift', queueIds: [FIRST, SECOND_QUEUE], seat: 'desk' }))
+    floor.give(writes(channel))
+    for (const agentId of ready) floor.give(by(agentId, { kind: 'goReady' }))
+    return floor
+  }
+  const is = (floor: TestFloor) => {
+    const { state, agentId, queueId } = must(floor.state().threads, T1)
+    return { state, agentId, queueId }
+  }
+
+  test('out of the line, out of an offer and out of hands, whose part is owed', () => {
+    const offered = led('chat', ANN, BO)
+    expect(is(offered)).toMatchObject({ state: 'offered', agentId: ANN })
+    expect(offered.give(toBo)).toBe('ok')
+    expect(is(offered)).toMatchObject({ state: 'offered', agentId: BO })
+    expect(must(offered.state().agents, ANN)).toMatchObject({ threads: [], wrapUps: [], owed: [] })
+    offered.give(by(BO, { kind: 'takeThread', threadId: T1 }))
+    expect(offered.give(moves({ kind: 'queue', queueId: SECOND_QUEUE }))).toBe('ok')
+    expect(is(offered).queueId).toBe(SECOND_QUEUE)
+    expect(must(offered.state().agents, BO).wrapUps.map((w) => w.callId)).toEqual([T1])
+  })
+
+  test('a parked mail leaves its time behind', () => {
+    const floor = led('mail', ANN)
+    floor.give(by(ANN, { kind: 'takeThread', threadId: T1 }))
+    floor.give(by(ANN, { kind: 'parkThread', threadId: T1, untilMs: LATER }))
+    floor.give(by(BO, { kind: 'goReady' }))
+    expect(floor.give(toBo)).toBe('ok')
+    expect(must(floor.state().threads, T1)).toMatchObject({ state: 'offered', agentId: BO, parkedUntilMs: null })
+  })
+
+  test.each([
+    ['notEntitled', () => led('chat', ANN), moves({ kind: 'agent', agentId: BO }, ANN)],
+    ['noSuchThread', () => aFloor(LED), toBo],
+    ['isThereAlready', () => led('chat'), moves({ kind: 'queue', queueId: FIRST })],
+    ['isThereAlready', () => led('chat', BO), toBo],
+    ['noRoomThere', () => led('chat', ANN), toBo],
+    ['notThere', () => led('chat', ANN), moves({ kind: 'agent', agentId: CY })],
+    ['channelNotTaken', () => led('mail', ANN), moves({ kind: 'queue', queueId: SECOND_QUEUE })],
+    ['targetUnknown', () => led('mail', ANN), moves({ kind: 'queue', queueId: 'queue_none' })],
+  ] as const)('%s', (reason, floor, command) => {
+    expect(floor().give(command)).toBe(reason)
+  })
+})
+
+test.each([
+  { says: 'comes back to who wrote, whoever else is free', channel: 'mail', later: 1_000, gone: false, to: ANN, follows: T1 },
+  { says: 'of somebody who is not there goes to the queue', channel: 'text', later: 1_000, gone: true, to: BO, follows: T1 },
+  { says: 'after a week is something new', channel: 'mail', later: 8 * 24 * 3_600_000, gone: false, to: BO, follows: null },
+] as const)('an answer to what is over $says', ({ channel, later, gone, to, follows }) => {
+  const floor = inHand(channel)
+  // Bo has been free for longer, but did not write.
+  expect(floor.give(by(BO, { kind: 'goReady' }))).toBe('ok')
+  floor.give(by(ANN, { kind: 'writeLine', threadId: T1, text: 'There is room', aside: false }))
+  floor.give(by(ANN, { kind: 'endThread', threadId: T1 }))
+  const code = { code: 'done', notes: '', callback: null, followUp: '', insists: true, andThen: { state: gone ? 'notReady' : 'ready', reason: 'Break' } }
+  expect(floor.give(by(ANN, { kind: 'saveOutcome', callId: T1, ...code }))).toBe('ok')
+  expect(get(floor.state().threads, T1)).toBeUndefined()
+  expect(floor.give(writes(channel), later)).toBe('ok')
+  expect(must(floor.state().threads, thread(2))).toMatchObject({ state: 'offered', agentId: to, follows })
+  // It is answered by what they wrote, and once only.
+  expect(floor.state().lastWrote.size).toBe(0)
+})
 
 describe('refused', () => {
   const cases: readonly (readonly [string, () => TestFloor, Command])[] = [
@@ -147,9 +225,12 @@ test('a chat becomes a call: the call keeps what was said, the notes and the scr
   })
   expect(get(floor.state().work, T1)).toBeUndefined()
   expect(floor.give(by(ANN, { kind: 'writeLine', threadId: T1, text: 'Hi', aside: false }))).toBe('noSuchThread')
+  // The script goes on in the call, and what is answered there is told with what was answered before.
+  expect(floor.give(by(ANN, { kind: 'answerScript', callId: call?.id, field: 'wish', value: 'go' }))).toBe('ok')
   const folder = createLedgerFolder()
   for (const entry of floor.entries) folder.add(entry)
   expect(folder.written()[0]).toMatchObject({ result: 'handled', calledAs: call?.id })
+  expect(folder.underWay(START_MS)[0]).toMatchObject({ callId: call?.id, script: 'Small script', answers: { speaking: true, wish: 'go' } })
 })
 
 test('a call rings beside mails, and no mail is offered beside a call', () => {

@@ -1,0 +1,83 @@
+'use client'
+// What is written with somebody, read along by whoever answers for the floor: neither side sees that it is read.
+import { createContext, type ReactNode, useContext, useEffect, useState } from 'react'
+import type { Line } from '@/core/threads'
+import type { PieceView } from '@/exchange/protocol'
+import { useFloor, useSeen } from '@/exchange/react'
+import { Dialog, nameIn } from '@/ui'
+import { CHANNEL_WORDS } from '@/words'
+import { SaidList } from '@/written'
+import { useMayAct } from './acts'
+import { MovePiece } from './move-piece'
+import { pieceName } from './pieces-words'
+
+const ReadContext = createContext<(id: PieceView['id']) => void>(() => {})
+export const useRead = () => useContext(ReadContext)
+
+export function ReadProvider({ pieces, children }: { pieces: readonly PieceView[]; children: ReactNode }) {
+  const [last, setLast] = useState<PieceView | null>(null)
+  const piece = pieces.find((p) => p.id === last?.id)
+  return (
+    <ReadContext value={(id) => setLast(pieces.find((p) => p.id === id) ?? null)}>
+      {children}
+      {last !== null && <ReadPiece piece={piece ?? last} isOver={piece === undefined} onClose={() => setLast(null)} />}
+    </ReadContext>
+  )
+}
+
+/** So many of the last lines. */
+const ALL = Number.MAX_SAFE_INTEGER
+
+function ReadPiece({ piece, isOver, onClose }: { piece: PieceView; isOver: boolean; onClose: () => void }) {
+  const mayAct = useMayAct()
+  const { id, channel, agentId, state, lineCount, subject } = piece
+  const seats = useSeen((view) => view.seats) ?? []
+  const queues = useSeen((view) => view.centre.queues) ?? []
+  const floor = useFloor()
+  const [lines, setLines] = useState<readonly Line[] | null>(null)
+  const [problem, setProblem] = useState(false)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new line is what they are asked for anew
+  useEffect(() => {
+    let alive = true
+    void floor?.ask({ kind: 'threadLines', threadId: id, beforeNo: ALL }).then((reply) => {
+      if (!alive) return
+      setProblem(!reply.ok)
+      if (reply.ok && reply.text !== null) setLines(JSON.parse(reply.text) as readonly Line[])
+    })
+    return () => {
+      alive = false
+    }
+  }, [floor, id, lineCount, isOver])
+  const name = pieceName(piece)
+  const queue = nameIn(queues, piece.queueId)
+  const where = isOver
+    ? 'It is over.'
+    : state === 'open'
+      ? `In the hands of ${nameIn(seats, agentId ?? '')}, for ${queue}.`
+      : state === 'offered'
+        ? `Offered to ${nameIn(seats, agentId ?? '')}, for ${queue}.`
+        : state === 'parked'
+          ? `Parked by ${nameIn(seats, agentId ?? '')}, for ${queue}.`
+          : `Waiting in ${queue}.`
+  return (
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={`${CHANNEL_WORDS[channel]} with ${name}`} description={where}>
+      {subject !== null && <p className="mb-2 font-semibold">{subject}</p>}
+      {problem && <p role="alert">What was written could not be read. Close this and try again.</p>}
+      {lines === null && !problem && <p className="text-soft">Reading…</p>}
+      {lines !== null && lineCount > lines.length && (
+        <p className="mb-1 text-soft">
+          The last {lines.length} of {lineCount} lines.
+        </p>
+      )}
+      {lines !== null && (
+        <SaidList label={`What was written with ${name}`} lines={lines} nameOf={(by) => (by === null ? name : nameIn(seats, by) || 'A colleague')} />
+      )}
+      {mayAct && !isOver && (
+        <div className="mt-4 flex items-center gap-3">
+          <MovePiece piece={piece} />
+          <span className="text-soft">Whoever has it in hand codes their part of it.</span>
+        </div>
+      )}
+    </Dialog>
+  )
+}
