@@ -8,6 +8,8 @@ export default defineConfig({
   fullyParallel: true,
   // A machine with twice the load is slower and not at fault.
   timeout: 120_000,
+  // On a machine that is shared a second try tells what is slow from what is broken; `npm test` names every test that needed it.
+  retries: 1,
   expect: { timeout: 20_000 },
   reporter: [['line'], ['json', { outputFile: 'test-results/browser.json' }]],
   outputDir: 'test-results/browser',

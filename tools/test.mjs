@@ -2,6 +2,7 @@
 // `npm test -- --unit` stops before the browser; `npm test -- --browser [playwright arguments]` runs only that part.
 import { spawn, spawnSync } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { stripVTControlCharacters } from 'node:util'
 import { ensureChromium } from './ensure-chromium.mjs'
 import { ensureInstalled } from './ensure-installed.mjs'
 
@@ -59,13 +60,28 @@ if (only !== '--unit') {
   } finally {
     stop()
   }
-  const { stats } = readReport('test-results/browser.json')
-  counts.passed += stats.expected
-  counts.failed += stats.unexpected + stats.flaky
+  const { stats, suites } = readReport('test-results/browser.json')
+  counts.passed += stats.expected + stats.flaky
+  counts.failed += stats.unexpected
+  sayWhatFailed(suites)
 }
 
 console.log(`\n${counts.passed} passed, ${counts.failed} failed`)
 process.exitCode = counts.failed === 0 && counts.passed > 0 ? 0 : 1
+
+/** Last of all, where a log that is cut still has it. A test that passed only when tried again is named: it hides a fault of its own or of the product. */
+function sayWhatFailed(suites) {
+  for (const suite of suites) {
+    for (const spec of suite.specs ?? []) {
+      for (const { status, results } of spec.tests) {
+        if (status !== 'unexpected' && status !== 'flaky') continue
+        console.log(`\n${status === 'flaky' ? 'Passed only when tried again' : 'Failed'}: ${spec.file}:${spec.line} › ${spec.title}`)
+        console.log(stripVTControlCharacters(results[0]?.errors?.[0]?.message ?? 'no error was reported'))
+      }
+    }
+    sayWhatFailed(suite.suites ?? [])
+  }
+}
 
 function readReport(path) {
   return JSON.parse(readFileSync(path, 'utf8'))
