@@ -176,7 +176,7 @@ test('coming back from a call: the same days, search, sorting and place, and the
   expect(await cut()).toEqual([])
 })
 
-test('the calls are one Tab stop: arrows, Page, Home and End go through all of them, also where none is drawn yet', async ({ page }) => {
+test('the calls are one Tab stop: arrows, Page, Home, End and letters go through them, also where none is drawn yet', async ({ page }) => {
   await signInAsOwner(page, '/results?world=quiet&seed=7')
   await pastDaysThere(page)
   const table = page.getByRole('region', { name: 'Calls' }).getByRole('table', { name: 'Calls' })
@@ -195,6 +195,22 @@ test('the calls are one Tab stop: arrows, Page, Home and End go through all of t
   expect(count).toBeGreaterThan(1_000)
   await expect(row(count)).toBeFocused()
   await expect(row(count)).toBeInViewport()
+  await page.keyboard.press('Home')
+  await expect(row(2)).toBeFocused()
+  // Letters: the next caller among the calls at hand whose name begins so, and the one after that.
+  const caller = (index: number) => row(index).getByRole('cell').nth(2).textContent()
+  const focused = () => page.evaluate(() => Number(document.activeElement?.getAttribute('aria-rowindex')))
+  const letter = (await caller(6))?.[0] ?? ''
+  const seen: number[] = []
+  for (let at = 2; at < 6; at = seen.at(-1) ?? 6) {
+    await page.keyboard.press(letter)
+    await expect.poll(focused).toBeGreaterThan(at)
+    seen.push(await focused())
+    expect((await caller(seen.at(-1) ?? 0))?.[0]).toBe(letter)
+    // Letters in quick succession are one beginning.
+    await page.waitForFunction((fromMs) => performance.now() > fromMs + 700, await page.evaluate(() => performance.now()))
+  }
+  expect(seen.at(-1)).toBe(6)
   await page.keyboard.press('Home')
   await expect(row(2)).toBeFocused()
   await page.keyboard.press('Tab')

@@ -17,10 +17,13 @@ const place = (page: Page) =>
     const at = document.activeElement
     if (at === null || at === document.body) return { on: 'nothing', isSeen: false, isIn: null }
     const name = at.getAttribute('aria-label') ?? (at as HTMLInputElement).labels?.[0]?.textContent ?? at.textContent ?? ''
-    // Each is told from all others, also where two are called the same.
-    const all = [...document.querySelectorAll('*')]
+    // Each is told from all others, also where two are called the same and while more of the page arrives.
+    const here = window as { stops?: Map<Element, number> }
+    here.stops ??= new Map()
+    const no = here.stops.get(at) ?? here.stops.size + 1
+    here.stops.set(at, no)
     return {
-      on: `${at.tagName.toLowerCase()} “${name.trim().slice(0, 40)}” ${all.indexOf(at)}`,
+      on: `${at.tagName.toLowerCase()} “${name.trim().slice(0, 40)}” ${no}`,
       isSeen: at.checkVisibility({ opacityProperty: true, visibilityProperty: true }),
       isIn: at.closest('[role="dialog"], [role="menu"], [role="region"], section')?.getAttribute('role') ?? null,
     }

@@ -1,8 +1,9 @@
 // Chats, mails and texts beside calls. What a person would lose: an answer typed into one chat turning up in another, a customer left alone without
 // anybody knowing, a mail that never comes back.
 import { readFileSync } from 'node:fs'
+import PostalMime from 'postal-mime'
 import * as z from 'zod'
-import { anotherSeat, button, goReady, KESTER, nextAnswersAs, resultsOfAll, ringMe, startShift, state, writeMe } from './desk'
+import { anotherSeat, button, goReady, KESTER, nextAnswersAs, resultsOfAll, ringMe, signInAsOwner, startShift, state, writeMe } from './desk'
 import { expect, type Locator, type Page, test } from './warm'
 
 const inHand = (page: Page): Locator => page.getByRole('navigation', { name: 'In hand' }).getByRole('button')
@@ -98,6 +99,11 @@ test('a text that cannot be delivered says why; a mail is parked and comes back 
   await page.getByLabel('Your reply').fill('One line\nand <b>another</b>')
   await page.getByLabel('Your reply').press('Control+Enter')
   await expect(words(page)).toContainText('<b>another</b>')
+  const saved = page.waitForEvent('download')
+  await button(page, 'Save as .eml').click()
+  const mail = await PostalMime.parse(readFileSync(await (await saved).path()))
+  expect(mail.to?.map((t) => t.name)).toEqual(['Perrin Arncliffe'])
+  expect(mail.text).toContain('One line\nand <b>another</b>')
   await button(page, 'Park until…').click()
   await page.getByLabel('Day and time').fill('2020-01-01T10:00')
   await button(page, 'Park until then').click()
@@ -157,6 +163,29 @@ test('a customer in whose chat nobody says anything leaves, and whoever had it c
   await expect(page.getByText('It has ended; choose its outcome.')).toBeVisible()
   await expect(state(page)).toHaveText('Wrap-up')
   await expect(answer(page)).toBeHidden()
+})
+
+test('whoever waits in a chat keeps their place, and is rung by who takes it', async ({ page }) => {
+  await startShift(page)
+  const floor = await page.context().newPage()
+  await signInAsOwner(floor, '/floor?world=quiet&seed=7&days=0')
+  await writeMe(page, 'Chat', 'Ottoline Fjelding', { patience: 'Keeps their place after 2 seconds', into: 'queue' })
+  // They leave while nobody is ready.
+  await floor.getByRole('button', { name: '1 chat waiting in Sailings' }).click()
+  await expect(floor.getByText('kept their place, to be called')).toBeVisible()
+  await nextAnswersAs(page, 'A person')
+  await goReady(page)
+  const offer = page.getByRole('alert', { name: 'Chat from Ottoline Fjelding' })
+  await expect(offer).toContainText('left the chat and kept their place: taking it calls +44')
+  await offer.getByRole('button', { name: 'Take and call' }).click()
+  await expect(state(page)).toHaveText('On call')
+  await expect(page.getByText('From the chat')).toBeVisible()
+  await expect(page.getByRole('log', { name: 'What was written' })).toHaveCount(0)
+  // One outcome is that of both.
+  await page.keyboard.press('Alt+q')
+  await page.keyboard.press('Alt+4')
+  await page.keyboard.press('Alt+Enter')
+  await expect(state(page)).toHaveText('Ready')
 })
 
 test('messages with colleagues: a group, one to one and during a call; read is said, and unread survives a reload', async ({ page }) => {

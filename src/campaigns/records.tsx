@@ -102,6 +102,8 @@ function Rows({ page, from, onFrom, onOpen }: RowsProps) {
     firstDrawn: first,
     lastDrawn: last,
     scrollTo: (index) => virtual.scrollToIndex(index),
+    names: page.rows.map((row) => row.person),
+    namesFrom: from,
   })
   useEffect(() => {
     if (first < from || last >= from + PAGE) onFrom(Math.max(0, first - Math.floor(PAGE / 4)))

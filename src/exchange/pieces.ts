@@ -9,6 +9,8 @@ export interface PieceView extends Pick<Thread, 'id' | 'channel' | 'queueId' | '
   readonly waitsSinceMs: number | null
   /** Nobody has answered yet. */
   readonly unanswered: boolean
+  /** They have gone, and are rung when their turn comes. */
+  readonly keepsPlace: boolean
 }
 
 /** In the order they began. */
@@ -21,5 +23,11 @@ export const piecesOf = (state: FloorState): readonly PieceView[] =>
 function pieceOf(thread: Thread): PieceView {
   const { id, channel, queueId, agentId, state, beganAtMs, subject, lineCount, customer, address, answeredAtMs } = thread
   const of = { id, channel, queueId, agentId, state, beganAtMs, subject, lineCount }
-  return { ...of, label: customer?.name ?? address, waitsSinceMs: waitsForUsSinceMs(thread), unanswered: answeredAtMs === null }
+  return {
+    ...of,
+    label: customer?.name ?? address,
+    waitsSinceMs: waitsForUsSinceMs(thread),
+    unanswered: answeredAtMs === null,
+    keepsPlace: thread.keptFor !== null,
+  }
 }

@@ -97,6 +97,7 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
     .object({
       ...{ kind: z.literal('writer'), requestId, channel: WrittenChannelSchema, queueId: QueueIdSchema, toMe: z.boolean() },
       ...{ customerId: z.string().nullable(), patienceMs: z.number().positive().nullable() },
+      keepsPlaceMs: z.number().positive().nullable().default(null),
     })
     .readonly(),
   /** What colleagues wrote in which the text occurs, as the JSON of `FoundLine[]`. */
@@ -448,6 +449,7 @@ export interface ThreadView
     | 'parkedUntilMs'
     | 'typing'
     | 'lineCount'
+    | 'keptFor'
   > {
   /** Whose it is: mine, or a colleague's who asked me in. */
   readonly agentId: AgentId | null

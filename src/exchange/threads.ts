@@ -46,9 +46,28 @@ function viewOf(thread: Thread): ThreadView {
     parkedUntilMs,
     typing,
     lineCount,
+    keptFor,
   } = thread
   const view = {
-    ...{ id, channel, queueId, address, number, customer, subject, follows, beganAtMs, state, sinceMs, withSinceMs, askedIn, parkedUntilMs, typing, lineCount },
+    ...{
+      id,
+      channel,
+      queueId,
+      address,
+      number,
+      customer,
+      subject,
+      follows,
+      beganAtMs,
+      state,
+      sinceMs,
+      withSinceMs,
+      askedIn,
+      parkedUntilMs,
+      typing,
+      lineCount,
+      keptFor,
+    },
     ...{ agentId: thread.agentId, lines: lastOf(thread.lines, HELD), waitsSinceMs: waitsForUsSinceMs(thread) },
   }
   viewed.set(thread, view)

@@ -22,6 +22,7 @@ export function WaitingPieces({ pieces }: { pieces: readonly PieceView[] }) {
             <span className="min-w-0 flex-1 truncate" title={pieceName(piece)}>
               {CHANNEL_WORDS[piece.channel]}: {pieceName(piece)}
               {piece.subject !== null && <span className="text-soft"> · {piece.subject}</span>}
+              {piece.keepsPlace && <span className="text-brass-text"> · kept their place, to be called</span>}
             </span>
             <Clock sinceMs={piece.beganAtMs} />
             <Button className="!h-6 !px-2" aria-label={`Read what ${pieceName(piece)} wrote`} onClick={() => read(piece.id)}>

@@ -6,7 +6,7 @@ import type { ThreadView } from '@/exchange/protocol'
 import { useSeen } from '@/exchange/react'
 import { KNOCKS, play } from '@/sound'
 import { Button, Clock, nameIn, usePersonalSetting } from '@/ui'
-import { CHANNEL_WORDS, listed, threadName } from '@/words'
+import { CHANNEL_WORDS, listed, threadName, useNumberWords } from '@/words'
 import { Line } from './line'
 import type { OnShift } from './on-shift'
 import { SHORTCUTS, useShortcuts } from './shortcuts'
@@ -24,6 +24,7 @@ export function Offers({ me, threads, give, setCoding, volumes }: Props) {
     if (await give({ kind: 'takeThread', threadId: id })) setCoding(id)
   }
   const [first] = offered
+  const written = useNumberWords()
   useShortcuts(first === undefined ? {} : { take: () => void take(first.id) })
   useKnock(offered, volumes.ring)
   const askedIn = threads.filter((t) => t.askedIn.includes(me.id)).map(threadName)
@@ -36,11 +37,13 @@ export function Offers({ me, threads, give, setCoding, volumes }: Props) {
         <Line key={thread.id} label={`${CHANNEL_WORDS[thread.channel]} from ${threadName(thread)}`} alert>
           <span className="eyebrow shrink-0">{CHANNEL_WORDS[thread.channel]}</span>
           <span className="min-w-0 flex-1 truncate" title={thread.lines.at(-1)?.text.slice(0, 500)}>
-            <strong>{threadName(thread)}</strong> for {nameIn(queues, thread.queueId)}: “{thread.lines.findLast((l) => !l.aside)?.text.slice(0, 200)}”
+            <strong>{threadName(thread)}</strong> for {nameIn(queues, thread.queueId)}
+            {thread.keptFor !== null && ` left the chat and kept their place: taking it calls ${written(thread.keptFor)}`}: “
+            {thread.lines.findLast((l) => !l.aside)?.text.slice(0, 200)}”
           </span>
           <Clock sinceMs={thread.sinceMs} />
           <Button className="!h-6" tone="primary" {...(thread === first ? { shortcut: SHORTCUTS.take.keys } : {})} onClick={() => void take(thread.id)}>
-            Take
+            {thread.keptFor === null ? 'Take' : 'Take and call'}
           </Button>
           <Button className="!h-6" onClick={() => void give({ kind: 'declineThread', threadId: thread.id })}>
             Decline

@@ -93,7 +93,15 @@ function ACaller({ view, onDone }: { view: FloorView; onDone: () => void }) {
   const write = async (toMe: boolean) => {
     if (queue === undefined) return
     const patienceMs = patience === '' || patience === 'keeps' ? null : Number(patience)
-    const reply = await floor?.ask({ kind: 'writer', channel, queueId: queue.id, customerId: caller === '' ? null : caller, patienceMs, toMe })
+    const reply = await floor?.ask({
+      kind: 'writer',
+      channel,
+      queueId: queue.id,
+      customerId: caller === '' ? null : caller,
+      patienceMs,
+      keepsPlaceMs: patience === 'keeps' ? KEEPS_PLACE_MS : null,
+      toMe,
+    })
     if (reply === undefined || reply.ok) onDone()
     else setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
   }

@@ -68,7 +68,7 @@ export function CallsTable({ days, only, centre }: { days: Days; only: AgentId |
       helper.columns([
         helper.accessor('offeredAtMs', { header: 'Offered', cell: (c) => format(c.getValue(), 'd MMM HH:mm:ss') }),
         helper.accessor((r) => r.queue ?? 'Dialled', { id: 'queue', header: 'Queue' }),
-        helper.accessor((r) => r.customer ?? 'Not known', { id: 'customer', header: 'Caller' }),
+        helper.accessor(callerOf, { id: 'customer', header: 'Caller' }),
         helper.accessor((r) => (r.number === null ? 'withheld' : written(r.number)), { id: 'number', header: 'Number' }),
         helper.accessor((r) => r.agents.map((l) => l.agent).join(', '), { id: 'agent', header: 'Agent' }),
         helper.accessor(waitedMs, { id: 'wait', header: 'Waited', cell: (c) => formatClock(c.getValue()) }),
@@ -94,6 +94,8 @@ export function CallsTable({ days, only, centre }: { days: Days; only: AgentId |
     firstDrawn: first,
     lastDrawn: items.at(-1)?.index ?? 0,
     scrollTo: (index) => virtual.scrollToIndex(index),
+    names: page.rows.map(callerOf),
+    namesFrom: page.from,
   })
   const drawn = isPrinting ? rows.map((_, i) => ({ index: page.from + i, start: 0 })) : items
   // Followed while it is drawn: the rows of the next page are asked for before the last of this one is reached.
@@ -197,5 +199,7 @@ export function CallsTable({ days, only, centre }: { days: Days; only: AgentId |
     </section>
   )
 }
+
+const callerOf = (call: CallRecord) => call.customer ?? 'Not known'
 
 const TABULAR = new Set(['offeredAtMs', 'number', 'wait', 'talk'])

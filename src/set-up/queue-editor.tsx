@@ -141,7 +141,7 @@ export function QueueEditor({ queue, setUp, onSave, onClose, beginsAt }: Props) 
 
 const TICKS = [
   ['tellsWait', 'Tell callers the expected wait'],
-  ['keepsPlaces', 'Callers may keep their place and be called'],
+  ['keepsPlaces', 'Whoever waits may keep their place and be called'],
   ['takesMessages', 'Takes messages: from callers waiting, and from everybody while it is closed'],
   ['answersItself', 'Put through without ringing, after a tone'],
   ['records', 'Record every call'],

@@ -46,6 +46,8 @@ export function threadEventWords(event: ThreadEvent, { agent, queue }: Names): s
       return `${agent(event.byAgentId)} parked it`
     case 'threadUnparked':
       return event.because === 'due' ? 'Its time had come' : event.because === 'asked' ? 'It was taken up before its time' : 'An answer brought it back'
+    case 'threadPlaceKept':
+      return `They left the chat and kept their place, to be called on ${numberWords(event.number)}`
     case 'threadCalled':
       return `${agent(event.byAgentId)} rang them instead; it went on in that call`
     case 'threadEnded':

@@ -23,7 +23,7 @@ export type WritesBack = Pick<Thread, 'channel' | 'queueId' | 'address' | 'numbe
 type WriterAct =
   | { readonly kind: 'writes'; readonly queueId: QueueId; readonly channel: Written; readonly dayNo: number }
   | { readonly kind: 'write'; readonly wish: WriteWish; readonly offeredTo: AgentId | null }
-  | { readonly kind: 'typeOn' | 'leaveDone'; readonly threadId: WorkId }
+  | { readonly kind: 'typeOn' | 'leaveDone' | 'keepThreadPlace'; readonly threadId: WorkId }
   /** `back`: what they answer, when it is over by then; absent where an earlier version noted it, and of chats. */
   | { readonly kind: 'writeOn'; readonly threadId: WorkId; readonly turn: number; readonly back?: WritesBack }
   | { readonly kind: 'leaveUnanswered'; readonly threadId: WorkId; readonly oursWere: number }

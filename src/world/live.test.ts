@@ -92,6 +92,23 @@ describe('colleagues', () => {
         expect(mine.filter((c) => c.dueAtMs + FENNHOLM.callbackMissedAfterMs > NOW_MS + 4 * HOUR).map((c) => c.id)).not.toContain(event.callbackId)
   })
 
+  test('ring whoever kept their place in a chat, and code it: nothing of it is left in anybody’s hands', () => {
+    const floor = aLiveFloor('quiet', null)
+    for (let i = 0; i < 6; i++)
+      floor.world().write({ channel: 'chat', queueId: SAILINGS, customerId: `customer_${i + 1}`, patienceMs: null, keepsPlaceMs: 1_000 + i }, null, NOW_MS + i)
+    floor.pass(MINUTE)
+    expect(of(floor.entries, 'threadPlaceKept')).toHaveLength(6)
+    floor.setPace('ordinary')
+    floor.pass(HOUR)
+    const rung = of(floor.entries, 'threadCalled').flatMap(({ event }) => (event.kind === 'threadCalled' ? [event.callId] : []))
+    expect(rung).toHaveLength(6)
+    for (const id of rung) {
+      expect(get(floor.state().calls, id), id).toBeUndefined()
+      expect(get(floor.state().work, id), id).toBeUndefined()
+    }
+    expect(values(floor.state().threads).filter((t) => t.keptFor !== null)).toEqual([])
+  })
+
   test.each([
     { says: 'before they come', first: true },
     { says: 'while they are at work already', first: false },

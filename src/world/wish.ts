@@ -14,6 +14,8 @@ export interface WriteWish {
   readonly customerId: string | null
   /** How long they stay in a chat in which nobody says anything; null for as people do. */
   readonly patienceMs: number | null
+  /** After this, if they still wait in their line, they leave the chat and want to be rung; null to wait in it. */
+  readonly keepsPlaceMs: number | null
 }
 
 /** A caller whom somebody made to ring. */

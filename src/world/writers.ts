@@ -6,7 +6,7 @@ import type { Command } from '@/core/floor'
 import type { AgentId, QueueId, WorkId } from '@/core/ids'
 import { type FloorState, nextThreadId } from '@/core/state'
 import { get, values } from '@/core/table'
-import type { Thread } from '@/core/threads'
+import { type Thread, threadWaitsIn } from '@/core/threads'
 import { HOUR, MINUTE, SECOND } from '@/core/time'
 import type { WritesBack } from './act'
 import { chanceOfCall } from './chance-of-call'
@@ -28,6 +28,9 @@ const BESIDE_A_CALL_TIMES = 4
 const MAIL_BACK_MS = 3 * MINUTE
 const MAILS_EARLIER_MS = 2 * HOUR
 const READ_STEPS = 4
+/** Some would rather be rung than sit in front of a chat that nobody takes. */
+const KEEPS_PLACE_OFTEN = 0.3
+const KEEPS_PLACE_AFTER_MS = 30 * SECOND
 
 /** Somebody begins to write to each queue and channel from then on; mails of a past day come before anybody is there to read them. */
 export function beginWriting(scene: Scene, floor: FloorState, fromMs: number): void {
@@ -66,20 +69,25 @@ function begins(scene: Scene, floor: FloorState, { channel, queueId, customerId 
 const firstWords = ({ says }: Talk, channel: Written): string => (channel === 'mail' ? says.slice(0, -1).join('\n\n') : (says[0] ?? ''))
 const saysOf = ({ says }: Talk, channel: Written): readonly string[] => (channel === 'mail' ? [firstWords({ says } as Talk, 'mail'), says.at(-1) ?? ''] : says)
 
-const isOn = (floor: FloorState, threadId: WorkId): boolean => (get(floor.threads, threadId)?.state ?? 'ended') !== 'ended'
+/** Not over, and whoever writes is there. */
+const isOn = (floor: FloorState, threadId: WorkId): boolean => {
+  const thread = get(floor.threads, threadId)
+  return thread !== undefined && thread.state !== 'ended' && thread.keptFor === null
+}
 const theirs = ({ lines }: Thread): number => lines.filter((l) => l.byAgentId === null).length
 const ours = ({ lines }: Thread): number => lines.filter((l) => l.byAgentId !== null && !l.aside).length
 
 export const WRITERS: Acts<
-  'writes' | 'write' | 'typeOn' | 'writeOn' | 'leaveUnanswered' | 'leaveDone' | 'sendOn' | 'takeThread' | 'replyThread' | 'endThread'
+  'writes' | 'write' | 'typeOn' | 'writeOn' | 'leaveUnanswered' | 'leaveDone' | 'keepThreadPlace' | 'sendOn' | 'takeThread' | 'replyThread' | 'endThread'
 > = {
   writes(scene, { queueId, channel, dayNo }, floor, atMs) {
     if (dayNo !== scene.memory.dayNo || scene.memory.pace === 'quiet') return []
     noteWriter(scene, queueId, channel, atMs)
-    return [begins(scene, floor, { channel, queueId, customerId: null, patienceMs: null }, null)]
+    return [begins(scene, floor, { channel, queueId, customerId: null, patienceMs: null, keepsPlaceMs: null }, null)]
   },
-  write(scene, { wish, offeredTo }, floor) {
+  write(scene, { wish, offeredTo }, floor, atMs) {
     scene.memory.writerPatienceMs = wish.patienceMs
+    if (wish.keepsPlaceMs !== null) scene.note(atMs + wish.keepsPlaceMs, { kind: 'keepThreadPlace', threadId: nextThreadId(floor) })
     return [begins(scene, floor, wish, offeredTo)]
   },
   typeOn: (_, { threadId }, floor) => (isOn(floor, threadId) ? [{ kind: 'customerTypes', threadId, on: true }] : []),
@@ -95,11 +103,15 @@ export const WRITERS: Acts<
   },
   leaveUnanswered({ memory }, { threadId, oursWere }, floor) {
     const thread = get(floor.threads, threadId)
-    if (thread === undefined || thread.state === 'ended' || ours(thread) !== oursWere) return []
+    if (thread === undefined || !isOn(floor, threadId) || ours(thread) !== oursWere) return []
     memory.endOf.set(threadId, 'brokenOff')
     return [{ kind: 'customerLeaves', threadId }]
   },
   leaveDone: (_, { threadId }, floor) => (isOn(floor, threadId) ? [{ kind: 'customerLeaves', threadId }] : []),
+  keepThreadPlace(_, { threadId }, floor) {
+    const thread = get(floor.threads, threadId)
+    return thread !== undefined && threadWaitsIn(thread) !== null ? [{ kind: 'customerKeepsPlace', threadId, number: null }] : []
+  },
   sendOn(_, { threadId, no }, floor) {
     const thread = get(floor.threads, threadId)
     return thread === undefined || thread.state === 'ended' ? [] : [{ kind: 'lineSent', threadId, no, failure: failureOf(thread.number) }]
@@ -112,6 +124,8 @@ export const WRITERS: Acts<
     const work = get(floor.work, threadId)
     const agent = get(floor.agents, agentId)
     if (thread?.agentId !== agentId || thread.state !== 'open' || work === undefined || agent === undefined) return []
+    // Whoever could not be rung is not there to be written to.
+    if (thread.keptFor !== null) return [{ kind: 'endThread', agentId, threadId }]
     // A mail waits for the end of a call; a chat is answered beside it.
     if (agent.engagements.length > 0 && thread.channel === 'mail') {
       scene.note(atMs + 8 * SECOND, act)
@@ -141,7 +155,9 @@ export const WRITERS_SEE: Sees = {
   threadBegan(scene, { threadId }, floor, atMs) {
     const { memory } = scene
     if (memory.writerPatienceMs !== null) memory.patienceOf.set(threadId, memory.writerPatienceMs)
+    const isWished = memory.writerPatienceMs !== null
     memory.writerPatienceMs = null
+    if (!isWished) mayKeepPlace(scene, floor, get(floor.threads, threadId), atMs)
     waits(scene, get(floor.threads, threadId), atMs)
   },
   threadOffered: (scene, { threadId, agentId }, _, atMs) => isAsked(scene, threadId, agentId, atMs),
@@ -162,6 +178,7 @@ export const WRITERS_SEE: Sees = {
     if (channel === 'text') scene.note(atMs + SENDS_MS, { kind: 'sendOn', threadId, no: lineCount })
     goesOn(scene, thread, atMs)
   },
+  threadPlaceKept: ({ memory }, { threadId }) => void memory.patienceOf.delete(threadId),
   threadCalled: ({ memory }, { threadId }) => void memory.patienceOf.delete(threadId),
   threadEnded({ memory }, { threadId }, floor) {
     memory.patienceOf.delete(threadId)
@@ -180,6 +197,12 @@ function replies({ memory, note }: Scene, floor: FloorState, { id: threadId, cha
   const takesMs = 7 * SECOND + chanceOfCall(memory.seed, threadId, why).next() * 18 * SECOND
   const onCall = get(floor.agents, agentId)?.engagements.length !== 0
   note(atMs + takesMs * (channel === 'mail' ? MAIL_TAKES_TIMES : onCall ? BESIDE_A_CALL_TIMES : 1), { kind: 'replyThread', agentId, threadId })
+}
+
+function mayKeepPlace({ memory, note }: Scene, { setUp }: FloorState, thread: Thread | undefined, atMs: number): void {
+  if (thread?.channel !== 'chat' || thread.number === null || setUp.queues.find((q) => q.id === thread.queueId)?.keepsPlaces !== true) return
+  const chance = chanceOfCall(memory.seed, thread.id, 'keep place')
+  if (chance.next() < KEEPS_PLACE_OFTEN) note(atMs + KEEPS_PLACE_AFTER_MS * (1 + chance.next()), { kind: 'keepThreadPlace', threadId: thread.id })
 }
 
 /** In a chat people go when nobody says anything. */
@@ -219,8 +242,7 @@ export function resumeWriting(scene: Scene, floor: FloorState, atMs: number): vo
     const { id: threadId, state, agentId, lines } = thread
     if (state === 'ended') continue
     const last = lines.findLast((l) => !l.aside)
-    if (last?.byAgentId == null) waits(scene, thread, atMs)
-    else goesOn(scene, thread, atMs)
+    if (thread.keptFor === null) last?.byAgentId == null ? waits(scene, thread, atMs) : goesOn(scene, thread, atMs)
     for (const { no, sent } of lines) if (sent?.state === 'sending') scene.note(atMs + SENDS_MS, { kind: 'sendOn', threadId, no })
     if (agentId === null || !scene.memory.plays.has(agentId)) continue
     if (state === 'offered') isAsked(scene, threadId, agentId, atMs)

@@ -5,11 +5,12 @@ import { type Ref, useState } from 'react'
 import type { Work } from '@/core/work'
 import { floorNow } from '@/exchange/floor-time'
 import type { CentreView, MeView, ThreadView } from '@/exchange/protocol'
-import { useCommand, useSeen } from '@/exchange/react'
+import { useCommand, useFloor, useSeen } from '@/exchange/react'
 import { Button, Clock, nameIn, Problem, useDraft } from '@/ui'
 import { CHANNEL_WORDS, listed, numberWords, threadName, useNumberWords } from '@/words'
 import { Colleagues } from './colleagues'
 import { Compose, type ComposeHandle } from './compose'
+import { allLines } from './earlier-lines'
 import { Lines } from './lines'
 import { Park } from './park'
 import { queueAddress, SaveMail } from './save-mail'
@@ -28,10 +29,11 @@ const ENDS = { chat: 'End chat', mail: 'Close mail', text: 'End texts' } as cons
 
 export function Conversation({ me, centre, thread, work, onScript, ref }: Props) {
   const command = useCommand()
+  const floor = useFloor()
   useNumberWords()
   const seats = useSeen((view) => view.seats) ?? NOBODY
   const [problem, setProblem] = useState<string | null>(null)
-  const { id, channel, queueId, address, number, subject, state, agentId, askedIn, beganAtMs, withSinceMs, parkedUntilMs } = thread
+  const { id, channel, queueId, address, number, subject, state, agentId, askedIn, beganAtMs, withSinceMs, parkedUntilMs, keptFor } = thread
   const isMine = agentId === me.id && state === 'open'
   const readsAlong = askedIn.includes(me.id)
   const give = async (ask: Parameters<typeof command>[0]) => {
@@ -73,6 +75,7 @@ export function Conversation({ me, centre, thread, work, onScript, ref }: Props)
           <span>
             in all <Clock sinceMs={beganAtMs} />
           </span>
+          {keptFor !== null && state !== 'ended' && <span className="text-brass-text">has left the chat and wants to be called</span>}
           {thread.follows !== null && <span>answers what was written to them before</span>}
           {askedIn.length > 0 && <span className="text-brass-text">{listed(askedIn.map((a) => (a === me.id ? 'you' : nameOf(a))))} read along</span>}
         </p>
@@ -90,12 +93,12 @@ export function Conversation({ me, centre, thread, work, onScript, ref }: Props)
                     ...{ workId: id, subject, theirAddress: address, theirName: threadName(thread) },
                     ...{ ourAddress: queueAddress(queue, centre.name), ourName: centre.name },
                     nameOf,
-                    lines: async () => thread.lines,
+                    lines: () => allLines(floor, thread),
                   }}
                 />
               )}
               {number !== null && (
-                <Button className="!h-7" onClick={() => void ring()}>
+                <Button className="!h-7" tone={keptFor === null ? 'plain' : 'primary'} onClick={() => void ring()}>
                   Call {numberWords(number)}
                 </Button>
               )}
@@ -126,14 +129,14 @@ export function Conversation({ me, centre, thread, work, onScript, ref }: Props)
         {problem !== null && <Problem>{problem}</Problem>}
       </header>
       <Lines key={id} thread={thread} me={me.id} nameOf={nameOf} />
-      {(isMine || readsAlong) && (
+      {((isMine && (keptFor === null || askedIn.length > 0)) || readsAlong) && (
         <Compose
           key={`writes ${id}`}
           thread={thread}
           work={work}
           agentName={me.name}
           quickTexts={centre.quickTexts}
-          asideOnly={!isMine}
+          asideOnly={!isMine || keptFor !== null}
           {...(ref === undefined ? {} : { ref })}
         />
       )}

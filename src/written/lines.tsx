@@ -8,6 +8,7 @@ import type { ThreadView } from '@/exchange/protocol'
 import { useFloor } from '@/exchange/react'
 import { Button } from '@/ui'
 import { NumberLinks, threadName } from '@/words'
+import { linesBefore } from './earlier-lines'
 
 /** More of one line is shown when it is asked for. */
 const CHARACTERS_SHOWN = 2_000
@@ -74,9 +75,8 @@ function useEarlier({ id, lines, lineCount }: ThreadView) {
   const from = kept[0]?.no ?? first
   const gap = kept.length > 0 && (kept.at(-1)?.no ?? 0) < first - 1
   const more = async () => {
-    const reply = await floor?.ask({ kind: 'threadLines', threadId: id, beforeNo: gap ? first : from })
-    if (reply?.ok !== true || reply.text === null) return
-    const got = JSON.parse(reply.text) as readonly Line[]
+    const got = await linesBefore(floor, id, gap ? first : from)
+    if (got === null) return
     const known = new Set(kept.map((l) => l.no))
     setPages([...kept, ...got.filter((l) => !known.has(l.no))].toSorted((a, b) => a.no - b.no))
   }

@@ -12,7 +12,7 @@ import { keptFree } from '@/core/rules/writing'
 import type { QueueSetUp } from '@/core/set-up'
 import { type FloorState, isMutedOn, type Journal, roomOf } from '@/core/state'
 import { get, values } from '@/core/table'
-import { handOf, type Thread, threadWaitsIn } from '@/core/threads'
+import { handOf, type Thread, takesRoomAs, threadWaitsIn } from '@/core/threads'
 import type { Work } from '@/core/work'
 import { concerned, type Rows } from './concerned'
 
@@ -135,7 +135,7 @@ const OF_THREADS: Laws<Thread> = {
     const free = keptFree(s)
     const offers = [{ queueId: t.queueId, anyLevel: false }, ...t.alsoFor]
     const could = (a: Agent) =>
-      roomOf(s, a, t.channel) > 0 && !free.has(a.id) && !t.passedBy.some((p) => p.agentId === a.id) && offers.some((o) => fitFor(o, a, rules) !== null)
+      roomOf(s, a, takesRoomAs(t)) > 0 && !free.has(a.id) && !t.passedBy.some((p) => p.agentId === a.id) && offers.some((o) => fitFor(o, a, rules) !== null)
     return !values(s.agents).some(could)
   },
 }

@@ -30,8 +30,9 @@ import { CarriedOverSchema } from './carried-over'
  * what an end does on a call (listens, whispers, talks) and by which seed stand-ins behave, and days that are over are kept compressed.
  * 8 added campaigns, attempts, and what becomes of the records of calling lists. 9 added calls between colleagues, and what they ask of each other first. 10 added voicemail and conferences by appointment.
  * 11 added listening in, acts of supervisors, and reviews. 12 added chats, mails and texts, and messages between colleagues.
+ * 13 added places kept by whoever writes a chat.
  */
-export const LEDGER_VERSION = 12
+export const LEDGER_VERSION = 13
 
 export const FloorOpenedSchema = z.object({ kind: z.literal('floorOpened'), floorId: z.string().regex(/^[a-z0-9-]+$/), setUp: SetUpSchema }).readonly()
 

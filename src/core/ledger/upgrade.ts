@@ -27,6 +27,8 @@ const UPGRADES: readonly Upgrade[] = [
   { from: 10, apply: (stored) => ({ ...stored, version: 11, event: withListening(stored.event) }) },
   // Version 12 only adds kinds of event, and settings that have a default.
   { from: 11, apply: (stored) => ({ ...stored, version: 12 }) },
+  // Version 13 only adds a kind of event.
+  { from: 12, apply: (stored) => ({ ...stored, version: 13 }) },
 ]
 
 /** Until version 10 nobody could listen in: those who had the supervisor's views may, as far as the set-up does not say otherwise from then on. */

@@ -9,7 +9,7 @@ import { MANY, OUTSIDE_PARTIES } from './crowded'
 import { FIRST, SECOND_QUEUE } from './small'
 
 export const WRITING = [
-  ...(['threadArrives', 'threadArrives', 'threadArrives', 'customerWrites', 'customerTypes', 'customerLeaves', 'lineSent'] as const),
+  ...(['threadArrives', 'threadArrives', 'threadArrives', 'customerWrites', 'customerTypes', 'customerLeaves', 'customerKeepsPlace', 'lineSent'] as const),
   ...(['takeThread', 'takeThread', 'takeThread', 'takeThread', 'declineThread', 'writeLine', 'writeLine', 'endThread', 'endThread'] as const),
   ...([
     'ringInstead',
@@ -52,6 +52,8 @@ interface Picks {
 }
 
 const OF: Readonly<Partial<Record<WritingKind, (t: Thread) => boolean>>> = {
+  customerKeepsPlace: (t) => t.state === 'waiting' && t.channel === 'chat',
+  lineSent: (t) => t.lines.at(-1)?.sent?.state === 'sending',
   takeThread: (t) => t.state === 'offered',
   declineThread: (t) => t.state === 'offered',
   writeLine: (t) => t.state === 'open',
@@ -65,7 +67,13 @@ const OF: Readonly<Partial<Record<WritingKind, (t: Thread) => boolean>>> = {
 }
 
 const FIRST_OF: Readonly<Partial<Record<WritingKind, WritingKind>>> = {
-  ...{ customerWrites: 'threadArrives', customerTypes: 'threadArrives', customerLeaves: 'threadArrives', lineSent: 'writeLine' },
+  ...{
+    customerWrites: 'threadArrives',
+    customerTypes: 'threadArrives',
+    customerLeaves: 'threadArrives',
+    customerKeepsPlace: 'threadArrives',
+    lineSent: 'writeLine',
+  },
   ...{ takeThread: 'threadArrives', declineThread: 'threadArrives', writeLine: 'takeThread', endThread: 'takeThread', parkThread: 'takeThread' },
   ...{ unparkThread: 'parkThread', ringInstead: 'takeThread', handThreadOn: 'takeThread', moveThread: 'threadArrives', askIn: 'takeThread', askOut: 'askIn' },
 }
@@ -94,6 +102,8 @@ export function toWriting(state: FloorState, kind: WritingKind, { agentId: wante
       return { kind, threadId, on: flag }
     case 'customerLeaves':
       return { kind, threadId }
+    case 'customerKeepsPlace':
+      return { kind, threadId, number: party % 4 === 0 ? null : number }
     case 'lineSent':
       return { kind, threadId, no: thread?.lineCount ?? 1, failure: flag ? null : 'The number is not in use.' }
     case 'writeLine':

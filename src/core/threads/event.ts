@@ -67,6 +67,8 @@ export const ThreadEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('threadParked'), ...of, byAgentId: AgentIdSchema, untilMs: z.number() }).readonly(),
   /** It is in the line again: its time has come, or somebody wants it before. */
   z.object({ kind: z.literal('threadUnparked'), ...of, because: z.enum(['due', 'asked', 'written']) }).readonly(),
+  /** The other side of a chat has gone and keeps its place: when its turn comes they are rung at this number. */
+  z.object({ kind: z.literal('threadPlaceKept'), ...of, number: z.string() }).readonly(),
   /** They are rung instead, and what was said goes on in that call: its outcome is that of both. */
   z.object({ kind: z.literal('threadCalled'), ...of, byAgentId: AgentIdSchema, callId: WorkIdSchema }).readonly(),
   z.object({ kind: z.literal('threadEnded'), ...of, byAgentId: AgentIdSchema.nullable(), because: z.enum(['closed', 'left', 'cut']) }).readonly(),

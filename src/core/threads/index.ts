@@ -11,6 +11,7 @@ export {
   offerDueAtMs,
   type Thread,
   type ThreadState,
+  takesRoomAs,
   threadWaitsIn,
   waitsForUsSinceMs,
 } from './thread'

@@ -1,6 +1,6 @@
 // A chat, a mail or a text as it is carried: where it stands, in whose hands, and what was written.
 import type { Customer, Offer } from '@/core/calls'
-import type { Written } from '@/core/channels'
+import type { Channel, Written } from '@/core/channels'
 import type { AgentId, QueueId, WorkId } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
 import type { ThreadEvent } from './event'
@@ -57,17 +57,25 @@ export interface Thread {
   /** First words of an agent that the other side saw. */
   readonly answeredAtMs: EpochMs | null
   readonly typing: boolean
+  /** The other side has gone and kept its place: the number they are rung at when their turn comes. */
+  readonly keptFor: string | null
 }
 
 /** An agent’s end of a thread; null while it is in nobody’s hands. */
 export interface InHand {
   readonly threadId: WorkId
-  readonly channel: Written
+  /** As what it counts among what an agent may carry. */
+  readonly channel: Channel
   readonly state: 'offered' | 'open'
 }
 
-export const handOf = ({ id, channel, state, agentId }: Thread): { readonly agentId: AgentId; readonly hand: InHand } | null =>
-  agentId !== null && (state === 'offered' || state === 'open') ? { agentId, hand: { threadId: id, channel, state } } : null
+/** Whoever kept their place is rung: it takes the room of a call. */
+export const takesRoomAs = ({ channel, keptFor }: Pick<Thread, 'channel' | 'keptFor'>): Channel => (keptFor === null ? channel : 'call')
+
+export const handOf = (thread: Thread): { readonly agentId: AgentId; readonly hand: InHand } | null => {
+  const { id, state, agentId } = thread
+  return agentId !== null && (state === 'offered' || state === 'open') ? { agentId, hand: { threadId: id, channel: takesRoomAs(thread), state } } : null
+}
 
 export const threadWaitsIn = ({ state, queueId }: Thread): QueueId | null => (state === 'waiting' ? queueId : null)
 export const isOverThread = ({ state }: Thread): boolean => state === 'ended'
@@ -141,7 +149,11 @@ export function evolveThread(thread: Thread | undefined, event: ThreadEvent, atM
       return { ...thread, ...to('parked'), parkedUntilMs: event.untilMs, askedIn: [] }
     case 'threadUnparked':
       return { ...thread, ...to('waiting'), agentId: null, withSinceMs: null, parkedUntilMs: null, passedBy: [], alsoFor: [] }
+    case 'threadPlaceKept':
+      return { ...thread, keptFor: event.number, number: event.number, typing: false }
     case 'threadCalled':
+      // Whoever kept their place is answered by being rung.
+      return { ...thread, ...to('ended'), typing: false, askedIn: [], answeredAtMs: thread.answeredAtMs ?? (thread.keptFor === null ? null : atMs) }
     case 'threadEnded':
       return { ...thread, ...to('ended'), typing: false, askedIn: [] }
   }
@@ -151,7 +163,7 @@ const NOBODYS = { agentId: null, withSinceMs: null, parkedUntilMs: null, passedB
 
 const NEW = {
   ...NOBODYS,
-  ...{ lines: [], lineCount: 0, answeredAtMs: null, typing: false },
+  ...{ lines: [], lineCount: 0, answeredAtMs: null, typing: false, keptFor: null },
 } as const
 
 const passed = ({ passedBy }: Thread, agentId: AgentId, atMs: EpochMs): Thread['passedBy'] => [

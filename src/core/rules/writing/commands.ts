@@ -48,6 +48,8 @@ export type WritingReport =
   | { readonly kind: 'customerWrites'; readonly threadId: WorkId; readonly text: string }
   | { readonly kind: 'customerTypes'; readonly threadId: WorkId; readonly on: boolean }
   | { readonly kind: 'customerLeaves'; readonly threadId: WorkId }
+  /** They go, and want to be rung when their turn comes: at the number they are known by, unless they give another. */
+  | { readonly kind: 'customerKeepsPlace'; readonly threadId: WorkId; readonly number: string | null }
   /** `failure`: why it could not be sent on; null when it was. */
   | { readonly kind: 'lineSent'; readonly threadId: WorkId; readonly no: number; readonly failure: string | null }
 

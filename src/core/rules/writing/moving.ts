@@ -6,7 +6,7 @@ import { refuse } from '@/core/rules/rule'
 import { agentName } from '@/core/set-up'
 import { type Draft, emit, roomOf } from '@/core/state'
 import { get } from '@/core/table'
-import { isOverThread, type Thread, threadWaitsIn } from '@/core/threads'
+import { isOverThread, type Thread, takesRoomAs, threadWaitsIn } from '@/core/threads'
 import type { MovedTo, Of, Ruling } from './commands'
 
 /** With all that was said so far; who hands it on owes their part of it. Refused: yoursAlready, targetUnknown, notThere, noRoomThere, channelNotTaken. */
@@ -34,7 +34,8 @@ function handOn(draft: Draft, { id: threadId, agentId: had, state }: Thread, to:
   return null
 }
 
-function mayTake({ state }: Draft, { channel }: Thread, to: MovedTo): Ruling {
+function mayTake({ state }: Draft, thread: Thread, to: MovedTo): Ruling {
+  const { channel } = thread
   if (to.kind === 'queue') {
     const queue = state.setUp.queues.find((q) => q.id === to.queueId && !q.retired)
     if (queue === undefined) return refuse({ reason: 'targetUnknown' })
@@ -43,5 +44,5 @@ function mayTake({ state }: Draft, { channel }: Thread, to: MovedTo): Ruling {
   const colleague = get(state.agents, to.agentId)
   if (colleague === undefined) return refuse({ reason: 'targetUnknown' })
   if (colleague.shift === null) return refuse({ reason: 'notThere', name: agentName(state.setUp, to.agentId) })
-  return roomOf(state, colleague, channel) === 0 ? refuse({ reason: 'noRoomThere', name: agentName(state.setUp, to.agentId) }) : null
+  return roomOf(state, colleague, takesRoomAs(thread)) === 0 ? refuse({ reason: 'noRoomThere', name: agentName(state.setUp, to.agentId) }) : null
 }

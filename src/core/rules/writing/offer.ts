@@ -7,7 +7,7 @@ import { fitFor, nextStep, routingRules } from '@/core/queues'
 import { awaitedAgents } from '@/core/rules/shift'
 import { type Draft, emit, type FloorState, roomOf, threadOverflowDueAtMs } from '@/core/state'
 import { get, must } from '@/core/table'
-import { type Thread, threadWaitsIn } from '@/core/threads'
+import { type Thread, takesRoomAs, threadWaitsIn } from '@/core/threads'
 
 const FREES: ReadonlySet<FloorEvent['kind']> = new Set([
   'threadBegan',
@@ -18,6 +18,7 @@ const FREES: ReadonlySet<FloorEvent['kind']> = new Set([
   'threadEnded',
   'threadCalled',
   'threadOverflowed',
+  'threadPlaceKept',
   'agentReady',
   'workAssigned',
   'connectionCleared',
@@ -75,7 +76,7 @@ function bestFor({ state }: Draft, thread: Thread, offer: Offer): Agent | null {
   const rules = routingRules(state.setUp, state.storm)
   let best: { readonly agent: Agent; readonly fit: number; readonly room: number } | null = null
   for (const agent of state.agents.values()) {
-    const room = roomOf(state, agent, thread.channel)
+    const room = roomOf(state, agent, takesRoomAs(thread))
     if (room === 0 || hasPassed(thread, agent) || free.has(agent.id)) continue
     const fit = fitFor(offer, agent, rules)
     if (fit === null) continue

@@ -3,6 +3,7 @@ import type { Written } from '@/core/channels'
 import type { NumberRefusal } from '@/core/directory'
 import type { WordsOf } from '@/core/refusal'
 import type { DoNotCallRefusal } from '@/core/rules/do-not-call'
+import type { DoorRefusal } from '@/core/rules/door'
 import type { RightsRefusal } from '@/core/rules/rights'
 import type { AnyRefusal } from '@/core/rules/rule'
 import type { RulingRefusal as CallingRefusal } from '@/core/rules/talk'
@@ -16,6 +17,8 @@ export type WritingRefusal =
   | { readonly reason: 'channelNotTaken'; readonly queue: string; readonly channel: Written }
   | { readonly reason: 'queueIsClosed'; readonly queue: string; readonly says: string }
   | { readonly reason: 'chatCannotWait' }
+  | { readonly reason: 'theyHaveGone'; readonly with: string }
+  | { readonly reason: 'textOnItsWay'; readonly with: string }
   | { readonly reason: 'timeIsPast' }
   | { readonly reason: 'noNumberToRing'; readonly with: string }
   | { readonly reason: 'notParked' }
@@ -29,7 +32,7 @@ export type WritingRefusal =
   | { readonly reason: 'queueNotServed'; readonly queue: string }
 
 /** All that may come of a rule of this room. */
-export type RulingRefusal = WritingRefusal | CallingRefusal | AnyRefusal | RightsRefusal | DoNotCallRefusal | NumberRefusal
+export type RulingRefusal = WritingRefusal | CallingRefusal | AnyRefusal | DoorRefusal | RightsRefusal | DoNotCallRefusal | NumberRefusal
 
 export const CHANNEL_PLURALS: Readonly<Record<Written, string>> = { chat: 'chats', mail: 'mails', text: 'texts' }
 
@@ -45,6 +48,8 @@ export const WRITING_WORDS: WordsOf<WritingRefusal> = {
   channelNotTaken: ({ queue, channel }) => ({ says: `${queue} takes no ${CHANNEL_PLURALS[channel]}.`, next: 'Choose a queue that does.' }),
   queueIsClosed: ({ queue, says }) => ({ says: `${queue} is closed: “${says}”`, next: 'Write a mail, or come back during opening hours.' }),
   chatCannotWait: () => ({ says: 'Somebody sits in front of that chat.', next: 'Hand it on, or end it and agree on a callback.' }),
+  theyHaveGone: (refusal) => ({ says: `${refusal.with} has left the chat and wants to be called.`, next: 'Call them.' }),
+  textOnItsWay: (refusal) => ({ says: `Your text to ${refusal.with} is still being sent.`, next: 'Wait until it is delivered, then end it.' }),
   timeIsPast: () => ({ says: 'That time is past.', next: 'Choose a later one.' }),
   noNumberToRing: (refusal) => ({ says: `No number of ${refusal.with} is known.`, next: 'Ask for it, and dial it in the dial line.' }),
   notParked: () => ({ says: 'It is not parked.', next: 'Look at what you have in hand.' }),

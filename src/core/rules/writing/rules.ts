@@ -11,7 +11,7 @@ import { makeCall } from '@/core/rules/talk'
 import { agentName, queueSetUp } from '@/core/set-up'
 import { type Draft, emit, nextCallId, nextThreadId, roomOf } from '@/core/state'
 import { get } from '@/core/table'
-import { addressKey, COMES_BACK_MS, isOverThread, LONGEST_TEXT, type Thread } from '@/core/threads'
+import { addressKey, COMES_BACK_MS, isOverThread, LONGEST_TEXT, type Thread, threadWaitsIn } from '@/core/threads'
 import type { Of, Ruling } from './commands'
 import { unpark } from './due'
 import type { RulingRefusal } from './refusals'
@@ -38,10 +38,12 @@ export const onOwnThread = <C extends OfThread>(rule: (draft: Draft, agent: Agen
 
 export const nameOf = ({ customer, address }: Pick<Thread, 'customer' | 'address' | 'channel'>): string => customer?.name ?? address
 
+/** Taking it from whoever kept their place rings them; where they cannot be rung, it is in hand all the same. Refused: notOfferedToYou. */
 export function takeThread(draft: Draft, agent: Agent, thread: Thread): Ruling {
   if (thread.state !== 'offered' || thread.agentId !== agent.id) return refuse({ reason: 'notOfferedToYou' })
   emit(draft, null, { kind: 'threadTaken', threadId: thread.id, agentId: agent.id })
   openScript(draft, draft.state.seq, { callId: thread.id })
+  if (thread.keptFor !== null) ringInstead(draft, agent, thread)
   return null
 }
 
@@ -50,7 +52,7 @@ export function declineThread(draft: Draft, agent: Agent, thread: Thread): Rulin
   return emit(draft, null, { kind: 'threadPassed', threadId: thread.id, agentId: agent.id, because: 'declined' })
 }
 
-/** Refused: notYourThread, nothingWritten, textTooLong, and for a text onDoNotCall. Who was asked in writes aside, whatever is asked. */
+/** Refused: notYourThread, nothingWritten, textTooLong, theyHaveGone, and for a text onDoNotCall. Who was asked in writes aside, whatever is asked. */
 export function writeLine(draft: Draft, agent: Agent, thread: Thread, { text, aside }: Of<'writeLine'>): Ruling {
   const isOurs = thread.state === 'open' && thread.agentId === agent.id
   const isAsked = thread.askedIn.includes(agent.id)
@@ -58,6 +60,7 @@ export function writeLine(draft: Draft, agent: Agent, thread: Thread, { text, as
   const refused = unsendable(text)
   if (refused !== null) return refused
   const forOurs = aside || !isOurs
+  if (thread.keptFor !== null && !forOurs) return refuse({ reason: 'theyHaveGone', with: nameOf(thread) })
   if (thread.channel === 'text' && !forOurs && thread.number !== null) {
     const listed = forbidden(draft.state, thread.number, thread.customer?.name ?? null)
     if (listed !== null) return listed
@@ -70,8 +73,10 @@ function unsendable(text: string): Ruling {
   return text.length > LONGEST_TEXT ? refuse({ reason: 'textTooLong', length: text.length, longest: LONGEST_TEXT }) : null
 }
 
-/** It is over, and owes its outcome unless it was coded before. */
-export function endThread(draft: Draft, agent: Agent, { id: threadId }: Thread): Ruling {
+/** It is over, and owes its outcome unless it was coded before. Whether a text arrived is learnt first. Refused: textOnItsWay. */
+export function endThread(draft: Draft, agent: Agent, thread: Thread): Ruling {
+  const { id: threadId } = thread
+  if (thread.lines.some(({ sent }) => sent?.state === 'sending')) return refuse({ reason: 'textOnItsWay', with: nameOf(thread) })
   emit(draft, null, { kind: 'threadEnded', threadId, byAgentId: agent.id, because: 'closed' })
   leaveWork(draft, draft.state.seq, agent.id, threadId)
   return null
@@ -181,9 +186,15 @@ const underWay = ({ state }: Draft, threadId: Thread['id']): Thread | undefined 
   return thread === undefined || isOverThread(thread) ? undefined : thread
 }
 
+/** Under way, and the other side is still there. */
+const isThere = (draft: Draft, threadId: Thread['id']): Thread | undefined => {
+  const thread = underWay(draft, threadId)
+  return thread?.keptFor === null ? thread : undefined
+}
+
 /** What is written to a parked mail brings it back. Refused: noSuchThread, nothingWritten, textTooLong. */
 export function customerWrites(draft: Draft, { threadId, text }: Of<'customerWrites'>): Ruling {
-  const thread = underWay(draft, threadId)
+  const thread = isThere(draft, threadId)
   if (thread === undefined) return refuse({ reason: 'noSuchThread' })
   const refused = unsendable(text)
   if (refused !== null) return refused
@@ -193,19 +204,32 @@ export function customerWrites(draft: Draft, { threadId, text }: Of<'customerWri
 }
 
 export function customerTypes(draft: Draft, { threadId, on }: Of<'customerTypes'>): Ruling {
-  const thread = underWay(draft, threadId)
+  const thread = isThere(draft, threadId)
   if (thread === undefined) return refuse({ reason: 'noSuchThread' })
   return thread.typing === on ? null : emit(draft, null, { kind: 'threadTyped', threadId, on })
 }
 
 /** Whoever had it in hand last owes its outcome; nobody does when nobody had. */
 export function customerLeaves(draft: Draft, { threadId }: Of<'customerLeaves'>): Ruling {
-  const thread = underWay(draft, threadId)
+  const thread = isThere(draft, threadId)
   if (thread === undefined) return refuse({ reason: 'noSuchThread' })
   const handledBy = get(draft.state.work, threadId)?.handledBy ?? null
   emit(draft, null, { kind: 'threadEnded', threadId, byAgentId: null, because: 'left' })
   if (handledBy !== null) leaveWork(draft, draft.state.seq, handledBy, threadId)
   return null
+}
+
+/** Refused: noSuchThread, notWaiting, placesNotKept, numberWithheld. Mails and texts keep their place as they are. */
+export function customerKeepsPlace(draft: Draft, { threadId, number: given }: Of<'customerKeepsPlace'>): Ruling {
+  const thread = isThere(draft, threadId)
+  if (thread === undefined) return refuse({ reason: 'noSuchThread' })
+  const queueId = threadWaitsIn(thread)
+  if (thread.channel !== 'chat' || queueId === null) return refuse({ reason: 'notWaiting' })
+  const queue = queueSetUp(draft.state.setUp, queueId)
+  if (!queue.keepsPlaces) return refuse({ reason: 'placesNotKept', queue: queue.name })
+  const number = given ?? thread.number
+  if (number === null) return refuse({ reason: 'numberWithheld' })
+  return emit(draft, null, { kind: 'threadPlaceKept', threadId, number })
 }
 
 export function lineSent(draft: Draft, { threadId, no, failure }: Of<'lineSent'>): Ruling {

@@ -5,6 +5,7 @@ import type { RulingRefusal } from './refusals'
 import {
   askIn,
   askOut,
+  customerKeepsPlace,
   customerLeaves,
   customerTypes,
   customerWrites,
@@ -27,6 +28,7 @@ export const WRITING_RULES: Rules<WritingCommand, RulingRefusal> = {
   customerWrites,
   customerTypes,
   customerLeaves,
+  customerKeepsPlace,
   lineSent,
   takeThread: onThread(takeThread),
   declineThread: onThread(declineThread),

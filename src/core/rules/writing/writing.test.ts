@@ -39,6 +39,29 @@ function floorWith(...ready: (typeof ANN)[]): TestFloor {
   for (const agentId of ready) floor.give(by(agentId, { kind: 'goReady' }))
   return floor
 }
+/** A piece in its line, with nobody ready. */
+function waits(channel: 'chat' | 'mail'): TestFloor {
+  const floor = floorWith()
+  floor.give(writes(channel))
+  return floor
+}
+
+/** A chat whose writer has gone and kept their place, while nobody is ready. */
+function kept(): TestFloor {
+  const floor = floorWith()
+  floor.give(writes('chat'))
+  expect(floor.give({ kind: 'customerKeepsPlace', threadId: T1, number: KEPT_NUMBER })).toBe('ok')
+  return floor
+}
+const KEPT_NUMBER = '+441632960150'
+
+/** A text of Ann's that the gateway has not sent on yet. */
+function sending(): TestFloor {
+  const floor = inHand('text')
+  floor.give(by(ANN, { kind: 'writeLine', threadId: T1, text: 'There is room', aside: false }))
+  return floor
+}
+
 /** A piece in Ann's hands. */
 function inHand(channel: 'chat' | 'mail' | 'text' = 'chat'): TestFloor {
   const floor = floorWith(ANN)
@@ -115,6 +138,7 @@ test.each([
   // Bo has been free for longer, but did not write.
   expect(floor.give(by(BO, { kind: 'goReady' }))).toBe('ok')
   floor.give(by(ANN, { kind: 'writeLine', threadId: T1, text: 'There is room', aside: false }))
+  floor.give({ kind: 'lineSent', threadId: T1, no: 2, failure: null })
   floor.give(by(ANN, { kind: 'endThread', threadId: T1 }))
   const code = { code: 'done', notes: '', callback: null, followUp: '', insists: true, andThen: { state: gone ? 'notReady' : 'ready', reason: 'Break' } }
   expect(floor.give(by(ANN, { kind: 'saveOutcome', callId: T1, ...code }))).toBe('ok')
@@ -147,6 +171,13 @@ describe('refused', () => {
     ['channelNotTaken', () => inHand('mail'), by(ANN, { kind: 'handThreadOn', threadId: T1, to: { kind: 'queue', queueId: SECOND_QUEUE } })],
     ['notThere', inHand, by(ANN, { kind: 'askIn', threadId: T1, toAgentId: CY })],
     ['notAskedIn', inHand, by(ANN, { kind: 'askOut', threadId: T1, toAgentId: BO })],
+    ['notWaiting', inHand, { kind: 'customerKeepsPlace', threadId: T1, number: KEPT_NUMBER }],
+    ['numberWithheld', () => waits('chat'), { kind: 'customerKeepsPlace', threadId: T1, number: null }],
+    ['notWaiting', () => waits('mail'), { kind: 'customerKeepsPlace', threadId: T1, number: KEPT_NUMBER }],
+    ['noSuchThread', kept, { kind: 'customerKeepsPlace', threadId: T1, number: KEPT_NUMBER }],
+    ['noSuchThread', kept, { kind: 'customerWrites', threadId: T1, text: 'Are you there?' }],
+    ['noSuchThread', kept, { kind: 'customerLeaves', threadId: T1 }],
+    ['textOnItsWay', sending, by(ANN, { kind: 'endThread', threadId: T1 })],
     ['threadsInHand', inHand, by(ANN, { kind: 'endShift' })],
     ['chatsBeginThere', () => floorWith(ANN), by(ANN, { kind: 'openThread', channel: 'chat', queueId: FIRST, to: 'x', subject: '', text: 'Hi' })],
     ['notAMailAddress', () => floorWith(ANN), by(ANN, { kind: 'openThread', channel: 'mail', queueId: FIRST, to: 'nobody', subject: '', text: 'Hi' })],
@@ -187,6 +218,50 @@ test('a chat goes from the queue to an agent and is coded: what is said stays wi
   expect(record).toMatchObject({ channel: 'chat', result: 'handled', outcome: 'done', linesIn: 1, linesOut: 1 })
   expect((record?.firstResponseAtMs ?? 0) - (record?.offeredAtMs ?? 0)).toBe(10_000)
   expect(record?.agents.map((l) => l.handleMs)).toEqual([22_000])
+})
+
+describe('whoever waits in a chat may keep their place', () => {
+  test('they are offered in their turn, as a call is; whoever takes it rings them, and one record tells of both', () => {
+    const floor = kept()
+    // A later one does not go before it.
+    floor.give(writes('chat'), 5_000)
+    floor.give(by(ANN, { kind: 'goReady' }))
+    expect(must(floor.state().threads, T1)).toMatchObject({ state: 'offered', agentId: ANN, number: KEPT_NUMBER })
+    expect(floor.give(by(ANN, { kind: 'takeThread', threadId: T1 }), 4_000)).toBe('ok')
+    const [call] = [...floor.state().work.values()].filter((w) => w.channel === 'call')
+    expect(call).toMatchObject({ number: KEPT_NUMBER, handledBy: ANN, fromThread: { id: T1, lines: [{ text: 'Hello' }] } })
+    const folder = createLedgerFolder()
+    for (const entry of floor.entries) folder.add(entry)
+    const [record] = folder.written()
+    expect(record).toMatchObject({ result: 'handled', calledAs: call?.id, linesOut: 0 })
+    // Being rung is their first response.
+    expect((record?.firstResponseAtMs ?? 0) - (record?.offeredAtMs ?? 0)).toBe(11_000)
+  })
+
+  test('it takes the room of a call: not offered beside one, and no call rings while it is offered', () => {
+    const floor = kept()
+    floor.give(arrives())
+    floor.give(by(ANN, { kind: 'goReady' }))
+    const { engagements, threads } = must(floor.state().agents, ANN)
+    expect(engagements.length + threads.length).toBe(1)
+  })
+
+  test('where they cannot be rung it is in hand all the same, and nothing can be written to who has gone', () => {
+    const floor = kept()
+    floor.give(by(BO, { kind: 'addDoNotCall', entries: [{ whom: { number: KEPT_NUMBER }, why: 'They asked.' }] }))
+    floor.give(by(ANN, { kind: 'goReady' }))
+    expect(floor.give(by(ANN, { kind: 'takeThread', threadId: T1 }))).toBe('ok')
+    expect(must(floor.state().threads, T1)).toMatchObject({ state: 'open', agentId: ANN })
+    expect(floor.give(by(ANN, { kind: 'writeLine', threadId: T1, text: 'Hello?', aside: false }))).toBe('theyHaveGone')
+    expect(floor.give(by(ANN, { kind: 'endThread', threadId: T1 }))).toBe('ok')
+  })
+})
+
+test('a text that could not be delivered is known before its thread can be ended', () => {
+  const floor = sending()
+  expect(floor.give({ kind: 'lineSent', threadId: T1, no: 2, failure: 'The number takes no texts.' })).toBe('ok')
+  expect(must(floor.state().threads, T1).lines.at(-1)?.sent).toEqual({ state: 'failed', why: 'The number takes no texts.' })
+  expect(floor.give(by(ANN, { kind: 'endThread', threadId: T1 }))).toBe('ok')
 })
 
 test('nobody takes it in time: it goes to the next, and who sat idle is not ready', () => {
