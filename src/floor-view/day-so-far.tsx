@@ -22,6 +22,8 @@ const WIDTH = 544
 const HEIGHT = 150
 const STAFF = 40
 const LEFT = 26
+/** Half of the last time below it. */
+const RIGHT = 16
 /** From the ground up. */
 const PARTS = [
   { says: 'in time', fill: 'var(--color-green)', mark: 'bg-green' },
@@ -67,7 +69,7 @@ export function DaySoFar({ queues, wordsOf }: Props) {
   /** In the middle of a quarter; of the one that is on, at this moment. */
   const staff = Array.from({ length: QUARTERS }, (_, q) => onShiftAt(today.staff, q === Math.floor(now) ? today.nowMs - 1 : dayMs + (q + 0.5) * QUARTER_MS))
   const [from, to] = busy([offered, expected, staff])
-  const x = scaleLinear([from, to], [LEFT, WIDTH - 4])
+  const x = scaleLinear([from, to], [LEFT, WIDTH - RIGHT])
   const y = scaleLinear([0, Math.max(4, max([...offered, ...expected]) ?? 0)], [HEIGHT - 18, 4]).nice()
   const s = scaleLinear([0, Math.max(2, max(staff) ?? 0)], [HEIGHT + STAFF, HEIGHT + 6])
   const waiting = offered.map((n, q) => n - (inTime[q] ?? 0) - (later[q] ?? 0) - (gaveUp[q] ?? 0))

@@ -28,7 +28,7 @@ const columnsFor = (mayStorm: boolean, opened: ReadonlySet<string>, onOpen: (id:
             aria-expanded={opened.has(q.id)}
             aria-label={`${countWords(q.pieces)} waiting in ${q.name}`}
             onClick={() => onOpen(q.id)}
-            className="block font-normal text-soft underline decoration-dotted underline-offset-2"
+            className="block whitespace-nowrap text-left font-normal text-soft underline decoration-dotted underline-offset-2"
           >
             {countWords(q.pieces)} waiting
           </button>

@@ -147,7 +147,7 @@ function Floor({ centre, seats, queues, watched, callers, pieces, campaigns, acc
   const Frame = then === null ? 'main' : 'div'
   return (
     <Frame className="flex min-h-0 flex-1 max-lg:block">
-      <div className="w-[37rem] shrink-0 overflow-auto border-line border-r bg-raised px-6 py-4 max-lg:w-full">
+      <div className="w-[36rem] shrink-0 overflow-auto border-line border-r bg-raised px-6 py-4 max-lg:w-full">
         {then === null && (
           <div className="flex items-baseline gap-4">
             <h1 className="font-semibold text-2xl">Floor</h1>

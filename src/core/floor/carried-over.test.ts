@@ -1,11 +1,11 @@
 // A day that leaves promises and uncoded calls behind, and the day after it.
 import { describe, expect, test } from 'vitest'
 import { broken, type Command, takeUp } from '@/core/floor'
-import { toCallId } from '@/core/ids'
+import { toCallId, toThreadId } from '@/core/ids'
 import { type CarriedOver, CarriedOverSchema, createLedgerFolder } from '@/core/ledger'
 import { SetUpSchema } from '@/core/set-up'
 import { copyOf, createKeeper } from '@/core/state'
-import { get, values } from '@/core/table'
+import { get, must, values } from '@/core/table'
 import { ANN, aFloor, BO, CENTRE, call, events, FIRST, NUMBER, SECOND_QUEUE, START_MS, save, type TestFloor, talked } from '@/core/testing'
 import { DAY, MINUTE } from '@/core/time'
 
@@ -177,6 +177,33 @@ test('who owes more by that than the centre allows gets no further call', () => 
   next.give({ kind: 'goReady', agentId: ANN })
   const taken = takeUp(next.state(), before, { atMs: START_MS + DAY + 5_000 })
   expect(taken.entries.map((e) => e.event.kind)).toEqual(['carriedOver', 'agentNotReady'])
+  expect(broken(next.state())).toEqual([])
+})
+
+test('whoever had something written in hand on an earlier day is at their desk as they were, for as long as they were', () => {
+  const writes = SetUpSchema.parse({
+    ...CENTRE,
+    queues: CENTRE.queues.map((q) => (q.id === FIRST ? { ...q, writes: [{ channel: 'mail', serviceLevelMs: 60_000 }] } : q)),
+  })
+  const mail = { channel: 'mail', queueId: FIRST, address: 'ida@example.com', number: null, customer: null, subject: null, path: null, text: 'Hello' } as const
+  const floor = aFloor(writes)
+  for (const command of [
+    START,
+    { kind: 'goReady', agentId: ANN } as const,
+    { kind: 'threadArrives', ...mail } as const,
+    { kind: 'takeThread', agentId: ANN, threadId: toThreadId('thread_test_1') } as const,
+  ])
+    expect(floor.give(command, MINUTE)).toBe('ok')
+  const before = left(floor)
+  const next = aFloor(writes, { floorId: 'next', startMs: START_MS + DAY })
+  next.give(START)
+  next.give({ kind: 'goReady', agentId: ANN })
+  const then = must(next.state().agents, ANN)
+  takeUp(next.state(), before, { atMs: START_MS + DAY + 5 * MINUTE })
+  expect(values(next.state().threads).map((t) => t.lineCount)).toEqual([1])
+  const now = must(next.state().agents, ANN)
+  expect(now.state).toEqual(then.state)
+  expect(now.shift?.spentMs).toEqual(then.shift?.spentMs)
   expect(broken(next.state())).toEqual([])
 })
 

@@ -15,7 +15,7 @@ import { behalfOfPart, createWork } from '@/core/work'
 import type { FloorState } from './floor-state'
 import { type Place, put, setFact } from './journal'
 import { evolvePromised } from './promised'
-import { evolveThreads } from './threads'
+import { recallThread } from './threads'
 
 type Dated = CarriedOver['promises'][number]
 
@@ -178,7 +178,7 @@ export function takeCarriedOver(place: Place, { promises, owed, handleMs, campai
       const isStrange =
         ('queueId' in event && queueIn(state.setUp, event.queueId) === null) || ('agentId' in event && get(state.agents, event.agentId) === undefined)
       if (isStrange) lost.add(event.threadId)
-      if (!lost.has(event.threadId)) evolveThreads(place, event, atMs)
+      if (!lost.has(event.threadId)) recallThread(place, event, atMs)
     } else if (hasBox(state.setUp, event)) evolvePromised(place, heldBy(state.setUp, event), atMs)
   }
   for (const run of campaigns) {

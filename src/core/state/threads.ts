@@ -11,6 +11,12 @@ import { setThreadDue } from './due'
 import { type Place, put, remove, setFact } from './journal'
 
 export function evolveThreads(place: Place, event: ThreadEvent, atMs: EpochMs): void {
+  const { before, after } = recallThread(place, event, atMs)
+  hold(place, before, after, atMs)
+}
+
+/** The same of an earlier day: in whose hands it was then is nothing that happens to them now. */
+export function recallThread(place: Place, event: ThreadEvent, atMs: EpochMs): { readonly before: Thread | undefined; readonly after: Thread } {
   const { state } = place
   const id = event.threadId
   const before = get(state.threads, id)
@@ -21,7 +27,6 @@ export function evolveThreads(place: Place, event: ThreadEvent, atMs: EpochMs): 
   }
   put(place, 'threads', id, after)
   if (event.kind === 'threadCalled') handOver(place, event, after)
-  hold(place, before, after, atMs)
   stand(place, before, after)
   setThreadDue(place, id, after.state === 'ended' ? null : after)
   if (get(state.work, id) !== undefined) changeWork(place, id, (work) => followThread(work, before, after, atMs))
@@ -30,6 +35,7 @@ export function evolveThreads(place: Place, event: ThreadEvent, atMs: EpochMs): 
     noteLastWrote(place, after, atMs)
     dropClosed(place, id)
   }
+  return { before, after }
 }
 
 /** An answer to it comes back to who wrote it, for some days. */
