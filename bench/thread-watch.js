@@ -37,10 +37,12 @@ window.sendLines = async (count) => {
   }
 }
 
-window.sendLong = async (characters) => {
+window.send = send
+
+window.pasteLong = async (characters) => {
   const end = ' the last of it.'
   setText('word '.repeat(Math.floor((characters - end.length) / 5)) + end)
-  await send()
+  await afterFrame()
 }
 
 window.readThrough = async () => {

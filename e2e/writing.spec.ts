@@ -165,6 +165,31 @@ test('a customer in whose chat nobody says anything leaves, and whoever had it c
   await expect(answer(page)).toBeHidden()
 })
 
+test('what was written long before is turned to by pages, and one’s own line leads back to the end', async ({ page }) => {
+  await startShift(page)
+  await goReady(page)
+  await writeMe(page, 'Mail', 'Perrin Arncliffe')
+  await button(page, 'Take').click()
+  const reply = page.getByLabel('Your reply')
+  for (let i = 1; i <= 64; i++) {
+    await reply.fill(`Line ${i}.`)
+    await reply.press('Control+Enter')
+    await expect(reply).toHaveValue('')
+  }
+  const lines = words(page).getByRole('listitem')
+  await expect(lines).toHaveCount(60)
+  await expect(words(page).getByText('Line 64.')).toBeInViewport()
+  await words(page).getByRole('button', { name: 'Show earlier (5)' }).click()
+  await expect(lines).toHaveCount(65)
+  await expect(words(page).getByRole('button', { name: /^Show earlier/ })).toBeHidden()
+  // What was read first is still there to be read.
+  await expect(lines.nth(5)).toBeInViewport()
+  await expect(words(page).getByText('Line 64.')).not.toBeInViewport()
+  await reply.fill('The last of them.')
+  await reply.press('Control+Enter')
+  await expect(words(page).getByText('The last of them.')).toBeInViewport()
+})
+
 test('whoever waits in a chat keeps their place, and is rung by who takes it', async ({ page }) => {
   await startShift(page)
   const floor = await page.context().newPage()

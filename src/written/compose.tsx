@@ -1,5 +1,6 @@
 'use client'
 // Where an answer is written. What is typed stays with its piece, whatever else comes to the front, and over a reload.
+import clsx from 'clsx'
 import { type ClipboardEvent, type DragEvent, type KeyboardEvent, type Ref, useId, useImperativeHandle, useRef, useState } from 'react'
 import type { QuickText } from '@/core/quick-texts'
 import { LONGEST_TEXT } from '@/core/threads'
@@ -22,6 +23,9 @@ interface Props {
   readonly quickTexts: readonly QuickText[]
   readonly ref?: Ref<ComposeHandle>
 }
+
+/** From so much on the field is as high as it becomes: to measure it anew with every letter would keep the page. */
+const FILLS_FIELD = 2_000
 
 const VERBS = { chat: 'Send', mail: 'Send mail', text: 'Send text' } as const
 
@@ -83,7 +87,11 @@ export function Compose({ thread, asideOnly, work, agentName, quickTexts, ref }:
         onKeyDown={onKey}
         onPaste={onFiles}
         onDrop={onFiles}
-        className={`mt-1 block max-h-48 w-full resize-none rounded-sm border bg-raised px-2 py-1 text-base leading-6 [field-sizing:content] ${aside ? 'border-brass border-dashed' : 'border-line-strong'}`}
+        className={clsx(
+          'mt-1 block max-h-48 w-full resize-none rounded-sm border bg-raised px-2 py-1 text-base leading-6',
+          text.length < FILLS_FIELD ? '[field-sizing:content]' : 'h-48',
+          aside ? 'border-brass border-dashed' : 'border-line-strong',
+        )}
       />
       {problem !== null && <Problem of="Your">{problem}</Problem>}
       <div className="mt-2 flex items-center gap-3">

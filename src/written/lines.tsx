@@ -2,13 +2,13 @@
 // What was written, in order, as text and nothing else: no markup of anybody's takes effect. Who speaks stands before what they say, as in a play.
 import clsx from 'clsx'
 import { format } from 'date-fns'
-import { memo, useEffect, useLayoutEffect, useRef, useState } from 'react'
+import { memo, useLayoutEffect, useRef, useState } from 'react'
 import type { Line } from '@/core/threads'
 import type { ThreadView } from '@/exchange/protocol'
-import { useFloor } from '@/exchange/react'
 import { Button } from '@/ui'
 import { NumberLinks, threadName } from '@/words'
-import { linesBefore } from './earlier-lines'
+import { chunksOf } from './chunks'
+import { useLinesRead } from './use-lines-read'
 
 /** More of one line is shown when it is asked for. */
 const CHARACTERS_SHOWN = 2_000
@@ -20,17 +20,39 @@ interface Props {
 }
 
 export function Lines({ thread, me, nameOf }: Props) {
-  const { lines, lineCount, typing } = thread
-  const { earlier, left, more } = useEarlier(thread)
+  const { lineCount, typing } = thread
+  const { shown, before, after, earlier, later, toEnd } = useLinesRead(thread)
   const name = threadName(thread)
   const end = useRef<HTMLDivElement>(null)
   const box = useRef<HTMLElement>(null)
   const atEnd = useRef(true)
-  // Whoever reads further up is left there.
+  // Whoever reads further up is left there, until they write something themselves.
+  const own = thread.lines.findLast((l) => l.byAgentId === me)?.no
+  const wrote = useRef(own)
+  useLayoutEffect(() => {
+    if (wrote.current === own) return
+    wrote.current = own
+    atEnd.current = true
+    toEnd()
+    end.current?.scrollIntoView({ block: 'end' })
+  })
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new line is what it follows
   useLayoutEffect(() => {
-    if (atEnd.current) end.current?.scrollIntoView({ block: 'end' })
-  }, [lineCount, typing])
+    if (atEnd.current && after === 0) end.current?.scrollIntoView({ block: 'end' })
+  }, [lineCount, typing, after])
+  // What was read last stays where it is read while a page is added above or below it.
+  const stays = useRef<{ readonly no: number; readonly block: 'start' | 'end' } | null>(null)
+  useLayoutEffect(() => {
+    if (stays.current === null) return
+    box.current?.querySelector(`[data-no="${stays.current.no}"]`)?.scrollIntoView({ block: stays.current.block })
+    stays.current = null
+  })
+  const turn = async (page: () => Promise<(() => void) | null>, no: number | undefined, block: 'start' | 'end') => {
+    const show = await page()
+    if (show === null) return
+    if (no !== undefined) stays.current = { no, block }
+    show()
+  }
   return (
     <section
       ref={box}
@@ -45,16 +67,32 @@ export function Lines({ thread, me, nameOf }: Props) {
       }}
       className="min-h-0 flex-1 overflow-auto bg-raised px-5 py-3 -outline-offset-4"
     >
-      {left > 0 && (
-        <Button className="mb-2 !h-7" onClick={() => void more()}>
-          Show earlier ({left.toLocaleString('en-GB')})
+      {before > 0 && (
+        <Button className="mb-2 !h-7" onClick={() => void turn(earlier, shown[0]?.no, 'start')}>
+          Show earlier ({before.toLocaleString('en-GB')})
         </Button>
       )}
       <ol className="space-y-1">
-        {[...earlier, ...lines].map((line) => (
+        {shown.map((line) => (
           <OneLine key={line.no} line={line} who={line.byAgentId === null ? name : line.byAgentId === me ? 'You' : nameOf(line.byAgentId)} />
         ))}
       </ol>
+      {after > 0 && (
+        <p className="mt-2 flex gap-2">
+          <Button className="!h-7" onClick={() => void turn(later, shown.at(-1)?.no, 'end')}>
+            Show later ({after.toLocaleString('en-GB')})
+          </Button>
+          <Button
+            className="!h-7"
+            onClick={() => {
+              atEnd.current = true
+              toEnd()
+            }}
+          >
+            To the end
+          </Button>
+        </p>
+      )}
       <p role="status" className="mt-1 h-5 text-soft">
         {typing ? `${name} is writing` : ''}
       </p>
@@ -63,32 +101,13 @@ export function Lines({ thread, me, nameOf }: Props) {
   )
 }
 
-/** Lines before those a tab holds, a page at a time. */
-function useEarlier({ id, lines, lineCount }: ThreadView) {
-  const floor = useFloor()
-  const [pages, setPages] = useState<readonly Line[]>([])
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another thread begins without any
-  useEffect(() => setPages([]), [id])
-  const first = lines[0]?.no ?? lineCount + 1
-  // What has left the tab's end since then is filled in by asking again.
-  const kept = pages.filter((l) => l.no < first)
-  const from = kept[0]?.no ?? first
-  const gap = kept.length > 0 && (kept.at(-1)?.no ?? 0) < first - 1
-  const more = async () => {
-    const got = await linesBefore(floor, id, gap ? first : from)
-    if (got === null) return
-    const known = new Set(kept.map((l) => l.no))
-    setPages([...kept, ...got.filter((l) => !known.has(l.no))].toSorted((a, b) => a.no - b.no))
-  }
-  return { earlier: kept, left: first - 1 - kept.length, more }
-}
-
 const OneLine = memo(function OneLine({ line, who }: { line: Line; who: string }) {
   const { atMs, byAgentId, text, aside, sent } = line
   const [whole, setWhole] = useState(false)
   const cut = !whole && text.length > CHARACTERS_SHOWN
   return (
     <li
+      data-no={line.no}
       className={clsx(
         'grid grid-cols-[2.75rem_1fr] gap-x-3 py-1 [content-visibility:auto] [contain-intrinsic-size:auto_44px]',
         aside && 'border border-brass border-dashed bg-brass-wash px-2',
@@ -105,8 +124,7 @@ const OneLine = memo(function OneLine({ line, who }: { line: Line; who: string }
           {sent?.state === 'delivered' && <span className="text-soft"> · delivered</span>}
         </p>
         <p dir="auto" className="whitespace-pre-wrap break-words text-base leading-6 [overflow-wrap:anywhere]">
-          {cut ? text.slice(0, CHARACTERS_SHOWN) : <NumberLinks text={text} />}
-          {cut && '…'}
+          {cut ? `${text.slice(0, CHARACTERS_SHOWN)}…` : text.length > CHARACTERS_SHOWN ? <Whole text={text} /> : <NumberLinks text={text} />}
         </p>
         {cut && (
           <Button className="mt-1 !h-6" onClick={() => setWhole(true)}>
@@ -122,3 +140,12 @@ const OneLine = memo(function OneLine({ line, who }: { line: Line; who: string }
     </li>
   )
 })
+
+/** However long it is, only what is in view is laid out. */
+const Whole = ({ text }: { text: string }) =>
+  chunksOf(text).map((part, i) => (
+    // biome-ignore lint/suspicious/noArrayIndexKey: parts have nothing of their own but their place
+    <span key={i} className="block [contain-intrinsic-size:auto_1500px] [content-visibility:auto]">
+      <NumberLinks text={part} />
+    </span>
+  ))
