@@ -219,4 +219,8 @@ test('the calls are one Tab stop: arrows, Page, Home, End and letters go through
   await expect(row(2)).toBeFocused()
   await page.keyboard.press('Enter')
   await expect(page.getByRole('region', { name: 'Events' })).toBeVisible()
+  // Find shows a few of the calls of a name, and says how many it leaves out.
+  await page.keyboard.press('Alt+l')
+  await page.getByLabel('What to find').fill('Kester')
+  await expect(page.getByRole('dialog', { name: 'Find' })).toContainText(/[1-9][\d,]+ more: type another letter\./)
 })

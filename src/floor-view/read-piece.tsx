@@ -4,9 +4,9 @@ import { createContext, type ReactNode, useContext, useEffect, useState } from '
 import type { Line } from '@/core/threads'
 import type { PieceView } from '@/exchange/protocol'
 import { useFloor, useSeen } from '@/exchange/react'
-import { Dialog, nameIn } from '@/ui'
+import { Button, Dialog, nameIn } from '@/ui'
 import { CHANNEL_WORDS } from '@/words'
-import { SaidList } from '@/written'
+import { allLines, linesBefore, SaidList } from '@/written'
 import { useMayAct } from './acts'
 import { MovePiece } from './move-piece'
 import { pieceName } from './pieces-words'
@@ -39,10 +39,10 @@ function ReadPiece({ piece, isOver, onClose }: { piece: PieceView; isOver: boole
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new line is what they are asked for anew
   useEffect(() => {
     let alive = true
-    void floor?.ask({ kind: 'threadLines', threadId: id, beforeNo: ALL }).then((reply) => {
+    void linesBefore(floor, id, ALL).then((page) => {
       if (!alive) return
-      setProblem(!reply.ok)
-      if (reply.ok && reply.text !== null) setLines(JSON.parse(reply.text) as readonly Line[])
+      setProblem(page === null)
+      if (page !== null) setLines((known) => joined(known ?? [], page))
     })
     return () => {
       alive = false
@@ -65,8 +65,19 @@ function ReadPiece({ piece, isOver, onClose }: { piece: PieceView; isOver: boole
       {problem && <p role="alert">What was written could not be read. Close this and try again.</p>}
       {lines === null && !problem && <p className="text-soft">Reading…</p>}
       {lines !== null && lineCount > lines.length && (
-        <p className="mb-1 text-soft">
-          The last {lines.length} of {lineCount} lines.
+        <p className="mb-1 flex items-center gap-3 text-soft">
+          The last {lines.length} of {lineCount.toLocaleString('en-GB')} lines.
+          <Button
+            className="!h-7"
+            onClick={() =>
+              void allLines(floor, { id, lines }).then(
+                (all) => setLines((known) => joined(all, known ?? [])),
+                () => setProblem(true),
+              )
+            }
+          >
+            Show all of them
+          </Button>
         </p>
       )}
       {lines !== null && (
@@ -80,4 +91,11 @@ function ReadPiece({ piece, isOver, onClose }: { piece: PieceView; isOver: boole
       )}
     </Dialog>
   )
+}
+
+/** What was known before the page, and the page; nothing of what came before a gap. */
+function joined(known: readonly Line[], page: readonly Line[]): readonly Line[] {
+  const from = page[0]?.no ?? 1
+  const before = known.filter((l) => l.no < from)
+  return (before.at(-1)?.no ?? 0) < from - 1 ? page : [...before, ...page]
 }

@@ -5,7 +5,7 @@ import { useCallback } from 'react'
 import { DAY } from '@/core/time'
 import { floorNow } from '@/exchange/floor-time'
 import { useAllSeen } from '@/exchange/react'
-import { LATEST_CALLS } from '@/history/client'
+import { type CallsPage, LATEST_CALLS } from '@/history/client'
 import { useHistory } from '@/history/react'
 import { type Found, findable } from './findable'
 import { seesEverybody } from './rights'
@@ -17,6 +17,7 @@ interface Sought {
 }
 
 const NOTHING: Sought = { found: [], more: 0 }
+const NO_CALLS: Pick<CallsPage, 'rows' | 'found'> = { rows: [], found: 0 }
 /** Calls come after them. */
 const SHOWN = 8
 const CALLS = 4
@@ -30,17 +31,17 @@ export function useFound(typed: string): Sought {
   const { latest } = useHistory(
     useCallback(
       async (api) => {
-        if (search.length < 3) return []
+        if (search.length < 3) return NO_CALLS
         const nowMs = floorNow()
-        const page = await api.calls({ ...LATEST_CALLS, search, span: { fromMs: nowMs - CALLS_OF_MS, toMs: nowMs + DAY }, nowMs, only, atMost: CALLS })
-        return page.rows
+        return api.calls({ ...LATEST_CALLS, search, span: { fromMs: nowMs - CALLS_OF_MS, toMs: nowMs + DAY }, nowMs, only, atMost: CALLS })
       },
       [search, only],
     ),
   )
   if (known?.centre === undefined) return NOTHING
   const { account, centre, seats } = known
-  const calls = (latest ?? []).map(
+  const { rows, found: callCount } = latest ?? NO_CALLS
+  const calls = rows.map(
     ({ callId, customer, number, offeredAtMs, queue }): Found => ({
       key: callId,
       name: `${customer ?? number ?? 'Withheld number'}, ${format(offeredAtMs, 'd MMM HH:mm')}`,
@@ -49,5 +50,5 @@ export function useFound(typed: string): Sought {
     }),
   )
   const found = findable(search, { account, centre, seats })
-  return { found: [...found.slice(0, SHOWN), ...calls], more: Math.max(0, found.length - SHOWN) }
+  return { found: [...found.slice(0, SHOWN), ...calls], more: Math.max(0, found.length - SHOWN) + callCount - calls.length }
 }

@@ -1,4 +1,5 @@
 export { Conversation } from './conversation'
+export { allLines, linesBefore } from './earlier-lines'
 export { InHand, type Piece, pieceOf } from './in-hand'
 export { SaidList } from './said-list'
 export { queueAddress, SaveMail } from './save-mail'

@@ -2,16 +2,14 @@
 // What was written, in order, as text and nothing else: no markup of anybody's takes effect. Who speaks stands before what they say, as in a play.
 import clsx from 'clsx'
 import { format } from 'date-fns'
-import { memo, useLayoutEffect, useRef, useState } from 'react'
+import { memo, useLayoutEffect, useRef } from 'react'
 import type { Line } from '@/core/threads'
 import type { ThreadView } from '@/exchange/protocol'
 import { Button } from '@/ui'
 import { NumberLinks, threadName } from '@/words'
-import { chunksOf } from './chunks'
+import { LongText } from './long-text'
 import { useLinesRead } from './use-lines-read'
-
-/** More of one line is shown when it is asked for. */
-const CHARACTERS_SHOWN = 2_000
+import { useStays } from './use-stays'
 
 interface Props {
   readonly thread: ThreadView
@@ -40,17 +38,11 @@ export function Lines({ thread, me, nameOf }: Props) {
   useLayoutEffect(() => {
     if (atEnd.current && after === 0) end.current?.scrollIntoView({ block: 'end' })
   }, [lineCount, typing, after])
-  // What was read last stays where it is read while a page is added above or below it.
-  const stays = useRef<{ readonly no: number; readonly block: 'start' | 'end' } | null>(null)
-  useLayoutEffect(() => {
-    if (stays.current === null) return
-    box.current?.querySelector(`[data-no="${stays.current.no}"]`)?.scrollIntoView({ block: stays.current.block })
-    stays.current = null
-  })
+  const stay = useStays(box)
   const turn = async (page: () => Promise<(() => void) | null>, no: number | undefined, block: 'start' | 'end') => {
     const show = await page()
     if (show === null) return
-    if (no !== undefined) stays.current = { no, block }
+    stay(no, block)
     show()
   }
   return (
@@ -103,8 +95,6 @@ export function Lines({ thread, me, nameOf }: Props) {
 
 const OneLine = memo(function OneLine({ line, who }: { line: Line; who: string }) {
   const { atMs, byAgentId, text, aside, sent } = line
-  const [whole, setWhole] = useState(false)
-  const cut = !whole && text.length > CHARACTERS_SHOWN
   return (
     <li
       data-no={line.no}
@@ -123,14 +113,9 @@ const OneLine = memo(function OneLine({ line, who }: { line: Line; who: string }
           {sent?.state === 'sending' && <span className="text-soft"> · being sent</span>}
           {sent?.state === 'delivered' && <span className="text-soft"> · delivered</span>}
         </p>
-        <p dir="auto" className="whitespace-pre-wrap break-words text-base leading-6 [overflow-wrap:anywhere]">
-          {cut ? `${text.slice(0, CHARACTERS_SHOWN)}…` : text.length > CHARACTERS_SHOWN ? <Whole text={text} /> : <NumberLinks text={text} />}
-        </p>
-        {cut && (
-          <Button className="mt-1 !h-6" onClick={() => setWhole(true)}>
-            Show all {text.length.toLocaleString('en-GB')} characters
-          </Button>
-        )}
+        <LongText text={text} className="text-base leading-6">
+          {(part) => <NumberLinks text={part} />}
+        </LongText>
         {sent?.state === 'failed' && (
           <p role="alert" className="border-red border-l-4 pl-2 text-red">
             Not delivered: {sent.why} They have not read this; call them, or write a mail.
@@ -140,12 +125,3 @@ const OneLine = memo(function OneLine({ line, who }: { line: Line; who: string }
     </li>
   )
 })
-
-/** However long it is, only what is in view is laid out. */
-const Whole = ({ text }: { text: string }) =>
-  chunksOf(text).map((part, i) => (
-    // biome-ignore lint/suspicious/noArrayIndexKey: parts have nothing of their own but their place
-    <span key={i} className="block [contain-intrinsic-size:auto_1500px] [content-visibility:auto]">
-      <NumberLinks text={part} />
-    </span>
-  ))
