@@ -1,0 +1,28 @@
+// What the floor answers, and what it sends by itself.
+import type { ListName, SharedLists, TabView } from './floor-view'
+
+export interface RefusalView {
+  readonly reason: string
+  readonly says: string
+  readonly next: string
+}
+
+export type FloorMessage =
+  /** `kept`: what the command did is on disk. False while storage is refused. */
+  | { readonly kind: 'reply'; readonly requestId: string; readonly ok: true; readonly kept: boolean; readonly text: string | null }
+  | { readonly kind: 'reply'; readonly requestId: string; readonly ok: false; readonly refusal: RefusalView }
+  /**
+   * The parts of the view that changed, and of its lists the rows that did; the first one carries all of them. `atMs` is the floor's time, which
+   * every clock on a desk goes by.
+   */
+  | { readonly kind: 'view'; readonly atMs: number; readonly changes: Partial<TabView>; readonly lists: ListChanges }
+  /** Entries up to this one are stored. */
+  | { readonly kind: 'stored'; readonly seq: number }
+
+/** Rows that are new or differ, and, where rows came, went or moved, the keys of all of them in order. */
+export interface RowChanges<T> {
+  readonly rows: readonly T[]
+  readonly order: readonly string[] | null
+}
+
+export type ListChanges = { readonly [L in ListName]?: RowChanges<SharedLists[L][number]> }

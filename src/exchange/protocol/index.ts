@@ -1,0 +1,15 @@
+// What tabs and the floor say to each other. Schemas for what a tab sends; types for what the floor answers, because both ends are built from them.
+
+export type { WaitingCaller } from '@/exchange/callers'
+export type { CircleView, FoundLine } from '@/exchange/circles'
+export type { ConferenceSoon, ConferencesPage, ConferencesPart, ConferenceView } from '@/exchange/conferences'
+export type { BoxView, MessagesPage, MessageView, VoicemailPart } from '@/exchange/messages'
+export type { PieceView } from '@/exchange/pieces'
+export type { ReviewView } from '@/exchange/reviews'
+export type { WatchedSeat } from '@/exchange/watched'
+export type { CallView, MeView, PreviewView, ThreadView } from './agent-view'
+export type { CallbackView, CampaignView, CentreView, DoNotCallPage, ParkedView, QueueView, SeatView, SetUpInUse } from './centre-view'
+export type { FloorMessage, ListChanges, RefusalView, RowChanges } from './floor-message'
+export type { AccountView, DoorParts, DoorView, FloorPart, FloorView, ListName, Notice, SharedLists, TabView } from './floor-view'
+export type { DeviceView, HandsetState, PhoneView, SoundView } from './sound-view'
+export { type NumbersSaid, type TabMessage, TabMessageSchema, WorldWishSchema } from './tab-message'
