@@ -1,109 +1,25 @@
 // What each message of a tab does, and who may send it. Rights are asked here, in the worker: what a screen hides is no protection.
-
-import type { DialerReasons } from '@/core/dialer'
 import { readNumber, writeNumber } from '@/core/directory'
-import { type AgentCommand, type Ask, consequences, type FloorRefusal, preview, refusalFor, toRefusalText } from '@/core/floor'
-import type { AgentId, CampaignId } from '@/core/ids'
-import type { Viewer } from '@/core/people'
+import { type AgentCommand, consequences, preview, toRefusalText } from '@/core/floor'
+import type { AgentId } from '@/core/ids'
 import { openAccount, unentitled } from '@/core/rules/rights'
-import { agentSetUp, type Entitlement } from '@/core/set-up'
-import { type FloorState, readyAgents } from '@/core/state'
+import type { Entitlement } from '@/core/set-up'
 import { get } from '@/core/table'
 import { boxOwner } from '@/core/voicemail'
-import type { Pace, Past, World } from '@/world'
-import { type Accounts, signInWords, type Verified } from './accounts'
+import { type Answer, type Floor, viewerOf } from './answering'
 import { searchCircles } from './circles'
+import { command, WITHOUT_SEAT } from './command'
 import { selectConferences } from './conferences'
-import type { Devices } from './devices'
+import { cannotRing, NO_DEVICE, NOBODY_CALLS, NOT_SIGNED_IN, SEAT_ELSEWHERE, STILL_ON_SHIFT, UNREACHABLE, wordsOf } from './desk-refusals'
 import { selectDoNotCall } from './do-not-call-page'
-import { withKnown } from './known'
 import { selectMessages } from './messages'
-import { answerPeople, isPeopleMessage, type People } from './people'
+import { onDevice } from './on-device'
+import { answerPeople, isPeopleMessage } from './people'
 import type { NumbersSaid, RefusalView, SetUpInUse, TabMessage } from './protocol'
 import { reviewsFor } from './reviews'
-import type { Scenario } from './scenario'
-import type { Sessions } from './sessions'
-import type { LedgerWriter } from './store'
 import type { Tab } from './tab'
 import { linesBefore } from './threads'
 import { seenBy } from './unheard'
-
-/** The floor as messages act on it. */
-export interface Floor {
-  readonly accounts: Accounts
-  readonly people: People
-  readonly devices: Devices
-  readonly sessions: Sessions
-  readonly writer: LedgerWriter
-  readonly now: () => number
-  state(): FloorState
-  /** Whoever of a campaign's lists was last rung in vain rings back; why not, or null. */
-  ringsBack(campaignId: CampaignId): Promise<RefusalView | null>
-  readonly records: Scenario['records']
-  readonly isShared: boolean
-  world(): World | null
-  /** Starts the world of whoever comes first; a world that runs stays as it is. */
-  beginWorld(wanted: { readonly pace: Pace; readonly seed: number } | null, past: Past): void
-  /** Stand-ins behave so from now on. */
-  setPace(pace: Pace): void
-  /** Decides and keeps; null when it was done. */
-  give(command: AgentCommand): FloorRefusal | null
-  /** Lets happen what is due and shows it; `everything` of every tab where more than the floor has changed. */
-  turn(everything?: boolean): void
-  broadcast(): void
-  isKept(): boolean
-  pacing(campaignId: CampaignId): DialerReasons | null
-  damaged(): Promise<string>
-  dismiss(noticeId: string): void
-}
-
-export type Answer = { readonly ok: true; readonly kept: boolean; readonly text: string | null } | { readonly ok: false; readonly refusal: RefusalView }
-
-/** Whose desk it is, which device carries it and what a centre has are more than what happened on the floor: every tab is looked at anew. */
-const BEYOND_FLOOR: readonly Ask['kind'][] = ['startShift', 'moveSeat', 'endShift', 'changeSetUp', 'chooseSoundPath', 'moveCall']
-/** Commands whose reply waits for the disk: what they say must not be taken back by a power cut. */
-const KEPT_FIRST: readonly Ask['kind'][] = [
-  ...(['saveOutcome', 'takeBackOutcome', 'answerScript', 'draftNotes', 'correctOutcome', 'makeCall'] as const),
-  ...(['writeLine', 'openThread', 'endThread', 'handThreadOn', 'writeToColleagues'] as const),
-  ...(['moveCallback', 'handOverCallback', 'dropCallback', 'closeTask', 'addDoNotCall', 'removeDoNotCall', 'changeSetUp', 'switchStorm'] as const),
-]
-
-/** Commands of whoever is at work: only at the tab where their shift is. */
-const WITHOUT_SEAT: readonly Ask['kind'][] = [
-  'startShift',
-  'moveSeat',
-  'switchStorm',
-  'changeSetUp',
-  'addDoNotCall',
-  'removeDoNotCall',
-  'correctOutcome',
-  'startCampaign',
-  'pauseCampaign',
-  'finishCampaign',
-  'putBackRecords',
-  'setGreeting',
-  'markMessage',
-  'forwardMessage',
-  'deleteMessage',
-  'restoreMessage',
-  'planConference',
-  'replanConference',
-  'cancelConference',
-  'takeHelp',
-  'assignWork',
-  'setReadiness',
-  'endShiftOf',
-  'sendWord',
-  'putAwayTold',
-  'moveWaiting',
-  'moveThread',
-  'setDoor',
-  'makeReview',
-  'withdrawReview',
-  'answerReview',
-  'writeToColleagues',
-  'readCircle',
-]
 
 export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Promise<Answer> {
   const done = (text: string | null = null): Answer => ({ ok: true, kept: floor.isKept(), text })
@@ -312,133 +228,3 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
     }
   }
 }
-
-/** Whoever looks after the centre keeps its shared people. */
-function viewerOf(floor: Floor, id: AgentId): Viewer {
-  const { may } = agentSetUp(floor.state().setUp, id)
-  return { id, keepsShared: may.includes('supervision') || may.includes('setUp') }
-}
-
-async function command(floor: Floor, tab: Tab, accountId: AgentId, message: Extract<TabMessage, { kind: 'command' }>): Promise<Answer> {
-  const no = (refusal: RefusalView): Answer => ({ ok: false, refusal })
-  const asked = message.command
-  if (tab.agentId === null && !WITHOUT_SEAT.includes(asked.kind))
-    return no(get(floor.state().agents, accountId)?.shift == null ? refusalOf({ reason: 'notOnShift' }) : SEAT_ELSEWHERE)
-  if (asked.kind === 'startShift' && asked.seat !== 'desk') return no(NOT_UNDERSTOOD)
-  const inBook = (number: string) => {
-    const person = floor.people.whose(viewerOf(floor, accountId), [number])[number]
-    return person && { name: person.name, group: person.group }
-  }
-  let given = withKnown({ ...asked, agentId: accountId } as AgentCommand, floor.state(), floor.records, inBook)
-  if (given.kind === 'makeCall' && given.waiver !== undefined) {
-    // Whoever lets the call be made shows who they are at this desk.
-    const { witness } = message
-    const verified = witness === undefined ? null : await floor.accounts.verify(witness.agentId, witness.pin)
-    if (witness === undefined || verified === null) return no(NO_WITNESS)
-    if (!verified.ok) return no(wordsOf(verified))
-    given = { ...given, waiver: { ...given.waiver, agentId: witness.agentId } }
-  }
-  if (given.kind === 'moveCall' && given.endpoint !== 'computer') {
-    // Another device has to be there; a handset rings first and has the call when it is lifted. What the call itself refuses is refused before.
-    const refused = refusalFor(floor.state(), given, { atMs: floor.now() })
-    if (refused !== null) return no(refusalOf(refused))
-    if (given.endpoint === 'ownPhone' ? !floor.devices.hasPhone(accountId) : !floor.devices.ringHandset(accountId, given.callId))
-      return no(UNREACHABLE[given.endpoint])
-    if (given.endpoint === 'handset') {
-      floor.turn()
-      return { ok: true, kept: true, text: null }
-    }
-  }
-  const refusal = floor.give(given)
-  if (refusal !== null) return no(refusalOf(refusal))
-  if (given.kind === 'startShift' || given.kind === 'moveSeat') floor.sessions.takeSeat(tab)
-  if (given.kind === 'endShift') floor.sessions.leaveSeat(tab)
-  floor.turn(BEYOND_FLOOR.includes(given.kind))
-  const kept = KEPT_FIRST.includes(given.kind) ? await floor.writer.flushed() : floor.isKept()
-  return { ok: true, kept: kept && floor.isKept(), text: null }
-}
-
-const NOBODY_CALLS: RefusalView = {
-  reason: 'nobodyCalls',
-  says: 'No colleague is free to call you.',
-  next: 'Choose Ordinary day, or wait until one of them is done with their call.',
-}
-
-/** Somebody who asks to be rung has to be able to be. */
-function cannotRing(state: FloorState, tab: Tab): RefusalView | null {
-  const agent = tab.agentId === null ? undefined : get(state.agents, tab.agentId)
-  if (agent?.shift == null)
-    return {
-      reason: 'notOnShift',
-      says: 'You are not on shift at this tab, so nothing can ring here.',
-      next: 'Start your shift on the Desk, press Go ready, then Ring me.',
-    }
-  const words = {
-    ready: null,
-    signedOut: null,
-    notReady: NOT_READY,
-    ringing: BUSY,
-    onCall: BUSY,
-    internalCall: BUSY,
-    listening: BUSY,
-    writing: readyAgents(state).has(agent.id) ? null : NO_ROOM,
-    wrapUp: OWES,
-  }[agent.state.name]
-  return words
-}
-
-/** What an agent does on the device itself. Gives what the device says. */
-function onDevice(
-  floor: Floor,
-  agentId: AgentId,
-  message: Extract<TabMessage, { kind: 'handset' | 'phoneDials' | 'phoneKeys' | 'phoneHangsUp' }>,
-): string | null {
-  const { devices } = floor
-  switch (message.kind) {
-    case 'phoneDials':
-      return devices.phoneDials(agentId, message.typed)
-    case 'phoneKeys':
-      return devices.phoneKeys(agentId, message.samples)
-    case 'phoneHangsUp':
-      devices.phoneHangsUp(agentId)
-      return null
-    case 'handset': {
-      const engagements = get(floor.state().agents, agentId)?.engagements ?? []
-      if (message.act === 'lift') {
-        const rings = engagements.find((e) => e.state === 'alerting')
-        if (!devices.lift(agentId) && rings !== undefined) floor.give({ kind: 'answer', agentId, callId: rings.callId })
-        return null
-      }
-      devices.putDown(agentId)
-      const talks = engagements.find((e) => e.state === 'connected' || e.state === 'initiated')
-      if (talks !== undefined) floor.give({ kind: 'hangUp', agentId, callId: talks.callId })
-      return null
-    }
-  }
-}
-
-const refusalOf = (refusal: FloorRefusal): RefusalView => ({ reason: refusal.reason, ...toRefusalText(refusal) })
-const wordsOf = (verified: Extract<Verified, { ok: false }>): RefusalView => ({ reason: verified.refusal.reason, ...signInWords(verified.refusal) })
-
-const NOT_UNDERSTOOD = { reason: 'notUnderstood', says: 'The desk sent something the floor does not understand.', next: 'Reload the page; your work is kept.' }
-const NOT_SIGNED_IN = { reason: 'notSignedIn', says: 'Nobody is signed in at this tab.', next: 'Sign in with your name and PIN.' }
-const SEAT_ELSEWHERE = { reason: 'seatElsewhere', says: 'Your shift is at another tab.', next: 'Go on there, or move your seat here on the Desk.' }
-const STILL_ON_SHIFT = { reason: 'stillOnShift', says: 'You are still on shift.', next: 'End your shift first, then sign out.' }
-const NO_WITNESS = { reason: 'noWitness', says: 'Nobody has shown a PIN for this.', next: 'Let a supervisor choose their name and type their PIN.' }
-const NO_DEVICE = { reason: 'noDevice', says: 'This device belongs to nobody who works here now.', next: 'Open it from the desk, under Sound.' }
-const NOT_READY = { reason: 'notReady', says: 'You are not ready, so nothing rings here.', next: 'Press Go ready, then Ring me.' }
-const NO_ROOM = {
-  reason: 'noRoomForCall',
-  says: 'You have as much in hand as you may carry beside a call.',
-  next: 'End one of the chats first, or let a caller into the queue instead.',
-}
-const BUSY = { reason: 'callUnderWay', says: 'A call is at your desk already.', next: 'Finish it first, or let a caller into the queue instead.' }
-const OWES = { reason: 'outcomeOwed', says: 'You are in wrap-up, so nothing rings here.', next: 'Save the outcome and go ready, then press Ring me.' }
-const UNREACHABLE = {
-  handset: {
-    reason: 'handsetUnreachable',
-    says: 'The desk handset cannot be reached.',
-    next: 'Open the desk handset under Sound and leave its window open, or take another path.',
-  },
-  ownPhone: { reason: 'phoneNotThere', says: 'Your own phone has not called in.', next: 'Let it call in under Sound, or take another path.' },
-} as const

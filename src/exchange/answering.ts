@@ -1,0 +1,52 @@
+// The floor as messages of tabs act on it, and what they are answered.
+import type { DialerReasons } from '@/core/dialer'
+import type { AgentCommand, FloorRefusal } from '@/core/floor'
+import type { AgentId, CampaignId } from '@/core/ids'
+import type { Viewer } from '@/core/people'
+import { agentSetUp } from '@/core/set-up'
+import type { FloorState } from '@/core/state'
+import type { Pace, Past, World } from '@/world'
+import type { Accounts } from './accounts'
+import type { Devices } from './devices'
+import type { People } from './people'
+import type { RefusalView } from './protocol'
+import type { Scenario } from './scenario'
+import type { Sessions } from './sessions'
+import type { LedgerWriter } from './store'
+
+/** The floor as messages act on it. */
+export interface Floor {
+  readonly accounts: Accounts
+  readonly people: People
+  readonly devices: Devices
+  readonly sessions: Sessions
+  readonly writer: LedgerWriter
+  readonly now: () => number
+  state(): FloorState
+  /** Whoever of a campaign's lists was last rung in vain rings back; why not, or null. */
+  ringsBack(campaignId: CampaignId): Promise<RefusalView | null>
+  readonly records: Scenario['records']
+  readonly isShared: boolean
+  world(): World | null
+  /** Starts the world of whoever comes first; a world that runs stays as it is. */
+  beginWorld(wanted: { readonly pace: Pace; readonly seed: number } | null, past: Past): void
+  /** Stand-ins behave so from now on. */
+  setPace(pace: Pace): void
+  /** Decides and keeps; null when it was done. */
+  give(command: AgentCommand): FloorRefusal | null
+  /** Lets happen what is due and shows it; `everything` of every tab where more than the floor has changed. */
+  turn(everything?: boolean): void
+  broadcast(): void
+  isKept(): boolean
+  pacing(campaignId: CampaignId): DialerReasons | null
+  damaged(): Promise<string>
+  dismiss(noticeId: string): void
+}
+
+export type Answer = { readonly ok: true; readonly kept: boolean; readonly text: string | null } | { readonly ok: false; readonly refusal: RefusalView }
+
+/** Whoever looks after the centre keeps its shared people. */
+export function viewerOf(floor: Floor, id: AgentId): Viewer {
+  const { may } = agentSetUp(floor.state().setUp, id)
+  return { id, keepsShared: may.includes('supervision') || may.includes('setUp') }
+}

@@ -1,0 +1,66 @@
+// What is refused at a desk before anything is asked of the floor, in words.
+import { type FloorRefusal, toRefusalText } from '@/core/floor'
+import { type FloorState, readyAgents } from '@/core/state'
+import { get } from '@/core/table'
+import { signInWords, type Verified } from './accounts'
+import type { RefusalView } from './protocol'
+import type { Tab } from './tab'
+
+export const refusalOf = (refusal: FloorRefusal): RefusalView => ({ reason: refusal.reason, ...toRefusalText(refusal) })
+export const wordsOf = (verified: Extract<Verified, { ok: false }>): RefusalView => ({ reason: verified.refusal.reason, ...signInWords(verified.refusal) })
+
+export const NOT_UNDERSTOOD = {
+  reason: 'notUnderstood',
+  says: 'The desk sent something the floor does not understand.',
+  next: 'Reload the page; your work is kept.',
+}
+export const NOT_SIGNED_IN = { reason: 'notSignedIn', says: 'Nobody is signed in at this tab.', next: 'Sign in with your name and PIN.' }
+export const SEAT_ELSEWHERE = { reason: 'seatElsewhere', says: 'Your shift is at another tab.', next: 'Go on there, or move your seat here on the Desk.' }
+export const STILL_ON_SHIFT = { reason: 'stillOnShift', says: 'You are still on shift.', next: 'End your shift first, then sign out.' }
+export const NO_WITNESS = { reason: 'noWitness', says: 'Nobody has shown a PIN for this.', next: 'Let a supervisor choose their name and type their PIN.' }
+export const NO_DEVICE = { reason: 'noDevice', says: 'This device belongs to nobody who works here now.', next: 'Open it from the desk, under Sound.' }
+const NOT_READY = { reason: 'notReady', says: 'You are not ready, so nothing rings here.', next: 'Press Go ready, then Ring me.' }
+const NO_ROOM = {
+  reason: 'noRoomForCall',
+  says: 'You have as much in hand as you may carry beside a call.',
+  next: 'End one of the chats first, or let a caller into the queue instead.',
+}
+const BUSY = { reason: 'callUnderWay', says: 'A call is at your desk already.', next: 'Finish it first, or let a caller into the queue instead.' }
+const OWES = { reason: 'outcomeOwed', says: 'You are in wrap-up, so nothing rings here.', next: 'Save the outcome and go ready, then press Ring me.' }
+export const UNREACHABLE = {
+  handset: {
+    reason: 'handsetUnreachable',
+    says: 'The desk handset cannot be reached.',
+    next: 'Open the desk handset under Sound and leave its window open, or take another path.',
+  },
+  ownPhone: { reason: 'phoneNotThere', says: 'Your own phone has not called in.', next: 'Let it call in under Sound, or take another path.' },
+} as const
+
+export const NOBODY_CALLS: RefusalView = {
+  reason: 'nobodyCalls',
+  says: 'No colleague is free to call you.',
+  next: 'Choose Ordinary day, or wait until one of them is done with their call.',
+}
+
+/** Somebody who asks to be rung has to be able to be. */
+export function cannotRing(state: FloorState, tab: Tab): RefusalView | null {
+  const agent = tab.agentId === null ? undefined : get(state.agents, tab.agentId)
+  if (agent?.shift == null)
+    return {
+      reason: 'notOnShift',
+      says: 'You are not on shift at this tab, so nothing can ring here.',
+      next: 'Start your shift on the Desk, press Go ready, then Ring me.',
+    }
+  const words = {
+    ready: null,
+    signedOut: null,
+    notReady: NOT_READY,
+    ringing: BUSY,
+    onCall: BUSY,
+    internalCall: BUSY,
+    listening: BUSY,
+    writing: readyAgents(state).has(agent.id) ? null : NO_ROOM,
+    wrapUp: OWES,
+  }[agent.state.name]
+  return words
+}
