@@ -12,6 +12,7 @@ import { behalfOf, factsOf } from '@/core/work'
 import type { FloorEvent, LedgerEntry } from './entry'
 import { type Correction, createFolderState, type FolderState, type OpenCall, type Settled, type SettledCall, type Shown, type TakenBack } from './folder-state'
 import { cameLater, createLegs, followLegs, isWrappedUp, listLegs, wrapUpLeg } from './legs'
+import { createHandsThen, type HandsThen } from './recalled'
 import type { AgentInterval, CallRecord } from './record'
 import { blankRecord, dialledNow, missedIn, noteResult, resultOf, transferOf } from './result'
 import { addShare, foldThread, foldThreadOutcome, foldThreadScript, isOfThread, type OpenThread, piecesOf } from './written'
@@ -207,8 +208,10 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
     reportAnswers(call)
   }
 
-  /** What is written has records of its own. */
-  const foldWritten = (event: ThreadEvent, atMs: EpochMs) => {
+  const hold: HandsThen['moved'] = (agentId, threadId, hand, atMs) => setAgent(agent(agentId), holdThread(agent(agentId), threadId, hand, atMs), atMs)
+
+  /** What is written has records of its own. `moved` hears in whose hands it is. */
+  const foldWritten = (event: ThreadEvent, atMs: EpochMs, moved: HandsThen['moved'] = hold) => {
     const before = written.get(event.threadId)
     // Of one that began before the ledger nothing is reported.
     if (before === undefined && event.kind !== 'threadBegan' && event.kind !== 'threadOpened') return
@@ -218,9 +221,8 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
     written.set(event.threadId, open)
     if (event.kind === 'threadCalled') takeOverRun(calls.get(event.callId), open)
     const is = handOf(open.thread)
-    if (was !== null && was.agentId !== is?.agentId) setAgent(agent(was.agentId), holdThread(agent(was.agentId), event.threadId, null, atMs), atMs)
-    if (is !== null && (was?.agentId !== is.agentId || was.hand.state !== is.hand.state))
-      setAgent(agent(is.agentId), holdThread(agent(is.agentId), event.threadId, is.hand, atMs), atMs)
+    if (was !== null && was.agentId !== is?.agentId) moved(was.agentId, event.threadId, null, atMs)
+    if (is !== null && (was?.agentId !== is.agentId || was.hand.state !== is.hand.state)) moved(is.agentId, event.threadId, is.hand, atMs)
   }
 
   /** What agents do about what was written, besides writing. */
@@ -351,12 +353,14 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       case 'storageCleared':
         state.setUp = event.setUp
         return
-      case 'carriedOver':
+      case 'carriedOver': {
         // What is written over more than a day is one piece: the day it ends on tells of all of it.
-        for (const promise of event.promises) if ('threadId' in promise.event) foldWritten(promise.event, promise.atMs)
+        const { moved } = createHandsThen(written)
+        for (const promise of event.promises) if ('threadId' in promise.event) foldWritten(promise.event, promise.atMs, moved)
         for (const { callId, agentId, handledBy } of event.owed)
           owedBefore.set(callId, { handledBy, owedBy: [...(owedBefore.get(callId)?.owedBy ?? []), agentId] })
         return
+      }
       case 'standInsBegan':
       case 'floorResumed':
       case 'clockMoved':
@@ -507,10 +511,10 @@ function noteWrapUp(
 
 const isCallEvent = (event: FloorEvent): event is CallEvent => CALL_EVENTS.has(event.kind)
 
-/** Dialling is no handling: who has called somebody who has not answered talks with nobody yet. */
 /** On the line about something else: what they have to wrap up waits. */
 const isElsewhere = ({ state }: Agent): boolean => state.name === 'internalCall' || state.name === 'listening'
 
+/** Dialling is no handling: who has called somebody who has not answered talks with nobody yet. */
 function shownState(agent: Agent, callOf: (id: CallId) => Call | undefined): Pick<Shown, 'state' | 'reason'> {
   const { name, reason } = agent.state
   if (name !== 'onCall') return { state: name, reason }
