@@ -179,6 +179,10 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
         if (floor === null || account == null || !account.everybody) throw new Error('records of a list are for those who answer for the floor')
         return floor.nowMs()
       }
+      const floorOf = (): FloorEnd => {
+        if (floor === null) throw new Error('the floor has not been introduced')
+        return floor
+      }
       return {
         async introduce(asked, asks) {
           answerOn(asks, end)
@@ -211,13 +215,13 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
           return known.success && known.data.length === look.looked.columns.length ? { ok: true, looked: { ...look.looked, roles: known.data } } : look
         },
         async importFile(wish, onProgress) {
-          await nowOfSupervisor()
-          if (floor === null || isImporting)
-            return { ok: false, cancelled: false, says: 'Another file is being imported. Wait until it is done, or cancel it.' }
+          if (isImporting) return { ok: false, cancelled: false, says: 'Another file is being imported. Wait until it is done, or cancel it.' }
+          // From the first moment on it can be called off, also while the floor is still asked who this is.
           isImporting = true
           isCancelled = false
           try {
-            return await importInto(await opening, floor, wish, onProgress)
+            await nowOfSupervisor()
+            return await importInto(await opening, floorOf(), wish, onProgress)
           } finally {
             isImporting = false
           }

@@ -164,6 +164,7 @@ async function take(asked: ImportAsked, around: ImportSurroundings, generation: 
   }
   waiting = []
   await put(chunker.rest())
+  if (isCancelled()) return calledOff(store, asked.listId, generation)
   const meta: ListMeta = {
     ...{ id: asked.listId, campaignId: asked.campaignId, name: asked.name, columns, zones: chunker.zones, generation },
     ...{ count: old.count + freshCount, importedAtMs: asked.importedAtMs },
