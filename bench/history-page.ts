@@ -1,8 +1,9 @@
 // Runs in the browser: fills its storage with a history and asks it, as the history's worker does.
 import { DAY } from '@/core/time'
+import type { History } from '@/history/asked'
 import { LATEST_CALLS } from '@/history/calls'
 import { bytesOf } from '@/history/columns'
-import { createHistory, type History } from '@/history/history'
+import { createHistory } from '@/history/history'
 import { keptKey, rangeOf } from '@/history/kept'
 import { FENNHOLM } from '@/scenario'
 import { browserStore } from '@/storage'

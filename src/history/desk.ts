@@ -2,9 +2,9 @@
 // themselves; everybody's is for those who answer for the floor.
 import type { AgentId } from '@/core/ids'
 import type { Past } from '@/world'
+import type { Feed, History, Opening, Span } from './asked'
 import type { Progress } from './days'
 import type { ExportName } from './exports'
-import type { Feed, History, Opening, Span } from './history'
 
 /** The floor's end of a port, as it is called across it. */
 export interface FloorEnd extends Feed {

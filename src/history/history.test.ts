@@ -6,9 +6,10 @@ import { DAY, HOUR } from '@/core/time'
 import { FENNHOLM, FENNHOLM_STAGE, SAILINGS } from '@/scenario'
 import { memoryStore } from '@/storage'
 import { simulateDay } from '@/world'
+import type { Feed, FetchDays, History } from './asked'
 import { type CallsAsked, LATEST_CALLS, pageOfCalls } from './calls'
 import { entriesLine, foldDay, foldedLine } from './days'
-import { createHistory, type Feed, type FetchDays, type History } from './history'
+import { createHistory } from './history'
 import { rulesOf } from './rules'
 
 const MIDNIGHT_MS = Date.parse('2026-11-23T00:00:00Z')

@@ -1,18 +1,19 @@
 // The history answers questions about what happened: past days and the floor's ledger together. One for all tabs, in a worker of its own; it never
 // touches the floor.
 import { format } from 'date-fns'
-import type { CameAt } from '@/core/coming-day'
-import { type AgentId, type CampaignId, toCallId, type WorkId } from '@/core/ids'
-import type { CallRecord, Correction, LedgerEntry, WrittenRecord } from '@/core/ledger'
+import { toCallId, type WorkId } from '@/core/ids'
+import type { LedgerEntry, WrittenRecord } from '@/core/ledger'
 import { isMark } from '@/core/replay'
 import { ofAgent } from '@/core/reports'
 import type { SetUp } from '@/core/set-up'
 import type { Line } from '@/core/threads'
 import { DAY, utcDay } from '@/core/time'
 import { type KeyValue, linesOfGzip } from '@/storage'
-import { dayAfter, daysBetween, type Past, type PastAsked } from '@/world'
+import { dayAfter, daysBetween } from '@/world'
+import type { Feed, FetchDays, History, Opening, Span } from './asked'
 import { createBlocks } from './blocks'
-import { type CallsAsked, type CallsPage, pageOfCalls } from './calls'
+import { ofAgentAlone, withCorrection } from './call-blocks'
+import { pageOfCalls } from './calls'
 import { cameIn } from './came'
 import {
   type CallsBlock,
@@ -29,113 +30,27 @@ import {
   textAt,
   valueAt,
 } from './columns'
-import { type CrossAsked, type CrossCallsAsked, type CrossTable, callsOfCell, crossOf, teamsOf } from './cross'
+import { callsOfCell, crossOf, teamsOf } from './cross'
 import { entriesOfDay, importDays, ledgerOfDay, type PastDay, type Progress, readEntries, takeLegacyDays } from './days'
-import { type ExportName, exported, exportedWritten, isEmptyExport } from './exports'
-import { type Handling, handlingOf } from './handling'
+import { exported, exportedWritten, isEmptyExport } from './exports'
+import { handlingOf } from './handling'
 import { type Kept, keepDay, type Sums, sumsOf } from './kept'
 import { createLive } from './live'
-import { dialledBefore, type LogAsked, type LogPage, type LogRow, pageOfLog } from './log'
+import { dialledBefore, pageOfLog } from './log'
 import { type Names, named, namesOf } from './names'
+import { ofCall, ownEntries } from './own-entries'
 import { pageOfBlocks } from './pages'
-import { type DayAsked, profilesOf, type QueueProfile } from './profile'
-import { type Part, type Report, reportOf } from './report'
+import { profilesOf } from './profile'
+import { type Part, reportOf } from './report'
 import { rulesOf } from './rules'
-import { type AgentSessions, type CallOfDay, callsOfDay, isAbout, type SessionsAsked, sessionsIn } from './sessions'
-import { type SoundAsked, type SoundReport, soundOf } from './sound'
+import { callsOfDay, isAbout, sessionsIn } from './sessions'
+import { soundOf } from './sound'
 import { isOf, openBlock, type Rules, rowsIn } from './tally'
-import { beganIn, hadBy, type IsMeant, linesFrom, speaksOfWritten, type WrittenReport, whereWhole, writtenIn, writtenReport } from './written'
-
-export interface Span {
-  readonly fromMs: number
-  /** Excluded. */
-  readonly toMs: number
-}
-
-export type Opening = { readonly ok: true; readonly days: number } | { readonly ok: false; readonly says: string }
-
-/** The floor as the history knows it: what its ledger says, as far as it is stored. */
-export interface Feed {
-  /** Of the ledger: another one is another floor's. */
-  floorId(): Promise<string>
-  /** NDJSON after an entry, through another one or to the end. */
-  read(afterSeq: number, throughSeq: number | null): Promise<string>
-}
-
-interface AskedSpan {
-  readonly span: Span
-  readonly nowMs: number
-  /** Of one agent alone; null for everybody. */
-  readonly only: AgentId | null
-}
-
-interface AskedOfAgent {
-  readonly span: Span
-  readonly nowMs: number
-  readonly only: AgentId
-}
-
-export interface History {
-  /** Loads past days, or fetches as many of the demo's when there are none. Usable at once; days appear as they arrive. */
-  open(past: Past, onProgress: (progress: Progress) => void): Promise<Opening>
-  /** Takes in what the floor has stored since the last time. */
-  follow(feed: Feed): Promise<void>
-  report(asked: AskedSpan & { /** Where the steps of the series begin, ascending. */ readonly steps: readonly number[] }): Promise<Report>
-  /** Calls of the span, as far as they are asked for. */
-  calls(asked: AskedSpan & CallsAsked): Promise<CallsPage>
-  /** Any figure by any two of what calls differ in. */
-  cross(asked: CrossAsked & { readonly nowMs: number; readonly only: AgentId | null }): Promise<CrossTable>
-  /** The calls a figure of it was made of, the latest first. */
-  crossCalls(asked: CrossCallsAsked & { readonly nowMs: number; readonly only: AgentId | null }): Promise<readonly CallRecord[]>
-  /** What queues' days were like, for forecasts. */
-  profiles(asked: { readonly days: readonly DayAsked[]; readonly nowMs: number }): Promise<readonly QueueProfile[]>
-  /** The calls of a day, to be played again. */
-  came(asked: Pick<DayAsked, 'fromMs' | 'toMs'> & { readonly nowMs: number }): Promise<readonly CameAt[]>
-  /** The ledger from the opening of its floor to the end of a day, as NDJSON: what a replay goes through. */
-  ledger(asked: Pick<DayAsked, 'fromMs' | 'toMs'>): Promise<string>
-  /** Entries of a day that are marked on it. */
-  marks(asked: Pick<DayAsked, 'fromMs' | 'toMs'>): Promise<readonly LedgerEntry[]>
-  /** What agents did with their time, day by day. */
-  sessions(asked: SessionsAsked & { readonly nowMs: number }): Promise<readonly AgentSessions[]>
-  /** Calls an agent had a part in. */
-  callsOfAgent(asked: AskedOfAgent): Promise<readonly CallOfDay[]>
-  /** What the ledger says about an agent within a stretch of a day: the first of it, as many as can be read. */
-  eventsOfAgent(asked: AskedOfAgent): Promise<readonly LedgerEntry[]>
-  /** How calls of the span sounded, as far as they were rated. */
-  sound(asked: SoundAsked & { readonly nowMs: number }): Promise<SoundReport>
-  /** Calls of one agent as a telephone logs them, or all of the centre's. */
-  log(asked: LogAsked & { readonly nowMs: number }): Promise<LogPage>
-  /** Whom an agent has called, the latest first, each once. */
-  dialledBefore(asked: { readonly only: AgentId; readonly atMost: number; readonly nowMs: number }): Promise<readonly LogRow[]>
-  /** Chats, mails and texts that began in the span. */
-  written(asked: AskedSpan & { readonly atMost: number }): Promise<WrittenReport>
-  /** What was said in one of them; nothing to an agent who had no part in it. */
-  linesOf(workId: string, only: AgentId | null): Promise<readonly Line[]>
-  /** How long calls of a campaign took. */
-  handling(asked: { readonly span: Span; readonly nowMs: number; readonly campaignId: CampaignId }): Promise<Handling>
-  /** The record and every event of one call; null when there is none of this id. */
-  call(callId: string): Promise<{ readonly record: CallRecord; readonly entries: readonly LedgerEntry[] } | null>
-  /** Earlier calls with a person, newest first: by name when known, otherwise by number. The latest of them, and how many there are. */
-  previousContacts(who: { readonly customer: string | null; readonly number: string | null }, exceptCallId: string): PreviousContacts
-  /** A file of MEASURES.md over a span. */
-  exportFile(name: ExportName, span: Span, nowMs: number, onProgress: (done: number, of: number) => void): Promise<Blob>
-  /** Bytes of all columns, for the bench. */
-  blocks(): readonly Kept[]
-}
-
-export interface PreviousContacts {
-  readonly count: number
-  readonly latest: readonly CallRecord[]
-  /** Chats, mails and texts with them, the latest first; counted with the calls. */
-  readonly written: readonly WrittenRecord[]
-}
+import { beganIn, hadBy, type IsMeant, linesFrom, speaksOfWritten, whereWhole, writtenIn, writtenReport } from './written'
 
 const PREVIOUS_LIMIT = 12
 /** Events of a stretch that somebody can read. */
 const EVENTS_SHOWN = 200
-
-/** So many of the demo's days before a day; before today when none is given. */
-export type FetchDays = (asked: PastAsked) => Promise<Response>
 
 export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDays, onMore: () => void = () => {}): History {
   const blocks = createBlocks(store)
@@ -474,40 +389,10 @@ const LOT = 20_000
 const MOST_LOTS = 20
 const NO_STATES: StatesBlock = packStates([])
 
-async function ownEntries(feed: Feed | null, callId: string, firstSeq: number, lastSeq: number): Promise<LedgerEntry[]> {
-  return feed === null ? [] : ofCall(readEntries(await feed.read(firstSeq - 1, lastSeq)), callId)
-}
-
-/** What was consulted about the call is part of what happened on it. */
-function ofCall(entries: readonly LedgerEntry[], callId: string): LedgerEntry[] {
-  const ids = new Set<string>([callId])
-  for (const { event } of entries) if (event.kind === 'consultationOriginated' && event.consultFor === callId) ids.add(event.callId)
-  return entries.filter((e) => 'callId' in e.event && e.event.callId !== null && ids.has(e.event.callId))
-}
-
-function withCorrection(record: CallRecord, corrections: ReadonlyMap<string, Correction>): CallRecord {
-  const correction = corrections.get(record.callId)
-  if (correction === undefined) return record
-  return {
-    ...record,
-    outcome: correction.code,
-    outcomeAtMs: correction.atMs,
-    outcomeById: correction.byId,
-    outcomeBy: correction.by,
-    ...(correction.notes === null ? {} : { notes: correction.notes }),
-  }
-}
-
 /** As they are now, and as they were of those that are gone. */
 const reasonsOf = (setUps: readonly SetUp[]): SetUp['notReadyReasons'] => [
   ...new Map(setUps.toReversed().flatMap((s) => s.notReadyReasons.map((r) => [r.name, r] as const))).values(),
 ]
-
-/** A block of what one agent handled or coded. */
-function ofAgentAlone(block: CallsBlock, only: AgentId): CallsBlock {
-  const open = openBlock(block)
-  return packCalls(recordsOf(block).filter((_, row) => isOf(block, row, only, open)))
-}
 
 /** The zone of whoever looks, which is that of every date on the screen. */
 const LOCAL_CLOCK = {

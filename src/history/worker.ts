@@ -4,8 +4,9 @@ import type { FloorForHistory } from '@/exchange/for-history'
 import { FENNHOLM } from '@/scenario'
 import { browserStore, memoryStore } from '@/storage'
 import { pastDaysQuery } from '@/world'
+import type { FetchDays } from './asked'
 import { createDesk } from './desk'
-import { createHistory, type FetchDays } from './history'
+import { createHistory } from './history'
 
 declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
 
