@@ -24,8 +24,11 @@ interface Props {
   readonly ref?: Ref<ComposeHandle>
 }
 
-/** From so much on the field is as high as it becomes: to measure it anew with every letter would keep the page. */
+/** From so much on the field is as high as it becomes: to measure it anew with every letter, or to seek its direction in all of it, would keep the page. */
 const FILLS_FIELD = 2_000
+/** What begins with a letter that is written from right to left. */
+const RIGHT_TO_LEFT = /^\P{L}*[\p{Script=Arabic}\p{Script=Hebrew}\p{Script=Syriac}\p{Script=Thaana}\p{Script=Nko}]/u
+const directionOf = (text: string) => (text.length < FILLS_FIELD ? 'auto' : RIGHT_TO_LEFT.test(text) ? 'rtl' : 'ltr')
 
 const VERBS = { chat: 'Send', mail: 'Send mail', text: 'Send text' } as const
 
@@ -77,7 +80,7 @@ export function Compose({ thread, asideOnly, work, agentName, quickTexts, ref }:
         ref={field}
         rows={channel === 'mail' ? 5 : 2}
         value={text}
-        dir="auto"
+        dir={directionOf(text)}
         aria-invalid={problem !== null || undefined}
         aria-describedby={`${fieldId}-about`}
         onChange={(e) => {
