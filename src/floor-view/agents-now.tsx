@@ -74,7 +74,7 @@ const columnsFor = ({ chosen, onChoose, ...acting }: Acting): readonly Column<Ag
     ),
   },
   {
-    ...{ id: 'for', heading: 'For', align: 'right', sortBy: (a) => -a.sinceMs, className: 'pr-4 text-right', width: 'w-25 pr-4' },
+    ...{ id: 'for', heading: 'For', align: 'right', sortBy: (a) => -a.sinceMs, className: 'pr-4 text-right', width: 'w-28 pr-4' },
     cell: (a) => (
       <span className={clsx('whitespace-nowrap', a.isPressing && 'font-semibold text-red')}>
         <Clock sinceMs={a.sinceMs} />

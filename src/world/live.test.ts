@@ -109,6 +109,21 @@ describe('colleagues', () => {
     expect(values(floor.state().threads).filter((t) => t.keptFor !== null)).toEqual([])
   })
 
+  test('close a text from a number that gets no texts, and do not sit in front of it for ever', () => {
+    const floor = aLiveFloor('quiet', null)
+    const number = FENNHOLM_STAGE.records.numberOf('customer_1') ?? ''
+    expect(floor.give({ kind: 'startShift', agentId: ELUNED, queueIds: [SAILINGS], seat: 'desk' })).toBe('ok')
+    expect(floor.give({ kind: 'addDoNotCall', agentId: ELUNED, entries: [{ whom: { number }, why: 'They asked.' }] })).toBe('ok')
+    floor.world().write({ channel: 'text', queueId: SAILINGS, customerId: 'customer_1', patienceMs: null, keepsPlaceMs: null }, null, NOW_MS)
+    floor.pass(MINUTE)
+    expect(of(floor.entries, 'threadBegan')).toHaveLength(1)
+    floor.setPace('ordinary')
+    floor.pass(HOUR)
+    const [first] = of(floor.entries, 'threadBegan').flatMap(({ event }) => (event.kind === 'threadBegan' ? [event.threadId] : []))
+    expect(get(floor.state().threads, first ?? '')).toBeUndefined()
+    expect(get(floor.state().work, first ?? '')).toBeUndefined()
+  })
+
   test.each([
     { says: 'before they come', first: true },
     { says: 'while they are at work already', first: false },

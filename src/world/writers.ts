@@ -4,6 +4,7 @@ import { createChance, seedFor } from '@/core/chance'
 import type { Written } from '@/core/channels'
 import type { Command } from '@/core/floor'
 import type { AgentId, QueueId, WorkId } from '@/core/ids'
+import { forbidden } from '@/core/rules/do-not-call'
 import { type FloorState, nextThreadId } from '@/core/state'
 import { get, values } from '@/core/table'
 import { type Thread, threadWaitsIn } from '@/core/threads'
@@ -124,8 +125,10 @@ export const WRITERS: Acts<
     const work = get(floor.work, threadId)
     const agent = get(floor.agents, agentId)
     if (thread?.agentId !== agentId || thread.state !== 'open' || work === undefined || agent === undefined) return []
-    // Whoever could not be rung is not there to be written to.
-    if (thread.keptFor !== null) return [{ kind: 'endThread', agentId, threadId }]
+    // Whoever could not be rung is not there to be written to, and some numbers get no texts from here.
+    const { number, customer } = thread
+    const isBarred = thread.channel === 'text' && number !== null && forbidden(floor, number, customer?.name ?? null) !== null
+    if (thread.keptFor !== null || isBarred) return [{ kind: 'endThread', agentId, threadId }]
     // A mail waits for the end of a call; a chat is answered beside it.
     if (agent.engagements.length > 0 && thread.channel === 'mail') {
       scene.note(atMs + 8 * SECOND, act)
