@@ -63,7 +63,7 @@ const columnsFor = ({ chosen, onChoose, ...acting }: Acting): readonly Column<Ag
     cell: (a) => <AgentMenu agent={a} {...acting} />,
   },
   {
-    ...{ id: 'state', heading: 'State', sortBy: (a) => stateWords(a.state, a.reason), width: 'w-52' },
+    ...{ id: 'state', heading: 'State', sortBy: (a) => stateWords(a.state, a.reason), width: 'w-48' },
     cell: (a) => (
       <span className="flex min-w-0 items-center gap-2">
         <StateMark state={a.state} />
@@ -74,7 +74,7 @@ const columnsFor = ({ chosen, onChoose, ...acting }: Acting): readonly Column<Ag
     ),
   },
   {
-    ...{ id: 'for', heading: 'For', align: 'right', sortBy: (a) => -a.sinceMs, className: 'pr-4 text-right', width: 'w-28 pr-4' },
+    ...{ id: 'for', heading: 'For', align: 'right', sortBy: (a) => -a.sinceMs, className: 'pr-4 text-right', width: 'w-26 pr-4' },
     cell: (a) => (
       <span className={clsx('whitespace-nowrap', a.isPressing && 'font-semibold text-red')}>
         <Clock sinceMs={a.sinceMs} />
