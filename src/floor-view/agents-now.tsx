@@ -89,17 +89,18 @@ const columnsFor = ({ chosen, onChoose, ...acting }: Acting): readonly Column<Ag
         <Writes pieces={a.pieces} />
       ) : (
         <span className="block truncate" title={`${a.watched.with}${a.behalf === null ? '' : `, ${a.behalf}`}${besidesWords(a.pieces)}`}>
+          {/* What matters most comes first: the end of it may be cut. */}
+          {a.watched.help !== null && <strong className="text-red">asks for help · </strong>}
           {a.watched.with}
-          {a.pieces.length > 0 && <span className="text-sea">{besidesWords(a.pieces)}</span>}
-          {a.behalf !== null && <span className="text-soft"> · {a.behalf}</span>}
           {a.watched.heldSinceMs !== null && <span className="text-brass-text"> · on hold</span>}
-          {a.watched.help !== null && <strong className="text-red"> · asks for help</strong>}
           {a.besides.map((b) => (
             <span key={b.name} className="text-sea">
               {' '}
               · {b.name} {BESIDE_WORDS[b.role]}
             </span>
           ))}
+          {a.pieces.length > 0 && <span className="text-sea">{besidesWords(a.pieces)}</span>}
+          {a.behalf !== null && <span className="text-soft"> · {a.behalf}</span>}
         </span>
       ),
   },
