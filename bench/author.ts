@@ -1,17 +1,16 @@
 // An author's typing to the preview, on the production build in Chromium: a shipped script, and one of 500 pages. `BASE_URL` is a server
 // of the production build.
-import { chromium, type Page } from 'playwright'
+import type { Page } from 'playwright'
 import { aLargeScript, PAGES } from './scripts'
 import { LINNEA, signIn } from './seat'
+import { openBrowser, openWatched, servedAt } from './served'
 import { median, percentile, print } from './statistics'
 
 const LETTERS = 40
-const url = process.env.BASE_URL
-if (url === undefined) throw new Error('BASE_URL is not set: run npm run bench')
+const url = servedAt()
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
-const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
-await page.addInitScript({ path: 'bench/press-watch.js' })
+const browser = await openBrowser()
+const page = await openWatched(browser, 'press-watch.js')
 await signIn(page, `${url}/scripts/script_sailings?world=quiet&seed=7&days=0`, LINNEA)
 await typing(page, 'a script of 18 pages')
 await page.goto(`${url}/scripts`)

@@ -1,17 +1,16 @@
 // Press to picture on the production build in Chromium: from the key's event to the frame that shows its effect, and
 // what the desk sends. `BASE_URL` is a server of the production build.
-import { chromium, type Page } from 'playwright'
+import type { Page } from 'playwright'
 import { keep } from './keep'
 import { ELUNED, KESTER, LINNEA, signIn } from './seat'
+import { openBrowser, openWatched, servedAt } from './served'
 import { median, percentile, print } from './statistics'
 
 const ROUNDS = 25
-const url = process.env.BASE_URL
-if (url === undefined) throw new Error('BASE_URL is not set: run npm run bench')
+const url = servedAt()
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
-const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
-await page.addInitScript({ path: 'bench/press-watch.js' })
+const browser = await openBrowser()
+const page = await openWatched(browser, 'press-watch.js')
 await firstStart()
 await sizes(page)
 await presses(page)

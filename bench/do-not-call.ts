@@ -3,13 +3,13 @@
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { type BrowserContext, chromium, type Page } from 'playwright'
+import type { BrowserContext, Page } from 'playwright'
 import { LINNEA, signIn } from './seat'
+import { openBrowser, servedAt } from './served'
 import { print } from './statistics'
 
 const ENTRIES = 100_000
-const url = process.env.BASE_URL
-if (url === undefined) throw new Error('BASE_URL is not set: run npm run bench')
+const url = servedAt()
 
 /** Notes, in a worker or a page, how long a timer of 4 ms was kept waiting at most. */
 const WATCH = `{
@@ -24,7 +24,7 @@ const WATCH = `{
   channel.onmessage = () => { channel.postMessage(worstMs); worstMs = 0 }
 }\n`
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+const browser = await openBrowser()
 const context = await browser.newContext()
 await context.route('**/workers/floor.js', async (route) => {
   const answer = await route.fetch()

@@ -1,7 +1,7 @@
 // What answering for a floor costs: a Floor tab in the floor's worker and in its page, a day that is gone through again, a day that is played a hundred times.
 // `BASE_URL` is a server of the production build.
 import { serialize } from 'node:v8'
-import { chromium, type Page } from 'playwright'
+import type { Page } from 'playwright'
 import { createChance } from '@/core/chance'
 import { toAgentId, toQueueId } from '@/core/ids'
 import { createReplay } from '@/core/replay'
@@ -17,10 +17,10 @@ import { memoryStore } from '@/storage'
 import { type Stage, simulateDay } from '@/world'
 import { keep } from './keep'
 import { LINNEA, signIn } from './seat'
+import { openBrowser, servedAt } from './served'
 import { median, percentile, print } from './statistics'
 
-const url = process.env.BASE_URL
-if (url === undefined) throw new Error('BASE_URL is not set: run npm run bench')
+const url = servedAt()
 const PIN = '2417'
 const AGENTS = 60
 const QUEUES = 12
@@ -230,7 +230,7 @@ async function pressToPicture(tab: Page, keys: string, here: string): Promise<nu
 
 /** How much of a core the page of the Floor takes while a storm goes on, and how soon a press on it is seen. */
 async function page(): Promise<void> {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+  const browser = await openBrowser()
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
   const tab = await context.newPage()
   await tab.addInitScript({ path: 'bench/press-watch.js' })

@@ -1,18 +1,17 @@
 // Ten thousand lines written in one mail, and a line of a hundred thousand characters: how long the page is ever kept from answering while they are
 // written, turned back to and read. `BASE_URL` is a server of the production build.
-import { chromium, type Page } from 'playwright'
+import type { Page } from 'playwright'
 import { keep } from './keep'
 import { ELUNED, signIn } from './seat'
+import { openBrowser, openWatched, servedAt } from './served'
 import { median, percentile, print } from './statistics'
 
 const LINES = Number(process.env.LINES ?? 10_000)
 const LONGEST = 100_000
-const url = process.env.BASE_URL
-if (url === undefined) throw new Error('BASE_URL is not set: run npm run bench')
+const url = servedAt()
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
-const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
-await page.addInitScript({ path: 'bench/thread-watch.js' })
+const browser = await openBrowser()
+const page = await openWatched(browser, 'thread-watch.js')
 await signIn(page, `${url}/?world=quiet&seed=7&days=0`, ELUNED)
 await page.getByRole('button', { name: 'Start shift' }).click()
 await page.getByRole('button', { name: 'Go ready' }).click()

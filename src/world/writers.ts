@@ -245,7 +245,9 @@ export function resumeWriting(scene: Scene, floor: FloorState, atMs: number): vo
     const { id: threadId, state, agentId, lines } = thread
     if (state === 'ended') continue
     const last = lines.findLast((l) => !l.aside)
-    if (thread.keptFor === null) last?.byAgentId == null ? waits(scene, thread, atMs) : goesOn(scene, thread, atMs)
+    // Whoever kept their place waits for nothing but the ring.
+    if (thread.keptFor === null && last?.byAgentId == null) waits(scene, thread, atMs)
+    else if (thread.keptFor === null) goesOn(scene, thread, atMs)
     for (const { no, sent } of lines) if (sent?.state === 'sending') scene.note(atMs + SENDS_MS, { kind: 'sendOn', threadId, no })
     if (agentId === null || !scene.memory.plays.has(agentId)) continue
     if (state === 'offered') isAsked(scene, threadId, agentId, atMs)

@@ -1,6 +1,6 @@
 'use client'
 // The lines of a thread that are in front of the reader, and how to turn to others a page at a time.
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import type { Line } from '@/core/threads'
 import type { ThreadView } from '@/exchange/protocol'
 import { useFloor } from '@/exchange/react'
@@ -23,11 +23,10 @@ interface LinesRead {
   readonly toEnd: () => void
 }
 
+/** Of one thread: another one is shown by another list. */
 export function useLinesRead({ id, lines, lineCount }: ThreadView): LinesRead {
   const floor = useFloor()
   const [read, setRead] = useState<readonly Line[] | null>(null)
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another thread begins at its end
-  useEffect(() => setRead(null), [id])
   const shown = shownOf(read, lines)
   const first = shown[0]?.no ?? lineCount + 1
   const last = shown.at(-1)?.no ?? lineCount

@@ -6,7 +6,7 @@ import { type AgentId, type CallId, type CampaignId, toCallId, type WorkId } fro
 import { evolveRun, splitAnswers } from '@/core/scripts'
 import { agentName, campaignSetUp, outcomeSetFor, type SetUp, scriptById, scriptVersion } from '@/core/set-up'
 import { ratingFactor } from '@/core/sound-quality'
-import { handOf, type Line, type ThreadEvent } from '@/core/threads'
+import { handsMoved, type Line, type ThreadEvent } from '@/core/threads'
 import type { EpochMs } from '@/core/time'
 import { behalfOf, factsOf } from '@/core/work'
 import type { FloorEvent, LedgerEntry } from './entry'
@@ -15,7 +15,7 @@ import { cameLater, createLegs, followLegs, isWrappedUp, listLegs, wrapUpLeg } f
 import { createHandsThen, type HandsThen } from './recalled'
 import type { AgentInterval, CallRecord } from './record'
 import { blankRecord, dialledNow, missedIn, noteResult, resultOf, transferOf } from './result'
-import { addShare, foldThread, foldThreadOutcome, foldThreadScript, isOfThread, type OpenThread, piecesOf } from './written'
+import { foldThread, foldThreadOutcome, foldThreadScript, isOfThread, type OpenThread, piecesOf, shareOut } from './written'
 import type { WrittenRecord } from './written-record'
 
 const SHORT_ABANDON_MS = 5_000
@@ -86,11 +86,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
   const share = (agent: Agent, atMs: EpochMs) => {
     const was = sharing.get(agent.id)
     const pieces = piecesOf(agent)
-    if (was !== undefined)
-      for (const id of was.pieces) {
-        const open = written.get(id)
-        if (open !== undefined) addShare(open, agent.id, (atMs - was.sinceMs) / was.pieces.length)
-      }
+    if (was !== undefined) shareOut(written, agent.id, was.pieces, atMs - was.sinceMs)
     if (pieces.length === 0) sharing.delete(agent.id)
     else sharing.set(agent.id, { sinceMs: atMs, pieces })
   }
@@ -215,14 +211,13 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
     const before = written.get(event.threadId)
     // Of one that began before the ledger nothing is reported.
     if (before === undefined && event.kind !== 'threadBegan' && event.kind !== 'threadOpened') return
-    const was = before === undefined ? null : handOf(before.thread)
+    // What the record is folded from is changed with it.
+    const was = before?.thread
     const open = foldThread(known(), before, event, atMs, seq)
     open.lastSeq = seq
     written.set(event.threadId, open)
     if (event.kind === 'threadCalled') takeOverRun(calls.get(event.callId), open)
-    const is = handOf(open.thread)
-    if (was !== null && was.agentId !== is?.agentId) moved(was.agentId, event.threadId, null, atMs)
-    if (is !== null && (was?.agentId !== is.agentId || was.hand.state !== is.hand.state)) moved(is.agentId, event.threadId, is.hand, atMs)
+    for (const { agentId, hand } of handsMoved(was, open.thread)) moved(agentId, event.threadId, hand, atMs)
   }
 
   /** What agents do about what was written, besides writing. */

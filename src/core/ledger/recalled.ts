@@ -3,7 +3,7 @@
 import type { AgentId, WorkId } from '@/core/ids'
 import type { InHand } from '@/core/threads'
 import type { EpochMs } from '@/core/time'
-import { addShare, type OpenThread } from './written'
+import { type OpenThread, shareOut } from './written'
 
 export interface HandsThen {
   /** A piece came into somebody's hands, changed there, or left them (`hand` null). */
@@ -16,10 +16,7 @@ export function createHandsThen(written: ReadonlyMap<WorkId, OpenThread>): Hands
   return {
     moved(agentId, threadId, hand, atMs) {
       const { sinceMs, pieces } = open.get(agentId) ?? { sinceMs: atMs, pieces: [] }
-      for (const id of pieces) {
-        const piece = written.get(id)
-        if (piece !== undefined) addShare(piece, agentId, (atMs - sinceMs) / pieces.length)
-      }
+      shareOut(written, agentId, pieces, atMs - sinceMs)
       const others = pieces.filter((id) => id !== threadId)
       open.set(agentId, { sinceMs: atMs, pieces: hand?.state === 'open' ? [...others, threadId] : others })
     },

@@ -118,10 +118,12 @@ function legOf(setUp: SetUp, record: WrittenRecord, agentId: AgentId, atMs: Epoc
   return leg
 }
 
-/** A share of the agent's clock. */
-export function addShare(open: OpenThread, agentId: AgentId, ms: number): void {
-  const leg = open.record.agents.find((l) => l.agentId === agentId)
-  if (leg !== undefined) leg.handleMs += ms
+/** So much of the agent's clock, in equal shares for what they had in hand; a call has its own times. */
+export function shareOut(written: ReadonlyMap<WorkId, OpenThread>, agentId: AgentId, pieces: readonly WorkId[], ms: number): void {
+  for (const id of pieces) {
+    const leg = written.get(id)?.record.agents.find((l) => l.agentId === agentId)
+    if (leg !== undefined) leg.handleMs += ms / pieces.length
+  }
 }
 
 export function foldThreadScript(setUp: SetUp, open: OpenThread, event: ScriptEvent, atMs: EpochMs): void {

@@ -3,7 +3,7 @@ import { holdThread } from '@/core/agents'
 import type { AgentId } from '@/core/ids'
 import { dequeue, enqueue } from '@/core/queues'
 import { get, must } from '@/core/table'
-import { addressKey, COMES_BACK_MS, evolveThread, handOf, lastWroteIn, type Thread, type ThreadEvent, threadWaitsIn } from '@/core/threads'
+import { addressKey, COMES_BACK_MS, evolveThread, handsMoved, lastWroteIn, type Thread, type ThreadEvent, threadWaitsIn } from '@/core/threads'
 import type { EpochMs } from '@/core/time'
 import { createWritten, followThread } from '@/core/work'
 import { changeAgent, changeWork, dropClosed } from './change'
@@ -66,11 +66,7 @@ export function forgetPassed(place: Place, agentId: AgentId): void {
 
 /** In whose hands it is, as the agents have it. */
 function hold(place: Place, before: Thread | undefined, after: Thread, atMs: EpochMs): void {
-  const was = before === undefined ? null : handOf(before)
-  const is = handOf(after)
-  if (was !== null && was.agentId !== is?.agentId) changeAgent(place, was.agentId, (agent) => holdThread(agent, after.id, null, atMs))
-  if (is !== null && (was?.agentId !== is.agentId || was.hand.state !== is.hand.state))
-    changeAgent(place, is.agentId, (agent) => holdThread(agent, after.id, is.hand, atMs))
+  for (const { agentId, hand } of handsMoved(before, after)) changeAgent(place, agentId, (agent) => holdThread(agent, after.id, hand, atMs))
 }
 
 function stand(place: Place, before: Thread | undefined, after: Thread): void {

@@ -3,6 +3,7 @@ export { addressKey, COMES_BACK_MS, type LastWrote, lastWroteIn } from './last-w
 export {
   evolveThread,
   handOf,
+  handsMoved,
   type InHand,
   isOverThread,
   LINES_IN_HAND,

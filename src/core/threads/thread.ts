@@ -77,6 +77,14 @@ export const handOf = (thread: Thread): { readonly agentId: AgentId; readonly ha
   return agentId !== null && (state === 'offered' || state === 'open') ? { agentId, hand: { threadId: id, channel: takesRoomAs(thread), state } } : null
 }
 
+/** Whose hands it has left (`hand` null) or come into by a change, or is otherwise in now. */
+export function handsMoved(before: Thread | undefined, after: Thread): readonly { readonly agentId: AgentId; readonly hand: InHand | null }[] {
+  const was = before === undefined ? null : handOf(before)
+  const is = handOf(after)
+  const left = was !== null && was.agentId !== is?.agentId ? [{ agentId: was.agentId, hand: null }] : []
+  return is !== null && (was?.agentId !== is.agentId || was.hand.state !== is.hand.state) ? [...left, is] : left
+}
+
 export const threadWaitsIn = ({ state, queueId }: Thread): QueueId | null => (state === 'waiting' ? queueId : null)
 export const isOverThread = ({ state }: Thread): boolean => state === 'ended'
 
