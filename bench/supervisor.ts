@@ -87,6 +87,7 @@ async function workerMsPerSecond(tabs: number): Promise<{ readonly ms: number; r
     storageRefused: null,
     floorId: 'bench',
     seed: 7,
+    end: () => {},
     fetchLeft: async () => null,
   })
   const open = async (isFloor: boolean) => {

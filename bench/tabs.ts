@@ -51,6 +51,7 @@ async function aCommandShown(agentCount: number, tabCount: number) {
     storageRefused: null,
     floorId: 'bench',
     seed: 7,
+    end: () => {},
     fetchLeft: async () => null,
   })
   let bytes = 0

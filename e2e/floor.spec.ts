@@ -81,7 +81,9 @@ test('a torn last chunk: restored to the last good event, said, and offered as a
   await page.goto('/api/schemas/call')
   expect(await alterStore(context, 'tear')).toBeGreaterThan(2)
   await page.goto(QUIET)
-  await expect(page.getByRole('alert').filter({ hasText: 'could not be read to its end' })).toContainText(/a part of it is torn\. \d+ events? (is|are) lost/)
+  await expect(page.getByRole('alert').filter({ hasText: 'could not be read everywhere' })).toContainText(
+    /a part of it is torn\. \d+ events? (is|are) left out/,
+  )
   // The damaged part holds personal data: whoever may takes it away.
   await expect(button(page, 'Save the damaged part as a file')).toBeHidden()
   const owner = await ownerTab(page, '/results')
@@ -105,7 +107,7 @@ test('a chunk in the middle that cannot be read: everything before it is here', 
   await page.goto('/api/schemas/call')
   await alterStore(context, 'garble')
   await page.goto(QUIET)
-  await expect(page.getByText(/a part of it is torn\. \d+ events? (is|are) lost; everything before is here/)).toBeVisible()
+  await expect(page.getByText(/a part of it is torn\. \d+ events? (is|are) left out and set aside\. Everything else is here/)).toBeVisible()
 })
 
 test('storage refused: the desk works, says that nothing will be kept, and offers the ledger', async ({ browser }) => {

@@ -40,6 +40,8 @@ export interface Floor {
   isKept(): boolean
   pacing(campaignId: CampaignId): DialerReasons | null
   damaged(): Promise<string>
+  /** Opens the floor anew over what was set aside; what is said where none of it can be read. */
+  readAgain(): Promise<RefusalView | null>
   dismiss(noticeId: string): void
 }
 

@@ -226,5 +226,9 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       const refused = lacks('supervision')
       return refused === null ? done(await floor.damaged()) : no(refused)
     }
+    case 'readAgain': {
+      const refused = lacks('supervision') ?? (await floor.readAgain())
+      return refused === null ? done() : no(refused)
+    }
   }
 }

@@ -91,6 +91,8 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
       case 'stored':
         for (const listener of storedListeners) listener(message.seq)
         return
+      case 'reopens':
+        return reopen()
       case 'reply':
         pending.get(message.requestId)?.(message)
         pending.delete(message.requestId)
@@ -103,6 +105,11 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
     for (const listener of resetListeners) listener()
   }
   let port: FloorPort = openPort(onMessage, reset)
+  const reopen = () => {
+    port.close()
+    port = openPort(onMessage, reset)
+    reset()
+  }
 
   function ask(request: Request, deadlineMs = DEADLINE_MS): Promise<Reply> {
     return new Promise((resolve) => {
@@ -123,10 +130,7 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
   const watch = setInterval(async () => {
     if (performance.now() - heardAtMs < PING_EVERY_MS) return
     const reply = await ask({ kind: 'ping' })
-    if (reply.ok || reply.refusal.reason !== SILENT.reason) return
-    port.close()
-    port = openPort(onMessage, reset)
-    reset()
+    if (!reply.ok && reply.refusal.reason === SILENT.reason) reopen()
   }, PING_EVERY_MS)
 
   const bye = () => port.post('bye')

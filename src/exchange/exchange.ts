@@ -3,7 +3,7 @@
 // tests drive it by hand.
 import { createChance, seedFor } from '@/core/chance'
 import { createDialer } from '@/core/dialer'
-import { type AgentCommand, type Command, decide, type FloorRefusal, happened, openFloor, takeUp } from '@/core/floor'
+import { type AgentCommand, type Command, decideToKeep, type FloorRefusal, happened, openFloor, takeUp } from '@/core/floor'
 import type { LedgerEntry } from '@/core/ledger'
 import type { DialerCommand } from '@/core/rules/campaign'
 import { queueSetUp } from '@/core/set-up'
@@ -27,17 +27,19 @@ import { createListFeed, type ListsEnd } from './list-feed'
 import { createVoicemailParts } from './messages'
 import { createPeople, type PeopleStore } from './people'
 import { piecesOf } from './pieces'
-import { type Notice, type TabMessage, TabMessageSchema, type TabView } from './protocol'
+import { type Notice, type RefusalView, type TabMessage, TabMessageSchema, type TabView } from './protocol'
 import { createReviewsPart } from './reviews'
 import { ringBack } from './ring-back'
 import type { Scenario } from './scenario'
 import { createSessions } from './sessions'
 import { createSharedView, type Refreshed } from './shared-lists'
-import { createWriter, DAMAGED_KEY, type LedgerWriter, type Restored } from './store'
+import { createWriter, DAMAGED_KEY, type LedgerWriter, READ_AGAIN_KEY, type Restored, readableAside } from './store'
 import { createSupervised } from './supervised'
 import { createTab, show, type Tab, type TabPort } from './tab'
 import { concerns, selectAccount, selectCentre, selectDevice, selectDoor, selectMe, selectMine } from './views'
 import { watchedSeats } from './watched'
+
+const AFTER_FAULT_MS = 1_000
 
 export interface ExchangeOptions {
   readonly clocks: Clocks
@@ -55,6 +57,8 @@ export interface ExchangeOptions {
   readonly floorId: string
   readonly seed: number
   readonly fetchLeft: FetchLeft
+  /** Ends this worker: whoever asks for the floor next opens another one from what is stored. */
+  readonly end: () => void
   /** This worker is one for all tabs: the history has a port of its own to it, and no tab stands between them. */
   readonly isShared: boolean
 }
@@ -135,7 +139,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
       broadcast()
     },
   })
-  const forHistory = createForHistory(`${options.floorId} ${clock.now()}`, () => state, writer)
+  const forHistory = createForHistory(`${options.floorId} ${clock.now()}`, options.restored.edition, () => state, writer)
 
   const feed = createListFeed(() => turn(false), state.attempts.values())
   const dialer = createDialer({
@@ -175,10 +179,19 @@ export function createExchange(options: ExchangeOptions): Exchange {
         'What is stored here was written by a newer version of Loyal Switchboard. It is left as it is; what happens now is kept in memory only. Load the newer version to go on with it.',
       )
     if (restored.damage !== null) {
-      const { lostCount, reason } = restored.damage
+      const { lostCount, reason, isWhole } = restored.damage
       const events = lostCount === 1 ? '1 event is' : `${lostCount} events are`
-      notice('damaged', 'loss', `The stored ledger could not be read to its end: ${reason}. ${events} lost; everything before is here.`, true)
+      const rest = isWhole ? 'The floor begins anew.' : 'Everything else is here.'
+      if (lostCount === 0)
+        notice('damaged', 'loss', `The stored ledger was changed on the disk: ${reason}. Every event can be read, and one may not say what it said.`, true)
+      else notice('damaged', 'loss', `The stored ledger could not be read everywhere: ${reason}. ${events} left out and set aside. ${rest}`, true)
     }
+    if (restored.cameBack > 0)
+      notice(
+        'came back',
+        'info',
+        `${restored.cameBack === 1 ? '1 event' : `${restored.cameBack} events`} that could not be read before can be read now and are in their places again.`,
+      )
   }
 
   /** Whoever has caused a call that never came in is told what became of it; on busy days it is nobody's in particular. */
@@ -210,7 +223,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
 
   /** Decides and keeps; null when it was done. */
   const carryOut = (command: Command): FloorRefusal | null => {
-    const decided = decide(state, command, { atMs: now() })
+    const decided = decideToKeep(state, command, { atMs: now() })
     if (!decided.ok) return decided.refusal
     if (decided.entries.length > 0) record(decided.entries)
     world?.observe(decided.entries, state)
@@ -221,7 +234,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
 
   /** Everything that is due happens, then the tabs see it, then the timer is set for what comes next. */
   const turn = (everything = true) => {
-    guarded('the floor’s own business', () => {
+    const whole = guarded('the floor’s own business', () => {
       sayClockMoved()
       if (world === null) return
       advance(state, world, now(), (entries) => {
@@ -237,7 +250,8 @@ export function createExchange(options: ExchangeOptions): Exchange {
     })
     broadcast(everything)
     const next = Math.min(world?.nextAtMs() ?? Infinity, nextDueAtMs(state) ?? Infinity, dialer.nextTickAtMs(state) ?? Infinity)
-    if (next < Infinity) options.wakeAt(Math.max(0, next - now()), () => turn(false))
+    // What has failed is still due: tried again, but not without a pause.
+    if (next < Infinity) options.wakeAt(Math.max(whole ? 0 : AFTER_FAULT_MS, next - now()), () => turn(false))
   }
 
   /** A fault of ours must not stop the floor for everybody: it is said, and the rest goes on. */
@@ -375,6 +389,16 @@ export function createExchange(options: ExchangeOptions): Exchange {
     isKept: () => storageReason === null,
     pacing: dialer.reasons,
     damaged: async () => JSON.stringify((await options.store.get(DAMAGED_KEY)) ?? [], null, 1),
+    async readAgain() {
+      const aside = await readableAside(options.store)
+      if (aside === null || aside.count === 0) return cannotBeRead(aside?.problem ?? null)
+      // What is under way is on disk before the worker that holds it ends.
+      if (!(await writer.flushed())) return STORAGE_REFUSES
+      await options.store.set(READ_AGAIN_KEY, true)
+      for (const { port } of tabs) port.postMessage({ kind: 'reopens' })
+      options.later(0, options.end)
+      return null
+    },
     dismiss: (noticeId) => {
       notices = notices.filter((n) => n.id !== noticeId)
     },
@@ -386,6 +410,8 @@ export function createExchange(options: ExchangeOptions): Exchange {
     doNotCall: () => values(state.doNotCall),
     counts: () => countsOfCampaigns(state.setUp),
     ...forHistory.of(tab),
+    // What has become of a record is not forgotten because a place of the ledger was given another entry.
+    floorId: () => state.floorId,
     campaigns: () => state.setUp.campaigns,
     nowMs: now,
     figuresAre: feed.figuresAre,
@@ -429,6 +455,17 @@ export function createExchange(options: ExchangeOptions): Exchange {
     settled: () => writer.flushed(),
     state: () => state,
   }
+}
+
+const cannotBeRead = (problem: string | null): RefusalView => ({
+  reason: 'stillUnreadable',
+  says: problem === null ? 'Nothing is set aside any more.' : `What was set aside cannot be read by this version either: ${problem}.`,
+  next: 'Save it as a file. A newer version reads it again by itself when it is opened.',
+})
+const STORAGE_REFUSES: RefusalView = {
+  reason: 'notKept',
+  says: 'Storage refuses what happens now, and the floor cannot be opened anew before it is kept.',
+  next: 'Save the ledger as a file, make room on the disk, then try again.',
 }
 
 /** Messages that settle whose port a tab's is. */

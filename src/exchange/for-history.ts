@@ -9,7 +9,7 @@ import type { Tab } from './tab'
 export interface FloorForHistory {
   /** Of this worker: another one is another floor's, or the same that was opened again. */
   run(): string
-  /** Of the ledger. */
+  /** Of the ledger, as it is read by now: another one where places of it have been given other entries. */
   floorId(): string
   /** NDJSON after an entry, through another one or to the end. */
   read(afterSeq: number, throughSeq: number | null): Promise<string>
@@ -19,7 +19,7 @@ export interface FloorForHistory {
   account(): { readonly id: AgentId; readonly everybody: boolean } | null
 }
 
-export function createForHistory(run: string, state: () => FloorState, writer: Pick<LedgerWriter, 'read'>) {
+export function createForHistory(run: string, edition: number, state: () => FloorState, writer: Pick<LedgerWriter, 'read'>) {
   const watchers = new Set<() => void>()
   return {
     stored() {
@@ -27,7 +27,7 @@ export function createForHistory(run: string, state: () => FloorState, writer: P
     },
     of: (tab: Tab): FloorForHistory => ({
       run: () => run,
-      floorId: () => state().floorId,
+      floorId: () => `${state().floorId}${edition === 0 ? '' : `.${edition}`}`,
       read: (afterSeq, throughSeq) => writer.read(afterSeq, throughSeq ?? Infinity),
       watch: (tell) => void watchers.add(tell),
       account: () => accountOf(state(), tab.accountId),

@@ -51,6 +51,7 @@ export async function aFloor({
     floorId: 't',
     seed: 7,
     fetchLeft,
+    end: () => {},
     isShared,
   })
   const pass = (ms: number) => {

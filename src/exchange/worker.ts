@@ -37,6 +37,7 @@ async function open(): Promise<Exchange> {
       timer = setTimeout(wake, Math.min(LONGEST_TIMER_MS, inMs))
     },
     later: (inMs, again) => void setTimeout(again, inMs),
+    end: () => self.close(),
     scenario: FENNHOLM_LINE,
     store,
     restored,

@@ -1,16 +1,21 @@
 'use client'
 // What the floor has to say about itself: damage, a gap, storage that is refused. Plain sentences, each with its way out.
-import { memo } from 'react'
+import { memo, useState } from 'react'
 import type { AccountView, FloorPart } from '@/exchange/protocol'
 import { useFloor } from '@/exchange/react'
 import { Button, saveFile } from '@/ui'
 
 export const Notices = memo(function Notices({ floor: view, account }: { floor: FloorPart; account: AccountView | null }) {
   const floor = useFloor()
+  const [refused, setRefused] = useState<string | null>(null)
   const mayTake = account?.may.includes('supervision') ?? false
   const saveDamaged = async () => {
     const reply = await floor?.ask({ kind: 'damaged' })
     if (reply?.ok && reply.text !== null) saveFile('damaged-ledger.json', reply.text, 'application/json')
+  }
+  const readAgain = async () => {
+    const reply = await floor?.ask({ kind: 'readAgain' })
+    setRefused(reply === undefined || reply.ok ? null : `${reply.refusal.says} ${reply.refusal.next}`)
   }
   const saveLedger = async () => {
     const reply = await floor?.ask({ kind: 'ledger' })
@@ -30,7 +35,13 @@ export const Notices = memo(function Notices({ floor: view, account }: { floor: 
       {view.notices.map((notice) => (
         <Line key={notice.id} tone={notice.tone}>
           <span>{notice.says}</span>
-          {notice.offersDamaged && mayTake && <Button onClick={() => void saveDamaged()}>Save the damaged part as a file</Button>}
+          {notice.offersDamaged && mayTake && (
+            <>
+              <Button onClick={() => void saveDamaged()}>Save the damaged part as a file</Button>
+              <Button onClick={() => void readAgain()}>Read it again</Button>
+              {refused !== null && <span role="status">{refused}</span>}
+            </>
+          )}
           <Button tone="quiet" onClick={() => void floor?.ask({ kind: 'dismissNotice', noticeId: notice.id })}>
             Dismiss
           </Button>

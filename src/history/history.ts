@@ -187,10 +187,10 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       const settled = new Set(await live.resume(await from.floorId()))
       await blocks.forget(blocks.names().filter((name) => name.startsWith('own/') && !settled.has(name)))
     }
-    for (;;) {
-      const entries = readEntries(await from.read(live.seq(), live.seq() + LOT))
-      if (entries.length === 0) break
-      live.add(entries)
+    for (let after = live.seq(); ; after += LOT) {
+      const lot = await from.read(after, after + LOT)
+      if (lot === '') break
+      live.add(readEntries(lot))
       const kept = await live.settle(rules(), (one) => blocks.store(one)).catch(() => null)
       if (kept !== null) blocks.add(kept)
     }
@@ -285,7 +285,7 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
         const lot = await feed.read(after, after + LOT)
         lots.push(lot)
         const last = readEntries(lot.slice(lot.trimEnd().lastIndexOf('\n') + 1))[0]
-        if (last === undefined || last.atMs > toMs) break
+        if (lot === '' || (last !== undefined && last.atMs > toMs)) break
         // A floor that has run for months would not fit into a tab.
         if (lots.length >= MOST_LOTS) throw new Error('so much has happened on this floor since it opened that its ledger cannot be gone through here')
       }
@@ -309,9 +309,10 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
       }
       const found: LedgerEntry[] = []
       for (let after = 0; feed !== null && found.length < EVENTS_SHOWN; after += LOT) {
-        const entries = readEntries(await feed.read(after, after + LOT))
+        const lot = await feed.read(after, after + LOT)
+        const entries = readEntries(lot)
         found.push(...entries.filter(isMeant))
-        if (entries.length === 0 || (entries.at(-1)?.atMs ?? Infinity) > span.toMs) break
+        if (lot === '' || (entries.at(-1)?.atMs ?? 0) > span.toMs) break
       }
       return found.slice(0, EVENTS_SHOWN)
     },

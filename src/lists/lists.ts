@@ -196,7 +196,11 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
         continue
       }
       const opened = parseEntry(line)
-      if (!opened.ok) break
+      if (!opened.ok) {
+        // The floor says what it left out; what comes after it is of the lists all the same.
+        seq = Number(SEQ.exec(line)?.[1] ?? seq + 1)
+        continue
+      }
       const { entry } = opened
       seq = entry.seq
       if (entry.event.kind === 'setUpChanged') {

@@ -90,6 +90,9 @@ function Replay({ centre, seats }: Pick<FloorView, 'centre' | 'seats'>) {
               ? `Nothing happened on ${dayWords(day)}. Choose another day.`
               : ''}
         </p>
+        {replay.day !== null && replay.day.unread > 0 && (
+          <p className="text-soft">{replay.day.unread} events of this ledger cannot be read, and are not in what is shown.</p>
+        )}
         {open !== null && <Timeline day={open} atMs={replay.wantedMs} onGo={replay.goTo} wordsOf={wordsOf} />}
       </div>
       {open !== null && (

@@ -14,6 +14,8 @@ export interface DayOpened {
   readonly waiting: readonly number[]
   readonly marks: readonly LedgerEntry[]
   readonly entries: number
+  /** Of the whole ledger: what could not be read, and is in no picture of the day. */
+  readonly unread: number
 }
 
 /** The parts of the view that differ from those sent before. */
@@ -35,23 +37,22 @@ let sent = new Map<string, string>()
 
 const worker: ReplayWorker = {
   open(ledger, { fromMs, toMs }) {
-    const entries = ledger.split('\n').flatMap((line) => {
-      const parsed = line === '' ? null : parseEntry(line)
-      return parsed?.ok && parsed.entry.atMs < toMs ? [parsed.entry] : []
-    })
+    const opened = ledger.split('\n').flatMap((line) => (line === '' ? [] : [parseEntry(line)]))
+    const unread = opened.filter((o) => !o.ok).length
+    const entries = opened.flatMap((o) => (o.ok && o.entry.atMs < toMs ? [o.entry] : []))
     sent = new Map()
     const own = entries.filter((e) => e.atMs >= fromMs && e.event.kind !== 'floorOpened' && e.event.kind !== 'carriedOver')
     // What the night left in mailboxes is there when the first of the agents comes.
     const [first, last] = [own.find((e) => e.event.kind === 'shiftStarted') ?? own[0], own.at(-1)]
     if (first === undefined || last === undefined) {
       replay = null
-      return { fromMs: null, toMs: null, waiting: [], marks: [], entries: 0 }
+      return { fromMs: null, toMs: null, waiting: [], marks: [], entries: 0, unread }
     }
     replay = createReplay(entries)
     const waiting: number[] = []
     for (let at = first.atMs; at <= last.atMs; at += MINUTE_MS)
       waiting.push(Object.values(replay.after(replay.upTo(at + MINUTE_MS)).waiting).reduce((sum, line) => sum + line.length, 0))
-    return { fromMs: first.atMs, toMs: last.atMs, waiting, marks: own.filter(isMark), entries: own.length }
+    return { fromMs: first.atMs, toMs: last.atMs, waiting, marks: own.filter(isMark), entries: own.length, unread }
   },
   at(atMs, boardOf) {
     if (replay === null) return { atMs, changes: {} }

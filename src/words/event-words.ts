@@ -3,7 +3,7 @@ import { format } from 'date-fns'
 import { FAILURE_WORDS, type Party } from '@/core/calls'
 import type { Becomes } from '@/core/campaigns'
 import { labelOfWhom } from '@/core/do-not-call'
-import type { FloorEvent } from '@/core/ledger'
+import type { FloorEvent, LeftOutBecause } from '@/core/ledger'
 import type { AnswerValue, Question, Script } from '@/core/scripts'
 import { qualityOf, ratingFactor } from '@/core/sound-quality'
 import { formatClock } from '@/core/time'
@@ -44,6 +44,12 @@ export function answerAs(question: Question | undefined, value: AnswerValue): st
   const options = question !== undefined && 'options' in question ? question.options : []
   const chosen = [value].flat().map((v) => options.find((o) => o.value === v)?.label)
   return chosen.every((label) => label !== undefined) ? chosen.join(', ') : answerWords(value)
+}
+
+const LEFT_OUT: Readonly<Record<LeftOutBecause, string>> = {
+  unreadable: 'could not be read',
+  missing: 'was not on the disk any more',
+  contradicts: 'contradicted what came before',
 }
 
 export function eventWords(event: FloorEvent, names: EventNames): string {
@@ -92,6 +98,8 @@ export function eventWords(event: FloorEvent, names: EventNames): string {
       return `The computer’s clock was set ${event.byMs < 0 ? 'back' : 'ahead'} by ${Math.round(Math.abs(event.byMs) / 1000)} s`
     case 'storageCleared':
       return 'The browser’s data was cleared'
+    case 'entryLeftOut':
+      return `What stood here ${LEFT_OUT[event.because]}, and was left out`
     case 'carriedOver':
       return `What earlier days left was taken up: ${event.promises.length} promises and ${event.owed.length} calls to code`
     case 'callQueued':

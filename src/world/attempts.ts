@@ -7,7 +7,7 @@ import { type AttemptId, type CallId, type CampaignId, deviceOutside } from '@/c
 import { campaignSetUp } from '@/core/set-up'
 import type { FloorState } from '@/core/state'
 import { get } from '@/core/table'
-import { localTime, SECOND } from '@/core/time'
+import { localTime, SECOND, wholeMs } from '@/core/time'
 import type { AttemptReportIs } from './act'
 import type { PicksUp } from './picks-up'
 import type { Acts, Scene, Sees } from './scene'
@@ -20,7 +20,7 @@ const HANGS_UP_WAITING_AFTER_MS = 4 * SECOND
 
 export const ATTEMPTS: Acts<'attempt' | 'callRecord' | 'openCampaign'> = {
   attempt: (_, { attemptId, is, sinceGreetingMs }) => [
-    { kind: 'reportAttempt', attemptId, report: is === 'live' ? { is, sinceGreetingMs: sinceGreetingMs ?? 0 } : { is } },
+    { kind: 'reportAttempt', attemptId, report: is === 'live' ? { is, sinceGreetingMs: wholeMs(sinceGreetingMs ?? 0) } : { is } },
   ],
   callRecord: (_, { agentId }) => [{ kind: 'callRecord', agentId }],
   openCampaign({ stage }, { campaignId }, floor) {

@@ -2,7 +2,7 @@
 // decide and the same world as live, with the agenda as the clock.
 import { seedFor } from '@/core/chance'
 import { createDialer, type Dialer, type ListSourceOf } from '@/core/dialer'
-import { type Command, decide, openFloor, takeUp } from '@/core/floor'
+import { type Command, decideToKeep, openFloor, takeUp } from '@/core/floor'
 import type { CarriedOver, LedgerEntry } from '@/core/ledger'
 import type { SetUp } from '@/core/set-up'
 import { createKeeper, type FloorState, floorOf, nextDueAtMs } from '@/core/state'
@@ -98,7 +98,7 @@ function nextTickAtMs({ dialer, fromMs, toMs }: Calling, state: FloorState): num
 /** Everything due at one instant is a step. */
 function* steps(state: FloorState, world: World, untilMs: number, sink: Sink, calling: Calling | null = null): Generator<void, void> {
   const give = (command: Command, atMs: number): string | null => {
-    const decision = decide(state, command, { atMs })
+    const decision = decideToKeep(state, command, { atMs })
     if (!decision.ok) return decision.refusal.reason
     if (decision.entries.length === 0) return null
     sink(decision.entries)

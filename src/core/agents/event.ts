@@ -1,6 +1,7 @@
 // What can happen to an agent's shift, besides their calls.
 import * as z from 'zod'
 import { AgentIdSchema, CallIdSchema, CampaignIdSchema, QueueIdSchema, SkillIdSchema } from '@/core/ids'
+import { InstantSchema } from '@/core/time'
 
 /** Where an agent's sound goes: a device they hear and speak with, or none, which is said for the whole shift. */
 export const SOUND_PATHS = ['computer', 'handset', 'ownPhone', 'none'] as const
@@ -56,15 +57,15 @@ export const AgentEventSchema = z.discriminatedUnion('kind', [
       kind: z.literal('wrapUpStarted'),
       ...agent,
       callId: CallIdSchema,
-      recommendedMs: z.number(),
+      recommendedMs: z.number().int(),
       /** After the recommended time, how long the band of over-time is. */
-      overMs: z.number().nonnegative().default(60_000),
+      overMs: z.number().int().nonnegative().default(60_000),
       /** Longer than this it does not last; null for as long as it takes. */
-      limitMs: z.number().positive().nullable().default(null),
+      limitMs: z.number().int().positive().nullable().default(null),
     })
     .readonly(),
   /** Once for each wrap-up that has a limit. */
-  z.object({ kind: z.literal('wrapUpExtended'), ...agent, callId: CallIdSchema, byMs: z.number().positive(), why: z.string() }).readonly(),
+  z.object({ kind: z.literal('wrapUpExtended'), ...agent, callId: CallIdSchema, byMs: z.number().int().positive(), why: z.string() }).readonly(),
   /** The call owes its outcome without a wrap-up: it was over its limit, the agent takes none, or left it for later. */
   z.object({ kind: z.literal('outcomeOwed'), ...agent, callId: CallIdSchema, because: z.enum(['limit', 'noWrapUp', 'leftForLater']) }).readonly(),
   z.object({ kind: z.literal('wrapUpEnded'), ...agent, callId: CallIdSchema }).readonly(),
@@ -90,7 +91,7 @@ export const AgentEventSchema = z.discriminatedUnion('kind', [
   /** Also brings back a path that was lost. */
   z.object({ kind: z.literal('soundPathChosen'), ...agent, path: z.enum(SOUND_PATHS) }).readonly(),
   z.object({ kind: z.literal('soundPathLost'), ...agent, why: z.string() }).readonly(),
-  z.object({ kind: z.literal('noteSet'), ...agent, text: z.string(), untilMs: z.number().nullable(), coverId: AgentIdSchema.nullable() }).readonly(),
+  z.object({ kind: z.literal('noteSet'), ...agent, text: z.string(), untilMs: InstantSchema.nullable(), coverId: AgentIdSchema.nullable() }).readonly(),
   z.object({ kind: z.literal('noteCleared'), ...agent, because: z.enum(['cleared', 'overdue']) }).readonly(),
   z.object({ kind: z.literal('doNotDisturbChanged'), ...agent, on: z.boolean() }).readonly(),
   z.object({ kind: z.literal('diversionChanged'), ...agent, to: DiversionSchema.nullable() }).readonly(),

@@ -3,10 +3,11 @@ import * as z from 'zod'
 import { CustomerSchema } from '@/core/calls'
 import { CalledRecordSchema } from '@/core/campaigns'
 import { AgentIdSchema, CallbackIdSchema, CallIdSchema, CampaignIdSchema, QueueIdSchema } from '@/core/ids'
+import { InstantSchema } from '@/core/time'
 
 const callback = { callbackId: CallbackIdSchema }
 const by = { byAgentId: AgentIdSchema }
-const when = { dueAtMs: z.number(), /** Of whoever is called; a name of the IANA time zone database. */ timeZone: z.string() }
+const when = { dueAtMs: InstantSchema, /** Of whoever is called; a name of the IANA time zone database. */ timeZone: z.string() }
 
 export const CallbackEventSchema = z.discriminatedUnion('kind', [
   z

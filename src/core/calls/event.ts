@@ -3,6 +3,7 @@
 import * as z from 'zod'
 import { AgentIdSchema, CallIdSchema, ConferenceIdSchema, DeviceIdSchema, MessageIdSchema, QueueIdSchema } from '@/core/ids'
 import { LineQualitySchema } from '@/core/sound-quality'
+import { InstantSchema } from '@/core/time'
 import { BoxSchema } from '@/core/voicemail'
 import { CLEAR_CAUSES, ENDPOINTS, ROLES } from './connection'
 import { FAILURES } from './failure'
@@ -47,7 +48,7 @@ export const CallEventSchema = z.discriminatedUnion('kind', [
       customer: CustomerSchema.nullable(),
       path: z.string().nullable(),
       /** Their group goes first: the call counts as having waited this much longer. */
-      headStartMs: z.number().nonnegative().default(0),
+      headStartMs: z.number().int().nonnegative().default(0),
       /** Everybody the number belongs to, where it is more than one. */
       matches: z.array(CustomerSchema).readonly().default([]),
     })
@@ -108,8 +109,8 @@ export const CallEventSchema = z.discriminatedUnion('kind', [
       messageId: MessageIdSchema,
       recordingId: z.string(),
       greetingId: z.string().nullable(),
-      toneAtMs: z.number(),
-      untilMs: z.number(),
+      toneAtMs: InstantSchema,
+      untilMs: InstantSchema,
     })
     .readonly(),
   /** The call is a conference that was arranged: it goes on with whoever is there, also with one alone. */
@@ -136,7 +137,7 @@ export const CallEventSchema = z.discriminatedUnion('kind', [
   /** The sender leaves the call to somebody else; `blind` until that party answers, then it is done. */
   z.object({ kind: z.literal('callTransferred'), ...call, how: z.enum(['blind', 'attended']), ...by, toDeviceId: DeviceIdSchema, to: PartySchema }).readonly(),
   z.object({ kind: z.literal('callDiverted'), ...call, ...by, toDeviceId: DeviceIdSchema, to: PartySchema }).readonly(),
-  z.object({ kind: z.literal('callParked'), ...call, ...by, slot: z.number().int().positive(), limitMs: z.number().positive() }).readonly(),
+  z.object({ kind: z.literal('callParked'), ...call, ...by, slot: z.number().int().positive(), limitMs: z.number().int().positive() }).readonly(),
   /** A transfer, diversion or parking that came to nothing; where the call went instead follows as its own event. */
   z.object({ kind: z.literal('callReturned'), ...call, from: PartySchema, failure: z.enum(FAILURES) }).readonly(),
   z.object({ kind: z.literal('partyMuteChanged'), ...at, muted: z.boolean(), ...by }).readonly(),
@@ -166,7 +167,7 @@ export const CallEventSchema = z.discriminatedUnion('kind', [
   z
     .object({ kind: z.literal('recordingChanged'), ...call, recordingId: z.string(), to: z.enum(['on', 'paused', 'off']), byAgentId: AgentIdSchema.nullable() })
     .readonly(),
-  z.object({ kind: z.literal('clearRequested'), ...at, ...by, what: z.enum(CLEARINGS), dueAtMs: z.number() }).readonly(),
+  z.object({ kind: z.literal('clearRequested'), ...at, ...by, what: z.enum(CLEARINGS), dueAtMs: InstantSchema }).readonly(),
   z.object({ kind: z.literal('clearTakenBack'), ...call, ...by }).readonly(),
 ])
 export type CallEvent = z.infer<typeof CallEventSchema>

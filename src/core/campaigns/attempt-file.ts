@@ -1,5 +1,6 @@
 // `attempts.ndjson`: one line per attempt, as MEASURES says, for whoever reckons with them elsewhere.
 import * as z from 'zod'
+import { InstantSchema } from '@/core/time'
 import { ATTEMPT_RESULTS } from './attempt'
 import type { ListedRecord, Try } from './record'
 
@@ -14,7 +15,7 @@ export const AttemptLineSchema = z
     key: z.string().nullable(),
     /** E.164. */
     number: z.string(),
-    startedAtMs: z.number().int(),
+    startedAtMs: InstantSchema,
     /** Until somebody picked up, or it was given up. */
     ringMs: z.number().int().nullable(),
     answeredAtMs: atMs,

@@ -3,6 +3,7 @@
 import * as z from 'zod'
 import { AgentIdSchema, AttemptIdSchema, CallIdSchema, CampaignIdSchema, ListIdSchema, RecordIdSchema } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
+import { InstantSchema } from '@/core/time'
 
 /** What came of an attempt. `live`: a person who was put through; `abandoned`: one whom no agent reached in time. */
 export const ATTEMPT_RESULTS = ['live', 'machine', 'busy', 'noAnswer', 'invalid', 'refused', 'abandoned', 'cancelled'] as const
@@ -41,15 +42,15 @@ export const AttemptEventSchema = z.discriminatedUnion('kind', [
       callId: CallIdSchema.nullable(),
       agentId: AgentIdSchema.nullable(),
       /** Rings no longer than this. */
-      ringLimitMs: z.number().positive(),
+      ringLimitMs: z.number().int().positive(),
     })
     .readonly(),
   z.object({ kind: z.literal('attemptRings'), ...at }).readonly(),
   z.object({ kind: z.literal('attemptAnswered'), ...at }).readonly(),
   /** A person, as the detector says (or whoever picked up, without one); an agent must be there by `dueAtMs`. */
-  z.object({ kind: z.literal('attemptTakenLive'), ...at, dueAtMs: z.number(), isPerson: z.boolean() }).readonly(),
+  z.object({ kind: z.literal('attemptTakenLive'), ...at, dueAtMs: InstantSchema, isPerson: z.boolean() }).readonly(),
   /** Nobody was there in time, or it is a machine that gets words of ours: they are played. */
-  z.object({ kind: z.literal('attemptMessagePlayed'), ...at, to: z.enum(['abandoned', 'machine']), says: z.string(), untilMs: z.number() }).readonly(),
+  z.object({ kind: z.literal('attemptMessagePlayed'), ...at, to: z.enum(['abandoned', 'machine']), says: z.string(), untilMs: InstantSchema }).readonly(),
   z
     .object({
       kind: z.literal('attemptEnded'),
@@ -61,9 +62,9 @@ export const AttemptEventSchema = z.discriminatedUnion('kind', [
       callId: CallIdSchema.nullable(),
       agentId: AgentIdSchema.nullable(),
       /** Somebody or something picked up; a person was there; words of ours began. */
-      answeredAtMs: z.number().nullable().default(null),
-      liveAtMs: z.number().nullable().default(null),
-      messageAtMs: z.number().nullable().default(null),
+      answeredAtMs: InstantSchema.nullable().default(null),
+      liveAtMs: InstantSchema.nullable().default(null),
+      messageAtMs: InstantSchema.nullable().default(null),
     })
     .readonly(),
 ])

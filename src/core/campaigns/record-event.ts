@@ -1,6 +1,7 @@
 // What can happen to a record besides attempts: an agent looks at it first, a code says what becomes of it, somebody puts it back.
 import * as z from 'zod'
 import { AgentIdSchema, CallbackIdSchema, CallIdSchema, CampaignIdSchema, RecordIdSchema } from '@/core/ids'
+import { InstantSchema } from '@/core/time'
 import { CalledRecordSchema } from './attempt'
 import { PutBackSchema } from './which'
 
@@ -8,9 +9,9 @@ import { PutBackSchema } from './which'
 export const BecomesSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('final') }).readonly(),
   z.object({ kind: z.literal('byRule') }).readonly(),
-  z.object({ kind: z.literal('again'), notBeforeMs: z.number() }).readonly(),
+  z.object({ kind: z.literal('again'), notBeforeMs: InstantSchema }).readonly(),
   /** Promised for a time; whoever promised it or anybody makes the call, and the dialer leaves it to them. */
-  z.object({ kind: z.literal('callback'), callbackId: CallbackIdSchema, dueAtMs: z.number() }).readonly(),
+  z.object({ kind: z.literal('callback'), callbackId: CallbackIdSchema, dueAtMs: InstantSchema }).readonly(),
   z.object({ kind: z.literal('never') }).readonly(),
   /** This number is not theirs. */
   z.object({ kind: z.literal('wrongNumber'), number: z.string() }).readonly(),
@@ -27,7 +28,7 @@ export const RecordEventSchema = z.discriminatedUnion('kind', [
       campaignId: CampaignIdSchema,
       agentId: AgentIdSchema,
       record: CalledRecordSchema,
-      dueAtMs: z.number().nullable(),
+      dueAtMs: InstantSchema.nullable(),
       /** What they were promised, where it is that. */
       callbackId: CallbackIdSchema.nullable().default(null),
     })

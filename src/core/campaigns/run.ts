@@ -1,7 +1,7 @@
 // A campaign as it runs: its state, and the counts that the cap of abandoned calls and the target are held against. They outlast the day.
 import * as z from 'zod'
 import { AgentIdSchema, type CampaignId, CampaignIdSchema } from '@/core/ids'
-import { type EpochMs, utcDay } from '@/core/time'
+import { type EpochMs, InstantSchema, utcDay } from '@/core/time'
 import type { AttemptResult } from './attempt'
 
 export const CAMPAIGN_STATES = ['draft', 'running', 'paused', 'finished'] as const
@@ -36,12 +36,12 @@ export const CampaignRunSchema = z
   .object({
     id: CampaignIdSchema,
     state: z.enum(CAMPAIGN_STATES),
-    sinceMs: z.number(),
+    sinceMs: InstantSchema,
     conversions: z.number().int(),
     /** The latest first; as many as the longest window of a cap may need. */
     days: z.array(DayCountSchema).readonly(),
     /** When somebody was reached last; null before the first. */
-    lastLiveAtMs: z.number().nullable(),
+    lastLiveAtMs: InstantSchema.nullable(),
   })
   .readonly()
 export type CampaignRun = z.infer<typeof CampaignRunSchema>

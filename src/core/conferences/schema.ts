@@ -1,7 +1,7 @@
 // The schemas of conferences by appointment. Apart, because screens read them and check none.
 import * as z from 'zod'
 import { AgentIdSchema, QueueIdSchema } from '@/core/ids'
-import { HOUR, MINUTE } from '@/core/time'
+import { HOUR, InstantSchema, MINUTE } from '@/core/time'
 
 export const LONGEST_TITLE = 120
 export const MOST_INVITED = 60
@@ -20,7 +20,7 @@ export type Invited = z.infer<typeof InvitedSchema>
 export const PlanSchema = z
   .object({
     title: z.string().max(LONGEST_TITLE),
-    startsAtMs: z.number().int(),
+    startsAtMs: InstantSchema,
     lastsMs: z.number().int().min(SHORTEST_MS).max(LONGEST_MS),
     /** In which it was said when it begins. */
     timeZone: z.string().max(60),

@@ -1,6 +1,7 @@
 // What can happen to the do-not-call list, and the one thing that is allowed in spite of it.
 import * as z from 'zod'
 import { AgentIdSchema, CallIdSchema } from '@/core/ids'
+import { InstantSchema } from '@/core/time'
 
 /** A number (E.164), with whose it is where that is known, or everybody's number of a person. */
 export const WhomSchema = z.union([
@@ -14,7 +15,7 @@ export const DoNotCallEventSchema = z.discriminatedUnion('kind', [
     .object({
       kind: z.literal('doNotCallAdded'),
       /** `sinceMs` and `by` are those of a file that was brought in: since when and by whom it was listed there. */
-      entries: z.array(z.object({ whom: WhomSchema, why: z.string(), sinceMs: z.number().int().optional(), by: z.string().optional() }).readonly()).readonly(),
+      entries: z.array(z.object({ whom: WhomSchema, why: z.string(), sinceMs: InstantSchema.optional(), by: z.string().optional() }).readonly()).readonly(),
       byAgentId: AgentIdSchema,
       /** The call whose outcome asked for it. */
       callId: CallIdSchema.nullable(),

@@ -1,6 +1,6 @@
 // decide: a command into events or a refusal. The floor's only way forward; people, stand-ins and time use it
 // alike. Nothing here reads a clock or rolls dice.
-import { type CarriedOver, LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
+import { type CarriedOver, LEDGER_VERSION, type LedgerEntry, unreadable } from '@/core/ledger'
 import { CAMPAIGN_RULES } from '@/core/rules/campaign'
 import { CIRCLE_RULES } from '@/core/rules/circles'
 import { CLOSING_RULES } from '@/core/rules/closing'
@@ -18,7 +18,7 @@ import { TALK_RULES } from '@/core/rules/talk'
 import { requeueMessages, VOICEMAIL_RULES } from '@/core/rules/voicemail'
 import { WRITING_RULES } from '@/core/rules/writing'
 import { beginDraft, type Draft, emit, type FloorState, type Journal, rollBack } from '@/core/state'
-import type { EpochMs } from '@/core/time'
+import { type EpochMs, wholeMs } from '@/core/time'
 import type { Command } from './command'
 import { follow } from './follow'
 import type { FloorRefusal } from './refusal'
@@ -60,6 +60,25 @@ const RULES: Rules<Command, FloorRefusal> = {
 
 /** Decides the command whole, with all that follows from it by itself, and changes the floor; or refuses it whole. Never throws for input. */
 export const decide = (state: FloorState, command: Command, { atMs }: Context): Decision => decideIn(beginDraft(state, atMs), command)
+
+/**
+ * As `decide`, for a floor whose entries are stored: what its own reader would refuse later is never kept. Throws on such a decision, which is a fault of
+ * ours and not of whoever asked; the floor is then as it was before.
+ */
+export function decideToKeep(state: FloorState, command: Command, context: Context): Decision {
+  const decision = decide(state, command, context)
+  if (decision.ok) holdReadable(state, decision)
+  return decision
+}
+
+function holdReadable(state: FloorState, { entries, journal }: Decided): void {
+  for (const entry of entries) {
+    const problem = unreadable(entry)
+    if (problem === null) continue
+    rollBack(state, journal)
+    throw new Error(`what was decided could not be read again (${problem})`)
+  }
+}
 
 /** Why the command would be refused now; null when it would be taken. */
 export function refusalFor(state: FloorState, command: Command, context: Context): FloorRefusal | null {
@@ -110,7 +129,9 @@ export function takeUp(state: FloorState, left: CarriedOver, { atMs }: Context):
     for (const { agentId } of left.owed) keepOwedLimit(draft, agentId)
     requeueMessages(draft)
     follow(draft)
-    return { ok: true, entries: draft.entries, journal: draft.journal }
+    const taken: Decided = { ok: true, entries: draft.entries, journal: draft.journal }
+    holdReadable(state, taken)
+    return taken
   })
 }
 
@@ -118,7 +139,7 @@ export function takeUp(state: FloorState, left: CarriedOver, { atMs }: Context):
 export const openFloor = (floorId: string, setUp: FloorState['setUp'], atMs: EpochMs): LedgerEntry => ({
   version: LEDGER_VERSION,
   seq: 1,
-  atMs,
+  atMs: wholeMs(atMs),
   causedBy: null,
   event: { kind: 'floorOpened', floorId, setUp },
 })

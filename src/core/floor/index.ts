@@ -1,6 +1,6 @@
 export { type AgentCommand, type Ask, AskSchema, type Command, type NetworkCommand } from './command'
 export { type Consequences, consequences } from './consequences'
-export { type Context, type Decided, type Decision, decide, openFloor, refusalFor, takeUp } from './decide'
+export { type Context, type Decided, type Decision, decide, decideToKeep, openFloor, refusalFor, takeUp } from './decide'
 export { happened } from './happened'
 export { broken, brokenBy } from './invariants'
 export { type Preview, preview } from './preview'

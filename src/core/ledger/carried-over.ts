@@ -12,6 +12,7 @@ import { ReviewEventSchema } from '@/core/reviews'
 import { NumberEventSchema } from '@/core/struck'
 import { TaskEventSchema } from '@/core/tasks'
 import { ThreadEventSchema } from '@/core/threads'
+import { InstantSchema } from '@/core/time'
 import { VoicemailEventSchema } from '@/core/voicemail'
 import { OfCampaignSchema } from '@/core/work'
 
@@ -37,14 +38,14 @@ export const OwedCallSchema = z
     agentId: AgentIdSchema,
     /** The agent who had it last, whose code is the call's. */
     handledBy: AgentIdSchema.nullable(),
-    sinceMs: z.number(),
+    sinceMs: InstantSchema,
     direction: z.enum(CALL_DIRECTIONS),
     queueId: QueueIdSchema.nullable(),
     number: z.string().nullable(),
     customer: CustomerSchema.nullable(),
     path: z.string().nullable(),
-    offeredAtMs: z.number(),
-    endedAtMs: z.number(),
+    offeredAtMs: InstantSchema,
+    endedAtMs: InstantSchema,
     dialled: z.boolean(),
     notes: z.string(),
     campaign: OfCampaignSchema.nullable().default(null),
@@ -61,7 +62,7 @@ export const CarriedOverSchema = z
     through: z.string(),
     /** Which simulation they are days of, and whether the lists of campaigns were called in it; null for days that were lived. */
     simulated: z.object({ seed: z.number().int(), campaigns: z.boolean() }).readonly().nullable().default(null),
-    promises: z.array(z.object({ atMs: z.number(), event: PromiseEventSchema }).readonly()).readonly(),
+    promises: z.array(z.object({ atMs: InstantSchema, event: PromiseEventSchema }).readonly()).readonly(),
     owed: z.array(OwedCallSchema).readonly(),
     /** How long agents had a call of each queue, as a running mean, ms. */
     handleMs: z.record(QueueIdSchema, z.number()).readonly(),

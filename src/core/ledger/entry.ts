@@ -18,6 +18,7 @@ import { SetUpSchema } from '@/core/set-up'
 import { NumberEventSchema } from '@/core/struck'
 import { TaskEventSchema } from '@/core/tasks'
 import { ThreadEventSchema } from '@/core/threads'
+import { InstantSchema } from '@/core/time'
 import { VoicemailEventSchema } from '@/core/voicemail'
 import { WorkEventSchema } from '@/core/work'
 import { CarriedOverSchema } from './carried-over'
@@ -30,14 +31,15 @@ import { CarriedOverSchema } from './carried-over'
  * what an end does on a call (listens, whispers, talks) and by which seed stand-ins behave, and days that are over are kept compressed.
  * 8 added campaigns, attempts, and what becomes of the records of calling lists. 9 added calls between colleagues, and what they ask of each other first. 10 added voicemail and conferences by appointment.
  * 11 added listening in, acts of supervisors, and reviews. 12 added chats, mails and texts, and messages between colleagues.
- * 13 added places kept by whoever writes a chat.
+ * 13 added places kept by whoever writes a chat. 14 counts every instant and length in whole milliseconds, and says in whose place an entry stands that
+ * could not be read.
  */
-export const LEDGER_VERSION = 13
+export const LEDGER_VERSION = 14
 
 export const FloorOpenedSchema = z.object({ kind: z.literal('floorOpened'), floorId: z.string().regex(/^[a-z0-9-]+$/), setUp: SetUpSchema }).readonly()
 
 /** The floor was down (its last tab had gone) and went on with what it held. */
-export const FloorResumedSchema = z.object({ kind: z.literal('floorResumed'), gapMs: z.number() }).readonly()
+export const FloorResumedSchema = z.object({ kind: z.literal('floorResumed'), gapMs: z.number().int() }).readonly()
 
 /** The computer's clock was set. Ahead, time has leapt; back, the floor's own clock goes on from where it was. */
 export const ClockMovedSchema = z.object({ kind: z.literal('clockMoved'), byMs: z.number().int() }).readonly()
@@ -48,6 +50,13 @@ export const StandInsBeganSchema = z.object({ kind: z.literal('standInsBegan'), 
 /** Somebody has cleared the browser's data: entries before this one are no longer on this computer. The set-up is what goes on. */
 export const StorageClearedSchema = z.object({ kind: z.literal('storageCleared'), setUp: SetUpSchema }).readonly()
 
+/**
+ * In the place of an entry that could not be read, was not there, or could not follow on what came before: the ledger goes on without a gap, and what
+ * stood there is set aside.
+ */
+export const EntryLeftOutSchema = z.object({ kind: z.literal('entryLeftOut'), because: z.enum(['unreadable', 'missing', 'contradicts']) }).readonly()
+export type LeftOutBecause = z.infer<typeof EntryLeftOutSchema>['because']
+
 /** The set-up as it is from now on, whole. */
 export const SetUpChangedSchema = z.object({ kind: z.literal('setUpChanged'), byAgentId: AgentIdSchema, setUp: SetUpSchema }).readonly()
 
@@ -57,6 +66,7 @@ export const FloorEventSchema = z.discriminatedUnion('kind', [
   ClockMovedSchema,
   StandInsBeganSchema,
   StorageClearedSchema,
+  EntryLeftOutSchema,
   CarriedOverSchema,
   SetUpChangedSchema,
   QueueEventSchema,
@@ -89,7 +99,7 @@ export const LedgerEntrySchema = z
     /** 1, 2, 3 … without a gap within one ledger. */
     seq: z.number().int().positive(),
     /** Never decreases within one ledger, even when the system clock does. */
-    atMs: z.number().int(),
+    atMs: InstantSchema,
     /** The `seq` of the event this one follows from; null on the first event of what a command caused. */
     causedBy: z.number().int().nullable(),
     event: FloorEventSchema,

@@ -1,5 +1,5 @@
 export { type CarriedOver, CarriedOverSchema, type OwedCall, PROMISE_EVENTS, type PromiseEvent } from './carried-over'
-export { type FloorEvent, LEDGER_VERSION, type LedgerEntry, LedgerEntrySchema } from './entry'
+export { type FloorEvent, LEDGER_VERSION, type LedgerEntry, LedgerEntrySchema, type LeftOutBecause } from './entry'
 export { createLedgerFolder, type LedgerFolder } from './folder'
 export type { Correction, FolderState, Settled, SettledThread, TakenBack } from './folder-state'
 export {
@@ -14,6 +14,6 @@ export {
   type MissedHow,
   RESULTS,
 } from './record'
-export { type OpenedEntry, parseEntry, toLine } from './upgrade'
+export { type OpenedEntry, parseEntry, toLine, unreadable } from './upgrade'
 export { piecesOf } from './written'
 export { type WrittenLeg, type WrittenRecord, WrittenRecordSchema } from './written-record'

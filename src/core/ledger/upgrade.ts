@@ -1,7 +1,7 @@
 // Opens entries of every version ever written. One upgrade per version, checked for gaps when the list is made.
 import * as z from 'zod'
 import { MISSED_RING, OUTCOME_OWED } from '@/core/set-up'
-import { HOUR, MINUTE } from '@/core/time'
+import { HOUR, MINUTE, wholeMs } from '@/core/time'
 import { LEDGER_VERSION, type LedgerEntry, LedgerEntrySchema } from './entry'
 
 type Upgrade = { readonly from: number; readonly apply: (stored: Record<string, unknown>) => Record<string, unknown> }
@@ -29,7 +29,20 @@ const UPGRADES: readonly Upgrade[] = [
   { from: 11, apply: (stored) => ({ ...stored, version: 12 }) },
   // Version 13 only adds a kind of event.
   { from: 12, apply: (stored) => ({ ...stored, version: 13 }) },
+  { from: 13, apply: (stored) => ({ ...(withWholeMs(stored) as Record<string, unknown>), version: 14 }) },
 ]
+
+/**
+ * Until version 13 a campaign call that nobody took was stored with fractions of a millisecond, which its own reader refused. Whatever is named as
+ * milliseconds is rounded, however deep it stands; order is kept, because rounding never turns two instants round.
+ */
+function withWholeMs(stored: unknown, name = ''): unknown {
+  if (typeof stored === 'number') return name.endsWith('Ms') ? wholeMs(stored) : stored
+  if (Array.isArray(stored)) return stored.map((item) => withWholeMs(item, name))
+  if (typeof stored !== 'object' || stored === null) return stored
+  // What handling takes is kept by queue: the numbers are named after queues, and the whole after what they are.
+  return Object.fromEntries(Object.entries(stored).map(([key, value]) => [key, withWholeMs(value, name.endsWith('Ms') ? name : key)]))
+}
 
 /** Until version 10 nobody could listen in: those who had the supervisor's views may, as far as the set-up does not say otherwise from then on. */
 function withListening(event: unknown): unknown {
@@ -121,9 +134,15 @@ export function parseEntry(line: string): OpenedEntry {
   if (version > LEDGER_VERSION) return { ok: false, reason: 'savedByNewerVersion', detail: `version ${version}` }
   for (const upgrade of UPGRADES.slice(Math.max(0, version - 1))) record = upgrade.apply(record)
   const parsed = LedgerEntrySchema.safeParse(record)
-  if (parsed.success) return { ok: true, entry: parsed.data }
-  const issue = parsed.error.issues[0]
-  return { ok: false, reason: 'corrupt', detail: `${issue?.path.join('.') ?? ''}: ${issue?.message ?? 'invalid'}` }
+  return parsed.success ? { ok: true, entry: parsed.data } : { ok: false, reason: 'corrupt', detail: issueWords(parsed.error) }
 }
+
+/** What the reader would refuse of an entry that is about to be stored; null when it will be read again. */
+export function unreadable(entry: LedgerEntry): string | null {
+  const parsed = LedgerEntrySchema.safeParse(entry)
+  return parsed.success ? null : `${entry.event.kind}.${issueWords(parsed.error)}`
+}
+
+const issueWords = ({ issues: [issue] }: z.ZodError): string => `${issue?.path.join('.') ?? ''}: ${issue?.message ?? 'invalid'}`
 
 export const toLine = (entry: LedgerEntry): string => JSON.stringify(entry)

@@ -34,7 +34,7 @@ export const PageSchema = z
     /** What is said here is nobody else's business: a recording pauses while the page is open. */
     sensitive: z.boolean().default(false),
     /** How long its words should take to read at most; null for as long as they take. */
-    readingMs: z.number().positive().nullable().default(null),
+    readingMs: z.number().int().positive().nullable().default(null),
   })
   .readonly()
 export type Page = z.infer<typeof PageSchema>

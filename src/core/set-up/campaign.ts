@@ -120,7 +120,7 @@ export const CampaignSetUpSchema = z
       .number()
       .nonnegative()
       .default(20 * SECOND),
-    overWrapUpMs: z.number().nonnegative().default(MINUTE),
+    overWrapUpMs: z.number().int().nonnegative().default(MINUTE),
     wrapUpLimit: WrapUpLimitSchema.nullable().default(null),
     /** Every call is recorded from the answer on. */
     records: z.boolean().default(false),

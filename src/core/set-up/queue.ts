@@ -39,10 +39,10 @@ export const StormSchema = z
 /** Longer than this a wrap-up does not last: the call then owes its outcome, and the agent is ready or not ready. */
 export const WrapUpLimitSchema = z
   .object({
-    afterMs: z.number().positive(),
+    afterMs: z.number().int().positive(),
     andThen: z.enum(['ready', 'notReady']),
     /** By which the agent may put it off once. */
-    extensionMs: z.number().nonnegative(),
+    extensionMs: z.number().int().nonnegative(),
   })
   .readonly()
 
@@ -52,7 +52,7 @@ export const WarnsSchema = z
     /** More than so many wait; null for however many. */
     waiting: z.number().int().min(0).nullable().default(null),
     /** The longest waits longer; null for the time within which it is to be answered. */
-    longestMs: z.number().positive().nullable().default(null),
+    longestMs: z.number().int().positive().nullable().default(null),
     /** A smaller share of today's calls was answered in time; null for whatever share. */
     shareBelow: z.number().min(0).max(1).nullable().default(null),
   })
@@ -91,15 +91,15 @@ export const QueueSetUpSchema = z
     takesMessages: z.boolean().default(false),
     /** Calls are put through without ringing, after a short tone. */
     answersItself: z.boolean().default(false),
-    serviceLevelMs: z.number().positive(),
+    serviceLevelMs: z.number().int().positive(),
     /** What else reaches it besides calls, and within what time of the first words somebody is to answer. */
     writes: z
-      .array(z.object({ channel: WrittenChannelSchema, serviceLevelMs: z.number().positive() }).readonly())
+      .array(z.object({ channel: WrittenChannelSchema, serviceLevelMs: z.number().int().positive() }).readonly())
       .readonly()
       .default([]),
-    recommendedWrapUpMs: z.number().nonnegative(),
+    recommendedWrapUpMs: z.number().int().nonnegative(),
     /** Over the recommended time: how long that is still a matter of course. */
-    overWrapUpMs: z.number().nonnegative().default(MINUTE),
+    overWrapUpMs: z.number().int().nonnegative().default(MINUTE),
     /** Longer than this a wrap-up does not last: the call then owes its outcome, and the agent is ready or not ready. */
     wrapUpLimit: WrapUpLimitSchema.nullable().default(null),
     scriptId: ScriptIdSchema.nullable(),

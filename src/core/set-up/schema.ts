@@ -16,7 +16,7 @@ export const ReasonSchema = z
     name: z.string().min(1),
     paid: z.boolean(),
     /** How long it is meant to take; over it the desk says so. null for as long as it takes. */
-    plannedMs: z.number().positive().nullable(),
+    plannedMs: z.number().int().positive().nullable(),
     /** The floor itself gives it, and nobody chooses it: a missed ring, sound that was lost. */
     givenByFloor: z.boolean().default(false),
   })
@@ -33,12 +33,12 @@ export const SetUpSchema = z
     homeCountry: z.string().length(2),
     /** In which opening hours are read (a name of the IANA time zone database). */
     timeZone: z.string().refine(isTimeZone, 'is not a time zone of the IANA database').default('UTC'),
-    ringLimitMs: z.number().positive(),
-    holdLimitMs: z.number().positive(),
+    ringLimitMs: z.number().int().positive(),
+    holdLimitMs: z.number().int().positive(),
     /** How long an end may be taken back before it reaches the network; 0 for not at all. */
-    takeBackMs: z.number().min(0).max(10_000).default(4_000),
+    takeBackMs: z.number().int().min(0).max(10_000).default(4_000),
     /** A parked call rings back after this. */
-    parkLimitMs: z.number().positive().default(120_000),
+    parkLimitMs: z.number().int().positive().default(120_000),
     /** Whether a conference may go on with nobody of the centre in it. */
     outsidersMayStay: z.boolean().default(false),
     /** Agents see on their board who listens in on their call. Without it they see whoever whispers or steps in, and nobody who only listens. */

@@ -3,7 +3,7 @@ import * as z from 'zod'
 export const LineQualitySchema = z
   .object({
     /** From mouth to ear, one way, milliseconds. */
-    delayMs: z.number().min(0).max(10_000),
+    delayMs: z.number().int().min(0).max(10_000),
     /** Packets lost, 0 to 1. */
     lossRatio: z.number().min(0).max(1),
     /** How much longer losses come in a row than by chance; 1 for by chance (BurstR of G.107). */

@@ -1,7 +1,7 @@
 // A decision in the making: events are folded into the floor as they are emitted, so that later rules of the same decision see what the earlier ones
 // did. The journal tells what the floor was before, and takes it back there.
 import { type FloorEvent, LEDGER_VERSION, type LedgerEntry } from '@/core/ledger'
-import type { EpochMs } from '@/core/time'
+import { type EpochMs, wholeMs } from '@/core/time'
 import { evolve } from './evolve'
 import type { FloorState } from './floor-state'
 import { createJournal, type Journal } from './journal'
@@ -15,11 +15,11 @@ export interface Draft {
   readonly atOnce: boolean
 }
 
-/** An instant before the floor's last event is taken as that event's. */
+/** An instant before the floor's last event is taken as that event's; whatever it comes from, it is a whole number of milliseconds. */
 export const beginDraft = (state: FloorState, atMs: EpochMs, atOnce = false): Draft => ({
   state,
   journal: createJournal(),
-  atMs: Math.max(atMs, state.atMs),
+  atMs: Math.max(wholeMs(atMs), state.atMs),
   entries: [],
   atOnce,
 })

@@ -41,6 +41,7 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     case 'floorResumed':
     case 'clockMoved':
     case 'storageCleared':
+    case 'entryLeftOut':
     case 'callTurnedAway':
       return
     case 'carriedOver':

@@ -2,6 +2,7 @@
 import * as z from 'zod'
 import { AgentIdSchema, CallIdSchema, TaskIdSchema } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
+import { InstantSchema } from '@/core/time'
 
 export const TaskEventSchema = z.discriminatedUnion('kind', [
   z
@@ -14,7 +15,7 @@ export const TaskEventSchema = z.discriminatedUnion('kind', [
       number: z.string().nullable(),
       title: z.string().min(1),
       text: z.string(),
-      dueAtMs: z.number(),
+      dueAtMs: InstantSchema,
       /** null: whoever looks after it there. */
       assigneeId: AgentIdSchema.nullable(),
     })

@@ -3,6 +3,7 @@ import * as z from 'zod'
 import { CustomerSchema, OfferSchema } from '@/core/calls'
 import { WrittenChannelSchema } from '@/core/channels'
 import { AgentIdSchema, QueueIdSchema, WorkIdSchema } from '@/core/ids'
+import { InstantSchema } from '@/core/time'
 
 const of = { threadId: WorkIdSchema }
 
@@ -19,7 +20,7 @@ export const ThreadEventSchema = z.discriminatedUnion('kind', [
       customer: CustomerSchema.nullable(),
       subject: z.string().nullable(),
       path: z.string().nullable(),
-      headStartMs: z.number(),
+      headStartMs: z.number().int(),
       text: z.string(),
       /** What is over that this answers. */
       follows: WorkIdSchema.nullable().default(null),
@@ -64,7 +65,7 @@ export const ThreadEventSchema = z.discriminatedUnion('kind', [
   /** A colleague reads it and says things aside; the other side does not know. */
   z.object({ kind: z.literal('threadAskedIn'), ...of, agentId: AgentIdSchema, byAgentId: AgentIdSchema }).readonly(),
   z.object({ kind: z.literal('threadAskedOut'), ...of, agentId: AgentIdSchema }).readonly(),
-  z.object({ kind: z.literal('threadParked'), ...of, byAgentId: AgentIdSchema, untilMs: z.number() }).readonly(),
+  z.object({ kind: z.literal('threadParked'), ...of, byAgentId: AgentIdSchema, untilMs: InstantSchema }).readonly(),
   /** It is in the line again: its time has come, or somebody wants it before. */
   z.object({ kind: z.literal('threadUnparked'), ...of, because: z.enum(['due', 'asked', 'written']) }).readonly(),
   /** The other side of a chat has gone and keeps its place: when its turn comes they are rung at this number. */

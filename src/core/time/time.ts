@@ -15,6 +15,12 @@ export const A_YEAR_MS = 366 * DAY
 /** The last instant a `Date` can name (ECMA-262, 21.4.1.1). */
 export const LAST_INSTANT_MS = 8.64e15
 
+/**
+ * What was measured or drawn, as the whole milliseconds everything here is counted in. What comes from outside (the world, a measurement, a quotient)
+ * goes through here once; sums and differences of whole ones are whole.
+ */
+export const wholeMs = (ms: number): number => Math.round(ms)
+
 /** A duration as an agent reads it: `0:07`, `12:40`, `1:02:33`. Negative durations read as `0:00`. */
 export function formatClock(durationMs: number): string {
   const seconds = Math.max(0, Math.floor(durationMs / SECOND))

@@ -1,6 +1,7 @@
 // What can happen to a message once it is left, and to the words a mailbox greets with. That a mailbox is listening is of the call.
 import * as z from 'zod'
 import { AgentIdSchema, CallIdSchema, MessageIdSchema } from '@/core/ids'
+import { InstantSchema } from '@/core/time'
 import { BoxSchema, GreetingSchema, SpokenSchema } from './schema'
 
 const message = { messageId: MessageIdSchema }
@@ -18,8 +19,8 @@ export const VoicemailEventSchema = z.discriminatedUnion('kind', [
       /** The colleague who left it; null of somebody from outside. */
       fromAgentId: AgentIdSchema.nullable(),
       /** The tone was given. */
-      beganAtMs: z.number(),
-      lastsMs: z.number(),
+      beganAtMs: InstantSchema,
+      lastsMs: z.number().int(),
       recordingId: z.string(),
       words: z.array(SpokenSchema).readonly(),
     })

@@ -23,5 +23,5 @@ export const GreetingSchema = z
 export type Greeting = z.infer<typeof GreetingSchema>
 
 /** What was said into it, by stand-ins in captions; `atMs` counts from the tone. */
-export const SpokenSchema = z.object({ atMs: z.number(), text: z.string() }).readonly()
+export const SpokenSchema = z.object({ atMs: z.number().int().min(0), text: z.string() }).readonly()
 export type Spoken = z.infer<typeof SpokenSchema>

@@ -33,7 +33,7 @@ export const WorkEventSchema = z.discriminatedUnion('kind', [
     .object({ kind: z.literal('captionSpoken'), callId: CallIdSchema, turn: z.number().int(), text: z.string(), deviceId: DeviceIdSchema.optional() })
     .readonly(),
   /** What a caller was told while they waited; the expected wait where they were told one. */
-  z.object({ kind: z.literal('callerTold'), callId: CallIdSchema, text: z.string(), expectedWaitMs: z.number().nullable() }).readonly(),
+  z.object({ kind: z.literal('callerTold'), callId: CallIdSchema, text: z.string(), expectedWaitMs: z.number().int().nullable() }).readonly(),
   z.object({ kind: z.literal('ringSilenced'), callId: CallIdSchema, agentId: AgentIdSchema }).readonly(),
   /** How it sounded to an agent, by which path, and on what line to the other end. */
   z

@@ -112,6 +112,8 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('ledger'), requestId }).readonly(),
   /** What was set aside as damaged, as text. */
   z.object({ kind: z.literal('damaged'), requestId }).readonly(),
+  /** The floor is opened anew, and what was set aside is read again. */
+  z.object({ kind: z.literal('readAgain'), requestId }).readonly(),
   z.object({ kind: z.literal('dismissNotice'), requestId, noticeId: z.string() }).readonly(),
   /** How numbers are written, and how what was typed is read. */
   z

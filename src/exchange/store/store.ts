@@ -13,7 +13,7 @@ export interface StoredChunk {
 }
 
 /** Of the state a snapshot holds: one of another shape is passed over, and the ledger folded instead. */
-export const SNAPSHOT_VERSION = 12
+export const SNAPSHOT_VERSION = 13
 
 export interface StoredSnapshot {
   readonly version: typeof SNAPSHOT_VERSION
@@ -40,6 +40,10 @@ const padded = (n: number) => String(n).padStart(10, '0')
 export const chunkKey = (fromSeq: number, toSeq: number): string => `chunk/${padded(fromSeq)}-${padded(toSeq)}`
 export const snapshotKey = (seq: number): string => `snapshot/${padded(seq)}`
 export const DAMAGED_KEY = 'damaged'
+/** How often places of the ledger were given other entries: whoever has folded it, and kept what came of it, folds it anew. */
+export const EDITION_KEY = 'edition'
+/** Somebody has asked for what was set aside to be read again when the floor is opened next. */
+export const READ_AGAIN_KEY = 'read-again'
 
 /** A chunk, and which entries its key promises. */
 export interface ChunkRange {
@@ -58,4 +62,13 @@ export interface StoredClosed {
 export function chunkRange(key: string): { readonly fromSeq: number; readonly toSeq: number } | null {
   const match = /^chunk\/(\d+)-(\d+)$/.exec(key)
   return match ? { fromSeq: Number(match[1]), toSeq: Number(match[2]) } : null
+}
+
+/** Chunks in order; of those that begin with the same entry the larger first. */
+export function rangesOf(keys: readonly string[]): ChunkRange[] {
+  const ranges = keys.flatMap((key) => {
+    const range = chunkRange(key)
+    return range === null ? [] : [{ key, ...range }]
+  })
+  return ranges.sort((a, b) => a.fromSeq - b.fromSeq || b.toSeq - a.toSeq)
 }

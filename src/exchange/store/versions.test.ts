@@ -1,9 +1,12 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
 import { broken } from '@/core/floor'
-import { CallRecordSchema, createLedgerFolder, LEDGER_VERSION, type LedgerEntry, parseEntry } from '@/core/ledger'
+import { CallRecordSchema, createLedgerFolder, LEDGER_VERSION, type LedgerEntry, LedgerEntrySchema, parseEntry } from '@/core/ledger'
 import { createFloor, evolve } from '@/core/state'
 import { SMALL } from '@/core/testing'
+import { checksumOf, memoryStore } from '@/storage'
+import { readChunk } from './chunks'
+import { chunkKey, MARK_KEY, restore } from './index'
 
 const fixture = (name: string) => readFileSync(new URL(`./fixtures/${name}`, import.meta.url), 'utf8')
 const VERSIONS = Array.from({ length: LEDGER_VERSION }, (_, i) => i + 1)
@@ -44,6 +47,30 @@ const asNow = ({ records, intervals }: { records: object[]; intervals: unknown[]
     ...('path' in r ? {} : { path: expect.toBeOneOf([null, expect.any(String)]) }),
   })),
   intervals,
+})
+
+test('calls nobody took, which version 13 stored with fractions of a millisecond and could not read again, are healed at opening with all that came after', async () => {
+  const lines = fixture('version-13-fractions.ndjson')
+  expect(lines).toContain('"atMs":1795510812654.39')
+  // As the store held it: the mark of the version that wrote it, and no snapshot yet.
+  const store = memoryStore()
+  const toSeq = lines.trimEnd().split('\n').length
+  await store.set(chunkKey(1, toSeq), { fromSeq: 1, toSeq, text: lines, checksum: checksumOf(lines) })
+  await store.set(MARK_KEY, { ledgerVersion: 13 })
+  const restored = await restore(store)
+  expect(restored.damage).toBeNull()
+  expect(restored.state?.seq).toBe(toSeq)
+  const chunk = await readChunk(store, chunkKey(1, toSeq))
+  const entries = (chunk?.text ?? '')
+    .trimEnd()
+    .split('\n')
+    .map((line) => LedgerEntrySchema.parse(JSON.parse(line)))
+  const folder = createLedgerFolder()
+  for (const entry of entries) folder.add(entry)
+  // The same was decided then and now; only what a call took is whole by now.
+  const { records, intervals } = JSON.parse(fixture('version-14.folded.json'))
+  expect(folder.records()).toEqual(records)
+  expect(folder.intervals((entries.at(-1) as LedgerEntry).atMs)).toEqual(intervals)
 })
 
 test.each([

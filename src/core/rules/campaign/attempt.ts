@@ -5,7 +5,7 @@ import { refuse } from '@/core/rules/rule'
 import { type CampaignSetUp, campaignSetUp } from '@/core/set-up'
 import { type Draft, type Due, emit, type FloorState, nextAttemptId } from '@/core/state'
 import { get } from '@/core/table'
-import { SECOND } from '@/core/time'
+import { SECOND, wholeMs } from '@/core/time'
 import type { OfCampaign } from '@/core/work'
 import type { Of, Ruling } from './commands'
 
@@ -78,7 +78,7 @@ export function reportAttempt(draft: Draft, { attemptId, report }: Of<'reportAtt
       return is('dialling', 'ringing') ? emit(draft, null, { kind: 'attemptAnswered', attemptId }) : refuse({ reason: 'notInThatState' })
     case 'live': {
       if (!is('detecting')) return refuse({ reason: 'notInThatState' })
-      const dueAtMs = draft.atMs + Math.max(0, campaign.connectLimitMs - report.sinceGreetingMs)
+      const dueAtMs = draft.atMs + wholeMs(Math.max(0, campaign.connectLimitMs - report.sinceGreetingMs))
       return emit(draft, null, { kind: 'attemptTakenLive', attemptId, dueAtMs, isPerson: true })
     }
     case 'machine':

@@ -37,7 +37,7 @@ export const AttemptReportSchema = z
     attemptId: AttemptIdSchema,
     report: z.discriminatedUnion('is', [
       z.object({ is: z.enum(['rings', 'answered', 'machine', 'busy', 'invalid', 'refused', 'hungUp']) }),
-      z.object({ is: z.literal('live'), sinceGreetingMs: z.number().nonnegative() }),
+      z.object({ is: z.literal('live'), sinceGreetingMs: z.number().int().nonnegative() }),
     ]),
   })
   .readonly()

@@ -2,9 +2,10 @@
 import * as z from 'zod'
 import { CallIdSchema, CampaignIdSchema, QueueIdSchema } from '@/core/ids'
 import { ThenSchema } from '@/core/outcomes'
-import { type By, InstantSchema, type Ruling as RulingFor } from '@/core/rules/rule'
+import type { By, Ruling as RulingFor } from '@/core/rules/rule'
 import { AnswerValueSchema } from '@/core/scripts'
 import { SoundCauseSchema } from '@/core/sound-quality'
+import { InstantSchema } from '@/core/time'
 import type { RulingRefusal } from './refusals'
 
 const mine = { callId: CallIdSchema }

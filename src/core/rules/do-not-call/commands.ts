@@ -1,7 +1,8 @@
 // What is asked about the do-not-call list. Nobody needs to be on shift for it.
 import * as z from 'zod'
 import { WhomSchema } from '@/core/do-not-call'
-import { type By, InstantSchema } from '@/core/rules/rule'
+import type { By } from '@/core/rules/rule'
+import { InstantSchema } from '@/core/time'
 
 export const DO_NOT_CALL_ASKS = [
   z

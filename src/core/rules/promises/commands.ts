@@ -1,7 +1,8 @@
 // What is asked about callbacks and tasks that stand.
 import * as z from 'zod'
 import { AgentIdSchema, CallbackIdSchema, TaskIdSchema } from '@/core/ids'
-import { type By, InstantSchema } from '@/core/rules/rule'
+import type { By } from '@/core/rules/rule'
+import { InstantSchema } from '@/core/time'
 
 export const PROMISE_ASKS = [
   z.object({ kind: z.literal('moveCallback'), callbackId: CallbackIdSchema, dueAtMs: InstantSchema, timeZone: z.string(), why: z.string() }).readonly(),

@@ -2,7 +2,8 @@
 import * as z from 'zod'
 import { SOUND_PATHS } from '@/core/agents'
 import { AgentIdSchema, CampaignIdSchema, QueueIdSchema } from '@/core/ids'
-import { type By, InstantSchema, type Ruling as RulingFor } from '@/core/rules/rule'
+import type { By, Ruling as RulingFor } from '@/core/rules/rule'
+import { InstantSchema } from '@/core/time'
 import type { RulingRefusal } from './refusals'
 
 /** Where own calls shall go: the voicemail, or a number as it was typed. */

@@ -2,8 +2,9 @@
 import * as z from 'zod'
 import { WrittenChannelSchema } from '@/core/channels'
 import { AgentIdSchema, QueueIdSchema, type WorkId, WorkIdSchema } from '@/core/ids'
-import { type By, InstantSchema, type Ruling as RulingFor } from '@/core/rules/rule'
+import type { By, Ruling as RulingFor } from '@/core/rules/rule'
 import type { Thread } from '@/core/threads'
+import { InstantSchema } from '@/core/time'
 import type { RulingRefusal } from './refusals'
 
 const MovedToSchema = z.discriminatedUnion('kind', [
