@@ -34,6 +34,7 @@ export async function aFloor({
   let due: { readonly atMs: number; readonly wake: () => void } | null = null
   const later: (() => void)[] = []
   let wakes = 0
+  let ended = 0
   const now = () => startMs + elapsedMs
   const accounts = await openAccounts({ store, now, initial: new Map([ELUNED, KESTER, LINNEA].map((id) => [id, SECRET])), found: restored.pins })
   const exchange = createExchange({
@@ -51,7 +52,9 @@ export async function aFloor({
     floorId: 't',
     seed: 7,
     fetchLeft,
-    end: () => {},
+    end: () => {
+      ended++
+    },
     isShared,
   })
   const pass = (ms: number) => {
@@ -71,7 +74,7 @@ export async function aFloor({
   const setElapsed = (byMs: number) => {
     elapsedMs += byMs
   }
-  return { exchange, store, pass, setElapsed, now, tryAgain, setClock: (byMs: number) => (setByMs += byMs), wakes: () => wakes }
+  return { exchange, store, pass, setElapsed, now, tryAgain, setClock: (byMs: number) => (setByMs += byMs), wakes: () => wakes, ended: () => ended }
 }
 
 /** A PIN is slow to hash on purpose, and slower on a machine that has other things to do. */

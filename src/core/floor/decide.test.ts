@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest'
-import type { Command } from '@/core/floor'
-import { toAgentId, toCallId } from '@/core/ids'
+import { type Command, decideToKeep } from '@/core/floor'
+import { type AgentId, type AttemptId, toAgentId, toCallId } from '@/core/ids'
 import { copyOf } from '@/core/state'
 import { get, values } from '@/core/table'
-import { ANN, aFloor, aReadyFloor, arrives, BO, CY, FIRST, SECOND_QUEUE } from '@/core/testing'
+import { ANN, aFloor, aReadyFloor, aRecord, arrives, BO, CAMPAIGNS, CROWDED, CY, FIRST, MANY, SECOND_QUEUE } from '@/core/testing'
 
 const call = (n: number) => toCallId(`call_test_${n}`)
 const on = (kind: 'answer' | 'decline' | 'silence' | 'hold' | 'retrieve' | 'hangUp', agentId = ANN, n = 1): Command => ({ kind, agentId, callId: call(n) })
@@ -207,4 +207,22 @@ describe('what follows by itself', () => {
     expect(shape()).toEqual(before)
     expect(get(floor.state().agents, ANN)?.muted).toBe(true)
   })
+})
+
+test('what its own reader would refuse is a fault: nothing of it is kept, and the floor is as it was', () => {
+  const floor = aFloor(CROWDED)
+  const [campaignId] = CAMPAIGNS as [(typeof CAMPAIGNS)[number]]
+  floor.give({ kind: 'startCampaign', agentId: MANY[1] as AgentId, campaignId })
+  floor.give({ kind: 'makeAttempt', campaignId, record: aRecord(4) })
+  const attemptId = [...floor.state().attempts.keys()][0] as AttemptId
+  for (const is of ['rings', 'answered'] as const) floor.give({ kind: 'reportAttempt', attemptId, report: { is } })
+  const before = copyOf(floor.state())
+  // A measurement that failed: no number at all.
+  const command: Command = { kind: 'reportAttempt', attemptId, report: { is: 'live', sinceGreetingMs: Number.NaN } }
+  expect(() => decideToKeep(floor.state(), command, { atMs: floor.state().atMs + 1 })).toThrow('attemptTakenLive.event.dueAtMs')
+  expect(floor.state()).toEqual(before)
+  // One with a fraction is a whole instant like any other.
+  const decided = decideToKeep(floor.state(), { ...command, report: { is: 'live', sinceGreetingMs: 345.61 } }, { atMs: floor.state().atMs + 0.39 })
+  expect(decided).toMatchObject({ ok: true })
+  expect(Number.isInteger(floor.state().attempts.get(attemptId)?.dueAtMs)).toBe(true)
 })
