@@ -88,6 +88,7 @@ async function workerMsPerSecond(tabs: number): Promise<{ readonly ms: number; r
     floorId: 'bench',
     seed: 7,
     end: () => {},
+    drafts: { store: memoryStore(), loaded: new Map() },
     fetchLeft: async () => null,
   })
   const open = async (isFloor: boolean) => {

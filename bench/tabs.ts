@@ -52,6 +52,7 @@ async function aCommandShown(agentCount: number, tabCount: number) {
     floorId: 'bench',
     seed: 7,
     end: () => {},
+    drafts: { store: memoryStore(), loaded: new Map() },
     fetchLeft: async () => null,
   })
   let bytes = 0

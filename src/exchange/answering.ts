@@ -8,6 +8,7 @@ import type { FloorState } from '@/core/state'
 import type { Pace, Past, World } from '@/world'
 import type { Accounts } from './accounts'
 import type { Devices } from './devices'
+import type { Drafts } from './drafts'
 import type { People } from './people'
 import type { RefusalView } from './protocol'
 import type { Scenario } from './scenario'
@@ -19,6 +20,7 @@ export interface Floor {
   readonly accounts: Accounts
   readonly people: People
   readonly devices: Devices
+  readonly drafts: Drafts
   readonly sessions: Sessions
   readonly writer: LedgerWriter
   readonly now: () => number

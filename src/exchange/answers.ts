@@ -10,8 +10,9 @@ import { type Answer, type Floor, viewerOf } from './answering'
 import { searchCircles } from './circles'
 import { command, WITHOUT_SEAT } from './command'
 import { selectConferences } from './conferences'
-import { cannotRing, NO_DEVICE, NOBODY_CALLS, NOT_SIGNED_IN, SEAT_ELSEWHERE, STILL_ON_SHIFT, UNREACHABLE, wordsOf } from './desk-refusals'
+import { cannotRing, NO_DEVICE, NOBODY_CALLS, NOT_SIGNED_IN, NOT_YOUR_PIECE, SEAT_ELSEWHERE, STILL_ON_SHIFT, UNREACHABLE, wordsOf } from './desk-refusals'
 import { selectDoNotCall } from './do-not-call-page'
+import { mayDraft } from './drafts'
 import { selectMessages } from './messages'
 import { onDevice } from './on-device'
 import { answerPeople, isPeopleMessage } from './people'
@@ -171,6 +172,21 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       return done(JSON.stringify(searchCircles(floor.state(), accountId, message.search)))
     case 'threadLines':
       return done(JSON.stringify(linesBefore(floor.state(), accountId, message.threadId, message.beforeNo)))
+    case 'drafts':
+      return done(JSON.stringify(floor.drafts.seenBy(floor.state(), message.threadId, accountId)))
+    case 'keepDraft': {
+      const { threadId, text, aside } = message
+      if (!mayDraft(floor.state(), floor.drafts, threadId, accountId)) return no(NOT_YOUR_PIECE)
+      await floor.drafts.keep(threadId, { agentId: accountId, text, aside, atMs: floor.now() })
+      return done()
+    }
+    case 'dropDraft': {
+      const { threadId, ofAgentId } = message
+      const isSeen = floor.drafts.seenBy(floor.state(), threadId, accountId).some((d) => d.agentId === ofAgentId)
+      if (!isSeen) return no(NOT_YOUR_PIECE)
+      floor.drafts.forget(threadId, ofAgentId)
+      return done()
+    }
     case 'callerIntoQueue':
       world?.ring(message, null, floor.now())
       floor.turn()

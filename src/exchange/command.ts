@@ -87,6 +87,8 @@ export async function command(floor: Floor, tab: Tab, accountId: AgentId, messag
   }
   const refusal = floor.give(given)
   if (refusal !== null) return no(refusalOf(refusal))
+  // What was sent is no draft any more; what has been typed since then comes as a new one.
+  if (given.kind === 'writeLine') floor.drafts.forget(given.threadId, accountId)
   if (given.kind === 'startShift' || given.kind === 'moveSeat') floor.sessions.takeSeat(tab)
   if (given.kind === 'endShift') floor.sessions.leaveSeat(tab)
   floor.turn(BEYOND_FLOOR.includes(given.kind))

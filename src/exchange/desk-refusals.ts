@@ -42,6 +42,12 @@ export const NOBODY_CALLS: RefusalView = {
   next: 'Choose Ordinary day, or wait until one of them is done with their call.',
 }
 
+export const NOT_YOUR_PIECE: RefusalView = {
+  reason: 'notYourPiece',
+  says: 'This is no longer in your hands.',
+  next: 'Whoever has it sees what you had begun to write.',
+}
+
 /** Somebody who asks to be rung has to be able to be. */
 export function cannotRing(state: FloorState, tab: Tab): RefusalView | null {
   const agent = tab.agentId === null ? undefined : get(state.agents, tab.agentId)

@@ -21,6 +21,7 @@ import { createCirclesPart } from './circles'
 import { type Clocks, createFloorClock } from './clock'
 import { createConferenceParts } from './conferences'
 import { createDevices } from './devices'
+import { createDrafts, type DraftsStore } from './drafts'
 import { createForHistory, type FloorForHistory } from './for-history'
 import { countsOfCampaigns, type FloorForLists } from './for-lists'
 import { createListFeed, type ListsEnd } from './list-feed'
@@ -52,6 +53,7 @@ export interface ExchangeOptions {
   readonly restored: Restored
   readonly accounts: Accounts
   readonly people: PeopleStore
+  readonly drafts: DraftsStore
   /** Why the browser keeps nothing; null when it does. */
   readonly storageRefused: string | null
   readonly floorId: string
@@ -91,6 +93,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
   const circles = createCirclesPart(state)
   const shared = createSharedView(state, (id) => ({ left: feed.left(id), reasons: dialer.reasons(id) }))
 
+  const drafts = createDrafts(options.drafts)
   const people = createPeople({
     kept: options.people,
     initial: options.scenario.contacts,
@@ -154,6 +157,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     writer.append(entries, state)
     dialer.observe(entries)
     feed.observe(entries)
+    if (entries.some(({ event }) => event.kind === 'threadEnded' || event.kind === 'threadCalled')) drafts.tidy(state)
   }
 
   const note = (event: Parameters<typeof happened>[1]) => record([happened(state, event, now())])
@@ -356,6 +360,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     accounts: options.accounts,
     people,
     devices,
+    drafts,
     sessions,
     writer,
     now,

@@ -5,6 +5,7 @@ import { type AgentId, toAgentId, toCallId } from '@/core/ids'
 import { FENNHOLM_LINE, SAILINGS } from '@/scenario'
 import { memoryStore } from '@/storage'
 import { makePinSecret, openAccounts } from './accounts'
+import { openDrafts } from './drafts'
 import { createExchange, type Exchange } from './exchange'
 import { NO_LISTS, withChanges } from './lists'
 import { openPeople } from './people'
@@ -48,6 +49,7 @@ export async function aFloor({
     restored,
     accounts,
     people: await openPeople(peopleStore),
+    drafts: await openDrafts(store),
     storageRefused: refused,
     floorId: 't',
     seed: 7,

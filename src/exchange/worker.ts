@@ -3,6 +3,7 @@ import * as Comlink from 'comlink'
 import { FENNHOLM_LINE } from '@/scenario'
 import { browserStore, type KeyValue, memoryStore } from '@/storage'
 import { openAccounts } from './accounts'
+import { openDrafts } from './drafts'
 import { createExchange, type Exchange } from './exchange'
 import type { ListsEnd } from './list-feed'
 import { openPeople } from './people'
@@ -42,6 +43,7 @@ async function open(): Promise<Exchange> {
     store,
     restored,
     accounts,
+    drafts: await openDrafts(store),
     people: await openPeople(peopleOpening.ok ? peopleOpening.store : memoryStore()),
     storageRefused,
     floorId: `live-${startedAtMs.toString(36)}`,

@@ -3,10 +3,11 @@
 import { useState } from 'react'
 import { folded } from '@/core/people'
 import type { ThreadView } from '@/exchange/protocol'
-import { useAllSeen, useCommand } from '@/exchange/react'
+import { useAllSeen, useCommand, useFloor } from '@/exchange/react'
 import { StateMark } from '@/frame'
 import { Button, More, Popover, Problem, TextField } from '@/ui'
 import { stateWords } from '@/words'
+import { tellDraft } from './use-written-draft'
 
 /** More are found by typing. */
 const SHOWN = 8
@@ -22,6 +23,7 @@ export function Colleagues({ thread, me }: { thread: ThreadView; me: string }) {
 
 function Choices({ thread, me, onDone }: { thread: ThreadView; me: string; onDone: () => void }) {
   const command = useCommand()
+  const floor = useFloor()
   const seen = useAllSeen(({ seats, centre }) => ({ seats, centre }))
   const [typed, setTyped] = useState('')
   const [problem, setProblem] = useState<string | null>(null)
@@ -32,6 +34,7 @@ function Choices({ thread, me, onDone }: { thread: ThreadView; me: string; onDon
     .toSorted((a, b) => Number(b.state === 'ready') - Number(a.state === 'ready') || a.name.localeCompare(b.name))
   const queues = seen.centre.queues.filter((q) => q.writes.some((w) => w.channel === thread.channel) && folded(q.name).includes(words))
   const give = async (ask: Parameters<typeof command>[0]) => {
+    await tellDraft(floor, thread.id)
     const reply = await command(ask)
     if (reply.ok) onDone()
     else setProblem(`${reply.refusal.says} ${reply.refusal.next}`)

@@ -1,14 +1,18 @@
 'use client'
-// Where an answer is written. What is typed stays with its piece, whatever else comes to the front, and over a reload.
+// Where something is written, to whoever writes to us or to colleagues only. For whom it is stays as it was until somebody changes it: an aside never becomes
+// an answer because a colleague left, the page was loaded anew or another piece came to the front.
 import clsx from 'clsx'
 import { type ClipboardEvent, type DragEvent, type KeyboardEvent, type Ref, useId, useImperativeHandle, useRef, useState } from 'react'
+import type { AgentId } from '@/core/ids'
 import type { QuickText } from '@/core/quick-texts'
 import { LONGEST_TEXT } from '@/core/threads'
 import type { Work } from '@/core/work'
+import type { Draft } from '@/exchange/drafts'
 import type { ThreadView } from '@/exchange/protocol'
 import { useCommand } from '@/exchange/react'
-import { Button, Problem, useDraft } from '@/ui'
+import { Button, Problem } from '@/ui'
 import { QuickTexts } from './quick-texts'
+import { useWrittenDraft } from './use-written-draft'
 
 export interface ComposeHandle {
   focus(): void
@@ -18,6 +22,10 @@ interface Props {
   readonly thread: ThreadView
   /** Whoever was asked in writes for colleagues only. */
   readonly asideOnly: boolean
+  readonly me: AgentId
+  /** Who reads what is no aside. */
+  readonly writer: string
+  readonly nameOf: (agentId: string) => string
   readonly work: Work
   readonly agentName: string
   readonly quickTexts: readonly QuickText[]
@@ -32,17 +40,19 @@ const directionOf = (text: string) => (text.length < FILLS_FIELD ? 'auto' : RIGH
 
 const VERBS = { chat: 'Send', mail: 'Send mail', text: 'Send text' } as const
 
-export function Compose({ thread, asideOnly, work, agentName, quickTexts, ref }: Props) {
+export function Compose({ thread, asideOnly, me, writer, nameOf, work, agentName, quickTexts, ref }: Props) {
   const { id, channel, askedIn } = thread
   const command = useCommand()
-  const [text, setText, forget] = useDraft(`${id} writes`, '')
-  const [forColleagues, setForColleagues] = useState(false)
+  const { draft, change, sent, left, drop } = useWrittenDraft(id, me)
+  const { text } = draft
   const [problem, setProblem] = useState<string | null>(null)
   const field = useRef<HTMLTextAreaElement>(null)
   const sending = useRef(false)
   const fieldId = useId()
   useImperativeHandle(ref, () => ({ focus: () => field.current?.focus() }))
-  const aside = asideOnly || (forColleagues && askedIn.length > 0)
+  const aside = asideOnly || draft.aside
+  // What is begun as an aside stays one, also when whoever reads along is handed the piece.
+  const setText = (next: string) => change({ text: next, aside })
   const send = async () => {
     if (sending.current) return
     sending.current = true
@@ -51,7 +61,7 @@ export function Compose({ thread, asideOnly, work, agentName, quickTexts, ref }:
     sending.current = false
     setProblem(reply.ok ? null : `${reply.refusal.says} ${reply.refusal.next}`)
     // What was typed meanwhile stays.
-    if (reply.ok && field.current?.value === text) forget()
+    if (reply.ok) sent(text)
     // Whoever has gone on to something else meanwhile is left there.
     if (pressed === null || document.activeElement === pressed || document.activeElement === document.body) field.current?.focus()
   }
@@ -71,7 +81,21 @@ export function Compose({ thread, asideOnly, work, agentName, quickTexts, ref }:
   }
   const over = text.length > LONGEST_TEXT
   return (
-    <div className="shrink-0 border-line-strong border-t bg-paper px-5 py-3">
+    <div className={clsx('shrink-0 border-t px-5 py-3', aside ? 'border-brass border-t-2 border-dashed bg-brass-wash' : 'border-line-strong bg-paper')}>
+      {left.map((of) => (
+        <LeftBehind
+          key={of.agentId}
+          of={of}
+          name={nameOf(of.agentId)}
+          writer={writer}
+          onTake={() => {
+            change({ text: text.trim() === '' ? of.text : `${text.trimEnd()}\n${of.text}`, aside: draft.aside || of.aside })
+            drop(of)
+            field.current?.focus()
+          }}
+          onDrop={() => drop(of)}
+        />
+      ))}
       <label htmlFor={fieldId} className="font-semibold">
         {aside ? 'To colleagues only' : channel === 'mail' ? 'Your reply' : 'Your answer'}
       </label>
@@ -97,6 +121,11 @@ export function Compose({ thread, asideOnly, work, agentName, quickTexts, ref }:
         )}
       />
       {problem !== null && <Problem of="Your">{problem}</Problem>}
+      {aside && !asideOnly && askedIn.length === 0 && (
+        <p role="status" className="mt-1">
+          Nobody reads along any more. Sent as it is, it stands here for colleagues, and {writer} never sees it. To answer {writer}, take the tick away.
+        </p>
+      )}
       <div className="mt-2 flex items-center gap-3">
         <p id={`${fieldId}-about`} className="min-w-0 flex-1 text-soft text-xs">
           {over
@@ -113,9 +142,9 @@ export function Compose({ thread, asideOnly, work, agentName, quickTexts, ref }:
           onInsert={(quick) => setText(text.trim() === '' ? quick : `${text.trimEnd()} ${quick}`)}
           onClosed={() => field.current?.focus()}
         />
-        {!asideOnly && askedIn.length > 0 && (
+        {!asideOnly && (aside || askedIn.length > 0) && (
           <label className="flex items-center gap-2">
-            <input type="checkbox" className="size-4 accent-green" checked={forColleagues} onChange={(e) => setForColleagues(e.target.checked)} />
+            <input type="checkbox" className="size-4 accent-green" checked={aside} onChange={(e) => change({ aside: e.target.checked })} />
             For colleagues only
           </label>
         )}
@@ -124,5 +153,25 @@ export function Compose({ thread, asideOnly, work, agentName, quickTexts, ref }:
         </Button>
       </div>
     </div>
+  )
+}
+
+/** What somebody had begun before the piece went on: it is theirs in name until it is taken over. */
+function LeftBehind({ of, name, writer, onTake, onDrop }: { of: Draft; name: string; writer: string; onTake: () => void; onDrop: () => void }) {
+  return (
+    <section aria-label={`Begun by ${name}`} className="mb-2 flex items-start gap-3 border-brass border-l-4 bg-raised px-3 py-1">
+      <div className="min-w-0 flex-1">
+        <p className="text-soft text-xs">
+          Begun by {name}, {of.aside ? 'for colleagues only' : `to ${writer}`}, and not sent
+        </p>
+        <p className="line-clamp-3 whitespace-pre-wrap break-words">{of.text}</p>
+      </div>
+      <Button className="!h-7 shrink-0" onClick={onTake}>
+        Go on with it
+      </Button>
+      <Button tone="quiet" className="!h-7 shrink-0" onClick={onDrop}>
+        Put it away
+      </Button>
+    </section>
   )
 }

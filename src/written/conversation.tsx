@@ -137,6 +137,9 @@ export function Conversation({ me, centre, thread, work, onScript, ref }: Props)
           agentName={me.name}
           quickTexts={centre.quickTexts}
           asideOnly={!isMine || keptFor !== null}
+          me={me.id}
+          writer={threadName(thread)}
+          nameOf={nameOf}
           {...(ref === undefined ? {} : { ref })}
         />
       )}

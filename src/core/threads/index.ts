@@ -8,6 +8,7 @@ export {
   isOverThread,
   LINES_IN_HAND,
   type Line,
+  LONGEST_DRAFT,
   LONGEST_TEXT,
   offerDueAtMs,
   type Thread,

@@ -7,6 +7,8 @@ import type { ThreadEvent } from './event'
 
 /** Characters of what is written at once; longer is refused, never cut. */
 export const LONGEST_TEXT = 100_000
+/** Of what is begun and not sent: what is too long to be sent is cut by whoever wrote it, and by nobody else. */
+export const LONGEST_DRAFT = 4 * LONGEST_TEXT
 
 /** `waiting` in its queue's line; `offered` to an agent; `open` in somebody's hands; `parked` until a time; `ended`. */
 export type ThreadState = 'waiting' | 'offered' | 'open' | 'parked' | 'ended'

@@ -4,6 +4,7 @@ import { WrittenChannelSchema } from '@/core/channels'
 import type { NumberReading } from '@/core/directory'
 import { AskSchema } from '@/core/floor'
 import { AgentIdSchema, CallIdSchema, CampaignIdSchema, QueueIdSchema, WorkIdSchema } from '@/core/ids'
+import { LONGEST_DRAFT } from '@/core/threads'
 import { BoxSchema } from '@/core/voicemail'
 import { peopleMessages } from '@/exchange/people'
 import { PACES, PICKS_UP } from '@/world'
@@ -69,6 +70,12 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('searchCircles'), requestId, search: z.string().max(300) }).readonly(),
   /** Lines of a thread before one of them, as the JSON of `Line[]`: what the desk does not hold. */
   z.object({ kind: z.literal('threadLines'), requestId, threadId: WorkIdSchema, beforeNo: z.number().int().positive() }).readonly(),
+  /** What was begun in a piece and is not sent: mine, and what those left who have it no more, as the JSON of `Draft[]`. */
+  z.object({ kind: z.literal('drafts'), requestId, threadId: WorkIdSchema }).readonly(),
+  /** What I have begun to write in a piece, and for whom; nothing at all takes it away. */
+  z.object({ kind: z.literal('keepDraft'), requestId, threadId: WorkIdSchema, text: z.string().max(LONGEST_DRAFT), aside: z.boolean() }).readonly(),
+  /** What a colleague had begun is not needed any more. */
+  z.object({ kind: z.literal('dropDraft'), requestId, threadId: WorkIdSchema, ofAgentId: AgentIdSchema }).readonly(),
   z.object({ kind: z.literal('callerIntoQueue'), requestId, ...callerWish }).readonly(),
   /** Whoever of a campaign's lists was last rung in vain rings its number. */
   z.object({ kind: z.literal('ringBack'), requestId, campaignId: CampaignIdSchema }).readonly(),
