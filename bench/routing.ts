@@ -67,6 +67,8 @@ export function routing(): void {
         seat: 'desk',
         soundPath: 'computer',
         soundLost: null,
+        deskLost: null,
+        deskWasLost: null,
         spentMs: {},
       },
       state: { name: 'ready', reason: null, sinceMs: i },

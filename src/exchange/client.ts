@@ -7,7 +7,7 @@ import type { Pace, Past } from '@/world'
 import { setFloorClock } from './floor-time'
 import { NO_LISTS, withChanges } from './lists'
 import { numbers } from './numbers'
-import { type FloorPort, openPort } from './port'
+import { BEAT, type FloorPort, openPort } from './port'
 import type { DeviceView, DoorParts, FloorMessage, FloorView, ListChanges, RefusalView, SharedLists, TabMessage, TabView } from './protocol'
 
 export type Reply = { readonly ok: true; readonly kept: boolean; readonly text: string | null } | { readonly ok: false; readonly refusal: RefusalView }
@@ -91,6 +91,8 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
       case 'stored':
         for (const listener of storedListeners) listener(message.seq)
         return
+      case 'pulse':
+        return port.post(BEAT)
       case 'reopens':
         return reopen()
       case 'reply':

@@ -29,6 +29,7 @@ import { createVoicemailParts } from './messages'
 import { createPeople, type PeopleStore } from './people'
 import { piecesOf } from './pieces'
 import { type Notice, type RefusalView, type TabMessage, TabMessageSchema, type TabView } from './protocol'
+import { createPulse, isBeat } from './pulse'
 import { createReviewsPart } from './reviews'
 import { ringBack } from './ring-back'
 import type { Scenario } from './scenario'
@@ -255,7 +256,8 @@ export function createExchange(options: ExchangeOptions): Exchange {
     broadcast(everything)
     const next = Math.min(world?.nextAtMs() ?? Infinity, nextDueAtMs(state) ?? Infinity, dialer.nextTickAtMs(state) ?? Infinity)
     // What has failed is still due: tried again, but not without a pause.
-    if (next < Infinity) options.wakeAt(Math.max(whole ? 0 : AFTER_FAULT_MS, next - now()), () => turn(false))
+    // Before anybody has said hello nothing happens by itself, and nothing is woken for.
+    if (world !== null && next < Infinity) options.wakeAt(Math.max(whole ? 0 : AFTER_FAULT_MS, next - now()), () => turn(false))
   }
 
   /** A fault of ours must not stop the floor for everybody: it is said, and the rest goes on. */
@@ -350,6 +352,16 @@ export function createExchange(options: ExchangeOptions): Exchange {
       if (says !== null) notice('carried', 'info', says)
       turn()
     },
+  })
+
+  const pulse = createPulse({
+    tabs,
+    state: () => state,
+    report: (kind, agentId) => {
+      guarded('what a desk that is not heard of means', () => carryOut({ kind, agentId }))
+      turn(false)
+    },
+    again: (inMs, next) => options.later(inMs, next),
   })
 
   const sessions = createSessions({ accounts: options.accounts, tabs, now, state: () => state })
@@ -450,11 +462,17 @@ export function createExchange(options: ExchangeOptions): Exchange {
   }
 
   beginFloor()
+  pulse.begin()
   return {
     attach(port) {
       const tab = createTab(port)
       tabs.add(tab)
-      return { receive: (data) => void receive(tab, data), detach: () => detach(tab), forHistory: () => forHistory.of(tab), forLists: () => forLists(tab) }
+      return {
+        receive: (data) => (isBeat(data) ? pulse.heard(tab) : void receive(tab, data)),
+        detach: () => detach(tab),
+        forHistory: () => forHistory.of(tab),
+        forLists: () => forLists(tab),
+      }
     },
     attachLists: (end) => void feed.attach(end).catch(() => {}),
     settled: () => writer.flushed(),

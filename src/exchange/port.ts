@@ -6,7 +6,9 @@ import type { FloorMessage, TabMessage } from './protocol'
 export interface Introduction {
   readonly kind: 'forHistory' | 'forLists'
 }
-export type Outgoing = TabMessage | 'bye'
+/** What a tab answers a pulse with. It needs no reply, and says nothing about whose it is. */
+export const BEAT = 'beat'
+export type Outgoing = TabMessage | 'bye' | typeof BEAT
 
 export interface FloorPort {
   post(message: Outgoing): void

@@ -23,6 +23,8 @@ export interface Tab {
   /** Set when the tab is the window of an agent's device. */
   device: { readonly is: 'handset' | 'ownPhone'; readonly agentId: AgentId } | null
   seatMoved: FloorView['seatMoved']
+  /** How often it was asked since it was last heard of whether it is there. */
+  unheard: number
   readonly sent: Map<keyof TabView, string>
   /** It has the lists everybody sees: from then on what changes of them is enough. */
   hasLists: boolean
@@ -38,6 +40,7 @@ export const createTab = (port: TabPort): Tab => ({
   soundHere: false,
   device: null,
   seatMoved: null,
+  unheard: 0,
   sent: new Map(),
   hasLists: false,
 })

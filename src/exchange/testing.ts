@@ -9,6 +9,7 @@ import { openDrafts } from './drafts'
 import { createExchange, type Exchange } from './exchange'
 import { NO_LISTS, withChanges } from './lists'
 import { openPeople } from './people'
+import { BEAT } from './port'
 import type { FloorMessage, SharedLists, TabView } from './protocol'
 import { NOTHING_RESTORED } from './store'
 
@@ -89,12 +90,14 @@ export function aTab(exchange: Exchange) {
   const messages: FloorMessage[] = []
   const replies = new Map<string, (reply: Reply) => void>()
   let view = {} as TabView
+  let isThere = true
   let lists = {} as SharedLists
   const port = exchange.attach({
     postMessage: (message) => {
       // What crosses to a tab is a copy.
       const copy = structuredClone(message)
       messages.push(copy)
+      if (copy.kind === 'pulse' && isThere) port.receive(BEAT)
       if (copy.kind === 'reply') replies.get(copy.requestId)?.(copy)
       if (copy.kind !== 'view') return
       view = { ...view, ...copy.changes }
@@ -125,6 +128,13 @@ export function aTab(exchange: Exchange) {
     ask,
     signIn,
     give: (command: Ask) => ask({ kind: 'command', command }),
+    /** It crashed, hangs or is cut off: nothing is heard of it, and it says no good-bye. */
+    vanish: () => {
+      isThere = false
+    },
+    comeBack: () => {
+      isThere = true
+    },
     raw: port.receive,
     detach: port.detach,
   }

@@ -204,6 +204,7 @@ export function selectMe(state: FloorState, agentId: AgentId | null): MeView | n
     afterwards: availability,
     soundPath: shift.soundPath,
     soundLost: shift.soundLost === null ? null : { sinceMs: shift.soundLost.sinceMs, why: shift.soundLost.why },
+    deskWasLost: shift.deskWasLost,
     note,
     doNotDisturb,
     diversion,

@@ -18,6 +18,8 @@ export interface WatchedSeat {
   /** Who has come to that call beside them, and as what. */
   readonly beside: readonly { readonly agentId: AgentId; readonly role: Role }[]
   readonly help: Help | null
+  /** Since when nothing is heard of their desk; null while it is there. */
+  readonly deskLostSinceMs: number | null
   readonly queueId: QueueId | null
   readonly campaignId: CampaignId | null
   /** Since when their caller is on hold and nobody is talked to; null otherwise. */
@@ -58,6 +60,7 @@ function watchedSeat(state: FloorState, agent: Agent): WatchedSeat {
     onCallId: end !== undefined && isOnLine(end) ? (call?.id ?? null) : null,
     beside: beside ?? [],
     help: agent.help,
+    deskLostSinceMs: agent.shift?.deskLost?.sinceMs ?? null,
     with: call === undefined && wrapUp === null ? null : label,
     ...(work === undefined ? { queueId: null, campaignId: null } : behalfOfPart(work, id)),
     heldSinceMs: engaged?.state === 'held' ? (end?.sinceMs ?? null) : null,

@@ -14,6 +14,7 @@ interface Props {
 
 const ACT_WORDS: Readonly<Record<Need['kind'], string>> = {
   asksForHelp: 'Listen',
+  deskLost: 'Message…',
   nobodyServes: 'Add agents…',
   waitsTooLong: 'Add agents…',
   tooManyWait: 'Add agents…',
@@ -42,7 +43,7 @@ export function Needs({ needs, wordsOf, onAct }: Props) {
             return (
               <li
                 key={`${need.kind} ${about} ${'channel' in need ? need.channel : ''}`}
-                className={`flex items-start gap-3 border-l-4 py-1 pl-3 ${'queueId' in need || need.kind === 'asksForHelp' ? 'border-red bg-paper' : 'border-brass'}`}
+                className={`flex items-start gap-3 border-l-4 py-1 pl-3 ${'queueId' in need || need.kind === 'asksForHelp' || need.kind === 'deskLost' ? 'border-red bg-paper' : 'border-brass'}`}
               >
                 <span className="min-w-0 flex-1">
                   <strong>{about}:</strong> <span className="tabular-nums">{says}</span>

@@ -39,6 +39,7 @@ export function needWords(need: Need, names: Names): NeedWords {
   const about = names.agent(need.agentId)
   const over = `over by ${formatClock(need.overMs)}`
   if (need.kind === 'asksForHelp') return { about, says: `asks for help, for ${formatClock(need.lastsMs)}` }
+  if (need.kind === 'deskLost') return { about, says: `desk lost, for ${formatClock(need.lastsMs)}` }
   if (need.kind === 'heldTooLong') return { about, says: `the caller is on hold for ${formatClock(need.lastsMs)}, ${over}` }
   if (need.kind === 'wrapUpTooLong') return { about, says: `in wrap-up for ${formatClock(need.lastsMs)}, ${over}` }
   return { about, says: `${names.reason(need.agentId) ?? 'not ready'} for ${formatClock(need.lastsMs)}, ${over}` }

@@ -2,6 +2,7 @@
 // The shift bar: state in words with its clock and the one button that changes it, what is served, who waits, and sound. What must not be forgotten (a
 // diversion, sound that is lost or missing) stands in a line of its own for as long as it lasts.
 import clsx from 'clsx'
+import { format } from 'date-fns'
 import { useRouter } from 'next/navigation'
 import { memo, type ReactNode } from 'react'
 import type { CentreView, MeView, QueueView } from '@/exchange/protocol'
@@ -114,7 +115,7 @@ const Queues = memo(function Queues({ served }: { served: MeView['queueIds'] }) 
 export const chosenReasons = (centre: CentreView): readonly string[] => centre.notReadyReasons.filter((r) => !r.givenByFloor).map((r) => r.name)
 
 function Lasting({ me, give }: Pick<OnShift, 'me' | 'give'>) {
-  const { soundLost, soundPath, diversion } = me
+  const { soundLost, soundPath, diversion, deskWasLost } = me
   return (
     <>
       {soundLost !== null && (
@@ -122,6 +123,18 @@ function Lasting({ me, give }: Pick<OnShift, 'me' | 'give'>) {
           <span>
             <strong>Your sound is lost</strong> for <Clock sinceMs={soundLost.sinceMs} />: {soundLost.why} Whoever you were talking with hears music. It is
             tried again by itself; another path is under Sound.
+          </span>
+        </Line>
+      )}
+      {deskWasLost !== null && (
+        <Line tone="loss" label="Desk was lost">
+          <span>
+            <strong>
+              Your desk was lost from <span className="tabular">{format(deskWasLost.fromMs, 'HH:mm:ss')}</span> to{' '}
+              <span className="tabular">{format(deskWasLost.toMs, 'HH:mm:ss')}</span>.
+            </strong>{' '}
+            Whoever you were talking with went to the head of the queue, and what you had in hand went back to its line. You are not ready; go ready when you
+            can work.
           </span>
         </Line>
       )}

@@ -3,7 +3,7 @@
 import type * as z from 'zod'
 import type { Written } from '@/core/channels'
 import { toOutcomeSetId, toScriptId } from '@/core/ids'
-import { MISSED_RING, OUTCOME_OWED, SetUpSchema, SOUND_LOST } from '@/core/set-up'
+import { DESK_LOST, MISSED_RING, OUTCOME_OWED, SetUpSchema, SOUND_LOST } from '@/core/set-up'
 import { HOUR, MINUTE, SECOND } from '@/core/time'
 import { CAMPAIGNS } from './campaigns'
 import { OUTCOME_SETS } from './outcomes'
@@ -63,6 +63,7 @@ export const FENNHOLM = SetUpSchema.parse({
     { name: 'Technical trouble', paid: true, plannedMs: null },
     { name: MISSED_RING, paid: true, plannedMs: null, givenByFloor: true },
     { name: SOUND_LOST, paid: true, plannedMs: null, givenByFloor: true },
+    { name: DESK_LOST, paid: true, plannedMs: null, givenByFloor: true },
     { name: OUTCOME_OWED, paid: true, plannedMs: null, givenByFloor: true },
   ],
   reviewSheets: [...REVIEW_SHEETS],

@@ -332,6 +332,12 @@ export function eventWords(event: FloorEvent, names: EventNames): string {
       return `${agent(event.agentId)} took another sound path: ${SOUND_PATH_WORDS[event.path]}`
     case 'soundPathLost':
       return `${agent(event.agentId)} lost their sound: ${event.why}`
+    case 'deskLost':
+      return `Nothing was heard any more of the desk of ${agent(event.agentId)}`
+    case 'deskBack':
+      return `The desk of ${agent(event.agentId)} was there again`
+    case 'deskGivenUp':
+      return `What was with ${agent(event.agentId)}, whose desk had not come back, went on without them`
     case 'noteSet':
       return `${agent(event.agentId)} left a note: “${event.text}”`
     case 'noteCleared':

@@ -2,6 +2,7 @@
 import type { AgentStateName, Diversion } from '@/core/agents'
 import { SIGNED_IN_REASON } from '@/core/agents'
 import type { Role } from '@/core/calls'
+import { DESK_LOST } from '@/core/set-up'
 import { numberWords } from './number-words'
 
 const WORDS: Record<AgentStateName, string> = {
@@ -17,7 +18,8 @@ const WORDS: Record<AgentStateName, string> = {
 }
 
 export const stateWords = (name: AgentStateName, reason: string | null): string =>
-  reason === null ? WORDS[name] : `${WORDS[name]} · ${reason === SIGNED_IN_REASON ? 'Just signed in' : reason}`
+  // Not what they do, but that nothing is heard of them.
+  reason === DESK_LOST ? DESK_LOST : reason === null ? WORDS[name] : `${WORDS[name]} · ${reason === SIGNED_IN_REASON ? 'Just signed in' : reason}`
 
 /** What somebody does who comes to an agent's call, as it stands on a button. */
 export const ROLE_WORDS: Readonly<Record<Role, string>> = { listens: 'Listen', whispers: 'Whisper', talks: 'Step in' }

@@ -5,7 +5,7 @@ import { type CallChange, type ConnectionState, isInternal, takesPart } from '@/
 import type { AgentId, CallId, CampaignId, QueueId, WorkId } from '@/core/ids'
 import type { OutcomeEvent, OutcomeTakenBack } from '@/core/outcomes'
 import type { InHand } from '@/core/threads'
-import { type EpochMs, utcDay } from '@/core/time'
+import { type EpochMs, MINUTE, SECOND, utcDay } from '@/core/time'
 import type { AgentEvent, Diversion, Levels, SoundPath, ToldWhat } from './event'
 
 /** `writing`: chats, mails or texts are in hand, and nobody is talked to. `internalCall`: talking with colleagues about no work; `listening`: listening in or whispering. Their time is nobody's handle time. */
@@ -56,8 +56,33 @@ export interface Shift {
   readonly soundPath: SoundPath
   /** The path has failed, and what was so before it did; null while it works. */
   readonly soundLost: { readonly sinceMs: EpochMs; readonly why: string; readonly wasReady: boolean; readonly heldCallId: CallId | null } | null
+  /** Nothing is heard of their page, and what was so before; null while it is there. */
+  readonly deskLost: {
+    readonly sinceMs: EpochMs
+    readonly wasReady: boolean
+    readonly heldCallId: CallId | null
+    /** What was with them has gone on; null as long as it waits for them. */
+    readonly givenUpAtMs: EpochMs | null
+  } | null
+  /** When it was last lost for so long that something went on without them; null when they have gone ready since. */
+  readonly deskWasLost: { readonly fromMs: EpochMs; readonly toMs: EpochMs } | null
   /** Time in states that are over, by `spentKey`. */
   readonly spentMs: Readonly<Record<string, number>>
+}
+
+/** Whether somebody would hear who is put through to them: with a desk that is there, and sound. */
+export const canBeReached = ({ shift }: Pick<Agent, 'shift'>): boolean => shift != null && shift.soundLost === null && shift.deskLost === null
+
+/** A desk that comes back within this finds everything as it was. */
+export const DESK_GRACE_MS = 30 * SECOND
+/** A shift at whose desk nobody has been for so long ends. */
+export const UNATTENDED_MS = 15 * MINUTE
+
+/** When the next thing follows from a desk that is lost; null of one that is there. */
+export function deskDueAtMs({ shift }: Pick<Agent, 'shift'>): EpochMs | null {
+  const lost = shift?.deskLost ?? null
+  if (lost === null) return null
+  return lost.givenUpAtMs === null ? lost.sinceMs + DESK_GRACE_MS : Math.max(lost.sinceMs + UNATTENDED_MS, lost.givenUpAtMs + MINUTE)
 }
 
 /** Characters of a note; what is longer is cut. */
@@ -262,7 +287,7 @@ function applied(agent: Agent, event: AgentEvent | OutcomeEvent | OutcomeTakenBa
         ...withoutShift(agent),
         shift: {
           ...{ startedAtMs: atMs, queueIds: event.queueIds, campaignId: event.campaignId, levels: null, leaving: null },
-          ...{ seat: event.seat, soundPath: event.soundPath, soundLost: null, spentMs: {} },
+          ...{ seat: event.seat, soundPath: event.soundPath, soundLost: null, deskLost: null, deskWasLost: null, spentMs: {} },
         },
         availability: { ready: false, reason: SIGNED_IN_REASON },
       }
@@ -271,7 +296,7 @@ function applied(agent: Agent, event: AgentEvent | OutcomeEvent | OutcomeTakenBa
     case 'seatMoved':
       return agent
     case 'agentReady':
-      return { ...withShift(agent, { leaving: null }), availability: { ready: true, reason: null } }
+      return { ...withShift(agent, { leaving: null, deskWasLost: null }), availability: { ready: true, reason: null } }
     case 'agentNotReady':
       return { ...withShift(agent, { leaving: null }), availability: { ready: false, reason: event.reason } }
     case 'notReadyAsked':
@@ -316,6 +341,19 @@ function applied(agent: Agent, event: AgentEvent | OutcomeEvent | OutcomeTakenBa
     case 'soundPathLost': {
       const heard = agent.engagements.find((e) => e.state === 'connected')
       return withShift(agent, { soundLost: { sinceMs: atMs, why: event.why, wasReady: agent.availability.ready, heldCallId: heard?.callId ?? null } })
+    }
+    case 'deskLost': {
+      const heldCallId = agent.engagements.find((e) => e.state === 'connected')?.callId ?? null
+      return withShift(agent, { deskLost: { sinceMs: atMs, wasReady: agent.availability.ready, heldCallId, givenUpAtMs: null } })
+    }
+    case 'deskBack': {
+      const lost = agent.shift?.deskLost ?? null
+      const deskWasLost = lost === null || lost.givenUpAtMs === null ? (agent.shift?.deskWasLost ?? null) : { fromMs: lost.sinceMs, toMs: atMs }
+      return withShift(agent, { deskLost: null, deskWasLost })
+    }
+    case 'deskGivenUp': {
+      const lost = agent.shift?.deskLost ?? null
+      return lost === null ? agent : withShift(agent, { deskLost: { ...lost, givenUpAtMs: atMs } })
     }
     case 'noteSet':
       return { ...agent, note: { text: event.text, untilMs: event.untilMs, coverId: event.coverId } }

@@ -91,6 +91,11 @@ export const AgentEventSchema = z.discriminatedUnion('kind', [
   /** Also brings back a path that was lost. */
   z.object({ kind: z.literal('soundPathChosen'), ...agent, path: z.enum(SOUND_PATHS) }).readonly(),
   z.object({ kind: z.literal('soundPathLost'), ...agent, why: z.string() }).readonly(),
+  /** Nothing is heard of the page at which they work: closed, crashed or cut off. */
+  z.object({ kind: z.literal('deskLost'), ...agent }).readonly(),
+  z.object({ kind: z.literal('deskBack'), ...agent }).readonly(),
+  /** It has not come back in time: what was with them goes on without them. */
+  z.object({ kind: z.literal('deskGivenUp'), ...agent }).readonly(),
   z.object({ kind: z.literal('noteSet'), ...agent, text: z.string(), untilMs: InstantSchema.nullable(), coverId: AgentIdSchema.nullable() }).readonly(),
   z.object({ kind: z.literal('noteCleared'), ...agent, because: z.enum(['cleared', 'overdue']) }).readonly(),
   z.object({ kind: z.literal('doNotDisturbChanged'), ...agent, on: z.boolean() }).readonly(),

@@ -3,7 +3,10 @@ export {
   type AgentState,
   type AgentStateName,
   agentStateName,
+  canBeReached,
   createAgent,
+  DESK_GRACE_MS,
+  deskDueAtMs,
   type Engagement,
   engageAgent,
   engagementsOf,
@@ -19,6 +22,7 @@ export {
   spentKey,
   spentToday,
   type Told,
+  UNATTENDED_MS,
   type WrapUp,
 } from './agent'
 export {

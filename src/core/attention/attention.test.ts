@@ -17,7 +17,16 @@ const written = (channel: Written, waitedS: number, withinS: number | null): Wat
 })
 const warns = (change: Partial<WatchedQueue['warns']>) => ({ waiting: null, longestMs: null, shareBelow: null, ...change })
 const agent = (name: string, change: Partial<WatchedAgent> = {}): WatchedAgent => ({
-  ...{ id: toAgentId(`agent_${name}`), state: 'notReady', sinceMs: ago(MINUTE), plannedMs: null, wrapUp: null, heldSinceMs: null, helpSinceMs: null },
+  ...{
+    id: toAgentId(`agent_${name}`),
+    state: 'notReady',
+    sinceMs: ago(MINUTE),
+    plannedMs: null,
+    wrapUp: null,
+    heldSinceMs: null,
+    helpSinceMs: null,
+    deskLostSinceMs: null,
+  },
   ...change,
 })
 const wrapUp = (limitMs: number | null) => ({ startedAtMs: ago(2 * MINUTE), overMs: MINUTE, limitMs })

@@ -39,11 +39,14 @@ export interface WatchedAgent {
   readonly wrapUp: Pick<WrapUp, 'startedAtMs' | 'overMs' | 'limitMs'> | null
   /** Since when nobody talks to their caller; null while somebody does, or nobody is there. */
   readonly heldSinceMs: EpochMs | null
+  /** Since when nothing is heard of their desk; null while it is there. */
+  readonly deskLostSinceMs: EpochMs | null
   /** Since when they ask for help to which nobody has come; null while they do not. */
   readonly helpSinceMs: EpochMs | null
 }
 
 export type Need =
+  | { readonly kind: 'deskLost'; readonly agentId: AgentId; readonly lastsMs: number; readonly overMs: number }
   | { readonly kind: 'asksForHelp'; readonly agentId: AgentId; readonly lastsMs: number; readonly overMs: number }
   | { readonly kind: 'nobodyServes' | 'waitsTooLong' | 'tooManyWait'; readonly queueId: QueueId; readonly waitedMs: number; readonly overMs: number }
   | {
@@ -59,7 +62,8 @@ export type Need =
 
 /** Whoever asks for help has a caller on the line and comes before all; then callers before agents, those of a queue that nobody serves first. */
 const PRESSING: Readonly<Record<Need['kind'], number>> = {
-  ...{ asksForHelp: 0, nobodyServes: 1, waitsTooLong: 2, tooManyWait: 3, writtenWaits: 4, heldTooLong: 5, wrapUpTooLong: 6, overPlan: 7, belowAim: 8 },
+  ...{ asksForHelp: 0, deskLost: 1, nobodyServes: 2, waitsTooLong: 3, tooManyWait: 4, writtenWaits: 5, heldTooLong: 6, wrapUpTooLong: 7, overPlan: 8 },
+  belowAim: 9,
 }
 
 /**
@@ -100,7 +104,7 @@ function ofLine({ id: queueId, waiting, longestSinceMs, onShift, serviceLevelMs,
 }
 
 function ofAgent(
-  { id: agentId, state, sinceMs, plannedMs, wrapUp, heldSinceMs, helpSinceMs }: WatchedAgent,
+  { id: agentId, state, sinceMs, plannedMs, wrapUp, heldSinceMs, deskLostSinceMs, helpSinceMs }: WatchedAgent,
   holdLimitMs: number,
   nowMs: EpochMs,
 ): readonly Need[] {
@@ -110,6 +114,7 @@ function ofAgent(
   }
   return [
     ...(helpSinceMs === null ? [] : [{ kind: 'asksForHelp', agentId, lastsMs: nowMs - helpSinceMs, overMs: nowMs - helpSinceMs } as const]),
+    ...(deskLostSinceMs === null ? [] : [{ kind: 'deskLost', agentId, lastsMs: nowMs - deskLostSinceMs, overMs: nowMs - deskLostSinceMs } as const]),
     ...(heldSinceMs === null ? [] : over('heldTooLong', heldSinceMs, holdLimitMs)),
     ...(state !== 'wrapUp' || wrapUp === null ? [] : over('wrapUpTooLong', wrapUp.startedAtMs, wrapUp.limitMs ?? wrapUp.overMs)),
     ...(state === 'notReady' ? over('overPlan', sinceMs, plannedMs) : []),

@@ -6,6 +6,7 @@ import { CIRCLE_ASKS, type CircleCommand } from '@/core/rules/circles'
 import { CLOSING_ASKS, type ClosingCommand } from '@/core/rules/closing'
 import { COLLEAGUE_ASKS, type ColleagueCommand } from '@/core/rules/colleagues'
 import { CONFERENCE_ASKS, type ConferenceAsk, type ConferenceLineCommand } from '@/core/rules/conferences'
+import type { DeskReport } from '@/core/rules/desk'
 import { DO_NOT_CALL_ASKS, type DoNotCallCommand } from '@/core/rules/do-not-call'
 import type { DoorCommand } from '@/core/rules/door'
 import { OWNER_ASKS, type OwnerCommand } from '@/core/rules/owner'
@@ -38,7 +39,16 @@ export const AskSchema = z.discriminatedUnion('kind', [
 export type Ask = z.infer<typeof AskSchema>
 
 /** What comes from outside: callers, the far ends of dialled calls, the dialer, and time itself. */
-export type NetworkCommand = DoorCommand | MailboxRings | ConferenceLineCommand | FarEndCommand | AttemptReport | DialerCommand | WritingReport | PassTime
+export type NetworkCommand =
+  | DoorCommand
+  | MailboxRings
+  | ConferenceLineCommand
+  | FarEndCommand
+  | AttemptReport
+  | DialerCommand
+  | WritingReport
+  | DeskReport
+  | PassTime
 
 /** What an agent asks for, as it is decided. */
 export type AgentCommand =

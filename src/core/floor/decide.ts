@@ -6,6 +6,7 @@ import { CIRCLE_RULES } from '@/core/rules/circles'
 import { CLOSING_RULES } from '@/core/rules/closing'
 import { COLLEAGUE_RULES } from '@/core/rules/colleagues'
 import { CONFERENCE_RULES } from '@/core/rules/conferences'
+import { DESK_RULES } from '@/core/rules/desk'
 import { DO_NOT_CALL_RULES } from '@/core/rules/do-not-call'
 import { DOOR_RULES } from '@/core/rules/door'
 import { OWNER_RULES } from '@/core/rules/owner'
@@ -55,6 +56,7 @@ const RULES: Rules<Command, FloorRefusal> = {
   ...REVIEW_RULES,
   ...WRITING_RULES,
   ...CIRCLE_RULES,
+  ...DESK_RULES,
   ...TIME_RULES,
 }
 

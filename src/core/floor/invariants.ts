@@ -43,6 +43,7 @@ const OF_AGENTS: Laws<Agent> = {
     a.wrapUps.every((w) => w.limitMs === null || values(s.due).some((d) => d.kind === 'wrapUp' && d.callId === w.callId && d.agentId === a.id)),
   'who asked to leave is ready, and somebody is on the way to them': (a, s) =>
     (a.shift?.leaving ?? null) === null || (a.state.name === 'ready' && isAwaited(s, a)),
+  'nobody whose desk is lost is offered a call of a queue': (a) => a.shift?.deskLost == null || a.state.name !== 'ready',
   'nobody whose sound is lost is offered a call of a queue': (a) => a.shift?.soundLost == null || a.state.name !== 'ready',
 }
 

@@ -1,6 +1,7 @@
 // What time itself does: everything whose time has come.
 import { attemptDue, previewDue } from '@/core/rules/campaign'
 import { endAtLimit } from '@/core/rules/closing'
+import { deskDue } from '@/core/rules/desk'
 import { overflow } from '@/core/rules/door'
 import type { Rules } from '@/core/rules/rule'
 import { carryOutClearing, returnCall, ringOut } from '@/core/rules/talk'
@@ -15,6 +16,7 @@ export interface PassTime {
 }
 
 const WHEN_DUE: { readonly [K in Due['kind']]: (draft: Draft, due: Extract<Due, { readonly kind: K }>) => void } = {
+  desk: deskDue,
   note: (draft, { agentId }) => emit(draft, null, { kind: 'noteCleared', agentId, because: 'overdue' }),
   wrapUp: (draft, { agentId, callId }) => endAtLimit(draft, agentId, callId),
   callback: (draft, { callbackId }) => emit(draft, null, { kind: 'callbackEscalated', callbackId }),

@@ -260,6 +260,9 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       case 'seatMoved':
       case 'soundPathChosen':
       case 'soundPathLost':
+      case 'deskLost':
+      case 'deskBack':
+      case 'deskGivenUp':
       case 'noteSet':
       case 'noteCleared':
       case 'doNotDisturbChanged':

@@ -1,6 +1,6 @@
 // Opens entries of every version ever written. One upgrade per version, checked for gaps when the list is made.
 import * as z from 'zod'
-import { MISSED_RING, OUTCOME_OWED } from '@/core/set-up'
+import { DESK_LOST, MISSED_RING, OUTCOME_OWED } from '@/core/set-up'
 import { HOUR, MINUTE, wholeMs } from '@/core/time'
 import { LEDGER_VERSION, type LedgerEntry, LedgerEntrySchema } from './entry'
 
@@ -29,8 +29,31 @@ const UPGRADES: readonly Upgrade[] = [
   { from: 11, apply: (stored) => ({ ...stored, version: 12 }) },
   // Version 13 only adds a kind of event.
   { from: 12, apply: (stored) => ({ ...stored, version: 13 }) },
-  { from: 13, apply: (stored) => ({ ...(withWholeMs(stored) as Record<string, unknown>), version: 14 }) },
+  {
+    from: 13,
+    apply(stored) {
+      const whole = withWholeMs(stored) as Record<string, unknown>
+      return { ...whole, version: 14, event: withDeskLost(whole.event) }
+    },
+  },
 ]
+
+/** Until version 13 a desk that vanished was no reason for anything. */
+function withDeskLost(event: unknown): unknown {
+  const opened = ReasonsBeforeSchema.safeParse(event)
+  if (!opened.success) return event
+  const { setUp } = opened.data
+  if (setUp.notReadyReasons.some((r) => r.name === DESK_LOST)) return event
+  return {
+    ...opened.data,
+    setUp: { ...setUp, notReadyReasons: [...setUp.notReadyReasons, { name: DESK_LOST, paid: true, plannedMs: null, givenByFloor: true }] },
+  }
+}
+
+const ReasonsBeforeSchema = z.looseObject({
+  kind: z.enum(['floorOpened', 'setUpChanged', 'storageCleared']),
+  setUp: z.looseObject({ notReadyReasons: z.array(z.looseObject({ name: z.string() })) }),
+})
 
 /**
  * Until version 13 a campaign call that nobody took was stored with fractions of a millisecond, which its own reader refused. Whatever is named as

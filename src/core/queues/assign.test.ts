@@ -51,7 +51,19 @@ function route(agents: readonly AgentWish[], calls: readonly CallWish[]) {
     const queueIds = a.queues.map((q) => QUEUES[q] as typeof A)
     return {
       id: agentId(n),
-      shift: { startedAtMs: 0, queueIds, campaignId: null, levels: null, leaving: null, seat: 'desk', soundPath: 'computer', soundLost: null, spentMs: {} },
+      shift: {
+        startedAtMs: 0,
+        queueIds,
+        campaignId: null,
+        levels: null,
+        leaving: null,
+        seat: 'desk',
+        soundPath: 'computer',
+        soundLost: null,
+        deskLost: null,
+        deskWasLost: null,
+        spentMs: {},
+      },
       state: { name: 'ready', reason: null, sinceMs: a.sinceMs },
     }
   })
@@ -133,6 +145,8 @@ describe('who gets the next call', () => {
         seat: 'desk',
         soundPath: 'computer',
         soundLost: null,
+        deskLost: null,
+        deskWasLost: null,
         spentMs: {},
       },
       state: { name: 'ready', reason: null, sinceMs },
@@ -155,6 +169,8 @@ describe('who gets the next call', () => {
           seat: 'desk',
           soundPath: 'computer',
           soundLost: null,
+          deskLost: null,
+          deskWasLost: null,
           spentMs: {},
         },
         state: { name: 'ready', reason: null, sinceMs: n * 900 },

@@ -8,7 +8,7 @@ import { fieldsOf, patternFindings, type Script } from '@/core/scripts'
 import type { AgentSetUp } from './account'
 import { checkCampaigns } from './check-campaigns'
 import type { Finding } from './finding'
-import { MISSED_RING, OUTCOME_OWED, SOUND_LOST } from './given-reasons'
+import { DESK_LOST, MISSED_RING, OUTCOME_OWED, SOUND_LOST } from './given-reasons'
 import { meetsNeeds, scriptsInUse } from './lookup'
 import type { QueueSetUp } from './queue'
 import type { SetUp } from './schema'
@@ -180,7 +180,7 @@ function checkCentre(setUp: SetUp, agents: readonly AgentSetUp[]): Finding[] {
     findings.push(error('Accounts', 'Nobody could change the set-up any more.', 'Let at least one account change the set-up.'))
   if (!setUp.outcomeSets.some((s) => s.id === setUp.outsideOutcomeSetId))
     findings.push(error('Centre', 'The outcome set of calls dialled by hand is not there.', 'Choose one of the outcome sets.'))
-  for (const name of [MISSED_RING, SOUND_LOST, OUTCOME_OWED])
+  for (const name of [MISSED_RING, SOUND_LOST, DESK_LOST, OUTCOME_OWED])
     if (!setUp.notReadyReasons.some((r) => r.name === name && r.givenByFloor))
       findings.push(error('Reasons', `“${name}” is missing, which the floor gives by itself.`, 'Add it, and mark it as given by the floor.'))
   if (!setUp.notReadyReasons.some((r) => !r.givenByFloor))

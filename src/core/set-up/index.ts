@@ -15,7 +15,7 @@ export {
 } from './campaign'
 export { checkSetUp } from './check'
 export type { Finding } from './finding'
-export { MISSED_RING, OUTCOME_OWED, SOUND_LOST } from './given-reasons'
+export { DESK_LOST, MISSED_RING, OUTCOME_OWED, SOUND_LOST } from './given-reasons'
 export {
   agentName,
   agentSetUp,

@@ -15,6 +15,7 @@ import type { Due } from './rows'
 type Ruled = Pick<FloorState, 'setUp' | 'storm'>
 
 const NOTE = 'note '
+const DESK = 'desk '
 const CALL = 'call '
 const CALLBACK = 'callback '
 const ATTEMPT = 'attempt '
@@ -50,6 +51,10 @@ export function setCallsDue(place: Place): void {
 export function setNoteDue(place: Place, agentId: AgentId, untilMs: EpochMs | null): void {
   setDue(place, NOTE + agentId, untilMs === null ? null : { kind: 'note', agentId, atMs: untilMs })
 }
+
+/** When something follows from a desk that is lost. */
+export const setDeskDue = (place: Place, agentId: AgentId, atMs: EpochMs | null): void =>
+  setDue(place, DESK + agentId, atMs === null ? null : { kind: 'desk', agentId, atMs })
 
 /** The limits of an agent's wrap-ups, after some of them have changed. */
 export function setWrapUpsDue(place: Place, agentId: AgentId, before: readonly WrapUp[], after: readonly WrapUp[]): void {

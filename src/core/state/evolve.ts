@@ -1,5 +1,5 @@
 // The fold of the floor's state over events, in place. It never refuses: the event already happened.
-import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent, moveHelp } from '@/core/agents'
+import { type Agent, createAgent, deskDueAtMs, engageAgent, engagementsOf, evolveAgent, moveHelp } from '@/core/agents'
 import { type Call, type CallChange, type CallEvent, carriesWork, evolveCalls, waitsIn, withSaid } from '@/core/calls'
 import { createRun } from '@/core/campaigns'
 import type { CircleLine } from '@/core/circles'
@@ -14,7 +14,7 @@ import { evolveCampaigning } from './campaigning'
 import { takeCarriedOver } from './carried-over'
 import { changeAgent, changeWork, dropClosed } from './change'
 import { codedBySomebody, codedKey } from './coded'
-import { setCallDue, setCallsDue, setNoteDue } from './due'
+import { setCallDue, setCallsDue, setDeskDue, setNoteDue } from './due'
 import { createFloor, type FloorState } from './floor-state'
 import { type Journal, type Place, put, remove, setFact } from './journal'
 import { evolvePromised } from './promised'
@@ -65,8 +65,14 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     case 'noteCleared':
       changeAgent(place, event.agentId, (agent) => evolveAgent(agent, event, atMs))
       return setNoteDue(place, event.agentId, event.kind === 'noteSet' ? event.untilMs : null)
+    case 'deskLost':
+    case 'deskBack':
+    case 'deskGivenUp':
+      changeAgent(place, event.agentId, (agent) => evolveAgent(agent, event, atMs))
+      return setDeskDue(place, event.agentId, deskDueAtMs(must(state.agents, event.agentId)))
     case 'shiftEnded':
       remove(place, 'lately', event.agentId)
+      setDeskDue(place, event.agentId, null)
       for (const [key, { agentId }] of state.coded) if (agentId === event.agentId) remove(place, 'coded', key)
       return changeAgent(place, event.agentId, (agent) => evolveAgent(agent, event, atMs))
     case 'agentReady':

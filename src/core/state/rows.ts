@@ -13,6 +13,7 @@ interface Dated {
 export type Due =
   | ({ readonly kind: 'call'; readonly callId: CallId } & Dated)
   | ({ readonly kind: 'note'; readonly agentId: AgentId } & Dated)
+  | ({ readonly kind: 'desk'; readonly agentId: AgentId } & Dated)
   | ({ readonly kind: 'wrapUp'; readonly agentId: AgentId; readonly callId: CallId } & Dated)
   | ({ readonly kind: 'callback'; readonly callbackId: CallbackId } & Dated)
   | ({ readonly kind: 'attempt'; readonly attemptId: AttemptId } & Dated)

@@ -33,6 +33,7 @@ export const SMALL: SetUp = SetUpSchema.parse({
     { name: 'Lunch', paid: false, plannedMs: 1_800_000 },
     { name: 'Missed ring', paid: true, plannedMs: null, givenByFloor: true },
     { name: 'Sound lost', paid: true, plannedMs: null, givenByFloor: true },
+    { name: 'Desk lost', paid: true, plannedMs: null, givenByFloor: true },
     { name: 'Outcome owed', paid: true, plannedMs: null, givenByFloor: true },
   ],
   agents: [ANN, BO, CY].map((id, i) => ({ id, name: ['Ann', 'Bo', 'Cy'][i], role: 'agent', queueIds: [FIRST, SECOND_QUEUE], playable: false })),

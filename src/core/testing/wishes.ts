@@ -41,6 +41,8 @@ const KINDS = [
     'chooseSoundPath',
     'chooseSoundPath',
     'reportSoundLost',
+    'reportDeskLost',
+    'reportDeskBack',
     'setNote',
     'clearNote',
     'setDoNotDisturb',
@@ -326,6 +328,8 @@ export function suited(state: FloorState, kind: Wish['kind']): readonly AgentId[
     if (kind === 'stopListening') return a.engagements.some((e) => e.listens)
     if (kind === 'clearNote') return a.note !== null
     if (kind === 'chooseSoundPath') return a.shift?.soundLost != null
+    if (kind === 'reportDeskLost') return a.shift?.seat === 'desk' && a.shift.deskLost === null
+    if (kind === 'reportDeskBack') return a.shift?.deskLost != null
     if (kind === 'reportSoundLost') return a.shift?.soundPath !== 'none'
     if (kind === 'endAside') return values(state.calls).some((c) => c.aside?.byAgentId === a.id)
     return a.engagements.some((e) => fits(state, e, kind))

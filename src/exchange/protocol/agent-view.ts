@@ -38,6 +38,8 @@ export interface MeView {
   readonly afterwards: { readonly ready: boolean; readonly reason: string | null }
   readonly soundPath: SoundPath
   readonly soundLost: { readonly sinceMs: number; readonly why: string } | null
+  /** For so long that something went on without them; null when they have gone ready since. */
+  readonly deskWasLost: { readonly fromMs: number; readonly toMs: number } | null
   readonly note: Note | null
   readonly doNotDisturb: boolean
   readonly diversion: Diversion | null

@@ -18,6 +18,8 @@ export type FloorMessage =
   | { readonly kind: 'view'; readonly atMs: number; readonly changes: Partial<TabView>; readonly lists: ListChanges }
   /** Entries up to this one are stored. */
   | { readonly kind: 'stored'; readonly seq: number }
+  /** Whoever has a shift here says that they are there: `BEAT`, at once. */
+  | { readonly kind: 'pulse' }
   /** This worker ends now, and another one opens the floor from what is stored: whoever hears it goes there. */
   | { readonly kind: 'reopens' }
 

@@ -1,5 +1,5 @@
 // Notes, and the outcome with what the agent does next.
-import type { Agent } from '@/core/agents'
+import { type Agent, canBeReached } from '@/core/agents'
 import { codesFor, doubtOf, type OutcomeCode } from '@/core/outcomes'
 import { refuse } from '@/core/rules/rule'
 import { isOverOwed } from '@/core/rules/shift'
@@ -65,13 +65,14 @@ function missingField(draft: Draft, work: Work, { needs, label }: OutcomeCode, k
 
 /** What the agent chose to do after the outcome; nothing to record when they are in that state already. */
 export function carryOut(draft: Draft, agentId: Agent['id'], andThen: Of<'saveOutcome'>['andThen']): null {
-  const { availability, shift } = get(draft.state.agents, agentId) ?? {}
+  const agent = get(draft.state.agents, agentId)
+  const availability = agent?.availability
   // Nobody goes ready owing more than is allowed, whatever they chose.
   if (andThen.state === 'ready' && isOverOwed(draft.state, agentId))
     return availability?.ready ? emit(draft, draft.state.seq, { kind: 'agentNotReady', agentId, reason: OUTCOME_OWED }) : null
   const already = andThen.state === 'ready' ? availability?.ready : availability?.reason === andThen.reason
   if (already) return null
-  // Without sound nobody is put through: that reason stands until it is back.
-  if (andThen.state === 'ready' && shift?.soundLost) return null
+  // Without sound or a desk nobody is put through: that reason stands until it is back.
+  if (andThen.state === 'ready' && agent !== undefined && !canBeReached(agent)) return null
   return emit(draft, draft.state.seq, andThen.state === 'ready' ? { kind: 'agentReady', agentId } : { kind: 'agentNotReady', agentId, reason: andThen.reason })
 }

@@ -1,5 +1,5 @@
 // Calls that come about by themselves once two colleagues are free (after Call Back, ECMA-269, 17.1.5: the switch watches the busy one and calls both).
-import type { Agent } from '@/core/agents'
+import { type Agent, canBeReached } from '@/core/agents'
 import { type Pair, pairKey } from '@/core/colleagues'
 import { type AgentId, deviceOfAgent } from '@/core/ids'
 import { refuse } from '@/core/rules/rule'
@@ -45,7 +45,7 @@ export function ringWhoAreFree(draft: Draft): void {
 /** Not ready does for whoever wished it: they may have gone so to wait for it. */
 const isFree = ({ state }: Draft, agent: Agent): boolean =>
   (agent.state.name === 'ready' || agent.state.name === 'notReady') &&
-  agent.shift?.soundLost == null &&
+  canBeReached(agent) &&
   get(state.previews, agent.id) === undefined &&
   !isAwaited(state, agent)
 

@@ -1,6 +1,6 @@
 // What an agent lets the others know and where their own calls go: note, do not disturb, diversion, and the device
 // they speak through.
-import { type Agent, LONGEST_NOTE } from '@/core/agents'
+import { type Agent, canBeReached, LONGEST_NOTE } from '@/core/agents'
 import { agentConnection, services } from '@/core/calls'
 import { readNumber } from '@/core/directory'
 import { forbidden } from '@/core/rules/do-not-call'
@@ -55,8 +55,8 @@ export function chooseSoundPath(draft: Draft, agent: Agent, { path }: Of<'choose
   const back = held && services.retrieve(held, agent.id)
   const hearsAnother = get(draft.state.agents, agent.id)?.engagements.some((e) => e.state === 'connected' || e.state === 'initiated') ?? false
   if (back?.ok && !hearsAnother) emit(draft, null, ...back.events)
-  const { availability } = get(draft.state.agents, agent.id) ?? agent
-  if (lost.wasReady && availability.reason === SOUND_LOST && !isOverOwed(draft.state, agent.id)) emit(draft, null, { kind: 'agentReady', agentId: agent.id })
+  const now = get(draft.state.agents, agent.id) ?? agent
+  if (lost.wasReady && now.availability.reason === SOUND_LOST && canBeReached(now) && !isOverOwed(draft.state, agent.id)) emit(draft, null, { kind: 'agentReady', agentId: agent.id })
   return null
 }
 

@@ -79,7 +79,7 @@ export function endShiftOwing(draft: Draft, agent: Agent): Ruling {
 
 /**
  * During a call it says what follows it. In wrap-up it leaves the outcome for later, where the centre allows so much to be owed.
- * Refused: outcomeOwed when it would be more, soundIsLost, alreadyReady.
+ * Refused: outcomeOwed when it would be more, soundIsLost, deskIsLost, alreadyReady.
  */
 export function goReady(draft: Draft, agent: Agent): Ruling {
   const free = agent.engagements.length === 0
@@ -88,6 +88,7 @@ export function goReady(draft: Draft, agent: Agent): Ruling {
     if (refused !== null) return refused
   }
   if (agent.shift?.soundLost) return refuse({ reason: 'soundIsLost' })
+  if (agent.shift?.deskLost) return refuse({ reason: 'deskIsLost' })
   if (agent.availability.ready && agent.shift?.leaving == null && (!free || agent.wrapUps.length === 0)) return refuse({ reason: 'alreadyReady' })
   if (free) leaveForLater(draft, agent)
   if (agent.availability.ready && agent.shift?.leaving == null) return null

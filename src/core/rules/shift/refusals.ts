@@ -22,6 +22,7 @@ export type ShiftRefusal =
   | { readonly reason: 'threadsInHand'; readonly count: number }
   | { readonly reason: 'muteUnchanged' }
   | { readonly reason: 'soundIsLost' }
+  | { readonly reason: 'deskIsLost' }
   | { readonly reason: 'soundPathUnchanged' }
   | { readonly reason: 'noteEmpty' }
   | { readonly reason: 'noteEndsInThePast' }
@@ -64,6 +65,7 @@ export const SHIFT_WORDS: WordsOf<ShiftRefusal> = {
   }),
   muteUnchanged: () => ({ says: 'Mute is that way already.', next: 'Nothing to do.' }),
   soundIsLost: () => ({ says: 'Your sound is lost, so a caller would hear nothing.', next: 'Bring it back under Sound, or take another path.' }),
+  deskIsLost: () => ({ says: 'Nothing is heard of that desk, so a caller would reach nobody.', next: 'Wait until it is back, or end the shift.' }),
   soundPathUnchanged: () => ({ says: 'Your sound goes that way already.', next: 'Nothing to do.' }),
   noteEmpty: () => ({ says: 'The note is empty.', next: 'Type a few words, such as “Back at two”.' }),
   noteEndsInThePast: () => ({ says: 'The note would end in the past.', next: 'Choose a later time, or let it stay until you clear it.' }),

@@ -103,7 +103,10 @@ export function restoreMessage(draft: Draft, command: Of<'restoreMessage'>): Rul
   const message = opened(draft, command)
   if (isRefused(message)) return message
   if (message.deletedAtMs === null) return refuse({ reason: 'noSuchMessage' })
-  return emit(draft, null, { kind: 'messageRestored', messageId: message.id, byAgentId: command.agentId })
+  emit(draft, null, { kind: 'messageRestored', messageId: message.id, byAgentId: command.agentId })
+  // Its queue may be in use again since it was deleted.
+  requeueMessages(draft)
+  return null
 }
 
 /** Who left the message in hand is dialled, on the same call. Refused: noMessageInHand, notOnCall, nobodyToCallBack, calledBackAlready, and what the do-not-call list forbids. */

@@ -1,0 +1,3 @@
+export type { DeskReport } from './commands'
+export { DESK_RULES } from './table'
+export { deskDue } from './vanished'
