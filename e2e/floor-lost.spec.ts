@@ -1,14 +1,21 @@
 // The floor's worker under what happens to it: a clock that is set in mid-call, a worker the browser has ended, and browsers
 // that cannot share a worker between tabs.
-import { board, button, goReady, hangUp, QUIET, ringMe, signIn, startShift, state, takeCall } from './desk'
+import { anotherSeat, board, boardWords, button, goReady, hangUp, KESTER, ownerTab, QUIET, ringMe, signIn, startShift, state, takeCall } from './desk'
 import { type BrowserContext, expect, fresh, type Page } from './warm'
 
-/** Inside the floor's worker: its wall clock is off by as much as it is told, and it ends when it is told to. */
+/** Inside the floor's worker: its wall clock is off by as much as it is told, its time passes faster, and it ends or hangs when it is told to. */
 const HOOK = `{
-  const real = Date.now
-  let offMs = 0
-  Date.now = () => real() + offMs
-  new BroadcastChannel('test of the floor').onmessage = ({ data }) => (data === 'end' ? self.close() : (offMs = data))
+  const [real, now, timeout] = [Date.now, performance.now.bind(performance), setTimeout]
+  let [offMs, speed, sinceMs, atMs] = [0, 1, now(), now()]
+  performance.now = () => atMs + (now() - sinceMs) * speed
+  Date.now = () => Math.round(real() + offMs + performance.now() - now())
+  self.setTimeout = (act, ms = 0, ...more) => timeout(act, ms / speed, ...more)
+  new BroadcastChannel('test of the floor').onmessage = ({ data }) => {
+    if (data === 'end') self.close()
+    else if (data.hangMs) for (const until = real() + data.hangMs; real() < until; );
+    else if (data.speed) [atMs, sinceMs, speed] = [performance.now(), now(), data.speed]
+    else offMs = data
+  }
 }\n`
 
 async function withHook(context: BrowserContext): Promise<void> {
@@ -17,7 +24,8 @@ async function withHook(context: BrowserContext): Promise<void> {
     await route.fulfill({ response: answer, body: HOOK + (await answer.text()) })
   })
 }
-const tellWorker = (page: Page, what: number | 'end') => page.evaluate((told) => new BroadcastChannel('test of the floor').postMessage(told), what)
+const tellWorker = (page: Page, what: number | 'end' | { readonly speed: number } | { readonly hangMs: number }) =>
+  page.evaluate((told) => new BroadcastChannel('test of the floor').postMessage(told), what)
 const HOUR = 3_600_000
 
 fresh('the clock set back and forward in mid-call: said, and no limit changes', async ({ context, page }) => {
@@ -80,4 +88,33 @@ fresh('where no worker can be shared: two tabs are one floor, and the second has
   await expect(state(again)).toHaveText('On call')
   await hangUp(again)
   await expect(state(again)).toHaveText('Wrap-up')
+})
+
+fresh('a desk that is closed in a call: its supervisor sees it, its caller is the next one’s, and its agent is told', async ({ context, page }) => {
+  await withHook(context)
+  await takeCall(page)
+  await page.getByLabel('Notes').fill('Wants to bring a dog')
+  const kester = await anotherSeat(page, KESTER)
+  const floor = await ownerTab(page, '/floor')
+  await page.close()
+  await tellWorker(kester, { speed: 6 })
+  await expect(floor.getByRole('region', { name: 'What needs you' })).toContainText('Eluned Tarnow: desk lost')
+  await expect(state(kester)).toHaveText('Ringing')
+  await tellWorker(kester, { speed: 1 })
+  await button(kester, 'Answer').click()
+  await expect(boardWords(kester)).toContainText('You are talking with Ottoline Fjelding')
+  const again = await context.newPage()
+  await signIn(again)
+  await expect(again.getByRole('alert', { name: 'Desk was lost' })).toContainText('went to the head of the queue')
+  await expect(again.getByLabel('Notes')).toHaveValue('Wants to bring a dog')
+  await expect(state(again)).toHaveText('Wrap-up')
+})
+
+fresh('a floor that does not answer is said at the desk, and that it does again', async ({ context, page }) => {
+  await withHook(context)
+  await startShift(page)
+  await tellWorker(page, { hangMs: 14_000 })
+  await expect(page.getByText('No connection, trying.')).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText('No connection, trying.')).toBeHidden({ timeout: 30_000 })
+  await goReady(page)
 })

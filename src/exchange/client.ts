@@ -44,11 +44,15 @@ export interface Shown {
   /** What whoever is signed in sees; null while nobody is. */
   readonly view: FloorView | null
   readonly device: DeviceView | null
+  /** The floor was asked whether it is there and has not answered yet. */
+  readonly silent: boolean
 }
 
 const DEADLINE_MS = 8_000
 /** While nothing is heard of the floor it is asked this often whether it is there. */
-const PING_EVERY_MS = 10_000
+const PING_EVERY_MS = 6_000
+/** An answer that takes longer is said to be awaited. */
+const SILENT_AFTER_MS = 3_000
 
 export interface ConnectOptions {
   /** What a reload brings along, kept where no other tab sees it. */
@@ -60,7 +64,7 @@ export interface ConnectOptions {
 
 export function connect({ key, device, world, past }: ConnectOptions): FloorClient {
   const pending = new Map<string, (reply: Reply) => void>()
-  const shown = createStore<Shown>(() => ({ door: null, view: null, device: null }))
+  const shown = createStore<Shown>(() => ({ door: null, view: null, device: null, silent: false }))
   const storedListeners = new Set<(seq: number) => void>()
   let parts: Partial<TabView> = {}
   let lists: SharedLists = NO_LISTS
@@ -84,6 +88,7 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
 
   const onMessage = (message: FloorMessage) => {
     heardAtMs = performance.now()
+    if (shown.getState().silent) shown.setState({ silent: false })
     switch (message.kind) {
       case 'view':
         setFloorClock(message.atMs)
@@ -131,7 +136,9 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
   /** A worker that was ended by the browser or by a fault never says so: it only stops answering. */
   const watch = setInterval(async () => {
     if (performance.now() - heardAtMs < PING_EVERY_MS) return
+    const saying = setTimeout(() => shown.setState({ silent: true }), SILENT_AFTER_MS)
     const reply = await ask({ kind: 'ping' })
+    clearTimeout(saying)
     if (!reply.ok && reply.refusal.reason === SILENT.reason) reopen()
   }, PING_EVERY_MS)
 

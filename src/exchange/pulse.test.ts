@@ -15,7 +15,11 @@ function rounds({ pass, tryAgain }: Pick<Running, 'pass' | 'tryAgain'>, count: n
     tryAgain()
   }
 }
-const ends = ({ exchange }: Pick<Running, 'exchange'>) => exchange.state().calls.get(CALL)?.connections.map((c) => `${c.party.kind} ${c.state}`)
+const ends = ({ exchange }: Pick<Running, 'exchange'>) =>
+  exchange
+    .state()
+    .calls.get(CALL)
+    ?.connections.map((c) => `${c.party.kind} ${c.state}`)
 
 describe('a desk in a call', () => {
   test('that answers is there for as long as it likes', async () => {

@@ -36,7 +36,7 @@ export function ShownFloor({ shown, says, children }: { shown: FloorClient['show
 }
 
 /** Before the floor is connected: nothing is shown. */
-const NOTHING = createStore<Shown>(() => ({ door: null, view: null, device: null }))
+const NOTHING = createStore<Shown>(() => ({ door: null, view: null, device: null, silent: false }))
 
 const useShown = <T,>(select: (shown: Shown) => T): T => useStore(useContext(FloorContext)?.shown ?? NOTHING, select)
 
@@ -49,6 +49,8 @@ export const useAllSeen = <T extends object>(select: (view: FloorView) => T): T 
 export const useFloorView = (): FloorView | null => useShown(({ view }) => view)
 /** What is seen without signing in; null until the floor answers. */
 export const useDoor = (): DoorParts | null => useShown(useShallow(({ door }: Shown) => door))
+/** Whether the floor was asked if it is there, and has not answered. */
+export const useFloorSilent = (): boolean => useShown(({ silent }) => silent)
 /** What the window of a device shows; null in every other tab. */
 export const useDeviceView = (): DeviceView | null => useShown(({ device }) => device)
 

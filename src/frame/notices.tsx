@@ -2,11 +2,12 @@
 // What the floor has to say about itself: damage, a gap, storage that is refused. Plain sentences, each with its way out.
 import { memo, useState } from 'react'
 import type { AccountView, FloorPart } from '@/exchange/protocol'
-import { useFloor } from '@/exchange/react'
+import { useFloor, useFloorSilent } from '@/exchange/react'
 import { Button, saveFile } from '@/ui'
 
 export const Notices = memo(function Notices({ floor: view, account }: { floor: FloorPart; account: AccountView | null }) {
   const floor = useFloor()
+  const silent = useFloorSilent()
   const [refused, setRefused] = useState<string | null>(null)
   const mayTake = account?.may.includes('supervision') ?? false
   const saveDamaged = async () => {
@@ -23,6 +24,13 @@ export const Notices = memo(function Notices({ floor: view, account }: { floor: 
   }
   return (
     <>
+      {silent && (
+        <Line tone="loss">
+          <span>
+            <strong>No connection, trying.</strong> The floor does not answer. Stay here: it comes back by itself, and what you have typed is kept.
+          </span>
+        </Line>
+      )}
       {view.storage === 'notKept' && (
         <Line tone="loss">
           <span>
