@@ -14,6 +14,11 @@ import { countWords, pieceName } from './pieces-words'
 
 const BESIDE_WORDS: Readonly<Record<Role, string>> = { listens: 'listens', whispers: 'whispers', talks: 'has stepped in' }
 
+const isLost = (a: AgentRow): boolean => (a.watched?.deskLostSinceMs ?? null) !== null
+/** That nothing is heard of somebody comes before what they were doing. */
+const nowWords = (a: AgentRow): string =>
+  isLost(a) ? `Desk lost${a.state === 'notReady' ? '' : ` · ${stateWords(a.state, a.reason)}`}` : stateWords(a.state, a.reason)
+
 export const GROUPINGS = ['nothing', 'team', 'state', 'queue'] as const
 export type Grouping = (typeof GROUPINGS)[number]
 
@@ -67,8 +72,8 @@ const columnsFor = ({ chosen, onChoose, ...acting }: Acting): readonly Column<Ag
     cell: (a) => (
       <span className="flex min-w-0 items-center gap-2">
         <StateMark state={a.state} />
-        <span title={stateWords(a.state, a.reason)} className={clsx('truncate', a.state === 'ready' && 'font-semibold text-green')}>
-          {stateWords(a.state, a.reason)}
+        <span title={nowWords(a)} className={clsx('truncate', a.state === 'ready' && 'font-semibold text-green', isLost(a) && 'font-semibold text-red')}>
+          {nowWords(a)}
         </span>
       </span>
     ),

@@ -126,8 +126,8 @@ export function Compose({ thread, asideOnly, me, writer, nameOf, work, agentName
           Nobody reads along any more. Sent as it is, it stands here for colleagues, and {writer} never sees it. To answer {writer}, take the tick away.
         </p>
       )}
-      <div className="mt-2 flex items-center gap-3">
-        <p id={`${fieldId}-about`} className="min-w-0 flex-1 text-soft text-xs">
+      <div className="mt-2 flex flex-wrap items-center justify-end gap-x-3 gap-y-1">
+        <p id={`${fieldId}-about`} className="min-w-40 flex-1 text-soft text-xs">
           {over
             ? `${text.length.toLocaleString('en-GB')} characters: ${LONGEST_TEXT.toLocaleString('en-GB')} can be sent at once.`
             : channel === 'mail'

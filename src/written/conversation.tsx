@@ -77,7 +77,7 @@ export function Conversation({ me, centre, thread, work, onScript, ref }: Props)
           </span>
           {keptFor !== null && state !== 'ended' && <span className="text-brass-text">has left the chat and wants to be called</span>}
           {thread.follows !== null && <span>answers what was written to them before</span>}
-          {askedIn.length > 0 && <span className="text-brass-text">{listed(askedIn.map((a) => (a === me.id ? 'you' : nameOf(a))))} read along</span>}
+          {askedIn.length > 0 && <span className="text-brass-text">{readAlong(askedIn.map((a) => (a === me.id ? 'you' : nameOf(a))))}</span>}
         </p>
         <div role="toolbar" aria-label="What can be done with it" className="mt-2 flex flex-wrap items-center gap-2">
           {isMine && (
@@ -148,5 +148,7 @@ export function Conversation({ me, centre, thread, work, onScript, ref }: Props)
 }
 
 const NOBODY = [] as const
+
+const readAlong = (names: readonly string[]): string => `${listed(names)} ${names.length === 1 && names[0] !== 'you' ? 'reads' : 'read'} along`
 
 const untilWords = (atMs: number): string => format(atMs, isSameDay(atMs, floorNow()) ? 'HH:mm' : 'EEEE d MMMM, HH:mm')
