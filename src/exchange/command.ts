@@ -55,12 +55,27 @@ export const WITHOUT_SEAT: readonly Ask['kind'][] = [
   'readCircle',
 ]
 
+/** Pressed twice so soon, it was one press: the second would take back what the first did. */
+const ONE_PRESS_MS = 300
+const PRESSES: Partial<Record<Ask['kind'], string>> = { hold: 'hold', retrieve: 'hold', setMute: 'mute', record: 'record' }
+
+/** Whether it is the second half of a press that was counted twice. */
+function isSamePress(floor: Floor, tab: Tab, asked: Ask): boolean {
+  const what = PRESSES[asked.kind]
+  if (what === undefined) return false
+  const press = `${what} ${'callId' in asked ? asked.callId : ''}`
+  const before = tab.pressed
+  tab.pressed = { press, atMs: floor.now() }
+  return before !== null && before.press === press && floor.now() - before.atMs < ONE_PRESS_MS
+}
+
 export async function command(floor: Floor, tab: Tab, accountId: AgentId, message: Extract<TabMessage, { kind: 'command' }>): Promise<Answer> {
   const no = (refusal: RefusalView): Answer => ({ ok: false, refusal })
   const asked = message.command
   if (tab.agentId === null && !WITHOUT_SEAT.includes(asked.kind))
     return no(get(floor.state().agents, accountId)?.shift == null ? refusalOf({ reason: 'notOnShift' }) : SEAT_ELSEWHERE)
   if (asked.kind === 'startShift' && asked.seat !== 'desk') return no(NOT_UNDERSTOOD)
+  if (isSamePress(floor, tab, asked)) return { ok: true, kept: floor.isKept(), text: null }
   const inBook = (number: string) => {
     const person = floor.people.whose(viewerOf(floor, accountId), [number])[number]
     return person && { name: person.name, group: person.group }

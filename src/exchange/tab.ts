@@ -25,6 +25,8 @@ export interface Tab {
   seatMoved: FloorView['seatMoved']
   /** How often it was asked since it was last heard of whether it is there. */
   unheard: number
+  /** The last press that may be counted twice, such as Hold. */
+  pressed: { readonly press: string; readonly atMs: number } | null
   readonly sent: Map<keyof TabView, string>
   /** It has the lists everybody sees: from then on what changes of them is enough. */
   hasLists: boolean
@@ -41,6 +43,7 @@ export const createTab = (port: TabPort): Tab => ({
   device: null,
   seatMoved: null,
   unheard: 0,
+  pressed: null,
   sent: new Map(),
   hasLists: false,
 })

@@ -10,7 +10,7 @@ import { answered, freesSomebody, route } from '@/core/rules/door'
 import { followAgent, stopUnentitled, stopWhereBusy } from '@/core/rules/supervision'
 import { handoverFailed, rescueStranded } from '@/core/rules/talk'
 import { beginMessage, endMessage, requeueMessages } from '@/core/rules/voicemail'
-import { freesForThreads, offerThreads, passOffers, urgencyOfCalls } from '@/core/rules/writing'
+import { askOutEverywhere, freesForThreads, offerThreads, passOffers, urgencyOfCalls } from '@/core/rules/writing'
 import type { Draft } from '@/core/state'
 
 type Follows<E> = (draft: Draft, seq: number, event: E) => void
@@ -25,7 +25,7 @@ const FOLLOWS: { readonly [K in FloorEvent['kind']]?: readonly Follows<Extract<F
   digitsReceived: [codeKeyed],
   agentNotReady: [(draft, seq, { agentId }) => passOffers(draft, seq, agentId)],
   setUpChanged: [requeueMessages, stopUnentitled],
-  shiftEnded: [(draft, seq, { agentId }) => forgetAsked(draft, seq, agentId)],
+  shiftEnded: [(draft, seq, { agentId }) => forgetAsked(draft, seq, agentId), (draft, seq, { agentId }) => askOutEverywhere(draft, seq, agentId)],
   recordCoded: [(draft, _seq, { campaignId }) => keepTarget(draft, campaignId)],
 }
 

@@ -130,6 +130,19 @@ describe('dialling in with the code', () => {
     expect(must(floor.state().agents, ANN).wrapUps).toHaveLength(1)
   })
 
+  test('left alone they are let go, and with one other they are not parked over their head', () => {
+    const floor = planned()
+    floor.give(joins(floor))
+    floor.give(rings)
+    for (const digit of theOne(floor).code) floor.give(keys(2, digit))
+    expect(floor.give(on('park'))).toBe('parkOnlyOne')
+    floor.give(joins(floor, BO))
+    floor.give(on('hangUp'))
+    expect(must(floor.state().calls, call(1)).connections.map((c) => c.party.kind)).toEqual(['outside', 'agent'])
+    floor.give(on('hangUp', 1, {}, BO))
+    expect([floor.state().calls.size, there(floor)]).toEqual([0, []])
+  })
+
   test('three wrong ones, and the line hangs up', () => {
     const floor = planned()
     floor.give(rings)

@@ -56,7 +56,8 @@ export function chooseSoundPath(draft: Draft, agent: Agent, { path }: Of<'choose
   const hearsAnother = get(draft.state.agents, agent.id)?.engagements.some((e) => e.state === 'connected' || e.state === 'initiated') ?? false
   if (back?.ok && !hearsAnother) emit(draft, null, ...back.events)
   const now = get(draft.state.agents, agent.id) ?? agent
-  if (lost.wasReady && now.availability.reason === SOUND_LOST && canBeReached(now) && !isOverOwed(draft.state, agent.id)) emit(draft, null, { kind: 'agentReady', agentId: agent.id })
+  if (lost.wasReady && now.availability.reason === SOUND_LOST && canBeReached(now) && !isOverOwed(draft.state, agent.id))
+    emit(draft, null, { kind: 'agentReady', agentId: agent.id })
   return null
 }
 

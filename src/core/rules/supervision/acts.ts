@@ -47,7 +47,7 @@ export function setReadiness(draft: Draft, { agentId: byAgentId, agentIds, ready
       return refuse({
         reason: 'agentCannotBeReady',
         name: agentName(draft.state.setUp, agentId),
-        why: ruling.refusal.reason === 'soundIsLost' ? 'sound' : 'owes',
+        why: ruling.refusal.reason === 'soundIsLost' ? 'sound' : ruling.refusal.reason === 'deskIsLost' ? 'desk' : 'owes',
       })
   }
   for (const agentId of reached) if (agentId !== byAgentId) tell(draft, agentId, byAgentId, ready ? { is: 'ready' } : { is: 'notReady', reason })

@@ -12,7 +12,7 @@ export type SupervisionRefusal =
   | { readonly reason: 'noHelpAsked' }
   | { readonly reason: 'nobodyChosen' }
   | { readonly reason: 'agentOffShift'; readonly name: string }
-  | { readonly reason: 'agentCannotBeReady'; readonly name: string; readonly why: 'sound' | 'owes' }
+  | { readonly reason: 'agentCannotBeReady'; readonly name: string; readonly why: 'sound' | 'desk' | 'owes' }
   | { readonly reason: 'agentAtWork'; readonly name: string }
   | { readonly reason: 'agentServesNothing'; readonly name: string }
   | { readonly reason: 'agentMayNotWork'; readonly name: string; readonly campaign: string; readonly why: 'notTheirs' | 'closed' }
@@ -40,7 +40,9 @@ export const SUPERVISION_WORDS: WordsOf<SupervisionRefusal> = {
   agentCannotBeReady: ({ name, why }) =>
     why === 'sound'
       ? { says: `${name} has lost their sound, so a caller would hear nothing.`, next: 'Ask them to bring it back under Sound.' }
-      : { says: `${name} has more calls without an outcome than this centre allows.`, next: 'Ask them to code their last call.' },
+      : why === 'desk'
+        ? { says: `Nothing is heard of the desk of ${name}, so a caller would reach nobody.`, next: 'Wait until it is back, or end their shift.' }
+        : { says: `${name} has more calls without an outcome than this centre allows.`, next: 'Ask them to code their last call.' },
   agentAtWork: ({ name }) => ({ says: `${name} is on a call, or one rings there.`, next: 'Wait until it is over, or take it over.' }),
   agentServesNothing: ({ name }) => ({ says: `${name} would serve nothing any more.`, next: 'Leave one queue or campaign, or set them not ready.' }),
   agentMayNotWork: ({ name, campaign, why }) =>

@@ -86,7 +86,9 @@ function reachFree(draft: Draft, agent: Agent, call: Call, target: Target): Reac
 export function park(draft: Draft, agent: Agent, call: Call): Ruling {
   const mine = services.ownEnd(call, agent.id)
   if (mine === undefined) return refuse({ reason: 'notOnCall' })
-  if (call.consultFor !== null || call.connections.filter(takesPart).length !== 2 || onLine(call).length !== 2) return refuse({ reason: 'parkOnlyOne' })
+  // Of a conference the others may only have gone for a moment.
+  if (call.consultFor !== null || call.conferenceId !== null || call.connections.filter(takesPart).length !== 2 || onLine(call).length !== 2)
+    return refuse({ reason: 'parkOnlyOne' })
   const taken = new Set(values(draft.state.calls).flatMap((c) => c.connections.map((x) => (x.party.kind === 'park' ? x.party.slot : 0))))
   let slot = 1
   while (taken.has(slot)) slot++
@@ -100,7 +102,7 @@ export function park(draft: Draft, agent: Agent, call: Call): Ruling {
 
 /**
  * Directed Pickup (a parked call) and Group Pickup (a call that rings at a colleague of the same queue, or was sent to
- * them). Refused: callUnderWay while another call is heard, notParkedOrRinging, notInGroup.
+ * them). A call between two colleagues is theirs. Refused: callUnderWay while another call is heard, notParkedOrRinging, betweenColleagues, notInGroup.
  */
 export function pickUp(draft: Draft, agent: Agent, call: Call): Ruling {
   const refused = mayOpenLine(draft.state, agent)
@@ -112,6 +114,7 @@ export function pickUp(draft: Draft, agent: Agent, call: Call): Ruling {
     const answered = services.answer(call, agent.id)
     return answered.ok ? emit(draft, null, ...answered.events) : refuse(answered.refusal)
   }
+  if (parked === undefined && (isInternal(call) || call.consultFor !== null)) return refuse({ reason: 'betweenColleagues' })
   if (parked === undefined && call.queueId !== null && !agent.shift?.queueIds.includes(call.queueId)) return refuse({ reason: 'notInGroup' })
   const at = { callId: call.id, deviceId: deviceOfAgent(agent.id) }
   if (ringing !== undefined) emit(draft, null, { kind: 'connectionCleared', callId: call.id, deviceId: ringing.deviceId, cause: 'answeredElsewhere' })
@@ -151,8 +154,8 @@ export function handoverFailed(draft: Draft, seq: number, event: Extract<CallEve
 /** A party on the line with nobody there, nobody ringing and no queue: the head of the queue takes care of them. A colleague or a mailbox alone has nobody to wait for. */
 export function rescueStranded(draft: Draft, causedBy: number, { callId }: Pick<CallEvent, 'callId'>): void {
   const call = get(draft.state.calls, callId)
-  // Whoever is alone in a conference waits for the others.
-  if (call === undefined || call.conferenceId !== null) return
+  if (call === undefined) return
+  if (call.conferenceId !== null) return letGo(draft, call, causedBy)
   if (isInternal(call)) return endStranded(draft, call, causedBy)
   const others = call.connections.filter((c) => c.state !== 'failed' && takesPart(c))
   const [only] = others
@@ -161,6 +164,12 @@ export function rescueStranded(draft: Draft, causedBy: number, { callId }: Pick<
   // Whoever has a message, or is about to have a caller who kept their place dialled, is not alone by mistake.
   else if (only !== undefined && others.length === 1 && ((only.party.kind === 'agent' && !isKept(call)) || boxOf(only.party) !== null))
     endStranded(draft, call, causedBy)
+}
+
+/** A colleague who is alone in a conference waits for the others; somebody from outside whom they have left is let go. */
+function letGo(draft: Draft, call: Call, causedBy: number): void {
+  const [only, more] = call.connections.filter((c) => c.state !== 'failed' && takesPart(c))
+  if (only?.party.kind === 'outside' && more === undefined) endStranded(draft, call, causedBy)
 }
 
 /** Whoever dialled sees what became of it, and hangs up; nobody else waits for anything. */

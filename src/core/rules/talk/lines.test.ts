@@ -10,7 +10,7 @@ import { ANN, aFloor, aReadyFloor, arrives, BO, CY, FIRST, SECOND_QUEUE, SMALL, 
 const call = (n: number) => toCallId(`call_test_${n}`)
 const on = (kind: string, n = 1, more: object = {}, agentId = ANN) => ({ kind, agentId, callId: call(n), ...more }) as Command
 const to = { bo: { kind: 'agent', agentId: BO }, cy: { kind: 'agent', agentId: CY }, queue: { kind: 'queue', queueId: SECOND_QUEUE } } as const
-const number = { kind: 'number', typed: '01632 960112', name: 'Harbour' } as const
+const number = { kind: 'number', typed: '01632 960113', name: 'Harbour' } as const
 const voicemail = { kind: 'voicemail', agentId: BO } as const
 const caller = deviceOutside(call(1), 1)
 const farEnd = (n: number, nth: number, report: 'ringing' | 'answered' | Failure): Command => ({
@@ -81,6 +81,12 @@ describe('what each service takes and refuses', () => {
     { says: 'transfer: not to who is on a call', given: CONSULTING, when: on('transfer', 1, { target: to.bo }), then: 'targetOnCall' },
     { says: 'add: into the call', given: TALKING, when: on('addParty', 1, { target: number }), then: 'ok' },
     { says: 'add: not twice', given: CONFERENCE, when: on('addParty', 1, { target: to.bo }), then: 'targetAlreadyThere' },
+    {
+      says: 'add: not the same number twice',
+      given: [...TALKING, on('addParty', 1, { target: number })],
+      when: on('addParty', 1, { target: number }),
+      then: 'targetAlreadyThere',
+    },
     { says: 'add: no queue', given: TALKING, when: on('addParty', 1, { target: to.queue }), then: 'targetNotForThis' },
     { says: 'divert: while it rings', given: [arrives()], when: on('divert', 1, { target: voicemail }), then: 'ok' },
     { says: 'divert: not later', given: TALKING, when: on('divert', 1, { target: voicemail }), then: 'notRinging' },
@@ -88,6 +94,12 @@ describe('what each service takes and refuses', () => {
     { says: 'park: no conference', given: CONFERENCE, when: on('park'), then: 'parkOnlyOne' },
     { says: 'pick up: what is parked', given: [...TALKING, on('park')], when: on('pickUp', 1, {}, BO), then: 'ok' },
     { says: 'pick up: what rings at a colleague', given: [arrives()], when: on('pickUp', 1, {}, BO), then: 'ok' },
+    {
+      says: 'pick up: not what two colleagues have between them',
+      given: [...CONSULT, { kind: 'startShift', agentId: CY, queueIds: [FIRST], seat: 'desk' }],
+      when: on('pickUp', 2, {}, CY),
+      then: 'betweenColleagues',
+    },
     { says: 'pick up: not what somebody talks on', given: TALKING, when: on('pickUp', 1, {}, BO), then: 'notParkedOrRinging' },
     {
       says: 'pick up: not with another line heard',

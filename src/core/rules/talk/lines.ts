@@ -5,7 +5,7 @@ import { agentConnection, type Call, isOnLine, services, takesPart } from '@/cor
 import { type CallId, deviceOfAgent } from '@/core/ids'
 import { unentitled } from '@/core/rules/rights'
 import { refuse } from '@/core/rules/rule'
-import { type Draft, emit, nextCallId, partyOfCall } from '@/core/state'
+import { type Draft, emit, nextCallId, partyName, partyOfCall } from '@/core/state'
 import { get, must } from '@/core/table'
 import type { Of, Ruling } from './commands'
 import { reach } from './reach'
@@ -99,6 +99,10 @@ export function addParty(draft: Draft, agent: Agent, call: Call, { target }: Of<
     return refuse({ reason: 'targetNotForThis', what: target.kind })
   const reaching = reach(draft, agent.id, call, target, 'talk')
   if (!reaching.ok) return refuse(reaching.refusal)
+  const { party } = reaching.reached
+  // Somebody who is there, or whose telephone rings already, is not called a second time.
+  if (party.kind === 'outside' && call.connections.some((c) => c.party.kind === 'outside' && c.party.number === party.number && c.state !== 'failed'))
+    return refuse({ reason: 'targetAlreadyThere', name: partyName(draft.state, party) })
   return emit(draft, null, ...reaching.reached.events(call.id))
 }
 

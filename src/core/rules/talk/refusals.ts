@@ -19,6 +19,7 @@ export type TalkRefusal =
   | { readonly reason: 'parkOnlyOne' }
   | { readonly reason: 'notParkedOrRinging' }
   | { readonly reason: 'notInGroup' }
+  | { readonly reason: 'betweenColleagues' }
   | { readonly reason: 'callerNotOnLine' }
   | { readonly reason: 'queueNotServed'; readonly queue: string }
   | { readonly reason: 'targetSelf' }
@@ -47,6 +48,7 @@ export const TALK_WORDS: WordsOf<TalkRefusal> = {
   callerIsGone: () => ({ says: 'The first caller has hung up.', next: 'End the consult when you are done; the call still needs its outcome.' }),
   parkOnlyOne: () => ({ says: 'Only a call with one other party can be parked.', next: 'Remove the others first, or put the call on hold.' }),
   notParkedOrRinging: () => ({ says: 'That call is neither parked nor ringing any more.', next: 'A colleague was faster, or the caller hung up.' }),
+  betweenColleagues: () => ({ says: 'That is a call between two colleagues.', next: 'Call one of them, or leave a message.' }),
   notInGroup: () => ({ says: 'That call belongs to a queue you do not serve.', next: 'A supervisor can add the queue to your account.' }),
   callerNotOnLine: () => ({ says: 'The caller has hung up and keeps their place.', next: 'Answer to call them back, or decline.' }),
   queueNotServed: (refusal) => ({ says: `You do not serve ${refusal.queue} on this shift.`, next: 'Call for yourself, or for a queue you serve.' }),

@@ -2,4 +2,5 @@ export { WRITING_ASKS, type WritingAsk, type WritingCommand, type WritingReport 
 export { threadDue } from './due'
 export { freesForThreads, keptFree, offerThreads, passOffers, urgencyOfCalls } from './offer'
 export { WRITING_WORDS, type WritingRefusal } from './refusals'
+export { askOutEverywhere } from './rules'
 export { WRITING_RULES } from './table'

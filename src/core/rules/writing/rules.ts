@@ -2,6 +2,7 @@
 import * as z from 'zod'
 import type { Agent } from '@/core/agents'
 import { readNumber } from '@/core/directory'
+import type { AgentId } from '@/core/ids'
 import { isOpenAt } from '@/core/queues'
 import { leaveWork, openScript } from '@/core/rules/closing'
 import { forbidden } from '@/core/rules/do-not-call'
@@ -10,7 +11,7 @@ import { queueName } from '@/core/rules/shift'
 import { makeCall } from '@/core/rules/talk'
 import { agentName, queueSetUp } from '@/core/set-up'
 import { type Draft, emit, nextCallId, nextThreadId, roomOf } from '@/core/state'
-import { get } from '@/core/table'
+import { get, values } from '@/core/table'
 import { addressKey, COMES_BACK_MS, isOverThread, LONGEST_TEXT, type Thread, threadWaitsIn } from '@/core/threads'
 import type { Of, Ruling } from './commands'
 import { unpark } from './due'
@@ -126,6 +127,12 @@ export function askOut(draft: Draft, agent: Agent, thread: Thread, { toAgentId }
       ? refuse({ reason: 'targetUnknown' })
       : refuse({ reason: 'notAskedIn', name: agentName(draft.state.setUp, toAgentId) })
   return emit(draft, null, { kind: 'threadAskedOut', threadId: thread.id, agentId: toAgentId })
+}
+
+/** Whoever has gone home reads along nowhere. */
+export function askOutEverywhere(draft: Draft, causedBy: number, agentId: AgentId): void {
+  for (const { id: threadId, askedIn } of values(draft.state.threads))
+    if (askedIn.includes(agentId)) emit(draft, causedBy, { kind: 'threadAskedOut', threadId, agentId })
 }
 
 /** An agent writes first. Refused: chatsBeginThere, targetUnknown, queueNotServed, channelNotTaken, notAMailAddress, what reading a number refuses, onDoNotCall, nothingWritten, textTooLong. */

@@ -330,3 +330,11 @@ test('a colleague who is asked in reads and writes for colleagues’ eyes only; 
   expect(must(floor.state().threads, T1)).toMatchObject({ state: 'open', agentId: BO, lineCount: 2, askedIn: [] })
   expect(must(floor.state().agents, ANN).wrapUps.map((w) => w.callId)).toEqual([T1])
 })
+
+test('a colleague who goes home reads along no more', () => {
+  const floor = inHand()
+  floor.give(by(ANN, { kind: 'askIn', threadId: T1, toAgentId: BO }))
+  expect(must(floor.state().threads, T1).askedIn).toEqual([BO])
+  expect(floor.give(by(BO, { kind: 'endShift' }))).toBe('ok')
+  expect(must(floor.state().threads, T1).askedIn).toEqual([])
+})
