@@ -1,5 +1,5 @@
 // What one agent's ear gets, read from who hears whom on each of their calls: the mixer obeys it, and so does the recorder.
-import { type Call, type Ear, type Hearing, isOnLine, takesPart } from '@/core/calls'
+import { type Call, type Ear, type Hearing, takesPart } from '@/core/calls'
 import { type AgentId, type DeviceId, deviceOfAgent } from '@/core/ids'
 
 export interface Scene {
@@ -30,8 +30,8 @@ export function sceneOf(views: readonly { readonly call: Call; readonly ears: re
       if (speaker === mine && hears === 'voice') heard = true
     }
     for (const c of call.connections) if (c.whispersTo === mine) whispers.push(c.deviceId)
-    // One desk records a call: that of the first agent who takes part in it, and hears what there is to hear.
-    const first = call.connections.find((c) => c.party.kind === 'agent' && isOnLine(c))
+    // One desk records a call: that of the first agent who takes part in it and hears it. What is said on another line meanwhile is no part of it.
+    const first = call.connections.find((c) => c.party.kind === 'agent' && c.state === 'connected' && takesPart(c))
     if (call.recording?.state === 'on' && first?.deviceId === mine) recordingId = call.recording.recordingId
     // What is said after a mailbox's tone is recorded where it is said.
     if (call.leaving !== null && nowMs >= call.leaving.toneAtMs && first?.deviceId === mine) recordingId = call.leaving.recordingId

@@ -289,7 +289,7 @@ function WaitingPlate({ view: { call }, work }: { view: CallView; work: Work | u
 
 const ENDPOINTS = { computer: '', handset: ' · on the desk handset', ownPhone: ' · on your own phone' } as const
 const mineKind = (mine: Connection, muted: boolean, recording: boolean): string =>
-  `Agent${muted ? ' · muted' : ''}${recording ? ' · recording' : ''}${ENDPOINTS[mine.endpoint]}`
+  `Agent${muted ? ' · muted' : ''}${recording ? (mine.state === 'held' ? ' · not recorded meanwhile' : ' · recording') : ''}${ENDPOINTS[mine.endpoint]}`
 
 /** Two clocks, named: with you since you took or dialled it, and in all since the caller came in. */
 function MyClock({ mine, view: { call }, work }: { mine: Connection; view: CallView; work: Work | undefined }) {

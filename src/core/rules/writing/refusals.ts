@@ -49,7 +49,10 @@ export const WRITING_WORDS: WordsOf<WritingRefusal> = {
   queueIsClosed: ({ queue, says }) => ({ says: `${queue} is closed: “${says}”`, next: 'Write a mail, or come back during opening hours.' }),
   chatCannotWait: () => ({ says: 'Somebody sits in front of that chat.', next: 'Hand it on, or end it and agree on a callback.' }),
   theyHaveGone: (refusal) => ({ says: `${refusal.with} has left the chat and wants to be called.`, next: 'Call them.' }),
-  textOnItsWay: (refusal) => ({ says: `Your text to ${refusal.with} is still being sent.`, next: 'Wait until it is delivered, then end it.' }),
+  textOnItsWay: (refusal) => ({
+    says: `Your text to ${refusal.with} is still being sent.`,
+    next: 'Wait until it is delivered, two minutes at the most, then end it.',
+  }),
   timeIsPast: () => ({ says: 'That time is past.', next: 'Choose a later one.' }),
   noNumberToRing: (refusal) => ({ says: `No number of ${refusal.with} is known.`, next: 'Ask for it, and dial it in the dial line.' }),
   notParked: () => ({ says: 'It is not parked.', next: 'Look at what you have in hand.' }),

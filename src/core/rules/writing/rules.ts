@@ -13,6 +13,7 @@ import { agentName, queueSetUp } from '@/core/set-up'
 import { type Draft, emit, nextCallId, nextThreadId, roomOf } from '@/core/state'
 import { get, values } from '@/core/table'
 import { addressKey, COMES_BACK_MS, isOverThread, LONGEST_TEXT, type Thread, threadWaitsIn } from '@/core/threads'
+import { MINUTE } from '@/core/time'
 import type { Of, Ruling } from './commands'
 import { unpark } from './due'
 import type { RulingRefusal } from './refusals'
@@ -74,10 +75,14 @@ function unsendable(text: string): Ruling {
   return text.length > LONGEST_TEXT ? refuse({ reason: 'textTooLong', length: text.length, longest: LONGEST_TEXT }) : null
 }
 
-/** It is over, and owes its outcome unless it was coded before. Whether a text arrived is learnt first. Refused: textOnItsWay. */
+/** For so long a receipt is waited for. A gateway that says nothing keeps nobody from ending what is over. */
+export const RECEIPT_AWAITED_MS = 2 * MINUTE
+
+/** It is over, and owes its outcome unless it was coded before. Whether a text arrived is learnt first, where that is to be learnt. Refused: textOnItsWay. */
 export function endThread(draft: Draft, agent: Agent, thread: Thread): Ruling {
   const { id: threadId } = thread
-  if (thread.lines.some(({ sent }) => sent?.state === 'sending')) return refuse({ reason: 'textOnItsWay', with: nameOf(thread) })
+  if (thread.lines.some(({ sent, atMs }) => sent?.state === 'sending' && draft.atMs < atMs + RECEIPT_AWAITED_MS))
+    return refuse({ reason: 'textOnItsWay', with: nameOf(thread) })
   emit(draft, null, { kind: 'threadEnded', threadId, byAgentId: agent.id, because: 'closed' })
   leaveWork(draft, draft.state.seq, agent.id, threadId)
   return null

@@ -6,6 +6,7 @@ import { type SetUp, SetUpSchema } from '@/core/set-up'
 import { get, must } from '@/core/table'
 import { ANN, aFloor, arrives, BO, CY, FIRST, SECOND_QUEUE, SMALL, START_MS, type TestFloor } from '@/core/testing'
 import { LONGEST_TEXT } from '@/core/threads'
+import { RECEIPT_AWAITED_MS } from './rules'
 
 const LATER = START_MS + 3_600_000
 const thread = (n: number) => toThreadId(`thread_test_${n}`)
@@ -337,4 +338,11 @@ test('a colleague who goes home reads along no more', () => {
   expect(must(floor.state().threads, T1).askedIn).toEqual([BO])
   expect(floor.give(by(BO, { kind: 'endShift' }))).toBe('ok')
   expect(must(floor.state().threads, T1).askedIn).toEqual([])
+})
+
+test('a text whose receipt never comes keeps nobody for ever: not from ending it, and not from going home', () => {
+  const floor = sending()
+  expect(floor.give(by(ANN, { kind: 'endThread', threadId: T1 }))).toBe('textOnItsWay')
+  expect(floor.give(by(ANN, { kind: 'endThread', threadId: T1 }), RECEIPT_AWAITED_MS)).toBe('ok')
+  expect(must(floor.state().agents, ANN).threads).toEqual([])
 })
