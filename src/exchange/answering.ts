@@ -7,6 +7,7 @@ import { agentSetUp } from '@/core/set-up'
 import type { FloorState } from '@/core/state'
 import type { Pace, Past, World } from '@/world'
 import type { Accounts } from './accounts'
+import type { Acts } from './acts'
 import type { Devices } from './devices'
 import type { Drafts } from './drafts'
 import type { People } from './people'
@@ -21,6 +22,7 @@ export interface Floor {
   readonly people: People
   readonly devices: Devices
   readonly drafts: Drafts
+  readonly acts: Acts
   readonly sessions: Sessions
   readonly writer: LedgerWriter
   readonly now: () => number

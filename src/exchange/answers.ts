@@ -10,7 +10,18 @@ import { type Answer, type Floor, viewerOf } from './answering'
 import { searchCircles } from './circles'
 import { command, WITHOUT_SEAT } from './command'
 import { selectConferences } from './conferences'
-import { cannotRing, NO_DEVICE, NOBODY_CALLS, NOT_SIGNED_IN, NOT_YOUR_PIECE, SEAT_ELSEWHERE, STILL_ON_SHIFT, UNREACHABLE, wordsOf } from './desk-refusals'
+import {
+  cannotRing,
+  NO_DEVICE,
+  NOBODY_CALLS,
+  NOT_SIGNED_IN,
+  NOT_YOUR_PIECE,
+  SEAT_ELSEWHERE,
+  STILL_ON_SHIFT,
+  TOO_LATE_TO_UNDO,
+  UNREACHABLE,
+  wordsOf,
+} from './desk-refusals'
 import { selectDoNotCall } from './do-not-call-page'
 import { mayDraft } from './drafts'
 import { selectMessages } from './messages'
@@ -108,6 +119,12 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       const previewed = preview(floor.state(), { ...message.command, agentId: accountId } as AgentCommand, { atMs: floor.now() })
       const calls = previewed.ok ? previewed.calls.map((view) => seenBy(floor.state(), view, accountId)) : []
       return done(JSON.stringify(previewed.ok ? { ...previewed, calls } : previewed))
+    }
+    case 'takeBackAct': {
+      const taken = floor.acts.takeBack(message.act, accountId)
+      if (taken === null) return no(TOO_LATE_TO_UNDO)
+      floor.turn()
+      return done(JSON.stringify(taken))
     }
     case 'reviews':
       return done(JSON.stringify(reviewsFor(floor.state(), accountId, message.callId)))

@@ -100,13 +100,15 @@ export async function command(floor: Floor, tab: Tab, accountId: AgentId, messag
       return { ok: true, kept: true, text: null }
     }
   }
+  const noted = floor.acts.watch(given)
   const refusal = floor.give(given)
   if (refusal !== null) return no(refusalOf(refusal))
+  const act = noted()
   // What was sent is no draft any more; what has been typed since then comes as a new one.
   if (given.kind === 'writeLine') floor.drafts.forget(given.threadId, accountId)
   if (given.kind === 'startShift' || given.kind === 'moveSeat') floor.sessions.takeSeat(tab)
   if (given.kind === 'endShift') floor.sessions.leaveSeat(tab)
   floor.turn(BEYOND_FLOOR.includes(given.kind))
   const kept = KEPT_FIRST.includes(given.kind) ? await floor.writer.flushed() : floor.isKept()
-  return { ok: true, kept: kept && floor.isKept(), text: null }
+  return { ok: true, kept: kept && floor.isKept(), text: act }
 }

@@ -42,6 +42,12 @@ export const NOBODY_CALLS: RefusalView = {
   next: 'Choose Ordinary day, or wait until one of them is done with their call.',
 }
 
+export const TOO_LATE_TO_UNDO: RefusalView = {
+  reason: 'tooLateToUndo',
+  says: 'That can be taken back for a minute only, and once.',
+  next: 'Look at what is so now, and change it.',
+}
+
 export const NOT_YOUR_PIECE: RefusalView = {
   reason: 'notYourPiece',
   says: 'This is no longer in your hands.',

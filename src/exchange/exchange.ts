@@ -13,6 +13,7 @@ import { dtmfSamples } from '@/core/tones'
 import type { KeyValue } from '@/storage'
 import { advance, createWorld, PACES, type Pace, type World } from '@/world'
 import type { Accounts } from './accounts'
+import { createActs } from './acts'
 import type { Floor } from './answering'
 import { answerTo } from './answers'
 import { callersOf } from './callers'
@@ -373,6 +374,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     people,
     devices,
     drafts,
+    acts: createActs(() => state, now, give),
     sessions,
     writer,
     now,

@@ -10,7 +10,6 @@ import { useActs, useMayAct } from './acts'
 import type { AgentRow } from './agent-row'
 import { pieceName } from './pieces-words'
 import { useRead } from './read-piece'
-import { readinessUndo } from './undo'
 
 const DONE: Readonly<Record<Role, (name: string) => string>> = {
   listens: (name) => `You listen to ${name}.`,
@@ -67,15 +66,11 @@ export function AgentMenu({ agent, reasons, onWork, onWord }: Props) {
       <MenuItem onSelect={() => onWord([agent])}>Message…</MenuItem>
       <MenuItem onSelect={() => onWork([agent])}>Change work…</MenuItem>
       <MenuLine />
-      <ActItem ask={sets(true, '')} onSelect={() => void act(sets(true, ''), `${name} is set ready.`, readinessUndo([agent]))}>
+      <ActItem ask={sets(true, '')} onSelect={() => void act(sets(true, ''), `${name} is set ready.`)}>
         Set ready
       </ActItem>
       {reasons.map((r) => (
-        <ActItem
-          key={r.name}
-          ask={sets(false, r.name)}
-          onSelect={() => void act(sets(false, r.name), `${name} is set not ready: ${r.name}.`, readinessUndo([agent]))}
-        >
+        <ActItem key={r.name} ask={sets(false, r.name)} onSelect={() => void act(sets(false, r.name), `${name} is set not ready: ${r.name}.`)}>
           Set not ready: {r.name}
         </ActItem>
       ))}

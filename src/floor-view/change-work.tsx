@@ -49,7 +49,7 @@ export function ChangeWork({ agents: offered, add, centre, campaigns, onClose }:
   const who = listed(agents.map((a) => a.name))
   const give = async (event: FormEvent) => {
     event.preventDefault()
-    const refused = await act(ask, `${who}: ${agents.length === 1 ? 'serves' : 'serve'} what you chose, for this shift.`, undoOf(agents, ask))
+    const refused = await act(ask, `${who}: ${agents.length === 1 ? 'serves' : 'serve'} what you chose, for this shift.`)
     if (refused === null) onClose()
     setProblem(refused)
   }
@@ -160,15 +160,4 @@ function LevelChoice({ skill, value, onChange }: { skill: Skill; value: string; 
       ))}
     </SelectField>
   )
-}
-
-/** Queues go back to what each of them served; a campaign and levels of skill have no way back that is sure, and are changed anew. */
-function undoOf(agents: readonly AgentRow[], { add, drop, campaignId, levels }: AssignWork): readonly Ask[] | null {
-  if (campaignId !== undefined || levels !== undefined) return null
-  return agents.map((a) => ({
-    kind: 'assignWork',
-    agentIds: [a.id],
-    add: drop.filter((id) => a.serves.includes(id)),
-    drop: add.filter((id) => !a.serves.includes(id)),
-  }))
 }

@@ -7,7 +7,6 @@ import { listed } from '@/words'
 import { ActItem, ActMenu } from './act-item'
 import { useActs } from './acts'
 import type { AgentRow } from './agent-row'
-import { readinessUndo } from './undo'
 
 interface Props {
   readonly chosen: readonly AgentRow[]
@@ -28,15 +27,11 @@ export function ChosenBar({ chosen, reasons, onWork, onWord, onClear }: Props) {
         Change work…
       </Button>
       <ActMenu label="Set" trigger={<Button className="!h-7">Set ready or not…</Button>}>
-        <ActItem ask={sets(true, '')} onSelect={() => void act(sets(true, ''), `${who}: set ready.`, readinessUndo(chosen))}>
+        <ActItem ask={sets(true, '')} onSelect={() => void act(sets(true, ''), `${who}: set ready.`)}>
           Ready
         </ActItem>
         {reasons.map((r) => (
-          <ActItem
-            key={r.name}
-            ask={sets(false, r.name)}
-            onSelect={() => void act(sets(false, r.name), `${who}: set not ready, ${r.name}.`, readinessUndo(chosen))}
-          >
+          <ActItem key={r.name} ask={sets(false, r.name)} onSelect={() => void act(sets(false, r.name), `${who}: set not ready, ${r.name}.`)}>
             Not ready: {r.name}
           </ActItem>
         ))}

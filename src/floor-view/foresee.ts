@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react'
 import { type Ask, type Consequences, toRefusalText } from '@/core/floor'
 import { formatClock } from '@/core/time'
-import { useFloor } from '@/exchange/react'
+import { useAllSeen, useFloor } from '@/exchange/react'
 import { listed, stateWords } from '@/words'
 
 interface Names {
@@ -15,11 +15,14 @@ export interface Foreseen {
   readonly refused: boolean
 }
 
-/** null until it is known, or while nothing is asked. Asked anew when the act is another one. */
+/** null until it is known, or while nothing is asked. Asked anew when the act is another one, and whenever the floor has changed. */
 export function useForesee(ask: Ask | null, names: Names): Foreseen | null {
   const floor = useFloor()
+  // Between the opening and the press others act as well.
+  const now = useAllSeen(({ seats, queues }) => ({ seats, queues }))
   const [answer, setAnswer] = useState<{ readonly to: string; readonly is: Consequences } | null>(null)
   const question = ask === null ? null : JSON.stringify(ask)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another floor is another answer to the same question
   useEffect(() => {
     if (question === null) return
     let alive = true
@@ -29,7 +32,7 @@ export function useForesee(ask: Ask | null, names: Names): Foreseen | null {
     return () => {
       alive = false
     }
-  }, [floor, question])
+  }, [floor, question, now])
   return answer === null || answer.to !== question ? null : foreseen(answer.is, names)
 }
 

@@ -12,7 +12,6 @@ export function QueueMenu({ queue, mayStorm }: { queue: QueueRow; mayStorm: bool
   const { id, name, door, open, storm } = queue
   if (!mayAct) return <span className="font-semibold">{name}</span>
   const sets = (to: 'open' | 'closed' | null): Ask => ({ kind: 'setDoor', queueId: id, door: to })
-  const back = [sets(door)]
   return (
     <ActMenu
       label={`Acts on ${name}`}
@@ -26,28 +25,24 @@ export function QueueMenu({ queue, mayStorm }: { queue: QueueRow; mayStorm: bool
         <ActItem
           ask={sets('closed')}
           onSelect={() =>
-            void act(sets('closed'), `${name} is closed: whoever calls now is turned away, or leaves a message. Callers already waiting stay in it.`, back)
+            void act(sets('closed'), `${name} is closed: whoever calls now is turned away, or leaves a message. Callers already waiting stay in it.`)
           }
         >
           Close now
         </ActItem>
       ) : (
-        <ActItem ask={sets('open')} onSelect={() => void act(sets('open'), `${name} is open, whatever its hours say.`, back)}>
+        <ActItem ask={sets('open')} onSelect={() => void act(sets('open'), `${name} is open, whatever its hours say.`)}>
           Open now
         </ActItem>
       )}
       {door !== null && (
-        <ActItem ask={sets(null)} onSelect={() => void act(sets(null), `${name} goes by its hours again.`, back)}>
+        <ActItem ask={sets(null)} onSelect={() => void act(sets(null), `${name} goes by its hours again.`)}>
           Back to its hours
         </ActItem>
       )}
       <MenuItem
         disabled={!mayStorm}
-        onSelect={() =>
-          void act({ kind: 'switchStorm', queueId: id, on: !storm }, `${name} is ${storm ? 'back from storm' : 'switched to storm'}.`, [
-            { kind: 'switchStorm', queueId: id, on: storm },
-          ])
-        }
+        onSelect={() => void act({ kind: 'switchStorm', queueId: id, on: !storm }, `${name} is ${storm ? 'back from storm' : 'switched to storm'}.`)}
       >
         {storm ? 'Back from storm' : 'Switch to storm'}
         {!mayStorm && <span className="block text-soft">Your account is not enabled for changing the set-up.</span>}

@@ -4,7 +4,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { WorkId } from '@/core/ids'
 import type { FloorClient } from '@/exchange/client'
-import type { Draft } from '@/exchange/drafts'
+import type { Draft } from '@/exchange/protocol'
 import { useFloor } from '@/exchange/react'
 
 export interface WrittenDraft {

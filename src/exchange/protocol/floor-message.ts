@@ -7,6 +7,12 @@ export interface RefusalView {
   readonly next: string
 }
 
+/** Of an act: for whom it was taken back, and who was left as they are by now; agents by id, a queue by its own. */
+export interface TakenBack {
+  readonly undone: readonly string[]
+  readonly leftAlone: readonly string[]
+}
+
 export type FloorMessage =
   /** `kept`: what the command did is on disk. False while storage is refused. */
   | { readonly kind: 'reply'; readonly requestId: string; readonly ok: true; readonly kept: boolean; readonly text: string | null }

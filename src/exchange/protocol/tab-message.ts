@@ -55,6 +55,8 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
       witness: z.object({ agentId: AgentIdSchema, pin: z.string() }).readonly().optional(),
     })
     .readonly(),
+  /** Takes an act back where it still stands, as the JSON of `TakenBack`. */
+  z.object({ kind: z.literal('takeBackAct'), requestId, act: z.string().max(40) }).readonly(),
   z.object({ kind: z.literal('setPace'), requestId, pace: z.enum(PACES) }).readonly(),
   /** A caller who rings at this desk. */
   z.object({ kind: z.literal('ringMe'), requestId, ...callerWish }).readonly(),
