@@ -10,7 +10,7 @@ import type { AgentId, CallId } from '@/core/ids'
 import { isOpenAt } from '@/core/queues'
 import { sheetsInUse } from '@/core/reviews'
 import { linesInUse } from '@/core/rules/campaign'
-import { queueOutlook } from '@/core/rules/door'
+import { queueStanding } from '@/core/rules/door'
 import { isAwaited } from '@/core/rules/shift'
 import { type AgentSetUp, agentName, agentSetUp, type CampaignSetUp, type QueueSetUp, rulesOfBehalf, setUpOwners } from '@/core/set-up'
 import { type FloorState, isMutedOn, partyOfCall, type TableName } from '@/core/state'
@@ -151,7 +151,7 @@ const inUse = <T extends { readonly retired: boolean }>(items: readonly T[]): re
 
 export function queueView(state: FloorState, queue: QueueSetUp): QueueView {
   const { id } = queue
-  const { waiting, serving, ready, expectedWaitMs } = queueOutlook(state, id)
+  const { waiting, serving, ready, expectedWaitMs } = queueStanding(state, id)
   const line = (state.waiting[id] ?? []).flatMap((callId) => get(state.calls, callId) ?? [])
   return {
     id,

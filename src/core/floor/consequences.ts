@@ -1,20 +1,20 @@
 // What an act on agents or queues would come to, without doing it: the same decision, looked at and taken back.
 import type { AgentStateName } from '@/core/agents'
 import type { AgentId, CallId, QueueId } from '@/core/ids'
-import { queueOutlook } from '@/core/rules/door'
+import { queueStanding } from '@/core/rules/door'
 import { type FloorState, rowBefore, touched } from '@/core/state'
 import { get } from '@/core/table'
 import type { AgentCommand } from './command'
 import { type Context, suppose } from './decide'
 import type { FloorRefusal } from './refusal'
 
-type Outlook = ReturnType<typeof queueOutlook>
+type Standing = ReturnType<typeof queueStanding>
 
 export type Consequences =
   | {
       readonly ok: true
       /** Queues that would stand otherwise. */
-      readonly queues: readonly { readonly queueId: QueueId; readonly before: Outlook; readonly after: Outlook }[]
+      readonly queues: readonly { readonly queueId: QueueId; readonly before: Standing; readonly after: Standing }[]
       /** Waiting calls that would ring at once, and where. */
       readonly rings: readonly { readonly callId: CallId; readonly agentId: AgentId }[]
       /** Agents who would be in another state. */
@@ -27,10 +27,10 @@ export type Consequences =
 /** Refuses what `decide` would refuse, with the same reason. */
 export function consequences(state: FloorState, command: AgentCommand, context: Context): Consequences {
   const queueIds = state.setUp.queues.flatMap((q) => (q.retired ? [] : [q.id]))
-  const outlooks = () => queueIds.map((id) => queueOutlook(state, id))
-  const before = outlooks()
+  const standings = () => queueIds.map((id) => queueStanding(state, id))
+  const before = standings()
   return suppose<Consequences>(state, command, context, ({ journal }) => {
-    const after = outlooks()
+    const after = standings()
     const agentIds = [...touched(journal, 'agents')] as AgentId[]
     return {
       ok: true,

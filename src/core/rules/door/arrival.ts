@@ -22,7 +22,7 @@ export function callArrives(draft: Draft, { queueId, number, customer, matches =
   if (queue.fullLimit !== null && (waiting[queueId]?.length ?? 0) >= queue.fullLimit) return away('full', queue.fullMessage)
   const callId = nextCallId(draft.state)
   const headStartMs = queue.goesFirst.find((g) => g.group === customer?.group)?.headStartMs ?? 0
-  const expectedMs = queue.tellsWait ? queueOutlook(draft.state, queueId).expectedWaitMs : null
+  const expectedMs = queue.tellsWait ? queueStanding(draft.state, queueId).expectedWaitMs : null
   const callerDeviceId = deviceOutside(callId, 1)
   emit(draft, null, { kind: 'callQueued', callId, callerDeviceId, queueId, number, customer, matches: [...matches], path, headStartMs })
   if (rungBack !== undefined) emit(draft, draft.state.seq, { kind: 'recordMatched', callId, ...rungBack })
@@ -50,7 +50,7 @@ function waitWords(expectedMs: number | null): string {
 }
 
 /** How a queue stands for who would join it now: how many wait, serve and are ready, and the wait to expect. */
-export function queueOutlook(
+export function queueStanding(
   state: FloorState,
   queueId: Call['queueId'] & string,
 ): { waiting: number; serving: number; ready: number; expectedWaitMs: number | null } {

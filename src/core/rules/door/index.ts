@@ -1,5 +1,5 @@
 export { answered } from './answered'
-export { overflow, queueOutlook } from './arrival'
+export { overflow, queueStanding } from './arrival'
 export type { DoorCommand } from './commands'
 export { offer } from './offer'
 export { DOOR_WORDS, type DoorRefusal } from './refusals'

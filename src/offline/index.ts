@@ -1,0 +1,1 @@
+export { KeptForOffline } from './kept-for-offline'
