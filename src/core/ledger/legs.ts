@@ -11,6 +11,8 @@ interface OpenLeg {
   /** null while the agent is away from the call. */
   phase: Phase | null
   sinceMs: EpochMs
+  /** When they came to the call the last time. */
+  cameAtMs: EpochMs
   wrapUpSinceMs: EpochMs | null
 }
 
@@ -36,6 +38,7 @@ export function followLegs({ legs, inVain }: Legs, { before, after }: CallChange
     if (open === undefined) continue
     legs.set(agentId, open)
     settle(open, atMs)
+    if (open.phase === null && phase !== null) open.cameAtMs = atMs
     open.phase = phase
     open.sinceMs = atMs
     // A ring in vain is in the ledger; the record lists who took part.
@@ -65,7 +68,7 @@ export function wrapUpLeg({ legs }: Legs, agentId: AgentId, begins: boolean, atM
 }
 
 /** Whether the first agent's leg began after the second's. */
-export const cameLater = ({ legs }: Legs, agentId: AgentId, than: AgentId): boolean => (legs.get(agentId)?.leg.fromMs ?? 0) > (legs.get(than)?.leg.fromMs ?? 0)
+export const cameLater = ({ legs }: Legs, agentId: AgentId, than: AgentId): boolean => (legs.get(agentId)?.cameAtMs ?? 0) > (legs.get(than)?.cameAtMs ?? 0)
 
 export const listLegs = ({ legs }: Legs): AgentLeg[] => [...legs.values()].map((l) => ({ ...l.leg }))
 
@@ -91,6 +94,7 @@ const blankLeg = (agent: string, agentId: AgentId, before: { readonly fromMs: Ep
     wrapUpMs: 0,
     role: 'handled',
   },
+  cameAtMs: atMs,
   phase: null,
   sinceMs: atMs,
   wrapUpSinceMs: null,

@@ -15,6 +15,8 @@ export interface OpenThread {
   run: ScriptRun | null
   owedBy: AgentId[]
   codedBy: AgentId | null
+  /** Who has had it in hand, whoever took it last at the end. */
+  had: AgentId[]
   readonly firstSeq: number
   lastSeq: number
 }
@@ -33,7 +35,10 @@ export function piecesOf({ state, engagements, threads, wrapUps }: Agent): reado
 export function foldThread(setUp: SetUp, open: OpenThread | undefined, event: ThreadEvent, atMs: EpochMs, seq: number): OpenThread {
   const thread = evolveThread(open?.thread, event, atMs)
   if (open === undefined)
-    return { record: blank(setUp, thread, event.kind === 'threadOpened'), thread, run: null, owedBy: [], codedBy: null, firstSeq: seq, lastSeq: seq }
+    return {
+      ...{ record: blank(setUp, thread, event.kind === 'threadOpened'), thread, run: null, owedBy: [], codedBy: null, firstSeq: seq, lastSeq: seq },
+      had: event.kind === 'threadOpened' ? [event.byAgentId] : [],
+    }
   const { record } = open
   const before = open.thread
   open.thread = thread
@@ -41,6 +46,7 @@ export function foldThread(setUp: SetUp, open: OpenThread | undefined, event: Th
   switch (event.kind) {
     case 'threadTaken':
       leg(event.agentId).toMs = atMs
+      open.had = [...open.had.filter((id) => id !== event.agentId), event.agentId]
       break
     case 'threadWritten':
       if (event.aside) break
@@ -144,8 +150,8 @@ export function foldThreadScript(setUp: SetUp, open: OpenThread, event: ScriptEv
 /** The final code is that of whoever had it last, even when somebody before them codes later. */
 export function foldThreadOutcome(setUp: SetUp, open: OpenThread, { agentId, code, notes }: OutcomeEvent, atMs: EpochMs): void {
   open.owedBy = open.owedBy.filter((id) => id !== agentId)
-  const at = (id: AgentId) => open.record.agents.findIndex((l) => l.agentId === id)
-  if (open.codedBy !== null && at(open.codedBy) > at(agentId)) return
+  // Of whoever had it last, also when somebody before them codes later: who came back to it had it after all others.
+  if (open.codedBy !== null && open.had.indexOf(open.codedBy) > open.had.indexOf(agentId)) return
   open.codedBy = agentId
   const known = outcomeSetFor(setUp, { queueId: open.thread.queueId, campaignId: null }).codes.find((c) => c.code === code)
   Object.assign(open.record, { outcome: known?.code ?? code, outcomeAtMs: atMs, outcomeById: agentId, notes })

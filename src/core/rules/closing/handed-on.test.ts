@@ -5,6 +5,7 @@ import { describe, expect, test } from 'vitest'
 import { groundsOf } from '@/core/do-not-call'
 import { type AgentCommand, broken, type Command } from '@/core/floor'
 import { type AgentId, toAgentId, toCallId, toOutcomeSetId } from '@/core/ids'
+import { createLedgerFolder } from '@/core/ledger'
 import { type SetUp, SetUpSchema } from '@/core/set-up'
 import { get, values } from '@/core/table'
 import { ANN, aFloor, BO, CENTRE, FIRST, IDA, inAnHour, NUMBER, SECOND_QUEUE, type TestFloor } from '@/core/testing'
@@ -236,4 +237,21 @@ describe('whatever two agents code of one call, in whatever order', () => {
       { numRuns: 400 },
     )
   })
+})
+
+test('a call that comes back is coded by who had it last: what they say stands, also when the one between them says it later', () => {
+  const back = (order: readonly AgentCommand[]) => {
+    const floor = handedOn()
+    give(floor, save(ANN, 'done', { andThen: { state: 'ready' } }))
+    give(floor, { kind: 'transfer', agentId: BO, callId: CALL, target: { kind: 'queue', queueId: FIRST } }, on('answer'))
+    give(floor, on('hangUp'))
+    floor.give({ kind: 'passTime' }, 4_000)
+    for (const command of order) give(floor, command)
+    const folder = createLedgerFolder()
+    for (const entry of floor.entries) folder.add(entry)
+    return folder.records()[0]
+  }
+  const [bo, ann] = [save(BO, 'other-done', { notes: 'Bo' }), save(ANN, 'hand-on', { notes: 'Ann again' })]
+  expect(back([bo, ann])).toMatchObject({ outcome: 'hand-on', outcomeById: ANN, notes: 'Ann again' })
+  expect(back([ann, bo])).toMatchObject({ outcome: 'hand-on', outcomeById: ANN, notes: 'Ann again' })
 })

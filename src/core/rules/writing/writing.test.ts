@@ -346,3 +346,23 @@ test('a text whose receipt never comes keeps nobody for ever: not from ending it
   expect(floor.give(by(ANN, { kind: 'endThread', threadId: T1 }), RECEIPT_AWAITED_MS)).toBe('ok')
   expect(must(floor.state().agents, ANN).threads).toEqual([])
 })
+
+test('a piece that comes back has the outcome of who had it last', () => {
+  const floor = inHand()
+  const codes = (agentId: typeof ANN, code: string) =>
+    floor.give(by(agentId, { kind: 'saveOutcome', callId: T1, code, notes: code, callback: null, followUp: '', insists: true, andThen: { state: 'ready' } }))
+  const goesTo = (from: typeof ANN, to: typeof ANN) => {
+    expect(floor.give(by(from, { kind: 'handThreadOn', threadId: T1, to: { kind: 'agent', agentId: to } }))).toBe('ok')
+    expect(floor.give(by(to, { kind: 'takeThread', threadId: T1 }))).toBe('ok')
+  }
+  floor.give(by(BO, { kind: 'goReady' }))
+  goesTo(ANN, BO)
+  expect(codes(ANN, 'done')).toBe('ok')
+  goesTo(BO, ANN)
+  expect(codes(BO, 'later')).toBe('ok')
+  floor.give(by(ANN, { kind: 'endThread', threadId: T1 }))
+  expect(codes(ANN, 'done')).toBe('ok')
+  const folder = createLedgerFolder()
+  for (const entry of floor.entries) folder.add(entry)
+  expect(folder.written()[0]).toMatchObject({ outcome: 'done', outcomeById: ANN, notes: 'done' })
+})
