@@ -11,6 +11,10 @@ export const WrittenLegSchema = z.object({
   agent: z.string().describe('name of the agent'),
   fromMs: ms.describe('they took it'),
   toMs: ms.describe('they had it in hand last'),
+  spells: z
+    .array(z.object({ fromMs: ms, toMs: ms }))
+    .default([])
+    .describe('stretches in which they had it in hand: not while it was parked, waited or was in others’ hands'),
   handleMs: z.number().describe('their clock while they had it in hand or wrapped it up, shared equally among all they had in hand at each moment'),
 })
 export type WrittenLeg = z.infer<typeof WrittenLegSchema>

@@ -46,6 +46,7 @@ export function foldThread(setUp: SetUp, open: OpenThread | undefined, event: Th
   switch (event.kind) {
     case 'threadTaken':
       leg(event.agentId).toMs = atMs
+      leg(event.agentId).spells.push({ fromMs: atMs, toMs: atMs })
       open.had = [...open.had.filter((id) => id !== event.agentId), event.agentId]
       break
     case 'threadWritten':
@@ -75,7 +76,12 @@ export function foldThread(setUp: SetUp, open: OpenThread | undefined, event: Th
       record.result = record.agents.length === 0 || (event.because === 'left' && thread.answeredAtMs === null) ? 'abandoned' : 'handled'
       break
   }
-  if (before.state === 'open' && before.agentId !== null) leg(before.agentId).toMs = atMs
+  if (before.state === 'open' && before.agentId !== null) {
+    const had = leg(before.agentId)
+    had.toMs = atMs
+    const spell = had.spells.at(-1)
+    if (spell !== undefined) spell.toMs = atMs
+  }
   record.firstResponseAtMs = thread.answeredAtMs
   record.queueId = thread.queueId
   record.queue = queueSetUp(setUp, thread.queueId).name
@@ -100,7 +106,7 @@ const blank = (setUp: SetUp, t: Thread, isOurs: boolean): WrittenRecord => ({
   calledAs: null,
   linesIn: isOurs ? 0 : 1,
   linesOut: 0,
-  agents: isOurs && t.agentId !== null ? [blankLeg(setUp, t.agentId, t.beganAtMs)] : [],
+  agents: isOurs && t.agentId !== null ? [{ ...blankLeg(setUp, t.agentId, t.beganAtMs), spells: [{ fromMs: t.beganAtMs, toMs: t.beganAtMs }] }] : [],
   askedIn: [],
   transfers: [],
   outcome: null,
@@ -113,7 +119,7 @@ const blank = (setUp: SetUp, t: Thread, isOurs: boolean): WrittenRecord => ({
 })
 
 const blankLeg = (setUp: SetUp, agentId: AgentId, atMs: EpochMs): WrittenLeg => ({
-  ...{ agentId, agent: agentName(setUp, agentId), fromMs: atMs, toMs: atMs, handleMs: 0 },
+  ...{ agentId, agent: agentName(setUp, agentId), fromMs: atMs, toMs: atMs, spells: [], handleMs: 0 },
 })
 
 function legOf(setUp: SetUp, record: WrittenRecord, agentId: AgentId, atMs: EpochMs): WrittenLeg {

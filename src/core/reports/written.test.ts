@@ -7,7 +7,10 @@ import { concurrencyOf, measureWritten } from './written'
 const QUEUE = toQueueId('queue_first')
 const ANN = toAgentId('agent_ann')
 const BO = toAgentId('agent_bo')
-const leg = (agentId: typeof ANN, fromMs: number, toMs: number, handleMs = 0) => ({ agentId, agent: agentId, fromMs, toMs, handleMs })
+const leg = (agentId: typeof ANN, fromMs: number, toMs: number, handleMs = 0) => ({
+  ...{ agentId, agent: agentId, fromMs, toMs, handleMs },
+  spells: [{ fromMs, toMs }],
+})
 const record = (more: Partial<WrittenRecord>): WrittenRecord => ({
   ...{ workId: 'thread_a', channel: 'chat', direction: 'inbound', queueId: QUEUE, queue: 'First', address: 'Ida', number: null, customer: null, subject: null },
   ...{
@@ -53,6 +56,12 @@ describe('figures of what is written', () => {
   test('concurrency is 1 for pieces one after the other, n for n at once, and between for any others', () => {
     expect(concurrencyOf([{ agents: [leg(ANN, 0, 10)] }, { agents: [leg(ANN, 10, 20)] }, { agents: [leg(BO, 0, 20)] }])).toBe(1)
     expect(concurrencyOf([1, 2, 3].map(() => ({ agents: [leg(ANN, 5, 25)] })))).toBe(3)
+    // Eight mails put aside one after the other and taken up again in the afternoon: never more than one at once.
+    const parked = Array.from({ length: 8 }, (_, i) => ({
+      ...leg(ANN, i * 10, 1_000 + i * 10 + 10),
+      spells: [i * 10, 1_000 + i * 10].map((fromMs) => ({ fromMs, toMs: fromMs + 10 })),
+    }))
+    expect(concurrencyOf(parked.map((l) => ({ agents: [l] })))).toBe(1)
     const some = fc.array(fc.tuple(fc.constantFrom(ANN, BO), fc.nat(100), fc.nat(100)), { minLength: 1, maxLength: 20 })
     fc.assert(
       fc.property(some, (pieces) => {

@@ -72,11 +72,12 @@ const UNCODED_AFTER_MS = 10 * 60_000
 export function concurrencyOf(records: readonly Pick<WrittenRecord, 'agents'>[]): number | null {
   const byAgent = new Map<AgentId, { readonly atMs: EpochMs; readonly by: 1 | -1 }[]>()
   for (const { agents } of records)
-    for (const { agentId, fromMs, toMs } of agents) {
-      if (toMs <= fromMs) continue
-      const edges = byAgent.get(agentId) ?? []
-      edges.push({ atMs: fromMs, by: 1 }, { atMs: toMs, by: -1 })
-      byAgent.set(agentId, edges)
+    for (const leg of agents) {
+      const edges = byAgent.get(leg.agentId) ?? []
+      // Kept by an earlier version, it is only known from when to when.
+      for (const { fromMs, toMs } of leg.spells.length === 0 ? [leg] : leg.spells)
+        if (toMs > fromMs) edges.push({ atMs: fromMs, by: 1 }, { atMs: toMs, by: -1 })
+      byAgent.set(leg.agentId, edges)
     }
   let [openMs, busyMs] = [0, 0]
   for (const edges of byAgent.values()) {

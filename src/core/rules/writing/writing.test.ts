@@ -366,3 +366,17 @@ test('a piece that comes back has the outcome of who had it last', () => {
   for (const entry of floor.entries) folder.add(entry)
   expect(folder.written()[0]).toMatchObject({ outcome: 'done', outcomeById: ANN, notes: 'done' })
 })
+
+test('what an agent had in hand is told in stretches, without the time it was put aside or with somebody else', () => {
+  const floor = inHand('mail')
+  floor.give(by(ANN, { kind: 'parkThread', threadId: T1, untilMs: floor.state().atMs + 600_000 }), 10_000)
+  floor.give(by(ANN, { kind: 'goReady' }))
+  floor.give(by(ANN, { kind: 'unparkThread', threadId: T1 }), 300_000)
+  expect(floor.give(by(ANN, { kind: 'takeThread', threadId: T1 }))).toBe('ok')
+  floor.give(by(ANN, { kind: 'endThread', threadId: T1 }), 20_000)
+  const folder = createLedgerFolder()
+  for (const entry of floor.entries) folder.add(entry)
+  const [leg] = folder.written()[0]?.agents ?? []
+  expect(leg?.spells.map((s) => s.toMs - s.fromMs)).toEqual([10_000, 20_000])
+  expect((leg?.toMs ?? 0) - (leg?.fromMs ?? 0)).toBeGreaterThan(300_000)
+})
