@@ -1,6 +1,7 @@
 // Every main view: no finding of axe-core, nothing to scroll sideways, and, with SCREENSHOTS=1, its picture.
 import { violations } from './axe'
 import {
+  anotherPress,
   anotherSeat,
   board,
   boardWords,
@@ -195,6 +196,7 @@ test('every main view passes axe-core and fits', async ({ page }) => {
   await button(page, 'Hold').click()
   await expect(board(page).getByText('hears music')).toBeVisible()
   await look(page, null)
+  await anotherPress(page)
   await button(page, 'Retrieve').click()
   await page.getByRole('button', { name: /^Pages/ }).click()
   await page.getByRole('menuitem', { name: /^What brings them/ }).click()

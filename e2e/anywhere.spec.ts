@@ -1,5 +1,5 @@
 // The desk wherever the agent is: a small window above others, panes as wide as they like them, and no network.
-import { anotherSeat, board, boardWords, button, goTo, KESTER, startShift, state, takeCall } from './desk'
+import { anotherPress, anotherSeat, board, boardWords, button, goTo, KESTER, startShift, state, takeCall } from './desk'
 import { expect, fresh, type Page, test } from './warm'
 
 test('a small window has the whole call: the same state, the same keys, the outcome and what comes next', async ({ page }) => {
@@ -15,6 +15,7 @@ test('a small window has the whole call: the same state, the same keys, the outc
   await expect(board(small)).toContainText('Ottoline Fjelding')
   await button(small, 'Hold').click()
   await expect(boardWords(page)).toContainText('is on hold')
+  await anotherPress(small)
   await small.keyboard.press('Alt+h')
   await expect(boardWords(page)).toHaveText('You are talking with Ottoline Fjelding.')
   // A colleague is asked, from a picker and a menu that open in the window they were asked for in.

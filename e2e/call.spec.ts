@@ -1,4 +1,4 @@
-import { board, boardWords, button, goReady, hangUp, QUIET, resultsOfAll, ringMe, state, takeCall } from './desk'
+import { anotherPress, board, boardWords, button, goReady, hangUp, QUIET, resultsOfAll, ringMe, state, takeCall } from './desk'
 import { expect, test } from './warm'
 
 test('the whole path by keyboard only', async ({ page }) => {
@@ -48,10 +48,12 @@ test('the whole path by keyboard only', async ({ page }) => {
   await expect(button(page, 'Retrieve')).toBeVisible()
   await expect(boardWords(page)).toContainText('is on hold')
   await page.keyboard.type('Saturday boat')
+  await anotherPress(page)
   await press('Alt+h')
   await expect(button(page, 'Hold')).toBeVisible()
   await press('Alt+m')
   await expect(button(page, 'Unmute')).toBeVisible()
+  await anotherPress(page)
   await press('Alt+m')
   await expect(page.getByLabel('Notes')).toHaveValue('Wants the Saturday boat')
 
@@ -87,6 +89,7 @@ test('the whole path by mouse, and the result on the single call', async ({ page
   await expect(page.getByText('Thank you, I have booking FL-204816.')).toBeVisible()
   await button(page, 'Hold').click()
   await expect(board(page).getByText('hears music')).toBeVisible()
+  await anotherPress(page)
   await button(page, 'Retrieve').click()
 
   await hangUp(page)
@@ -124,6 +127,7 @@ test('a reload in the middle of a call keeps the call, the answers, the notes be
   await expect(page.getByRole('heading', { name: 'Find the booking' })).toBeVisible()
   await expect(page.getByLabel('Notes')).toHaveValue('Half a sent')
   await expect(board(page)).toContainText(/in all 0:0[3-9]|in all 0:[1-5]\d/)
+  await anotherPress(page)
   await button(page, 'Retrieve').click()
   await button(page, 'Back').click()
   await expect(page.getByRole('radio', { name: 'Change a booking' })).toBeChecked()

@@ -164,6 +164,12 @@ export async function endShift(page: Page): Promise<void> {
   await page.getByRole('menuitem', { name: 'End shift' }).click()
 }
 
+/** What is pressed twice within 300 ms was pressed once: whoever means another press has seen what came of the first. */
+export async function anotherPress(page: Page): Promise<void> {
+  const fromMs = await page.evaluate(() => performance.now())
+  await page.waitForFunction((sinceMs) => performance.now() - sinceMs > 300, fromMs)
+}
+
 /** Hangs up without waiting for the grace. */
 export async function hangUp(page: Page): Promise<void> {
   // While it still rings the key means nothing.

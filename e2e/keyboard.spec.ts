@@ -1,6 +1,6 @@
 // How many gestures the work of a day takes by keyboard alone, pressing what the help says: a key with whatever is held is one gesture; names, numbers
 // and times that have to be typed are not counted.
-import { anotherSeat, board, button, goReady, KESTER, reaches, ringMe, signInAsOwner, startCampaign, startShift, state, takeCall } from './desk'
+import { anotherPress, anotherSeat, board, button, goReady, KESTER, reaches, ringMe, signInAsOwner, startCampaign, startShift, state, takeCall } from './desk'
 import { expect, type Page, test } from './warm'
 
 class Hands {
@@ -209,6 +209,7 @@ test('what a screen reader says of a whole call reads like a story, each thing o
   await expect(state(page)).toHaveText('On call')
   await page.keyboard.press('Alt+h')
   await expect(button(page, 'Retrieve')).toBeVisible()
+  await anotherPress(page)
   await page.keyboard.press('Alt+h')
   await expect(button(page, 'Hold')).toBeVisible()
   await page.keyboard.press('1')

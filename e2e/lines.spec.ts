@@ -1,4 +1,5 @@
 import {
+  anotherPress,
   anotherSeat,
   board,
   boardWords,
@@ -57,6 +58,7 @@ test('a caller and a colleague: consulted, to and fro, in conference, privately;
     await expect(boardWords(page)).toContainText(`${OTTOLINE} is on hold`)
     await button(kester, 'End consult').click()
     await expect(cord(page, 'held')).toHaveCount(1)
+    await anotherPress(page)
     await button(page, 'Retrieve').click()
     await expect(boardWords(page)).toHaveText(`You are talking with ${OTTOLINE}.`)
   })
@@ -68,6 +70,7 @@ test('a caller and a colleague: consulted, to and fro, in conference, privately;
     await button(page, 'End consult').click()
     await expect(boardWords(page)).toHaveText(`You are talking with ${OTTOLINE}. You are muted.`)
     await expect(state(kester)).toHaveText('Ready')
+    await anotherPress(page)
     await page.keyboard.press('Alt+m')
   })
   await test.step('to and fro, the caller’s state always in view', async () => {

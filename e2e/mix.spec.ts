@@ -1,7 +1,7 @@
 // What is heard is what is drawn: the mixer is rendered with a known tone for each party, and the levels are measured.
 import { expect, type Page, test } from '@playwright/test'
 import { build } from 'esbuild'
-import { board, button, goReady, hangUp, ringMe, startShift, state } from './desk'
+import { anotherPress, board, button, goReady, hangUp, ringMe, startShift, state } from './desk'
 import { savedSound } from './voicemail'
 
 /** Put into the page as a laboratory: the mixer and the scene of the product, driven by its own floor. */
@@ -209,6 +209,7 @@ test('a call of a queue that records is recorded by itself, survives a reload, a
   await expect(button(page, 'Stop recording')).toBeVisible()
   await button(page, 'Hold').click()
   await expect(board(page).getByText('hears music')).toBeVisible()
+  await anotherPress(page)
   await button(page, 'Retrieve').click()
   await button(page, 'Stop recording').click()
   await expect(button(page, 'Start recording')).toBeVisible()

@@ -65,8 +65,9 @@ function isSamePress(floor: Floor, tab: Tab, asked: Ask): boolean {
   if (what === undefined) return false
   const press = `${what} ${'callId' in asked ? asked.callId : ''}`
   const before = tab.pressed
+  if (before !== null && before.press === press && floor.now() - before.atMs < ONE_PRESS_MS) return true
   tab.pressed = { press, atMs: floor.now() }
-  return before !== null && before.press === press && floor.now() - before.atMs < ONE_PRESS_MS
+  return false
 }
 
 export async function command(floor: Floor, tab: Tab, accountId: AgentId, message: Extract<TabMessage, { kind: 'command' }>): Promise<Answer> {

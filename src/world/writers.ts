@@ -184,7 +184,11 @@ export const WRITERS_SEE: Sees = {
   },
   threadDelivered(scene, { threadId, failure }, floor, atMs) {
     const thread = get(floor.threads, threadId)
-    if (thread !== undefined && thread.state !== 'ended' && failure === null) goesOn(scene, thread, atMs)
+    if (thread === undefined || thread.state === 'ended') return
+    if (failure === null) return goesOn(scene, thread, atMs)
+    // Nobody will answer: whoever plays the desk has done what there was to do.
+    const { agentId } = thread
+    if (agentId !== null && scene.memory.plays.has(agentId)) scene.note(atMs + 9 * SECOND, { kind: 'endThread', agentId, threadId })
   },
   threadPlaceKept: ({ memory }, { threadId }) => void memory.patienceOf.delete(threadId),
   threadCalled: ({ memory }, { threadId }) => void memory.patienceOf.delete(threadId),
