@@ -4,16 +4,16 @@ import { createLedgerFolder } from '@/core/ledger'
 import { measure } from '@/core/reports'
 import { sessionsOf } from '@/core/sessions'
 import { DAY, MINUTE } from '@/core/time'
-import { FENNHOLM, FENNHOLM_STAGE } from '@/scenario'
-import { simulateDay } from '@/world'
+import { FENNHOLM } from '@/scenario'
+import { aDay } from '@/scenario/testing'
 import { cameIn } from './came'
 import { packCalls } from './columns'
 
 describe('a day that came', () => {
-  const fromMs = Date.UTC(2026, 10, 26)
+  const fromMs = Date.UTC(2026, 10, 24)
   const span = { fromMs, toMs: fromMs + DAY }
   const folder = createLedgerFolder()
-  for (const entry of simulateDay(FENNHOLM_STAGE, { seed: 7, pace: 'ordinary', day: '2026-11-26' })) folder.add(entry)
+  for (const entry of aDay('2026-11-24')) folder.add(entry)
   const records = folder.records()
   const came = cameIn([packCalls(records)], span)
   const is = measure(records, {

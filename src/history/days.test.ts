@@ -1,12 +1,11 @@
 import { expect, test } from 'vitest'
 import { toLine } from '@/core/ledger'
-import { FENNHOLM_STAGE } from '@/scenario'
+import { aDay } from '@/scenario/testing'
 import { memoryStore } from '@/storage'
-import { simulateDay } from '@/world'
 import { entriesLine, entriesOfDay, foldDay, foldedLine, importDays, type PastDay, takeLegacyDays } from './days'
 
-const DAYS = ['2026-11-21', '2026-11-22'] as const
-const ENTRIES = DAYS.map((day) => simulateDay(FENNHOLM_STAGE, { seed: 3, pace: 'ordinary', day }))
+const DAYS = ['2026-11-22', '2026-11-23'] as const
+const ENTRIES = DAYS.map((day) => aDay(day))
 const LINES = [
   ...DAYS.map((day, i) => foldedLine(foldDay(day, ENTRIES[i] ?? []), i + 1, DAYS.length)),
   ...DAYS.flatMap((day, i) => [entriesLine(day), ...(ENTRIES[i] ?? []).map(toLine)]),
@@ -36,12 +35,12 @@ test('a day is handed on before its entries, is what they fold into, and is kept
 test('days as the first versions kept them are handed out once, and damaged ones stay where they are', async () => {
   const store = memoryStore()
   const old = foldDay(DAYS[0], ENTRIES[0] ?? [])
-  await store.set('day/2026-11-21', old)
-  await store.set('day/2026-11-22', { day: '2026-11-22', records: 'gone' })
+  await store.set('day/2026-11-22', old)
+  await store.set('day/2026-11-23', { day: '2026-11-23', records: 'gone' })
   const taken: PastDay[] = []
   for (const _ of [1, 2]) await takeLegacyDays(store, await store.keys(), async (day) => void taken.push(day))
   expect(taken).toEqual([old])
-  expect(await store.keys()).toEqual(['day/2026-11-22'])
+  expect(await store.keys()).toEqual(['day/2026-11-23'])
 })
 
 test('a day whose folding is damaged stops the import instead of being believed', async () => {

@@ -2,15 +2,15 @@ import { describe, expect, test } from 'vitest'
 import { type AgentId, toAgentId } from '@/core/ids'
 import { type LedgerEntry, toLine } from '@/core/ledger'
 import { DAY } from '@/core/time'
-import { FENNHOLM, FENNHOLM_STAGE } from '@/scenario'
+import { FENNHOLM } from '@/scenario'
+import { aDay } from '@/scenario/testing'
 import { memoryStore } from '@/storage'
-import { simulateDay } from '@/world'
 import { LATEST_CALLS } from './calls'
 import { createDesk, type FloorEnd } from './desk'
 import { createHistory } from './history'
 
 const FROM_MS = Date.parse('2026-11-24T00:00:00Z')
-const TODAY = simulateDay(FENNHOLM_STAGE, { seed: 6, pace: 'ordinary', day: '2026-11-24' })
+const TODAY = aDay('2026-11-24')
 const ASKED = { span: { fromMs: FROM_MS, toMs: FROM_MS + DAY }, nowMs: FROM_MS + DAY, only: null, steps: [] }
 const PAGE = { ...ASKED, ...LATEST_CALLS, atMost: 10_000 }
 

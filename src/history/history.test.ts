@@ -3,9 +3,9 @@ import { toAgentId, toCallId, type WorkId } from '@/core/ids'
 import { createLedgerFolder, type LedgerEntry, toLine } from '@/core/ledger'
 import { byQueue, inInterval, measure, ofAgent } from '@/core/reports'
 import { DAY, HOUR } from '@/core/time'
-import { FENNHOLM, FENNHOLM_STAGE, SAILINGS } from '@/scenario'
+import { FENNHOLM, SAILINGS } from '@/scenario'
+import { aDay } from '@/scenario/testing'
 import { memoryStore } from '@/storage'
-import { simulateDay } from '@/world'
 import type { Feed, FetchDays, History } from './asked'
 import { type CallsAsked, LATEST_CALLS, pageOfCalls } from './calls'
 import { entriesLine, foldDay, foldedLine } from './days'
@@ -13,14 +13,16 @@ import { createHistory } from './history'
 import { rulesOf } from './rules'
 
 const MIDNIGHT_MS = Date.parse('2026-11-23T00:00:00Z')
-const PAST = simulateDay(FENNHOLM_STAGE, { seed: 5, pace: 'ordinary', day: '2026-11-23' })
-const TODAY = simulateDay(FENNHOLM_STAGE, { seed: 6, pace: 'ordinary', day: '2026-11-24' })
-/** Of the day whole decisions, until some time. */
-const MORNING = TODAY.slice(
-  0,
-  TODAY.findIndex((e) => e.causedBy === null && e.seq > 5_000),
-)
-const NEXT = afterwards(simulateDay(FENNHOLM_STAGE, { seed: 8, pace: 'ordinary', day: '2026-11-25' }), MORNING.at(-1)?.seq ?? 0)
+/** Of a day whole decisions, so many entries. */
+const until = (entries: readonly LedgerEntry[], seq: number) =>
+  entries.slice(
+    0,
+    entries.findIndex((e) => e.causedBy === null && e.seq > seq),
+  )
+const PAST = aDay('2026-11-23')
+const TODAY = aDay('2026-11-24')
+const MORNING = until(TODAY, 5_000)
+const NEXT = afterwards(aDay('2026-11-25'), MORNING.at(-1)?.seq ?? 0)
 const NOW_MS = MIDNIGHT_MS + 2 * DAY
 const BOTH = { fromMs: MIDNIGHT_MS, toMs: NOW_MS }
 const ASKED = { span: BOTH, nowMs: NOW_MS, steps: Array.from({ length: 48 }, (_, i) => MIDNIGHT_MS + i * HOUR), only: null }
@@ -196,7 +198,7 @@ describe('the history', () => {
   })
 
   test('a call that is under way is found as such, with what has happened so far', async () => {
-    const answered = TODAY.findIndex((e) => e.event.kind === 'scriptStarted' && e.atMs > MIDNIGHT_MS + DAY + 10 * HOUR)
+    const answered = TODAY.findIndex((e) => e.event.kind === 'scriptStarted' && e.event.callId.startsWith('call_') && e.atMs > MIDNIGHT_MS + DAY + 10 * HOUR)
     const { history } = await aHistory({ live: TODAY.slice(0, answered + 1) })
     const { event } = TODAY[answered] as LedgerEntry
     const found = await history.call('callId' in event && event.callId !== null ? event.callId : '')
@@ -307,7 +309,7 @@ describe('the history', () => {
 
   test('days the floor has taken something up from are fetched, once, when they are not here', async () => {
     const asked: string[] = []
-    const gap = simulateDay(FENNHOLM_STAGE, { seed: 5, pace: 'ordinary', day: '2026-11-22' })
+    const gap = aDay('2026-11-22')
     const lines = [foldedLine(foldDay('2026-11-22', gap), 1, 1), entriesLine('2026-11-22'), ...gap.map(toLine)].join('\n')
     const fetchDays: FetchDays = async ({ days, before = 'today' }) => {
       asked.push(`${days} before ${before}`)

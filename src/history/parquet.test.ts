@@ -6,9 +6,9 @@ import { expect, test } from 'vitest'
 import { createLedgerFolder } from '@/core/ledger'
 import { measure } from '@/core/reports'
 import { DAY } from '@/core/time'
-import { FENNHOLM, FENNHOLM_STAGE } from '@/scenario'
+import { FENNHOLM } from '@/scenario'
+import { aDay } from '@/scenario/testing'
 import { memoryStore } from '@/storage'
-import { simulateDay } from '@/world'
 import { createHistory } from './history'
 import { keepDay } from './kept'
 import { createParquet } from './parquet'
@@ -17,9 +17,9 @@ import { rulesOf } from './rules'
 const FROM_MS = Date.parse('2026-11-23T00:00:00Z')
 const SPAN = { fromMs: FROM_MS, toMs: FROM_MS + 2 * DAY }
 const RULES = rulesOf([FENNHOLM])
-const DAYS = ['2026-11-23', '2026-11-24'].map((day, i) => {
+const DAYS = (['2026-11-23', '2026-11-24'] as const).map((day) => {
   const folder = createLedgerFolder()
-  const entries = simulateDay(FENNHOLM_STAGE, { seed: 21 + i, pace: 'ordinary', day })
+  const entries = aDay(day)
   for (const entry of entries) folder.add(entry)
   return { day, records: folder.records(), intervals: folder.intervals(entries.at(-1)?.atMs ?? 0), written: folder.written() }
 })

@@ -149,9 +149,9 @@ describe('sums of blocks', () => {
         const seen = new Set(sums.flatMap((s) => [...s.seenAgents]))
         expect(seen).toEqual(new Set(inSpan.filter((r) => r.direction !== 'internal').flatMap((r) => r.agents.map((l) => l.agentId))))
       }),
-      { numRuns: 230, seed: 2 },
+      { numRuns: 100, seed: 2 },
     )
-    expect(measured).toBeGreaterThan(2_000)
+    expect(measured).toBeGreaterThan(700)
   })
 
   test('of one agent are, by queue, what that agent had of them', () =>
@@ -172,7 +172,7 @@ describe('sums of blocks', () => {
           ).toEqual(expected)
         }
       }),
-      { numRuns: 200, seed: 5 },
+      { numRuns: 100, seed: 5 },
     ))
 })
 
@@ -231,9 +231,9 @@ describe('any by any', () => {
           cells += table.cells.length
         },
       ),
-      { numRuns: 220, seed: 11 },
+      { numRuns: 100, seed: 11 },
     )
-    expect(cells).toBeGreaterThan(500)
+    expect(cells).toBeGreaterThan(200)
   })
 
   test('by agent it is what that agent had, by team what its agents had, each call once', () =>

@@ -1,10 +1,9 @@
 import { describe, expect, test } from 'vitest'
 import { type CallId, toCallId } from '@/core/ids'
 import { createLedgerFolder, type LedgerEntry } from '@/core/ledger'
-import { FENNHOLM_STAGE } from '@/scenario'
-import { simulateDay } from '@/world'
+import { aDay } from '@/scenario/testing'
 
-const FIRST_DAY = simulateDay(FENNHOLM_STAGE, { seed: 4, pace: 'ordinary', day: '2026-11-23' })
+const FIRST_DAY = aDay('2026-11-23')
 
 /** Events a call that is recorded begins with. */
 const BEGINS: ReadonlySet<string> = new Set(['callQueued', 'callOriginated', 'internalCallOriginated', 'mailboxCalled', 'messageQueued'])

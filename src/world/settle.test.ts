@@ -1,10 +1,9 @@
 import { expect, test } from 'vitest'
 import { type CallRecord, createLedgerFolder, type Settled, type WrittenRecord } from '@/core/ledger'
 import { HOUR, MINUTE } from '@/core/time'
-import { FENNHOLM_STAGE } from '@/scenario'
-import { simulateDay } from './simulate'
+import { aDay } from '@/scenario/testing'
 
-const ENTRIES = simulateDay(FENNHOLM_STAGE, { seed: 11, pace: 'ordinary', day: '2026-11-24' })
+const ENTRIES = aDay('2026-11-24')
 const byId = (records: readonly CallRecord[]) => new Map(records.toSorted((a, b) => a.callId.localeCompare(b.callId)).map((r) => [r.callId, r]))
 
 test.each([

@@ -60,7 +60,7 @@ test('whatever is asked in whatever order: every invariant holds after every com
       expect(broken(floor.state()), `after ${lately.slice(-14).join('\n')}`).toEqual([])
       for (const [kind, count] of counts) taken.set(kind, (taken.get(kind) ?? 0) + count)
     }),
-    { numRuns: 260, seed: 19, endOnFailure: true },
+    { numRuns: 200, seed: 19, endOnFailure: true },
   )
   // The generator is worth its name only when every service is taken, and often.
   const rare = AskSchema.options.map((o) => o.unwrap().shape.kind.value).filter((kind) => (taken.get(kind) ?? 0) < 3)
@@ -94,7 +94,7 @@ test('what an event out of its place breaks is found by looking at what it touch
         }
       })
     }),
-    { numRuns: 45, seed: 20261127, endOnFailure: true },
+    { numRuns: 24, seed: 20261127, endOnFailure: true },
   )
   expect([...found.values()].reduce((a, b) => a + b, 0)).toBeGreaterThan(400)
   expect(found.size).toBeGreaterThanOrEqual(10)
@@ -198,7 +198,7 @@ test('agent intervals are gapless over each shift and never overlap; every coded
       ).toEqual([...ended].sort())
       for (const record of folder.records()) expect(record.offeredAtMs).toBeGreaterThanOrEqual(START_MS)
     }),
-    { numRuns: 60, seed: 11, endOnFailure: true },
+    { numRuns: 40, seed: 11, endOnFailure: true },
   )
 })
 
@@ -272,9 +272,9 @@ test('wherever a day ends, the next one begins with what it left, and nothing on
       holdsAll()
       play(next, second, holdsAll)
     }),
-    { numRuns: 140, seed: 20261127, endOnFailure: true },
+    { numRuns: 100, seed: 20261127, endOnFailure: true },
   )
-  expect(kept.length).toBeGreaterThan(5)
+  expect(kept.length).toBeGreaterThan(3)
   expect(owing.length).toBeGreaterThan(10)
   expect(messaged.length).toBeGreaterThan(10)
 })

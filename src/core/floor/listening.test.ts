@@ -145,7 +145,7 @@ describe('on any call', () => {
           }
         }
       }),
-      { numRuns: 40, seed: 4 },
+      { numRuns: 18, seed: 4 },
     )
     expect(met).toBeGreaterThan(300)
     expect(ended).toBeGreaterThan(300)

@@ -35,7 +35,7 @@ describe('the chance that more people are there than agents', () => {
         }
         expect(sum.notAboveNothing()).toBeCloseTo(wanted, 9)
       }),
-      { numRuns: 45, seed: 20261126 },
+      { numRuns: 24, seed: 20261126 },
     )
   })
 
@@ -134,7 +134,7 @@ describe('any pacer', () => {
           if (reasons !== undefined) expect(reasons.ahead.every((a) => a.agentsFree >= 0 && a.people >= 0 && Number.isFinite(a.inMs))).toBe(true)
         }
       }),
-      { numRuns: 45, seed: 7 },
+      { numRuns: 24, seed: 7 },
     )
   })
 

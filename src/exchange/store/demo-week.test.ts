@@ -1,6 +1,6 @@
 // The ordinary life of the demo, closed and opened: a week of it with campaigns and a storm is stored as it happens, and restored again and again. What the
 // reader refuses, and what a restored floor would have forgotten, shows here.
-import { isDeepStrictEqual } from 'node:util'
+import { dequal } from 'dequal'
 import { expect, test } from 'vitest'
 import { AttemptLineSchema, attemptLine } from '@/core/campaigns'
 import { createListSource, type ListSourceOf } from '@/core/dialer'
@@ -44,7 +44,7 @@ async function live(decisions: readonly (readonly LedgerEntry[])[]): Promise<num
   const writer = createWriter({ store, storedSeq: 0, snapshotSeq: 0, ...quiet })
   const floor = createFloor('live', FENNHOLM)
   const follower = createFloor('live', FENNHOLM)
-  const same = (other: FloorState | null) => isDeepStrictEqual(other, floor) || expect(other).toEqual(floor)
+  const same = (other: FloorState | null) => dequal(other, floor) || expect(other).toEqual(floor)
   let snapshots = 0
   for (const decision of decisions) {
     for (const { event, atMs } of decision) evolve(floor, event, atMs)

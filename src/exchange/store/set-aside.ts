@@ -11,6 +11,7 @@ import { type ChunkRange, chunkKey, DAMAGED_KEY, EDITION_KEY, rangesOf } from '.
 const LeftOutSchema = z.object({
   fromSeq: z.number(),
   toSeq: z.number(),
+  because: z.enum(['unreadable', 'contradicts', 'missing']).default('unreadable'),
   reason: z.string(),
   lines: z.array(z.object({ seq: z.number(), line: z.string() })),
   /** Chunks of which no line could be had, as they were stored. */
@@ -36,7 +37,9 @@ export async function setAside(store: KeyValue, ranges: readonly ChunkRange[], l
   const unread: { readonly key: string; readonly value: unknown }[] = []
   const touched = ranges.filter((r) => leftOut.some((l) => l.fromSeq <= r.toSeq && l.toSeq >= r.fromSeq))
   for (const { key } of touched) if ((await readChunk(store, key)) === null) unread.push({ key, value: await store.get(key) })
-  const news = leftOut.map(({ fromSeq, toSeq, reason, lines }, i): SetAside => ({ fromSeq, toSeq, reason, lines: [...lines], parts: i === 0 ? unread : [] }))
+  const news = leftOut.map(
+    ({ fromSeq, toSeq, because, reason, lines }, i): SetAside => ({ fromSeq, toSeq, because, reason, lines: [...lines], parts: i === 0 ? unread : [] }),
+  )
   await store.set(DAMAGED_KEY, [...(await readAside(store)), ...news])
   const instead = new Map(leftOut.flatMap((l) => l.instead.map((line, i) => [l.fromSeq + i, line] as const)))
   await putInto(store, touched, instead)
@@ -59,19 +62,19 @@ export async function setAsideWhole(store: KeyValue, ranges: readonly ChunkRange
   await forgetSnapshots(store, 0)
 }
 
-/** How many of the entries that were set aside can be read by this version, and what is wrong with the first that cannot; null when none was. */
+/** How many of the entries that were set aside can come back with this version, and what is wrong with the first that cannot; null when none was. */
 export async function readableAside(store: KeyValue): Promise<{ readonly count: number; readonly problem: string | null } | null> {
   const aside = await readAside(store)
   if (aside.length === 0) return null
-  const all = aside.flatMap((a) => linesAside(a))
   const problem = aside.map(problemOf).find((p) => p !== null) ?? null
-  return { count: all.length, problem }
+  return { count: canComeBack(aside).flatMap((a) => a.lines).length, problem }
 }
 
 /** Puts what was set aside and can be read by now back into its places, for the floor to be folded anew. Gives how many entries came back. */
 export async function readAgain(store: KeyValue): Promise<number> {
   const aside = await readAside(store)
-  const back = new Map(aside.flatMap(linesAside).map(({ seq, line }) => [seq, line] as const))
+  const coming = canComeBack(aside)
+  const back = new Map(coming.flatMap((a) => a.lines).map(({ seq, line }) => [seq, line] as const))
   if (back.size === 0) return 0
   const ranges = rangesOf(await store.keys())
   // Snapshots first: should this be cut short, the ledger is folded over what has come back.
@@ -83,15 +86,27 @@ export async function readAgain(store: KeyValue): Promise<number> {
   )
   await store.set(
     DAMAGED_KEY,
-    aside.filter((a) => linesAside(a).length === 0),
+    aside.filter((a) => !coming.some((c) => c.of === a)),
   )
   return back.size
 }
 
-/** The lines of one decision, where every one of them is there and can be read; nothing otherwise. */
-function linesAside(aside: unknown): SetAside['lines'] {
-  const parsed = LeftOutSchema.safeParse(aside)
-  return parsed.success && problemOf(aside) === null ? parsed.data.lines : []
+/**
+ * The decisions of which every line is there and can be read, with what of the store they are. One that was left out only because it could not follow on
+ * what was lost before it stays as long as that does.
+ */
+function canComeBack(aside: readonly unknown[]): readonly { readonly of: unknown; readonly lines: SetAside['lines'] }[] {
+  let lostFrom = Infinity
+  return aside
+    .map((of) => ({ of, ...LeftOutSchema.safeParse(of) }))
+    .toSorted((a, b) => (a.data?.fromSeq ?? 0) - (b.data?.fromSeq ?? 0))
+    .flatMap(({ of, data }) => {
+      if (data === undefined) return []
+      const stays = problemOf(of) !== null || (data.because === 'contradicts' && data.fromSeq > lostFrom)
+      if (!stays) return [{ of, lines: data.lines }]
+      lostFrom = Math.min(lostFrom, data.fromSeq)
+      return []
+    })
 }
 
 function problemOf(aside: unknown): string | null {

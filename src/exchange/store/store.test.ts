@@ -4,9 +4,9 @@ import { describe, expect, test } from 'vitest'
 import { broken } from '@/core/floor'
 import { type LedgerEntry, parseEntry, toLine } from '@/core/ledger'
 import { copyOf, createFloor, evolve, type FloorState } from '@/core/state'
-import { FENNHOLM, FENNHOLM_STAGE } from '@/scenario'
+import { FENNHOLM } from '@/scenario'
+import { aDay } from '@/scenario/testing'
 import { checksumOf, type KeyValue, memoryStore } from '@/storage'
-import { simulateDay } from '@/world'
 import { type OpenChunk, readChunk } from './chunks'
 import {
   chunkKey,
@@ -25,7 +25,7 @@ import { EMPTY_SHELF, type Shelved } from './shelf'
 import type { WriterOptions } from './writer'
 
 /** A morning of the scenario in decisions, as the floor appends them. */
-const ENTRIES = simulateDay(FENNHOLM_STAGE, { seed: 3, pace: 'ordinary', day: '2026-11-23' }).slice(0, 1_400)
+const ENTRIES = aDay('2026-11-23').slice(0, 1_400)
 const LAST = ENTRIES.findLastIndex((e) => e.causedBy === null)
 const MORNING = ENTRIES.slice(0, LAST)
 const STATES = new Map<number, FloorState>()
@@ -143,7 +143,7 @@ describe('what is damaged', () => {
         expect(again.damage).toBeNull()
         expect(again.state).toEqual(restored.state)
       }),
-      { numRuns: 18, seed: 20261124 },
+      { numRuns: 10, seed: 20261124 },
     )
   })
 
@@ -196,7 +196,7 @@ describe('what is damaged', () => {
         expect(again.state).toEqual(whole)
         expect(again.edition).toBeGreaterThan(restored.edition)
       }),
-      { numRuns: 25, seed: 20261201 },
+      { numRuns: 14, seed: 20261201 },
     )
   })
 
@@ -384,7 +384,7 @@ describe('days that are over', () => {
         const [after, through] = [Math.min(a, b), Math.max(a, b)]
         expect(await writer.read(after, through)).toBe(LINES.slice(after, through).join(''))
       }),
-      { numRuns: 44, seed: 6 },
+      { numRuns: 24, seed: 6 },
     )
     expect((await restore(store)).state).toEqual(floorAfter(LINES.length))
     await withoutSnapshotsOf(store)
