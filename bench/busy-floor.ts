@@ -6,7 +6,7 @@ import type { LedgerEntry } from '@/core/ledger'
 import { SetUpSchema } from '@/core/set-up'
 import { type FloorState, floorOf } from '@/core/state'
 import { get } from '@/core/table'
-import { FENNHOLM, SAILINGS } from '@/scenario'
+import { FENNHOLM, SAILINGS } from '@/world/scenario'
 
 /** Calls under way for each agent: one is talked on, the others wait. */
 const LIVE_CALLS_EACH = 10 / 3

@@ -2,10 +2,10 @@
 // by queue. CALLS=300000 sets how many calls.
 import * as arrow from 'apache-arrow'
 import { quantileSorted } from 'd3-array'
-import { type CallsBlock, packCalls } from '@/history/columns'
-import { rulesOf } from '@/history/rules'
-import { measuresOf, tally } from '@/history/tally'
-import { FENNHOLM } from '@/scenario'
+import { type CallsBlock, packCalls } from '@/services/history/columns'
+import { rulesOf } from '@/services/history/rules'
+import { measuresOf, tally } from '@/services/history/tally'
+import { FENNHOLM } from '@/world/scenario'
 import { daysOf } from './million'
 import { median, print, timed } from './statistics'
 

@@ -1,12 +1,12 @@
 // Runs in the browser: fills its storage with a history and asks it, as the history's worker does.
 import { DAY } from '@/core/time'
-import type { History } from '@/history/asked'
-import { LATEST_CALLS } from '@/history/calls'
-import { bytesOf } from '@/history/columns'
-import { createHistory } from '@/history/history'
-import { keptKey, rangeOf } from '@/history/kept'
-import { FENNHOLM } from '@/scenario'
-import { browserStore } from '@/storage'
+import type { History } from '@/services/history/asked'
+import { LATEST_CALLS } from '@/services/history/calls'
+import { bytesOf } from '@/services/history/columns'
+import { createHistory } from '@/services/history/history'
+import { keptKey, rangeOf } from '@/services/history/kept'
+import { browserStore } from '@/services/storage'
+import { FENNHOLM } from '@/world/scenario'
 import { FIRST_DAY, keptDays } from './million'
 
 /** The history that was asked last. */

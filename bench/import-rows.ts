@@ -1,9 +1,9 @@
 // A file imported into a store, as the lists' worker does it.
 import { toCampaignId, toListId } from '@/core/ids'
-import type { Chunk, ListMeta } from '@/lists/chunks'
-import { lookAt } from '@/lists/import/look'
-import { runImport } from '@/lists/import/run'
-import type { KeyValue } from '@/storage'
+import type { Chunk, ListMeta } from '@/services/lists/chunks'
+import { lookAt } from '@/services/lists/import/look'
+import { runImport } from '@/services/lists/import/run'
+import type { KeyValue } from '@/services/storage'
 
 export async function importInto(store: KeyValue, file: Blob): Promise<readonly [ListMeta, readonly Chunk[]]> {
   const look = await lookAt(file)

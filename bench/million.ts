@@ -2,10 +2,10 @@
 import type { AgentInterval, CallRecord } from '@/core/ledger'
 import { createLedgerFolder } from '@/core/ledger'
 import { DAY } from '@/core/time'
-import { type Kept, keepDay } from '@/history/kept'
-import { rulesOf } from '@/history/rules'
-import { FENNHOLM, FENNHOLM_STAGE } from '@/scenario'
+import { type Kept, keepDay } from '@/services/history/kept'
+import { rulesOf } from '@/services/history/rules'
 import { dayAfter, simulateDay } from '@/world'
+import { FENNHOLM, FENNHOLM_STAGE } from '@/world/scenario'
 
 export const FIRST_DAY = '2024-01-01'
 const SIMULATED = 4

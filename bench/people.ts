@@ -3,9 +3,9 @@
 import { createChance, seedFor } from '@/core/chance'
 import { toAgentId } from '@/core/ids'
 import { ContactSchema } from '@/core/people'
-import { createPeople, openPeople } from '@/exchange/people'
-import { FENNHOLM, FENNHOLM_STAGE } from '@/scenario'
-import { memoryStore } from '@/storage'
+import { createPeople, openPeople } from '@/services/exchange/people'
+import { memoryStore } from '@/services/storage'
+import { FENNHOLM, FENNHOLM_STAGE } from '@/world/scenario'
 import { keep } from './keep'
 import { median, print } from './statistics'
 

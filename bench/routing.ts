@@ -3,7 +3,7 @@ import { createChance } from '@/core/chance'
 import { toAgentId, toCallId, toQueueId, toSkillId } from '@/core/ids'
 import { assign, type ReadyAgent, routingRules, type Waiting, type WaitingCall } from '@/core/queues'
 import { type SetUp, SetUpSchema } from '@/core/set-up'
-import { FENNHOLM } from '@/scenario'
+import { FENNHOLM } from '@/world/scenario'
 import { median, print, timed } from './statistics'
 
 const AGENTS = 500

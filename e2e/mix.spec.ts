@@ -6,7 +6,7 @@ import { savedSound } from './voicemail'
 
 /** Put into the page as a laboratory: the mixer and the scene of the product, driven by its own floor. */
 const LABORATORY = `
-  import { createMixer, sceneOf } from './src/sound'
+  import { createMixer, sceneOf } from './src/parts/sound'
   import { whoHearsWhom } from './src/core/calls'
   import { isMutedOn } from './src/core/state'
   import { deviceOfAgent, deviceOutside, toCallId } from './src/core/ids'

@@ -13,7 +13,7 @@ const routes = Object.values(JSON.parse(readFileSync('.next/app-path-routes-mani
 const pages = routes.filter((route) => !route.includes('[') && !route.startsWith('/api/') && !route.startsWith('/_') && !route.includes('.'))
 
 await build({
-  entryPoints: { sw: 'src/offline/service-worker.ts' },
+  entryPoints: { sw: 'src/services/offline/service-worker.ts' },
   outdir: 'public',
   bundle: true,
   minify: true,

@@ -6,14 +6,14 @@ import { build, context } from 'esbuild'
 
 const options = {
   entryPoints: {
-    floor: 'src/exchange/worker.ts',
-    history: 'src/history/worker.ts',
-    lists: 'src/lists/worker.ts',
-    'what-if': 'src/what-if/worker.ts',
-    shifts: 'src/shifts/worker.ts',
-    'day-ahead': 'src/day-ahead/worker.ts',
-    replay: 'src/replay/worker.ts',
-    'list-reader': 'src/exchange/list-reader/worker.ts',
+    floor: 'src/services/exchange/worker.ts',
+    history: 'src/services/history/worker.ts',
+    lists: 'src/services/lists/worker.ts',
+    'what-if': 'src/screens/campaigns/what-if/worker.ts',
+    shifts: 'src/screens/tomorrow/shifts/worker.ts',
+    'day-ahead': 'src/screens/tomorrow/day-ahead/worker.ts',
+    replay: 'src/screens/replay/worker.ts',
+    'list-reader': 'src/services/exchange/list-reader/worker.ts',
   },
   outdir: 'public/workers',
   bundle: true,

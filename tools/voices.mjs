@@ -12,7 +12,7 @@ const OUT = 'public/voices'
 const SPEAKERS = { a: ['-v', 'en-gb+f3', '-s', '158', '-p', '46'], b: ['-v', 'en-gb', '-s', '150', '-p', '38'] }
 
 const work = mkdtempSync(join(tmpdir(), 'voices-'))
-const ENTRY = "export { SPOKEN } from './src/scenario/spoken'\nexport { clipOf, VOICES } from './src/sound/clip'"
+const ENTRY = "export { SPOKEN } from './src/world/scenario/spoken'\nexport { clipOf, VOICES } from './src/parts/sound/clip'"
 await build({
   stdin: { contents: ENTRY, resolveDir: process.cwd(), loader: 'ts' },
   bundle: true,

@@ -1,7 +1,7 @@
 import { existsSync, readFileSync, statSync } from 'node:fs'
 import { expect, test } from 'vitest'
-import { SPOKEN } from '@/scenario/spoken'
-import { clipOf, VOICES } from '@/sound/clip'
+import { clipOf, VOICES } from '@/parts/sound/clip'
+import { SPOKEN } from '@/world/scenario/spoken'
 
 test('everything the stand-ins say has a voice; new lines want `node tools/voices.mjs`', () => {
   const missing = SPOKEN.flatMap((text) => VOICES.filter((voice) => !existsSync(`public/voices/${voice}/${clipOf(text)}.ogg`)).map(() => text))

@@ -1,7 +1,7 @@
 'use client'
-import { Desk } from '@/desk'
-import { Page, useOnShift } from '@/frame'
-import { StartShift } from '@/start'
+import { Page, useOnShift } from '@/parts/frame'
+import { Desk } from '@/screens/desk'
+import { StartShift } from '@/screens/start'
 
 export default function DeskPage() {
   const shift = useOnShift()

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { type CallId, toCallId } from '@/core/ids'
 import { createLedgerFolder, type LedgerEntry } from '@/core/ledger'
-import { aDay } from '@/scenario/testing'
+import { aDay } from '@/world/scenario/testing'
 
 const FIRST_DAY = aDay('2026-11-23')
 

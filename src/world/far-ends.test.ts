@@ -4,8 +4,8 @@ import { toAgentId, toCallId } from '@/core/ids'
 import { floorOf } from '@/core/state'
 import { get, must, values } from '@/core/table'
 import { dtmfSamples } from '@/core/tones'
-import { FENNHOLM, FENNHOLM_STAGE, SAILINGS } from '@/scenario'
 import { advance, createWorld } from '@/world'
+import { FENNHOLM, FENNHOLM_STAGE, SAILINGS } from '@/world/scenario'
 
 const ELUNED = toAgentId('agent_eluned-tarnow')
 const BEVAN = toAgentId('agent_bevan-skarrow')

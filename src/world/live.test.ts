@@ -6,8 +6,8 @@ import type { CarriedOver, LedgerEntry } from '@/core/ledger'
 import { type FloorState, floorOf } from '@/core/state'
 import { get, values } from '@/core/table'
 import { HOUR, MINUTE } from '@/core/time'
-import { FENNHOLM, FENNHOLM_STAGE, SAILINGS } from '@/scenario'
 import { advance, createWorld, daySteps, type Pace } from '@/world'
+import { FENNHOLM, FENNHOLM_STAGE, SAILINGS } from '@/world/scenario'
 
 const ELUNED = toAgentId('agent_eluned-tarnow')
 const NOW_MS = Date.UTC(2026, 10, 23, 14)

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { type CallRecord, createLedgerFolder, type Settled, type WrittenRecord } from '@/core/ledger'
 import { HOUR, MINUTE } from '@/core/time'
-import { aDay } from '@/scenario/testing'
+import { aDay } from '@/world/scenario/testing'
 
 const ENTRIES = aDay('2026-11-24')
 const byId = (records: readonly CallRecord[]) => new Map(records.toSorted((a, b) => a.callId.localeCompare(b.callId)).map((r) => [r.callId, r]))

@@ -4,9 +4,9 @@ import { broken, brokenBy, openFloor } from '@/core/floor'
 import { createLedgerFolder, type LedgerEntry, toLine } from '@/core/ledger'
 import { copyOf, createFloor, createJournal, evolve, floorOf } from '@/core/state'
 import { MINUTE } from '@/core/time'
-import { FENNHOLM, FENNHOLM_STAGE } from '@/scenario'
-import { aDay } from '@/scenario/testing'
 import { advance, createWorld, type Pace, resumeWorld, simulateDay } from '@/world'
+import { FENNHOLM, FENNHOLM_STAGE } from '@/world/scenario'
+import { aDay } from '@/world/scenario/testing'
 
 const day = (seed: number, pace: Pace = 'ordinary') => simulateDay(FENNHOLM_STAGE, { seed, pace, day: '2026-11-23' })
 const lines = (entries: readonly LedgerEntry[]) => entries.map(toLine).join('\n')

@@ -25,7 +25,7 @@ function lint(files: readonly { readonly path: string; readonly source: string }
 }
 
 const OFFENDERS = [
-  { says: 'core imports no screen', path: 'src/core/calls/x.ts', source: "import { Desk } from '@/desk'\nexport const a = Desk\n" },
+  { says: 'core imports no screen', path: 'src/core/calls/x.ts', source: "import { Desk } from '@/screens/desk'\nexport const a = Desk\n" },
   { says: 'core imports no world', path: 'src/core/floor/x.ts', source: "import { simulateDay } from '@/world'\nexport const a = simulateDay\n" },
   { says: 'a room does not import the floor', path: 'src/core/calls/x.ts', source: "import { decide } from '@/core/floor'\nexport const a = decide\n" },
   { says: 'the state knows no rules', path: 'src/core/state/x.ts', source: "import { refuse } from '@/core/rules/rule'\nexport const a = refuse\n" },
@@ -42,22 +42,43 @@ const OFFENDERS = [
   { says: 'core rolls no dice', path: 'src/core/queues/x.ts', source: 'export const a = () => Math.random()\n' },
   { says: 'core has no timer', path: 'src/core/queues/x.ts', source: 'export const a = () => setTimeout(() => {}, 1)\n' },
   { says: 'the world reads no clock', path: 'src/world/x.ts', source: 'export const a = () => new Date()\n' },
-  { says: 'the world imports no exchange', path: 'src/world/x.ts', source: "import { a } from '@/exchange/client'\nexport const b = a\n" },
-  { says: 'sound imports no screen', path: 'src/sound/x.ts', source: "import { Desk } from '@/desk'\nexport const a = Desk\n" },
-  { says: 'the world knows no scenario', path: 'src/world/x.ts', source: "import { FENNHOLM } from '@/scenario'\nexport const a = FENNHOLM\n" },
-  { says: 'the floor is told whose centre it is', path: 'src/exchange/x.ts', source: "import { FENNHOLM } from '@/scenario'\nexport const a = FENNHOLM\n" },
-  { says: 'so is the history', path: 'src/history/x.ts', source: "import { FENNHOLM } from '@/scenario'\nexport const a = FENNHOLM\n" },
-  { says: 'and so are the lists', path: 'src/lists/x.ts', source: "import { FENNHOLM } from '@/scenario'\nexport const a = FENNHOLM\n" },
-  { says: 'screens do not reach into the lists', path: 'src/campaigns/x.ts', source: "import { a } from '@/lists/chunks'\nexport const b = a\n" },
-  { says: 'screens do not reach into the world', path: 'src/desk/x.ts', source: "import { simulateDay } from '@/world'\nexport const a = simulateDay\n" },
-  { says: 'screens do not reach into the history', path: 'src/results/x.ts', source: "import { a } from '@/history/history'\nexport const b = a\n" },
-  { says: 'the history does not reach into the exchange', path: 'src/history/x.ts', source: "import { a } from '@/exchange/store'\nexport const b = a\n" },
-  { says: 'storage knows nobody', path: 'src/storage/x.ts', source: "import { a } from '@/core/calls'\nexport const b = a\n" },
-  { says: 'a room is entered through its index', path: 'src/desk/x.ts', source: "import { hold } from '@/core/calls/decide'\nexport const a = hold\n" },
+  { says: 'the world imports no exchange', path: 'src/world/x.ts', source: "import { a } from '@/services/exchange/client'\nexport const b = a\n" },
+  { says: 'sound imports no screen', path: 'src/parts/sound/x.ts', source: "import { Desk } from '@/screens/desk'\nexport const a = Desk\n" },
+  { says: 'the world knows no scenario', path: 'src/world/x.ts', source: "import { FENNHOLM } from '@/world/scenario'\nexport const a = FENNHOLM\n" },
+  {
+    says: 'the floor is told whose centre it is',
+    path: 'src/services/exchange/x.ts',
+    source: "import { FENNHOLM } from '@/world/scenario'\nexport const a = FENNHOLM\n",
+  },
+  { says: 'so is the history', path: 'src/services/history/x.ts', source: "import { FENNHOLM } from '@/world/scenario'\nexport const a = FENNHOLM\n" },
+  { says: 'and so are the lists', path: 'src/services/lists/x.ts', source: "import { FENNHOLM } from '@/world/scenario'\nexport const a = FENNHOLM\n" },
+  {
+    says: 'screens do not reach into the lists',
+    path: 'src/screens/campaigns/x.ts',
+    source: "import { a } from '@/services/lists/chunks'\nexport const b = a\n",
+  },
+  {
+    says: 'screens do not reach into the world',
+    path: 'src/screens/desk/x.ts',
+    source: "import { simulateDay } from '@/world'\nexport const a = simulateDay\n",
+  },
+  {
+    says: 'screens do not reach into the history',
+    path: 'src/screens/results/x.ts',
+    source: "import { a } from '@/services/history/history'\nexport const b = a\n",
+  },
+  {
+    says: 'the history does not reach into the exchange',
+    path: 'src/services/history/x.ts',
+    source: "import { a } from '@/services/exchange/store'\nexport const b = a\n",
+  },
+  { says: 'a part knows no screen', path: 'src/parts/frame/x.ts', source: "import { Desk } from '@/screens/desk'\nexport const a = Desk\n" },
+  { says: 'storage knows nobody', path: 'src/services/storage/x.ts', source: "import { a } from '@/core/calls'\nexport const b = a\n" },
+  { says: 'a room is entered through its index', path: 'src/screens/desk/x.ts', source: "import { hold } from '@/core/calls/decide'\nexport const a = hold\n" },
 ].map((offender, i) => ({ ...offender, path: offender.path.replace('/x.ts', `/offender-${i}.ts`) }))
 /** Closes the circle. */
 const CIRCLE = { path: 'src/core/calls/circle.ts', source: "import type { A } from './round'\nexport type B = A | 2\n" }
-const HONEST = { path: 'src/desk/honest.ts', source: "import { callerLabel } from '@/core/calls'\n\nexport const a = callerLabel\n" }
+const HONEST = { path: 'src/screens/desk/honest.ts', source: "import { callerLabel } from '@/core/calls'\n\nexport const a = callerLabel\n" }
 
 describe('arrows point one way, and the core is pure', () => {
   const caught = lint([...OFFENDERS, CIRCLE, HONEST])

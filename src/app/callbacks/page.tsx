@@ -1,6 +1,6 @@
 'use client'
-import { CallbacksScreen } from '@/callbacks'
-import { Page } from '@/frame'
+import { Page } from '@/parts/frame'
+import { CallbacksScreen } from '@/screens/callbacks'
 
 export default function CallbacksPage() {
   return (

@@ -1,6 +1,6 @@
 'use client'
-import { CampaignsScreen } from '@/campaigns'
-import { Page } from '@/frame'
+import { Page } from '@/parts/frame'
+import { CampaignsScreen } from '@/screens/campaigns'
 
 export default function CampaignsPage() {
   return (

@@ -1,6 +1,6 @@
 'use client'
-import { ConferencesScreen } from '@/conferences'
-import { Page } from '@/frame'
+import { Page } from '@/parts/frame'
+import { ConferencesScreen } from '@/screens/conferences'
 
 export default function ConferencesPage() {
   return (

@@ -1,6 +1,6 @@
 'use client'
-import { DoNotCallScreen } from '@/do-not-call'
-import { Page } from '@/frame'
+import { Page } from '@/parts/frame'
+import { DoNotCallScreen } from '@/screens/do-not-call'
 
 export default function DoNotCallPage() {
   return (

@@ -1,6 +1,6 @@
 'use client'
-import { FloorScreen } from '@/floor-view'
-import { Page } from '@/frame'
+import { Page } from '@/parts/frame'
+import { FloorScreen } from '@/screens/floor-view'
 
 export default function FloorPage() {
   return (

@@ -1,5 +1,5 @@
 'use client'
-import { HandsetWindow } from '@/sound-path'
+import { HandsetWindow } from '@/parts/sound-path'
 
 export default function HandsetPage() {
   return <HandsetWindow />

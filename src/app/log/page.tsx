@@ -1,6 +1,6 @@
 'use client'
-import { Page } from '@/frame'
-import { LogScreen } from '@/log'
+import { Page } from '@/parts/frame'
+import { LogScreen } from '@/screens/log'
 
 export default function LogPage() {
   return (

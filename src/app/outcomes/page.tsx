@@ -1,6 +1,6 @@
 'use client'
-import { Page } from '@/frame'
-import { OutcomesScreen } from '@/outcomes'
+import { Page } from '@/parts/frame'
+import { OutcomesScreen } from '@/screens/outcomes'
 
 export default function OutcomesPage() {
   return (

@@ -1,6 +1,6 @@
 'use client'
-import { Page } from '@/frame'
-import { PeopleScreen } from '@/people'
+import { Page } from '@/parts/frame'
+import { PeopleScreen } from '@/screens/people'
 
 export default function PeoplePage() {
   return (

@@ -1,5 +1,5 @@
 'use client'
-import { PhoneWindow } from '@/sound-path'
+import { PhoneWindow } from '@/parts/sound-path'
 
 export default function PhonePage() {
   return <PhoneWindow />

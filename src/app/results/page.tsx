@@ -1,7 +1,7 @@
 'use client'
 import { Suspense } from 'react'
-import { Page } from '@/frame'
-import { Results } from '@/results'
+import { Page } from '@/parts/frame'
+import { Results } from '@/screens/results'
 
 export default function ResultsPage() {
   return (

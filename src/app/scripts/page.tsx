@@ -1,6 +1,6 @@
 'use client'
-import { Page } from '@/frame'
-import { ScriptsScreen } from '@/scripts'
+import { Page } from '@/parts/frame'
+import { ScriptsScreen } from '@/screens/scripts'
 
 export default function ScriptsPage() {
   return (

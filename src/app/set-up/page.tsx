@@ -1,6 +1,6 @@
 'use client'
-import { Page } from '@/frame'
-import { SetUpScreen } from '@/set-up'
+import { Page } from '@/parts/frame'
+import { SetUpScreen } from '@/screens/set-up'
 
 export default function SetUpPage() {
   return (

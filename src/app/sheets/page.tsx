@@ -1,6 +1,6 @@
 'use client'
-import { Page } from '@/frame'
-import { SheetsScreen } from '@/sheets'
+import { Page } from '@/parts/frame'
+import { SheetsScreen } from '@/screens/sheets'
 
 export default function SheetsPage() {
   return (

@@ -1,6 +1,6 @@
 'use client'
-import { Page } from '@/frame'
-import { VoicemailScreen } from '@/voicemail'
+import { Page } from '@/parts/frame'
+import { VoicemailScreen } from '@/screens/voicemail'
 
 export default function VoicemailPage() {
   return (

@@ -9,10 +9,10 @@ import { createListSource, type ListSourceOf } from '@/core/dialer'
 import type { CampaignId } from '@/core/ids'
 import { type CarriedOver, createLedgerFolder, type LedgerEntry, toLine } from '@/core/ledger'
 import type { Place } from '@/core/lists'
-import { foldedDay, type PastDay } from '@/history/days'
-import { recordIdAt } from '@/lists/chunks'
-import { FENNHOLM, FENNHOLM_LISTS, FENNHOLM_STAGE } from '@/scenario'
+import { foldedDay, type PastDay } from '@/services/history/days'
+import { recordIdAt } from '@/services/lists/chunks'
 import { type Day, type DayRequest, dayAfter, daySteps, type Pace, startOfDayMs } from '@/world'
+import { FENNHOLM, FENNHOLM_LISTS, FENNHOLM_STAGE } from '@/world/scenario'
 import { inSlices } from './slices'
 
 /** A day of a run of days, which begins with `from` and nothing promised. */

@@ -1,7 +1,7 @@
 // What may be asked of the demo's past, and the days that are meant by it.
 import * as z from 'zod'
-import { FENNHOLM, paceOfDay } from '@/scenario'
 import { type Day, dayAfter, dayAt, PACES, type Pace } from '@/world'
+import { FENNHOLM, paceOfDay } from '@/world/scenario'
 import type { MadeRequest } from './made'
 
 const MAX_DAYS = 31

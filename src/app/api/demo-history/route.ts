@@ -4,7 +4,7 @@
 import { pipeline, Readable } from 'node:stream'
 import { promisify } from 'node:util'
 import { createGzip, gunzip } from 'node:zlib'
-import { entriesLine, foldedLineOf } from '@/history/days'
+import { entriesLine, foldedLineOf } from '@/services/history/days'
 import { type MadeDay, type MadeRequest, madeDay } from './made'
 import { daysAsked } from './query'
 

@@ -1,7 +1,7 @@
 'use client'
 import { useParams } from 'next/navigation'
-import { CampaignScreen } from '@/campaigns'
-import { Page } from '@/frame'
+import { Page } from '@/parts/frame'
+import { CampaignScreen } from '@/screens/campaigns'
 
 export default function CampaignPage() {
   const { campaignId } = useParams<{ campaignId: string }>()

@@ -1,6 +1,6 @@
 'use client'
-import { Page } from '@/frame'
-import { ReplayScreen } from '@/replay'
+import { Page } from '@/parts/frame'
+import { ReplayScreen } from '@/screens/replay'
 
 export default function ReplayPage() {
   return (

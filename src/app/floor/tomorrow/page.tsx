@@ -1,6 +1,6 @@
 'use client'
-import { Page } from '@/frame'
-import { Tomorrow } from '@/tomorrow'
+import { Page } from '@/parts/frame'
+import { Tomorrow } from '@/screens/tomorrow'
 
 export default function TomorrowPage() {
   return (

@@ -1,6 +1,6 @@
 'use client'
-import { Page } from '@/frame'
-import { WhatIf } from '@/tomorrow'
+import { Page } from '@/parts/frame'
+import { WhatIf } from '@/screens/tomorrow'
 
 export default function WhatIfPage() {
   return (

@@ -1,7 +1,7 @@
 'use client'
 import { Suspense } from 'react'
-import { Page } from '@/frame'
-import { Breakdown } from '@/results'
+import { Page } from '@/parts/frame'
+import { Breakdown } from '@/screens/results'
 
 export default function BreakdownPage() {
   return (

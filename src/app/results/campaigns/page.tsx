@@ -1,7 +1,7 @@
 'use client'
 import { Suspense } from 'react'
-import { Page } from '@/frame'
-import { CampaignResults } from '@/results'
+import { Page } from '@/parts/frame'
+import { CampaignResults } from '@/screens/results'
 
 export default function CampaignResultsPage() {
   return (

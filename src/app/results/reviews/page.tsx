@@ -1,7 +1,7 @@
 'use client'
 import { Suspense } from 'react'
-import { Page } from '@/frame'
-import { Reviews } from '@/results'
+import { Page } from '@/parts/frame'
+import { Reviews } from '@/screens/results'
 
 export default function ReviewsPage() {
   return (

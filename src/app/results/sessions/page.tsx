@@ -1,7 +1,7 @@
 'use client'
 import { Suspense } from 'react'
-import { Page } from '@/frame'
-import { Sessions } from '@/results'
+import { Page } from '@/parts/frame'
+import { Sessions } from '@/screens/results'
 
 export default function SessionsPage() {
   return (

@@ -1,7 +1,7 @@
 'use client'
 import { useParams } from 'next/navigation'
-import { Page } from '@/frame'
-import { AuthorScreen } from '@/scripts'
+import { Page } from '@/parts/frame'
+import { AuthorScreen } from '@/screens/scripts'
 
 export default function AuthorPage() {
   const { scriptId } = useParams<{ scriptId: string }>()

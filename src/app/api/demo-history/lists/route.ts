@@ -3,9 +3,9 @@ import { pipeline, Readable } from 'node:stream'
 import { createGzip } from 'node:zlib'
 import { madeDay } from '@/app/api/demo-history/made'
 import { daysAsked } from '@/app/api/demo-history/query'
-import { recordIdAt } from '@/lists/chunks'
-import { lifeLine } from '@/lists/past'
-import { FENNHOLM_LISTS } from '@/scenario'
+import { recordIdAt } from '@/services/lists/chunks'
+import { lifeLine } from '@/services/lists/past'
+import { FENNHOLM_LISTS } from '@/world/scenario'
 
 export const dynamic = 'force-dynamic'
 

@@ -1,7 +1,7 @@
 'use client'
 import { useParams } from 'next/navigation'
-import { WhatIfScreen } from '@/campaigns'
-import { Page } from '@/frame'
+import { Page } from '@/parts/frame'
+import { WhatIfScreen } from '@/screens/campaigns'
 
 export default function WhatIfPage() {
   const { campaignId } = useParams<{ campaignId: string }>()

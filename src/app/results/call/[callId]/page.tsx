@@ -1,7 +1,7 @@
 'use client'
 import { use } from 'react'
-import { Page } from '@/frame'
-import { OneCall } from '@/results'
+import { Page } from '@/parts/frame'
+import { OneCall } from '@/screens/results'
 
 export default function CallPage({ params }: { params: Promise<{ callId: string }> }) {
   const { callId } = use(params)

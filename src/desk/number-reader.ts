@@ -1,9 +1,0 @@
-'use client'
-// How numbers that are typed are read, as it becomes known: drawn anew with each answer.
-import { useSyncExternalStore } from 'react'
-import { numbers } from '@/exchange/numbers'
-
-export function useNumberReader(): typeof numbers.read {
-  useSyncExternalStore(numbers.subscribe, numbers.writer, numbers.writer)
-  return numbers.read
-}

@@ -1,0 +1,167 @@
+// Who may speak for an account: whoever knows its PIN, or holds the key that was given for it. Hashes of both are kept beside the ledger and
+// never in it, in no view and no export. Tries are counted and slowed down, over reloads as well.
+import * as z from 'zod'
+import { type AgentId, AgentIdSchema } from '@/core/ids'
+import { type KeyValue, storageWords } from '@/services/storage'
+import { hashOfKey, makePinSecret, newSeatKey, opens, PIN_FORM, type PinSecret, PinSecretSchema } from './secret'
+
+export type SignInRefusal =
+  | { readonly reason: 'wrongPin'; readonly triesLeft: number }
+  | { readonly reason: 'tooManyTries'; readonly waitMs: number }
+  | { readonly reason: 'noPin' }
+  | { readonly reason: 'pinNotDigits' }
+
+export type Verified = { readonly ok: true } | { readonly ok: false; readonly refusal: SignInRefusal }
+
+export interface Accounts {
+  /** Refused: noPin, tooManyTries with how long to wait, wrongPin. One try at a time for each account. */
+  verify(agentId: AgentId, pin: string): Promise<Verified>
+  /** Refused: pinNotDigits. Keys that were given for the account are void. */
+  setPin(agentId: AgentId, pin: string): Promise<Verified>
+  hasPin(agentId: AgentId): boolean
+  /** A new key of the account's, for one tab. */
+  giveKey(agentId: AgentId): Promise<string>
+  /** Whose key it is; null for nobody's. */
+  ownerOf(key: string): Promise<AgentId | null>
+  forgetKey(key: string): Promise<void>
+  forgetKeysOf(agentId: AgentId): void
+  /** Everything is written again: the browser's data was cleared. */
+  keepAgain(): void
+}
+
+export interface AccountsOptions {
+  readonly store: KeyValue
+  readonly now: () => number
+  /** Secrets of accounts that have none yet. */
+  readonly initial: ReadonlyMap<AgentId, PinSecret>
+  /** PINs an older version kept in the open. */
+  readonly found: ReadonlyMap<AgentId, string>
+}
+
+const SECRETS_KEY = 'secrets'
+/** So many wrong PINs in a row are free; each further one doubles the wait. */
+const FREE_TRIES = 3
+const FIRST_WAIT_MS = 5_000
+const LONGEST_WAIT_MS = 15 * 60_000
+const MOST_KEYS = 200
+
+const TriesSchema = z.object({ count: z.number().int(), notBeforeMs: z.number() }).readonly()
+const SecretsSchema = z.object({
+  pins: z.record(AgentIdSchema, PinSecretSchema),
+  /** Hash of a key and whose it is, the latest last. */
+  keys: z.array(z.object({ hash: z.string(), agentId: AgentIdSchema }).readonly()),
+  tries: z.record(AgentIdSchema, TriesSchema),
+})
+type Secrets = z.infer<typeof SecretsSchema>
+
+export async function openAccounts({ store, now, initial, found }: AccountsOptions): Promise<Accounts> {
+  const stored = SecretsSchema.safeParse(await store.get(SECRETS_KEY).catch(() => null))
+  const secrets: Secrets = stored.success ? stored.data : { pins: {}, keys: [], tries: {} }
+  const busy = new Map<AgentId, Promise<unknown>>()
+
+  let writing: Promise<void> = Promise.resolve()
+  const keep = () => {
+    const copy = structuredClone(secrets)
+    writing = writing.then(() => store.set(SECRETS_KEY, copy)).catch((error: unknown) => console.warn(`Secrets are in memory only: ${storageWords(error)}`))
+    return writing
+  }
+
+  for (const [agentId, secret] of initial) secrets.pins[agentId] ??= secret
+  /** Hashing what an older version kept takes a while: whoever signs in meanwhile waits for their own. */
+  const hashing = new Map<AgentId, Promise<void>>()
+  const hashFound = async () => {
+    for (const [agentId, pin] of found) {
+      const made = makePinSecret(pin).then((secret) => {
+        secrets.pins[agentId] = secret
+      })
+      hashing.set(agentId, made)
+      await made
+    }
+    await keep()
+    hashing.clear()
+  }
+  if (found.size > 0) void hashFound()
+  else if (!stored.success) void keep()
+
+  const tryPin = async (agentId: AgentId, pin: string): Promise<Verified> => {
+    const tries = secrets.tries[agentId] ?? { count: 0, notBeforeMs: 0 }
+    if (tries.notBeforeMs > now()) return { ok: false, refusal: { reason: 'tooManyTries', waitMs: tries.notBeforeMs - now() } }
+    if (found.has(agentId) && !hashing.has(agentId) && secrets.pins[agentId] === undefined)
+      secrets.pins[agentId] = await makePinSecret(found.get(agentId) ?? '')
+    await hashing.get(agentId)
+    const secret = secrets.pins[agentId]
+    if (secret === undefined) return { ok: false, refusal: { reason: 'noPin' } }
+    if (PIN_FORM.test(pin) && (await opens(secret, pin))) {
+      if (tries.count > 0) {
+        delete secrets.tries[agentId]
+        void keep()
+      }
+      return { ok: true }
+    }
+    const count = tries.count + 1
+    const waitMs = count < FREE_TRIES ? 0 : Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 2 ** (count - FREE_TRIES))
+    secrets.tries[agentId] = { count, notBeforeMs: now() + waitMs }
+    await keep()
+    if (waitMs > 0) return { ok: false, refusal: { reason: 'tooManyTries', waitMs } }
+    return { ok: false, refusal: { reason: 'wrongPin', triesLeft: FREE_TRIES - count } }
+  }
+
+  return {
+    verify(agentId, pin) {
+      // Tries that come together are counted one after the other.
+      const next = (busy.get(agentId) ?? Promise.resolve()).then(() => tryPin(agentId, pin))
+      busy.set(
+        agentId,
+        next.catch(() => {}),
+      )
+      return next
+    },
+    async setPin(agentId, pin) {
+      if (!PIN_FORM.test(pin)) return { ok: false, refusal: { reason: 'pinNotDigits' } }
+      secrets.pins[agentId] = await makePinSecret(pin)
+      delete secrets.tries[agentId]
+      secrets.keys = secrets.keys.filter((k) => k.agentId !== agentId)
+      await keep()
+      return { ok: true }
+    },
+    hasPin: (agentId) => secrets.pins[agentId] !== undefined || found.has(agentId),
+    async giveKey(agentId) {
+      const key = newSeatKey()
+      secrets.keys = [...secrets.keys, { hash: await hashOfKey(key), agentId }].slice(-MOST_KEYS)
+      await keep()
+      return key
+    },
+    async ownerOf(key) {
+      const hash = await hashOfKey(key)
+      return secrets.keys.find((k) => k.hash === hash)?.agentId ?? null
+    },
+    async forgetKey(key) {
+      const hash = await hashOfKey(key)
+      secrets.keys = secrets.keys.filter((k) => k.hash !== hash)
+      await keep()
+    },
+    forgetKeysOf(agentId) {
+      secrets.keys = secrets.keys.filter((k) => k.agentId !== agentId)
+      void keep()
+    },
+    keepAgain: () => void keep(),
+  }
+}
+
+export function signInWords(refusal: SignInRefusal): { readonly says: string; readonly next: string } {
+  switch (refusal.reason) {
+    case 'wrongPin':
+      return {
+        says: 'This name and PIN do not belong together.',
+        next: `Check the name, then type the PIN again. ${refusal.triesLeft === 1 ? 'After one more wrong PIN' : `After ${refusal.triesLeft} more wrong PINs`} there is a wait.`,
+      }
+    case 'tooManyTries':
+      return { says: 'The PIN was wrong several times.', next: `Wait ${waitWords(refusal.waitMs)}, then type it again. A set-up owner can give you a new one.` }
+    case 'noPin':
+      return { says: 'This account has no PIN yet.', next: 'A set-up owner can give it one in Set-up.' }
+    case 'pinNotDigits':
+      return { says: 'A PIN is 4 to 8 digits.', next: 'Type digits only.' }
+  }
+}
+
+const waitWords = (ms: number): string => (ms < 60_000 ? `${Math.ceil(ms / 1_000)} s` : `${Math.ceil(ms / 60_000)} min`)

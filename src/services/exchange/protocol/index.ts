@@ -1,0 +1,16 @@
+// What tabs and the floor say to each other. Schemas for what a tab sends; types for what the floor answers, because both ends are built from them.
+
+export type { WaitingCaller } from '@/services/exchange/callers'
+export type { CircleView, FoundLine } from '@/services/exchange/circles'
+export type { ConferenceSoon, ConferencesPage, ConferencesPart, ConferenceView } from '@/services/exchange/conferences'
+export type { Draft } from '@/services/exchange/drafts'
+export type { BoxView, MessagesPage, MessageView, VoicemailPart } from '@/services/exchange/messages'
+export type { PieceView } from '@/services/exchange/pieces'
+export type { ReviewView } from '@/services/exchange/reviews'
+export type { WatchedSeat } from '@/services/exchange/watched'
+export type { CallView, MeView, PreviewView, ThreadView } from './agent-view'
+export type { CallbackView, CampaignView, CentreView, DoNotCallPage, ParkedView, QueueView, SeatView, SetUpInUse } from './centre-view'
+export type { FloorMessage, ListChanges, RefusalView, RowChanges, TakenBack } from './floor-message'
+export type { AccountView, DoorParts, DoorView, FloorPart, FloorView, ListName, Notice, SharedLists, TabView } from './floor-view'
+export type { DeviceView, HandsetState, PhoneView, SoundView } from './sound-view'
+export { type NumbersSaid, type TabMessage, TabMessageSchema, WorldWishSchema } from './tab-message'

@@ -1,0 +1,88 @@
+// Entry of the SharedWorker, and of the dedicated worker that takes its place where SharedWorker is missing.
+import * as Comlink from 'comlink'
+import { browserStore, type KeyValue, memoryStore } from '@/services/storage'
+import { FENNHOLM_LINE } from '@/world/scenario'
+import { openAccounts } from './accounts'
+import { openDrafts } from './drafts'
+import { createExchange, type Exchange } from './exchange'
+import type { ListsEnd } from './list-feed'
+import { openPeople } from './people'
+import { NOTHING_RESTORED, restore } from './store'
+
+declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
+
+/** A timer set for later than this fires at once (HTML, 8.6). */
+const LONGEST_TIMER_MS = 2 ** 31 - 1
+
+const exchange: Promise<Exchange> = open()
+
+async function open(): Promise<Exchange> {
+  const opening = await browserStore('floor')
+  const peopleOpening = await browserStore('people')
+  const restored = opening.ok ? await restore(opening.store) : NOTHING_RESTORED
+  // What a newer version wrote is not ours to add to.
+  const store = opening.ok && !restored.newer ? opening.store : memoryStore()
+  const storageRefused = opening.ok ? (restored.newer ? 'a newer version of the product has written here' : null) : opening.reason
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const startedAtMs = Date.now()
+  const accounts = await openAccounts({
+    store: opening.ok && restored.newer ? readOnly(opening.store) : store,
+    now: Date.now,
+    initial: new Map([...FENNHOLM_LINE.secrets].filter(([id]) => !restored.pins.has(id))),
+    found: restored.pins,
+  })
+  return createExchange({
+    clocks: { wall: Date.now, elapsed: () => performance.now() },
+    wakeAt(inMs, wake) {
+      clearTimeout(timer)
+      timer = setTimeout(wake, Math.min(LONGEST_TIMER_MS, inMs))
+    },
+    later: (inMs, again) => void setTimeout(again, inMs),
+    end: () => self.close(),
+    scenario: FENNHOLM_LINE,
+    store,
+    restored,
+    accounts,
+    drafts: await openDrafts(store),
+    people: await openPeople(peopleOpening.ok ? peopleOpening.store : memoryStore()),
+    storageRefused,
+    floorId: `live-${startedAtMs.toString(36)}`,
+    seed: startedAtMs % 1_000_000,
+    isShared: 'onconnect' in self,
+    fetchLeft: async (query) => {
+      const response = await fetch(`/api/demo-history/left?${query}`)
+      if (!response.ok) throw new Error(`the server answered ${response.status}`)
+      return response.json()
+    },
+  })
+}
+
+/** What is there may be asked, and stays as it is. */
+const readOnly = (store: KeyValue): KeyValue => ({ ...store, set: async () => {}, remove: async () => {} })
+
+type Port = Pick<MessagePort, 'postMessage'> & { onmessage: ((event: MessageEvent) => void) | null }
+
+const isKind = (kind: string, data: unknown): boolean => typeof data === 'object' && data !== null && 'kind' in data && data.kind === kind
+
+function serve(port: Port): void {
+  // Messages that arrive while the floor is being restored wait in this chain, in order.
+  const attached = exchange.then((floor) => floor.attach({ postMessage: (message) => port.postMessage(message) }))
+  port.onmessage = (event: MessageEvent) => {
+    // A tab that has the floor for all of them brings a port for each of the others.
+    const [brought, lists] = event.ports
+    if (brought !== undefined && isKind('forHistory', event.data)) attached.then((tab) => Comlink.expose(tab.forHistory(), brought))
+    else if (brought !== undefined && lists !== undefined && isKind('forLists', event.data)) {
+      attached.then((tab) => Comlink.expose(tab.forLists(), brought))
+      exchange.then((floor) => floor.attachLists(Comlink.wrap<ListsEnd>(lists) as unknown as ListsEnd))
+    } else if (brought !== undefined) serve(brought)
+    else if (event.data === 'bye') attached.then((tab) => tab.detach())
+    else attached.then((tab) => tab.receive(event.data))
+  }
+}
+
+if ('onconnect' in self)
+  self.onconnect = (event) => {
+    const port = event.ports[0]
+    if (port !== undefined) serve(port)
+  }
+else serve(self as DedicatedWorkerGlobalScope as unknown as Port)

@@ -1,0 +1,256 @@
+// Who asks the lists: the floor for people to call, and each tab for what may be seen of them. One for all tabs of the browser.
+
+import * as z from 'zod'
+import type { PutBack } from '@/core/campaigns'
+import { type DoNotCallEntry, keyOf } from '@/core/do-not-call'
+import { type AgentId, type CampaignId, type ListId, toListId } from '@/core/ids'
+import type { ListsEnd } from '@/services/exchange/list-feed'
+import type { KeyValue } from '@/services/storage'
+import type { ListMeta } from './chunks'
+import type { ListExport } from './export-names'
+import { exportList } from './exports'
+import { ROLES, shapeKey } from './import/columns'
+import { type Look, type Looked, lookAt } from './import/look'
+import { type ImportAsked, type Imported, type ImportProgress, runImport } from './import/run'
+import type { CampaignFigures, Lists, ListsFeed } from './lists'
+import type { MetOnLists } from './met'
+import type { OneRecord, RecordsAsked, RecordsPage } from './pages'
+import type { CampaignReport, CountsOf, ReportAsked } from './report'
+
+/** The floor's end of a port, as it is called across it. */
+export interface FloorEnd extends ListsFeed {
+  run(): Promise<string>
+  watch(tell: () => void): Promise<void>
+  account(): Promise<{ readonly id: AgentId; readonly everybody: boolean } | null>
+  figuresAre(figures: readonly CampaignFigures[]): Promise<void>
+  homeCountry(): Promise<string>
+  running(): Promise<readonly CampaignId[]>
+  doNotCall(): Promise<readonly DoNotCallEntry[]>
+  counts(): Promise<CountsOf>
+}
+
+export interface ListsConnection<Port> {
+  /** The floor is at the other end of these: the first is asked, on the second it asks. */
+  introduce(asked: Port, asks: Port): Promise<void>
+  figures(): Promise<readonly CampaignFigures[]>
+  metas(): Promise<readonly ListMeta[]>
+  page(asked: RecordsAsked): Promise<RecordsPage>
+  record(recordId: string): Promise<OneRecord | null>
+  /** An agent is told of what was put through to them, and no more. */
+  report(asked: ReportAsked): Promise<CampaignReport>
+  met(campaignId: CampaignId): Promise<MetOnLists>
+  matching(campaignId: CampaignId, which: PutBack): Promise<number>
+  exportFile(campaignId: CampaignId, name: ListExport, onProgress: (done: number, of: number) => void): Promise<Blob>
+  /** What a file is, and with which roles a file of its shape was taken before. */
+  look(file: Blob): Promise<Look>
+  importFile(asked: ImportWish, onProgress: (progress: ImportProgress) => void): Promise<Imported>
+  /** What is being imported is called off; the list is as it was. */
+  cancelImport(): void
+  /** Called whenever something of the lists has changed. */
+  subscribe(tell: () => void): Promise<void>
+  close(): void
+}
+
+/** `listId` null for a new list. */
+export type ImportWish = Pick<ImportAsked, 'file' | 'roles' | 'campaignId' | 'name' | 'leavesOutOthers'> & {
+  readonly looked: Looked
+  readonly listId: ListId | null
+}
+
+interface Ends<Port> {
+  readonly floorAt: (port: Port) => FloorEnd
+  readonly answerOn: (port: Port, end: ListsEnd) => void
+  readonly callable: <T extends () => void>(tell: T) => T
+}
+
+const KEEPS_EVERY_MS = 2_000
+const TRIES_AGAIN_MS = 5_000
+
+interface Opened {
+  readonly lists: Lists
+  readonly store: KeyValue
+}
+
+/** `run` names this worker; `later` is a timer, `nowMs` a clock that rates are taken by. */
+export function createService(opening: Promise<Opened>, run: string, later: (inMs: number, again: () => void) => void, nowMs: () => number) {
+  const listeners = new Set<() => void>()
+  let followed = ''
+  let keeping = false
+
+  /** What is known is written down now and then: the floor's ledger has all of it meanwhile. */
+  const keepSoon = () => {
+    if (keeping) return
+    keeping = true
+    later(KEEPS_EVERY_MS, async () => {
+      keeping = false
+      // A store that refuses is tried again with the next change; the ledger still has what it did not take.
+      await (await opening).lists.keep().catch(() => {})
+    })
+  }
+
+  const end: ListsEnd = {
+    run: async () => run,
+    next: async (campaignId: CampaignId, atMost, atMs) => (await opening).lists.next(campaignId, atMost, atMs),
+    whose: async (campaignId, number) => (await opening).lists.whose(campaignId, number),
+    giveBack: async (recordIds, atMs) => (await opening).lists.giveBack(recordIds, atMs),
+  }
+
+  /** Why what past days have called is not known; null when it is. */
+  let behind: string | null = null
+  let hasFollowed = () => {}
+  const followedOnce = new Promise<void>((resolve) => {
+    hasFollowed = resolve
+  })
+  /** Nothing is said of a list before it is known what its people have been through, or that it cannot be. */
+  const caughtUp = async (): Promise<Lists> => {
+    await followedOnce
+    return (await opening).lists
+  }
+  /** Figures without past days would be wrong: there are none then. */
+  const whole = async (): Promise<Lists> => {
+    const lists = await caughtUp()
+    if (behind !== null) throw new Error(behind)
+    return lists
+  }
+
+  const follow = async (floor: FloorEnd, callable: Ends<unknown>['callable']) => {
+    const its = await floor.run()
+    if (its === followed) return
+    followed = its
+    const { lists } = await opening
+    const more = async () => {
+      try {
+        await lists.follow(floor)
+        behind = null
+      } catch (error) {
+        behind = error instanceof Error ? error.message : String(error)
+        console.error('The floor could not be followed, and nobody is called meanwhile:', error)
+        later(TRIES_AGAIN_MS, () => void more())
+        return
+      } finally {
+        hasFollowed()
+      }
+      keepSoon()
+      await tellFigures(floor)
+    }
+    await floor.watch(callable(() => void more()))
+    await more()
+  }
+
+  let told = ''
+  const tellFigures = async (floor: FloorEnd) => {
+    const { lists } = await opening
+    const figures = lists.figures(await floor.nowMs())
+    const asText = JSON.stringify(figures)
+    if (asText !== told) await floor.figuresAre(figures)
+    told = asText
+    for (const tell of listeners) tell()
+  }
+
+  /** One file at a time, whoever asks. */
+  let [isImporting, isCancelled] = [false, false]
+  const importInto = async ({ lists, store }: Opened, floor: FloorEnd, wish: ImportWish, onProgress: (progress: ImportProgress) => void): Promise<Imported> => {
+    const [campaigns, running, homeCountry, listed] = await Promise.all([floor.campaigns(), floor.running(), floor.homeCountry(), floor.doNotCall()])
+    const campaign = campaigns.find((c) => c.id === wish.campaignId)
+    if (campaign === undefined) return { ok: false, cancelled: false, says: 'The campaign is not there any more. Choose another one.' }
+    const listId = wish.listId ?? newListId(wish.campaignId, lists.metas())
+    const elsewhere = wish.leavesOutOthers ? lists.numbersElsewhere(wish.campaignId, (id) => running.includes(id)) : new Set<number>()
+    const asked = { ...wish, listId, homeCountry, timeZone: campaign.timeZone, importedAtMs: await floor.nowMs() }
+    const { imported, list } = await runImport(asked, {
+      ...{ store, before: lists.listOf(listId), nowMs, onProgress, isCancelled: () => isCancelled },
+      isElsewhere: (number) => elsewhere.has(Number(number.slice(1))),
+      doNotCall: new Map(listed.map((entry) => [keyOf(entry.whom), entry])),
+    })
+    if (list !== null) {
+      lists.adopt(list.meta, list.chunks)
+      await store.set(matchKey(wish.looked.columns), wish.roles)
+      await tellFigures(floor)
+    }
+    return imported
+  }
+
+  return {
+    attach<Port>({ floorAt, answerOn, callable }: Ends<Port>): ListsConnection<Port> {
+      let floor: FloorEnd | null = null
+      const mine: (() => void)[] = []
+      /** Everybody's records are for those who answer for the floor, and the floor says who that is. */
+      const nowOfSupervisor = async (): Promise<number> => {
+        const account = await floor?.account()
+        if (floor === null || account == null || !account.everybody) throw new Error('records of a list are for those who answer for the floor')
+        return floor.nowMs()
+      }
+      const floorOf = (): FloorEnd => {
+        if (floor === null) throw new Error('the floor has not been introduced')
+        return floor
+      }
+      return {
+        async introduce(asked, asks) {
+          answerOn(asks, end)
+          floor = floorAt(asked)
+          await follow(floor, callable)
+        },
+        figures: async () => (await caughtUp()).figures(floor === null ? 0 : await floor.nowMs()),
+        metas: async () => (await opening).lists.metas(),
+        page: async (asked) => (await caughtUp()).page(asked, await nowOfSupervisor()),
+        record: async (recordId) => (await caughtUp()).record(recordId, await nowOfSupervisor()),
+        async report(asked) {
+          const account = await floor?.account()
+          if (floor === null || account == null) throw new Error('nobody is signed in')
+          return (await whole()).report(asked, await floor.counts(), account.everybody ? null : account.id, await floor.nowMs())
+        },
+        async met(campaignId) {
+          await nowOfSupervisor()
+          return (await whole()).met(campaignId, floor === null ? {} : await floor.counts())
+        },
+        matching: async (campaignId, which) => (await whole()).matching(campaignId, which, await nowOfSupervisor()),
+        async exportFile(campaignId, name, onProgress) {
+          const atMs = await nowOfSupervisor()
+          return exportList(name, campaignId, (await whole()).everybody(campaignId, atMs), onProgress)
+        },
+        async look(file) {
+          await nowOfSupervisor()
+          const look = await lookAt(file)
+          if (!look.ok) return look
+          const known = RolesSchema.safeParse(await (await opening).store.get(matchKey(look.looked.columns)))
+          return known.success && known.data.length === look.looked.columns.length ? { ok: true, looked: { ...look.looked, roles: known.data } } : look
+        },
+        async importFile(wish, onProgress) {
+          if (isImporting) return { ok: false, cancelled: false, says: 'Another file is being imported. Wait until it is done, or cancel it.' }
+          // From the first moment on it can be called off, also while the floor is still asked who this is.
+          isImporting = true
+          isCancelled = false
+          try {
+            await nowOfSupervisor()
+            return await importInto(await opening, floorOf(), wish, onProgress)
+          } finally {
+            isImporting = false
+          }
+        },
+        cancelImport() {
+          isCancelled = true
+        },
+        async subscribe(tell) {
+          listeners.add(tell)
+          mine.push(tell)
+        },
+        close() {
+          for (const tell of mine.splice(0)) listeners.delete(tell)
+        },
+      }
+    },
+  }
+}
+
+const RolesSchema = z.array(z.enum(ROLES))
+
+/** Files of one shape are taken with the same roles. */
+const matchKey = (columns: readonly string[]): string => `match/${shapeKey(columns)}`
+
+/** Named after its campaign, and numbered. */
+function newListId(campaignId: CampaignId, metas: readonly ListMeta[]): ListId {
+  const name = `list_${campaignId.slice('campaign_'.length)}`
+  for (let n = 1; ; n++) {
+    const id = toListId(n === 1 ? name : `${name}-${n}`)
+    if (!metas.some((l) => l.id === id)) return id
+  }
+}

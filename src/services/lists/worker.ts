@@ -1,0 +1,54 @@
+// Entry of the lists' worker: one for all tabs of the browser.
+import * as Comlink from 'comlink'
+import { browserStore, linesOfGzip, memoryStore } from '@/services/storage'
+import { type PastAsked, pastDaysQuery } from '@/world'
+import { FENNHOLM_LISTS } from '@/world/scenario'
+import { openLists } from './lists'
+import { loadList } from './load'
+import { createService, type FloorEnd } from './service'
+
+declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
+
+async function fetchPast(asked: PastAsked) {
+  const response = await fetch(`/api/demo-history/lists?${pastDaysQuery(asked)}`)
+  if (!response.ok || response.body === null) throw new Error(`what past days have called could not be fetched (${response.status})`)
+  return linesOfGzip(response.body)
+}
+
+async function open() {
+  const opening = await browserStore('lists')
+  const store = opening.ok ? opening.store : memoryStore()
+  // A computer that has seen no lists yet has those of the demo: all of them, or they are loaded again.
+  if ((await store.get(DEMO_KEY)) === null) {
+    for (const { records, ...list } of FENNHOLM_LISTS) await loadList(store, { ...list, importedAtMs: Date.now() }, records())
+    await store.set(DEMO_KEY, true)
+  }
+  const onTrouble = (says: string) => console.error(`A list could not be read: ${says}`)
+  return { store, lists: await openLists(store, { fetchPast, onTrouble }) }
+}
+
+const DEMO_KEY = 'demo'
+
+const service = createService(
+  open(),
+  `lists ${Date.now()}`,
+  (inMs, again) => void setTimeout(again, inMs),
+  () => performance.now(),
+)
+
+const serve = (port: Comlink.Endpoint) =>
+  Comlink.expose(
+    service.attach<Comlink.Endpoint>({
+      floorAt: (brought) => Comlink.wrap<FloorEnd>(brought) as unknown as FloorEnd,
+      answerOn: (brought, end) => Comlink.expose(end, brought),
+      callable: Comlink.proxy,
+    }),
+    port,
+  )
+
+if ('onconnect' in self)
+  self.onconnect = (event) => {
+    const port = event.ports[0]
+    if (port !== undefined) serve(port)
+  }
+else serve(self as DedicatedWorkerGlobalScope)

@@ -1,8 +1,0 @@
-// Has shifts laid in a worker.
-import { type Asking, askAside } from '@/aside'
-import type { ShiftPlan, ShiftWish } from '@/core/staffing'
-import type { ShiftsWorker } from './worker'
-
-export type Laying = Asking<ShiftPlan>
-
-export const layShiftsAside = (wish: ShiftWish): Laying => askAside<ShiftsWorker, ShiftPlan>('shifts', (api) => api.lay(wish))
