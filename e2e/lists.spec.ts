@@ -1,5 +1,6 @@
 // Calling lists from files, and files out of them. A failure here means people called who should not be, a list half there, or figures nobody can check.
 import { readFile } from 'node:fs/promises'
+import { addDays, format } from 'date-fns'
 import { button, goTo, signInAsOwner, WITH_PAST } from './desk'
 import { attemptFigures } from './recompute'
 import { expect, type Page, test } from './warm'
@@ -86,7 +87,9 @@ test('figures of campaigns are those recomputed from the exported attempts, and 
   const shown = Object.fromEntries(
     await Promise.all(['Attempts', 'Live answers', 'Connected', 'Right party', 'Conversions'].map(async (name) => [name, await figure(name).textContent()])),
   )
-  const days = [await page.getByLabel('From', { exact: true }).inputValue(), await page.getByLabel('To', { exact: true }).inputValue()] as const
+  // Where nobody chose, the last seven days.
+  const days = [format(addDays(Date.now(), -6), 'yyyy-MM-dd'), format(Date.now(), 'yyyy-MM-dd')] as const
+  await expect(page.getByLabel('To', { exact: true })).toHaveValue(format(Date.now(), 'EEE d MMM'))
   const abandoned = await page.getByText(/of [\d,]+ live answers/).textContent()
   await oneCampaign(page, 'Island Pass renewal')
   const download = page.waitForEvent('download')

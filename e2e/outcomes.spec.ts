@@ -19,6 +19,7 @@ import {
   state,
   takeCall,
 } from './desk'
+import { SETTINGS } from './settings'
 import { expect, fresh, type Page, test } from './warm'
 
 const outcome = (page: Page, label: string) => page.getByRole('radio', { name: label, exact: true }).check({ force: true })
@@ -339,3 +340,50 @@ test('corrections: by the agent on the shift, later by a supervisor; every earli
   await owner.getByRole('link', { name: 'All results' }).click()
   await expect(owner.getByText('2 outcomes were corrected after they had been saved.')).toBeVisible()
 })
+
+for (const locale of ['en-US', 'de-DE'])
+  fresh(`a browser that speaks ${locale}: a day is read as it is typed and shown back; on nights when clocks change it is asked`, async ({ browser }) => {
+    const context = await browser.newContext({ ...SETTINGS, locale })
+    const page = await context.newPage()
+    await takeCall(page)
+    await hangUp(page)
+    await page.keyboard.press('Alt+5')
+    const day = page.getByLabel('Callback day')
+    const time = page.getByLabel('Callback time')
+    const fields = page.getByRole('group', { name: 'Callback', exact: true })
+    await day.fill('02122027')
+    await time.fill('2:30 pm')
+    await time.blur()
+    await expect(day).toHaveValue('Thu 2 Dec 2027')
+    await expect(time).toHaveValue('14:30')
+    await expect(fields).toContainText('Thursday 2 December, 14:30')
+    await day.press('ArrowUp')
+    await expect(day).toHaveValue('Fri 3 Dec 2027')
+    // What is no day is said, kept as it was typed, and agreed for no other day.
+    await day.fill('31.2.')
+    await time.focus()
+    await expect(fields.getByRole('alert')).toContainText('That is no day.')
+    await expect(day).toHaveValue('31.2.')
+    await page.keyboard.press('Alt+Enter')
+    await expect(state(page)).toHaveText('Wrap-up')
+    await day.fill('28.3.2027')
+    await time.fill('1.30')
+    await expect(fields.getByRole('alert')).toContainText('There is no 01:30 on that night')
+    await day.fill('31 Oct 2027')
+    await expect(fields).toContainText('01:30 comes twice that night.')
+    await page.keyboard.press('Alt+Enter')
+    await expect(state(page)).toHaveText('Wrap-up')
+    await fields.getByLabel(/^after the clocks go back/).check()
+    await expect(fields).toContainText('Sunday 31 October, 01:30')
+    await day.press('Alt+ArrowDown')
+    const calendar = page.getByRole('dialog', { name: 'Calendar: Callback day' })
+    await calendar.getByRole('button', { name: 'Go to the Next Month' }).click()
+    await calendar.getByRole('button', { name: /November 5th, 2027/ }).click()
+    await expect(day).toHaveValue('Fri 5 Nov 2027')
+    await expect(day).toBeFocused()
+    await page.keyboard.press('Alt+Enter')
+    await expect(state(page)).toHaveText(/^(Ready|Not ready)/)
+    await goTo(page, 'Callbacks')
+    await expect(page.getByRole('row', { name: /Fri 5 Nov|5 Nov/ })).toContainText('01:30')
+    await context.close()
+  })

@@ -105,7 +105,7 @@ test('a text that cannot be delivered says why; a mail is parked and comes back 
   expect(mail.to?.map((t) => t.name)).toEqual(['Perrin Arncliffe'])
   expect(mail.text).toContain('One line\nand <b>another</b>')
   await button(page, 'Park until…').click()
-  await page.getByLabel('Day and time').fill('2020-01-01T10:00')
+  await page.getByRole('dialog', { name: 'Park until' }).getByLabel('Day', { exact: true }).fill('1.1.2020')
   await button(page, 'Park until then').click()
   await expect(page.getByText('That time is past. Choose a later one.').first()).toBeVisible()
   await button(page, 'In an hour').click()

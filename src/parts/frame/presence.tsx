@@ -5,7 +5,7 @@ import { type FormEvent, useId, useState } from 'react'
 import { LONGEST_NOTE } from '@/core/agents'
 import { type Ask, toRefusalText } from '@/core/floor'
 import { toAgentId } from '@/core/ids'
-import { Button, Problem, SelectField, TextField } from '@/parts/ui'
+import { Button, Problem, SelectField, TextField, TimeField } from '@/parts/ui'
 import { diversionWords, numberWords, useNumberWords } from '@/parts/words'
 import { floorNow } from '@/services/exchange/floor-time'
 import type { CentreView, MeView, SeatView } from '@/services/exchange/protocol'
@@ -60,7 +60,7 @@ function NoteForm({ me, seats }: Pick<Props, 'me' | 'seats'>) {
     <form onSubmit={save} className="mt-2">
       <TextField label="Note" value={text} maxLength={LONGEST_NOTE} placeholder="Such as: back at two" onChange={(e) => setText(e.target.value)} />
       <div className="mt-2 grid grid-cols-[6.875rem_1fr] gap-3">
-        <TextField label="Ends at" type="time" value={until} onChange={(e) => setUntil(e.target.value)} />
+        <TimeField label="Ends at" className="w-auto" value={until} onTime={setUntil} />
         <SelectField label="Covered by" value={coverId} onChange={(e) => setCoverId(e.target.value)}>
           <option value="">Nobody</option>
           {seats

@@ -2,10 +2,10 @@
 // One question of a script page. Choices and yes/no answer at once; text answers when it is left, on Enter, or when
 // the page is turned.
 import clsx from 'clsx'
-import { useId } from 'react'
+import { type FocusEvent, useId } from 'react'
 import type { CallId } from '@/core/ids'
 import type { AnswerValue, Question } from '@/core/scripts'
-import { Problem, useDraft } from '@/parts/ui'
+import { DayField, Problem, TimeField, useDraft } from '@/parts/ui'
 
 interface Props {
   readonly callId: CallId
@@ -31,7 +31,7 @@ export function QuestionField({ question, ...rest }: Props) {
     case 'number':
       return <TextQuestion question={question} inputMode="decimal" unit={question.unit} {...rest} />
     case 'moment':
-      return <TextQuestion question={question} type={MOMENT_TYPES[question.of]} {...rest} />
+      return <MomentQuestion question={question} of={question.of} {...rest} />
     case 'telephone':
       return <TextQuestion question={question} inputMode="tel" {...rest} />
     case 'email':
@@ -49,8 +49,6 @@ function OptionNumber({ n, isShown }: { n: number; isShown: boolean }) {
     </span>
   )
 }
-
-const MOMENT_TYPES = { date: 'date', time: 'time', dateTime: 'datetime-local' } as const
 
 const YES_NO = [
   { value: true, label: 'Yes' },
@@ -134,12 +132,11 @@ function Disclosure({ question, text, value, problem, onAnswer }: Props & { text
 }
 
 interface TextProps extends Props {
-  readonly type?: 'text' | 'date' | 'time' | 'datetime-local'
   readonly inputMode?: 'decimal' | 'tel' | 'email'
   readonly unit?: string
 }
 
-function TextQuestion({ callId, question, value, problem, onAnswer, onDirty, type = 'text', inputMode, unit = '' }: TextProps) {
+function TextQuestion({ callId, question, value, problem, onAnswer, onDirty, inputMode, unit = '' }: TextProps) {
   const id = useId()
   const kept = typeof value === 'string' || typeof value === 'number' ? String(value) : ''
   const [typed, setTyped] = useDraft(`${callId} answer ${question.field}`, kept)
@@ -154,7 +151,6 @@ function TextQuestion({ callId, question, value, problem, onAnswer, onDirty, typ
       </label>
       <input
         id={id}
-        type={type}
         inputMode={inputMode}
         value={typed}
         aria-invalid={problem !== null || undefined}
@@ -171,5 +167,39 @@ function TextQuestion({ callId, question, value, problem, onAnswer, onDirty, typ
       />
       {problem !== null && <Problem id={`${id}-problem`}>{problem}</Problem>}
     </div>
+  )
+}
+
+/** A day, a time, or both; answered when the question is left. */
+function MomentQuestion({ callId, question, of, value, problem, onAnswer, onDirty }: Props & { of: 'date' | 'time' | 'dateTime' }) {
+  const kept = typeof value === 'string' ? value : ''
+  const [typed, setTyped] = useDraft(`${callId} answer ${question.field}`, kept)
+  const [day = '', time = ''] = of === 'time' ? ['', typed] : typed.split('T')
+  const change = (nextDay: string, nextTime: string) => {
+    const next = of === 'date' ? nextDay : of === 'time' ? nextTime : [nextDay, nextTime].join('T')
+    setTyped(next === 'T' ? '' : next)
+    onDirty(next === 'T' ? '' : next)
+  }
+  const leave = (event: FocusEvent<HTMLElement>) => {
+    if (!event.currentTarget.contains(event.relatedTarget) && typed !== kept) onAnswer(typed)
+  }
+  const Day = <DayField label={of === 'date' ? question.label : 'Day'} value={day} problem={problem} onDay={(next) => change(next, time)} />
+  const Time = (
+    <TimeField label={of === 'time' ? question.label : 'Time'} value={time} problem={of === 'time' ? problem : null} onTime={(next) => change(day, next)} />
+  )
+  if (of === 'dateTime')
+    return (
+      <fieldset data-field={question.field} onBlur={leave}>
+        <legend className="font-semibold">{question.label}</legend>
+        <div className="flex flex-wrap gap-3">
+          {Day}
+          {Time}
+        </div>
+      </fieldset>
+    )
+  return (
+    <fieldset data-field={question.field} onBlur={leave}>
+      {of === 'date' ? Day : Time}
+    </fieldset>
   )
 }

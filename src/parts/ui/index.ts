@@ -14,6 +14,7 @@ export { ownKeys, setKeysOwner, setOwnKeys, useOwnKey, useOwnKeys } from './keys
 export { ListBeside } from './list-beside'
 export { LOOKS, type Looks, LooksOfPage, useLooks } from './looks'
 export { Menu, MenuItem, MenuLine } from './menu'
+export { ClockNight, DayField, type Moment, TimeField, useMoment } from './moment'
 export { nameIn } from './name-in'
 export { Clock, setClockSource, TimeShown, useNowMs } from './now'
 export { type Pane, Panes } from './panes'

@@ -1,13 +1,11 @@
 'use client'
 // A mail or a text is put aside until a time; then it comes back to whoever parked it.
-import { addDays, addHours, format, set } from 'date-fns'
 import { type FormEvent, useState } from 'react'
-import { Button, Popover, TextField } from '@/parts/ui'
+import { DAY, HOUR } from '@/core/time'
+import { Button, ClockNight, DayField, inZone, Popover, Problem, TimeField, toEpochMs, useMoment } from '@/parts/ui'
 import { floorNow } from '@/services/exchange/floor-time'
 import type { ThreadView } from '@/services/exchange/protocol'
-import { useCommand } from '@/services/exchange/react'
-
-const FIELD = "yyyy-MM-dd'T'HH:mm"
+import { useCommand, useSeen } from '@/services/exchange/react'
 
 export function Park({ thread }: { thread: ThreadView }) {
   const [open, setOpen] = useState(false)
@@ -21,26 +19,33 @@ export function Park({ thread }: { thread: ThreadView }) {
 function Until({ thread, onDone }: { thread: ThreadView; onDone: () => void }) {
   const command = useCommand()
   const [nowMs] = useState(floorNow)
-  const tomorrow = set(addDays(nowMs, 1), { hours: 9, minutes: 0, seconds: 0, milliseconds: 0 })
-  const [typed, setTyped] = useState(format(tomorrow, FIELD))
+  const timeZone = useSeen((view) => view.centre.timeZone) ?? 'UTC'
+  const [day, setDay] = useState(() => inZone(nowMs + DAY, timeZone, 'yyyy-MM-dd'))
+  const [time, setTime] = useState('09:00')
+  const moment = useMoment(day, time, timeZone)
   const [problem, setProblem] = useState<string | null>(null)
-  const park = async (untilMs: number) => {
-    if (Number.isNaN(untilMs)) return setProblem('That is no day and time. Enter both.')
+  const park = async (untilMs: number | null) => {
+    if (untilMs === null) return setProblem(moment.ofNight === null ? 'That is no day and time. Enter both.' : 'Say which time of that night is meant.')
     const reply = await command({ kind: 'parkThread', threadId: thread.id, untilMs })
     if (reply.ok) onDone()
     else setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
   }
   const submit = (event: FormEvent) => {
     event.preventDefault()
-    void park(new Date(typed).getTime())
+    void park(moment.atMs)
   }
   return (
     <form onSubmit={submit}>
       <div className="flex flex-wrap gap-2">
-        <Button onClick={() => void park(addHours(nowMs, 1).getTime())}>In an hour</Button>
-        <Button onClick={() => void park(tomorrow.getTime())}>Tomorrow at 9</Button>
+        <Button onClick={() => void park(nowMs + HOUR)}>In an hour</Button>
+        <Button onClick={() => void park(toEpochMs(inZone(nowMs + DAY, timeZone, 'yyyy-MM-dd'), '09:00', timeZone))}>Tomorrow at 9</Button>
       </div>
-      <TextField label="Day and time" type="datetime-local" className="mt-3" value={typed} onChange={(e) => setTyped(e.target.value)} problem={problem} />
+      <div className="mt-3 flex flex-wrap items-start gap-3">
+        <DayField label="Day" timeZone={timeZone} value={day} onDay={setDay} />
+        <TimeField label="Time" value={time} onTime={setTime} />
+        <ClockNight moment={moment} />
+      </div>
+      {problem !== null && <Problem of="Day">{problem}</Problem>}
       <Button type="submit" tone="primary" className="mt-3">
         Park until then
       </Button>

@@ -2,7 +2,7 @@
 // Another time, another owner, or giving it up with a reason.
 import { useState } from 'react'
 import { toAgentId } from '@/core/ids'
-import { Button, inZone, SelectField, TextField, toEpochMs, zoneWords } from '@/parts/ui'
+import { Button, ClockNight, DayField, inZone, SelectField, TextField, TimeField, useMoment, zoneWords } from '@/parts/ui'
 import type { CallbackView, MeView } from '@/services/exchange/protocol'
 import type { GiveProps } from './give'
 
@@ -24,11 +24,12 @@ export function ChangeCallback({ me, seats, callback, give, onDone }: Props) {
   const then = async (done: Promise<boolean>) => {
     if (await done) onDone()
   }
-  const dueAtMs = toEpochMs(day, time, timeZone)
+  const moment = useMoment(day, time, timeZone)
+  const dueAtMs = moment.atMs
   return (
     <div className="grid grid-cols-[auto_auto_auto_1fr_auto] items-end gap-3 border-brass border-l-4 pl-3">
-      <TextField label="Day" type="date" value={day} onChange={(e) => setDay(e.target.value)} />
-      <TextField label={`Time in ${zoneWords(timeZone)}`} type="time" value={time} onChange={(e) => setTime(e.target.value)} />
+      <DayField label="Day" timeZone={timeZone} value={day} onDay={setDay} />
+      <TimeField label={`Time in ${zoneWords(timeZone)}`} className="w-auto" value={time} onTime={setTime} />
       <Button
         disabled={dueAtMs === null || dueAtMs === callback.dueAtMs}
         onClick={() => dueAtMs !== null && void then(give({ kind: 'moveCallback', ...on, dueAtMs, timeZone, why: '' }))}
@@ -51,6 +52,11 @@ export function ChangeCallback({ me, seats, callback, give, onDone }: Props) {
       >
         Hand over
       </Button>
+      {moment.ofNight !== null && (
+        <div className="col-span-5">
+          <ClockNight moment={moment} />
+        </div>
+      )}
       <TextField className="col-span-4" label="Why it is not needed any more" value={why} onChange={(e) => setWhy(e.target.value)} />
       <Button tone="loss" disabled={why.trim() === ''} onClick={() => void then(give({ kind: 'dropCallback', ...on, why }))}>
         Cancel callback

@@ -5,7 +5,7 @@ import { type Invited, LONGEST_TITLE, MOST_INVITED, type Plan } from '@/core/con
 import { toRefusalText } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
 import { MINUTE } from '@/core/time'
-import { Button, Dialog, inZone, Problem, SelectField, TextField, toEpochMs, useDraft, zoneWords } from '@/parts/ui'
+import { Button, ClockNight, DayField, Dialog, inZone, Problem, SelectField, TextField, TimeField, useDraft, useMoment, zoneWords } from '@/parts/ui'
 import type { FloorClient } from '@/services/exchange/client'
 import { floorNow } from '@/services/exchange/floor-time'
 import type { CentreView, ConferenceView, NumbersSaid, SeatView } from '@/services/exchange/protocol'
@@ -51,6 +51,7 @@ export function PlanDialog({ conference, now, centre, seats, accountId, onClose,
   }
   const [json, setJson, forget] = useDraft(`conference ${accountId} ${conference?.id ?? 'new'}`, JSON.stringify(initial))
   const draft = JSON.parse(json) as Draft
+  const moment = useMoment(draft.day, draft.time, draft.timeZone)
   const [problem, setProblem] = useState<string | null>(null)
   /** Somebody else's change that has been shown, and may be written over. */
   const [shown, setShown] = useState<number | null>(null)
@@ -85,8 +86,9 @@ export function PlanDialog({ conference, now, centre, seats, accountId, onClose,
     event.preventDefault()
     const invited = await withGuest()
     if (invited === null) return
-    const startsAtMs = toEpochMs(draft.day, draft.time, draft.timeZone)
-    if (startsAtMs === null) return setProblem('The day or the time is missing. Say when it begins.')
+    const startsAtMs = moment.atMs
+    if (startsAtMs === null)
+      return setProblem(moment.ofNight === null ? 'The day or the time is missing. Say when it begins.' : 'Say which time of that night is meant.')
     const plan: Plan = {
       title: draft.title,
       startsAtMs,
@@ -114,8 +116,8 @@ export function PlanDialog({ conference, now, centre, seats, accountId, onClose,
       <form onSubmit={(event) => void save(event)} className="space-y-3">
         <TextField label="Title" value={draft.title} maxLength={LONGEST_TITLE} autoComplete="off" onChange={(e) => set({ title: e.target.value })} />
         <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-          <TextField label="Day" type="date" value={draft.day} onChange={(e) => set({ day: e.target.value })} />
-          <TextField label="Begins" type="time" value={draft.time} onChange={(e) => set({ time: e.target.value })} />
+          <DayField label="Day" className="" timeZone={draft.timeZone} value={draft.day} onDay={(day) => set({ day })} />
+          <TimeField label="Begins" className="" value={draft.time} onTime={(time) => set({ time })} />
           <SelectField label="Lasts" value={draft.minutes} onChange={(e) => set({ minutes: e.target.value })}>
             {[...new Set([...LENGTHS, draft.minutes])].map((minutes) => (
               <option key={minutes} value={minutes}>
@@ -131,6 +133,7 @@ export function PlanDialog({ conference, now, centre, seats, accountId, onClose,
             ))}
           </SelectField>
         </div>
+        <ClockNight moment={moment} />
         <fieldset>
           <legend className="font-semibold">Who</legend>
           <ul aria-label="Asked" className="mt-1 flex flex-wrap gap-2">

@@ -5,7 +5,7 @@ import { Pause, Play } from 'lucide-react'
 import { useState } from 'react'
 import { type AgentId, AgentIdSchema } from '@/core/ids'
 import { HistoryProgress } from '@/parts/frame'
-import { Button, PlaceLink, Problem, SelectField, TextField, TimeShown } from '@/parts/ui'
+import { Button, DayField, PlaceLink, Problem, SelectField, TimeShown } from '@/parts/ui'
 import { eventWords } from '@/parts/words'
 import { BoardThen } from '@/screens/desk'
 import { FloorThen } from '@/screens/floor-view'
@@ -42,7 +42,7 @@ function Replay({ centre, seats }: Pick<FloorView, 'centre' | 'seats'>) {
               Floor
             </PlaceLink>
           </div>
-          <TextField label="Day" type="date" className="w-40" value={day} max={format(floorNow(), 'yyyy-MM-dd')} onChange={(e) => setDay(e.target.value)} />
+          <DayField label="Day" leans="back" value={day} onDay={setDay} />
           <SelectField label="Seconds a second" className="w-36" value={String(speed)} onChange={(e) => changeSpeed(Number(e.target.value))}>
             {SPEEDS.map((s) => (
               <option key={s} value={s}>

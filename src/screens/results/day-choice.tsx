@@ -2,7 +2,7 @@
 // Which days are meant: kept in the address, so that a view can be sent to somebody.
 import { useRouter, useSearchParams } from 'next/navigation'
 import { useState } from 'react'
-import { Button, Problem, TextField, useDraft } from '@/parts/ui'
+import { Button, DayField, Problem, useDraft } from '@/parts/ui'
 import { type Days, lastSevenDays, PRESETS, parseDays } from './span'
 
 /** The days of the address, and how to choose others. */
@@ -27,7 +27,8 @@ export function DayChoice({ days, onChoose }: { days: Days; onChoose: (days: Day
   const [draft, setDraft] = useState<Days | null>(null)
   const { from, to } = draft ?? days
   const parsed = parseDays(from, to)
-  const problem = parsed.ok ? null : parsed.says
+  // A field that holds no day says so itself.
+  const problem = parsed.ok || from === '' || to === '' ? null : parsed.says
   const show = (next: Days) => {
     const wanted = parseDays(next.from, next.to)
     setDraft(wanted.ok ? null : next)
@@ -49,8 +50,8 @@ export function DayChoice({ days, onChoose }: { days: Days; onChoose: (days: Day
           </Button>
         )
       })}
-      <TextField label="From" type="date" className="w-33" value={from} onChange={(e) => show({ from: e.target.value, to })} />
-      <TextField label="To" type="date" className="w-33" value={to} onChange={(e) => show({ from, to: e.target.value })} />
+      <DayField label="From" leans="back" className="w-38" value={from} onDay={(day) => show({ from: day, to })} />
+      <DayField label="To" leans="back" className="w-38" value={to} onDay={(day) => show({ from, to: day })} />
       {problem !== null && <Problem of="focused">{problem}</Problem>}
     </fieldset>
   )

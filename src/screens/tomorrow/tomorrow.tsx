@@ -8,7 +8,7 @@ import { formatClock } from '@/core/time'
 import { HistoryProgress } from '@/parts/frame'
 // Tomorrow: what a coming day is expected to bring, how far such forecasts are off, and how many agents it needs for the aim.
 import { quarterClock } from '@/parts/plans'
-import { Button, type Column, PlaceLink, Problem, Progress, saveFile, Table, TextField } from '@/parts/ui'
+import { Button, type Column, DayField, PlaceLink, Problem, Progress, saveFile, Table, TextField } from '@/parts/ui'
 import { floorNow } from '@/services/exchange/floor-time'
 import { useSeen, useSetUpInUse } from '@/services/exchange/react'
 import type { QueueForecast } from '@/services/history/client'
@@ -67,7 +67,7 @@ export function Tomorrow() {
             What if
           </PlaceLink>
         </div>
-        <TextField label="Day" type="date" value={day} problem={isDay ? null : 'Choose a day.'} onChange={(e) => setDay(e.target.value)} />
+        <DayField label="Day" value={day} problem={isDay ? null : 'Choose a day.'} onDay={setDay} />
         <TextField
           label="Calls, % of usual"
           inputMode="numeric"

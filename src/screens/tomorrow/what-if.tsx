@@ -8,7 +8,7 @@ import { type Compared, NO_CHANGE } from '@/core/coming-day'
 import { toCsv } from '@/core/csv'
 import type { QueueId } from '@/core/ids'
 import { HistoryProgress } from '@/parts/frame'
-import { Button, PlaceLink, Problem, Progress, SelectField, saveFile, TextField } from '@/parts/ui'
+import { Button, DayField, PlaceLink, Problem, Progress, SelectField, saveFile, TextField } from '@/parts/ui'
 import { type Asking, compareAside } from '@/screens/tomorrow/day-ahead/client'
 import { floorNow } from '@/services/exchange/floor-time'
 import { useSeen } from '@/services/exchange/react'
@@ -93,7 +93,7 @@ export function WhatIf() {
       <form onSubmit={(event) => void play(event)} className="mt-4 space-y-4 border-line border-y py-4" noValidate>
         <fieldset className="flex flex-wrap items-start gap-4">
           <legend className="eyebrow mb-1">The day</legend>
-          <TextField label="Day" type="date" value={wish.day} onChange={(e) => choose({ day: e.target.value })} />
+          <DayField label="Day" value={wish.day} onDay={(day) => choose({ day })} />
           <SelectField label="Calls" className="w-48" value={wish.calls} onChange={(e) => choose({ calls: e.target.value === 'came' ? 'came' : 'expected' })}>
             <option value="expected">as expected</option>
             <option value="came">as they came that day</option>

@@ -5,7 +5,7 @@ import type { Ask } from '@/core/floor'
 import type { AnswerValue } from '@/core/scripts'
 import { DAY, HOUR } from '@/core/time'
 import type { Work } from '@/core/work'
-import { Button, inZone, toEpochMs, useDraft, useNowMs, zonesOf, zoneWords } from '@/parts/ui'
+import { Button, ClockNight, DayField, inZone, type Moment, TimeField, useDraft, useMoment, useNowMs, zonesOf, zoneWords } from '@/parts/ui'
 import { numberWords } from '@/parts/words'
 import { useNumberReader } from '@/screens/desk/number-reader'
 import type { CentreView } from '@/services/exchange/protocol'
@@ -21,7 +21,8 @@ export interface CallbackDraft {
   readonly typed: string
   readonly owner: 'mine' | 'anyone'
   set(change: Partial<Record<'day' | 'time' | 'zone' | 'typed' | 'owner', string>>): void
-  /** As the floor takes it; undefined while day or time is missing. */
+  readonly moment: Moment
+  /** As the floor takes it; undefined while it is no instant. */
   readonly value: Callback | undefined
   forget(): void
 }
@@ -45,10 +46,11 @@ export function useCallbackDraft({ id: callId, number, run }: Work, centre: Cent
   const zones = abroad.length === 0 ? [centre.timeZone] : abroad
   const [only = ''] = zones.length === 1 ? zones : []
   const zone = zones.includes(chosenZone) ? chosenZone : only
-  const dueAtMs = zone === '' ? null : toEpochMs(day, time, zone)
+  const moment = useMoment(day, time, zone)
+  const dueAtMs = moment.atMs
   const setters = { day: setDay, time: setTime, zone: setZone, typed: setTyped, owner: setOwner }
   return {
-    ...{ day, time, zone, zones, typed, owner: owner === 'anyone' ? 'anyone' : 'mine' },
+    ...{ day, time, zone, zones, typed, moment, owner: owner === 'anyone' ? 'anyone' : 'mine' },
     set: (change) => {
       for (const [field, value] of Object.entries(change)) setters[field as keyof typeof setters](value)
     },
@@ -86,14 +88,8 @@ export function CallbackFields({ draft, number, centre }: { draft: CallbackDraft
         </Button>
       </div>
       <div className="mt-1 flex flex-wrap items-center gap-1.5">
-        <input type="date" aria-label="Callback day" className={`${BOX} w-36`} value={draft.day} onChange={(e) => draft.set({ day: e.target.value })} />
-        <input
-          type="time"
-          aria-label="Callback time"
-          className={`${BOX} w-[7.5rem]`}
-          value={draft.time}
-          onChange={(e) => draft.set({ time: e.target.value })}
-        />
+        <DayField inRow label="Callback day" timeZone={zone} value={draft.day} onDay={(day) => draft.set({ day })} />
+        <TimeField inRow label="Callback time" value={draft.time} onTime={(time) => draft.set({ time })} />
         {zones.length > 1 ? (
           <select aria-label="In the time of" className={`${BOX} min-w-0 flex-1`} value={zone} onChange={(e) => draft.set({ zone: e.target.value })}>
             {zone === '' && <option value="">Which time zone?</option>}
@@ -106,6 +102,7 @@ export function CallbackFields({ draft, number, centre }: { draft: CallbackDraft
         ) : (
           <span className="text-soft">{zoneWords(zone)} time</span>
         )}
+        <ClockNight moment={draft.moment} />
       </div>
       <div className="mt-1 flex items-center gap-1.5">
         <select aria-label="Owner of the callback" className={BOX} value={draft.owner} onChange={(e) => draft.set({ owner: e.target.value })}>
@@ -146,14 +143,8 @@ export function UntilFields({ draft, centre }: { draft: CallbackDraft; centre: C
       <span aria-hidden className="font-semibold">
         Not there until
       </span>
-      <input type="date" aria-label="Not there until, day" className={`${BOX} w-36`} value={draft.day} onChange={(e) => draft.set({ day: e.target.value })} />
-      <input
-        type="time"
-        aria-label="Not there until, time"
-        className={`${BOX} w-[7.5rem]`}
-        value={draft.time}
-        onChange={(e) => draft.set({ time: e.target.value })}
-      />
+      <DayField inRow label="Not there until, day" timeZone={zone} value={draft.day} onDay={(day) => draft.set({ day })} />
+      <TimeField inRow label="Not there until, time" value={draft.time} onTime={(time) => draft.set({ time })} />
       <span className={value !== undefined && value.dueAtMs <= now ? 'text-red' : 'text-soft'}>
         {value === undefined
           ? 'if they said so'
@@ -161,6 +152,7 @@ export function UntilFields({ draft, centre }: { draft: CallbackDraft; centre: C
             ? 'has passed already'
             : `not called before ${inZone(value.dueAtMs, zone || centre.timeZone, 'EEE d MMM, HH:mm')}`}
       </span>
+      <ClockNight moment={draft.moment} />
     </fieldset>
   )
 }

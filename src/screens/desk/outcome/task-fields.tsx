@@ -4,7 +4,7 @@ import type { Follows } from '@/core/outcomes'
 import { mergeFields } from '@/core/scripts'
 // The task an outcome files in the customer record system, prefilled from call and script.
 import { mergeValuesOf, type Work } from '@/core/work'
-import { inZone, toEpochMs, useDraft } from '@/parts/ui'
+import { DayField, inZone, toEpochMs, useDraft } from '@/parts/ui'
 
 type Task = NonNullable<Extract<Ask, { kind: 'saveOutcome' }>['task']>
 type FilesTask = Extract<Follows, { kind: 'task' }>
@@ -65,7 +65,7 @@ export function TaskFields({ draft }: { draft: TaskDraft }) {
         <input aria-label="Task text" className={`${BOX} w-full`} value={draft.text} onChange={(e) => draft.set({ text: e.target.value })} />
         <div className="flex items-center gap-1.5">
           <span className="text-soft">by</span>
-          <input type="date" aria-label="Task due" className={`${BOX} w-36`} value={draft.day} onChange={(e) => draft.set({ day: e.target.value })} />
+          <DayField inRow label="Task due" value={draft.day} onDay={(day) => draft.set({ day })} />
           <select aria-label="Task for" className={BOX} value={draft.assignee} onChange={(e) => draft.set({ assignee: e.target.value })}>
             <option value="anybody">for whoever looks after it</option>
             <option value="agent">for me</option>
