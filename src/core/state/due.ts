@@ -100,7 +100,7 @@ export function threadOverflowDueAtMs({ setUp, storm }: Ruled, thread: Thread): 
   const queueId = threadWaitsIn(thread)
   const rules = queueId === null ? undefined : routingRules(setUp, storm).queues.get(queueId)
   const step = rules && nextStep(rules, thread.alsoFor)
-  return step === undefined ? null : thread.sinceMs + step.afterMs
+  return step === undefined ? null : thread.linedUpMs + step.afterMs
 }
 
 type Unnumbered<T> = T extends unknown ? Omit<T, 'no'> : never

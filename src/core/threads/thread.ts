@@ -50,6 +50,8 @@ export interface Thread {
   readonly withSinceMs: EpochMs | null
   /** When it entered its line, earlier by its head start: what waiting pieces are ordered by. */
   readonly place: EpochMs
+  /** Since when it stands in the line of its queue, offers nobody took included: what it is offered further by. */
+  readonly linedUpMs: EpochMs
   readonly passedBy: readonly { readonly agentId: AgentId; readonly atMs: EpochMs }[]
   readonly alsoFor: readonly Offer[]
   readonly askedIn: readonly AgentId[]
@@ -110,7 +112,7 @@ export function evolveThread(thread: Thread | undefined, event: ThreadEvent, atM
   if (event.kind === 'threadBegan') {
     const { threadId: id, channel, queueId, address, number, customer, subject, path, headStartMs, follows } = event
     const began = { id, channel, queueId, address, number, customer, subject, path, follows, beganAtMs: atMs, state: 'waiting', sinceMs: atMs } as const
-    return written({ ...NEW, ...began, place: atMs - headStartMs }, { byAgentId: null, text: event.text, aside: false }, atMs)
+    return written({ ...NEW, ...began, place: atMs - headStartMs, linedUpMs: atMs }, { byAgentId: null, text: event.text, aside: false }, atMs)
   }
   if (event.kind === 'threadOpened') {
     const { threadId: id, channel, queueId, address, number, customer, subject, byAgentId: agentId } = event
@@ -128,7 +130,7 @@ export function evolveThread(thread: Thread | undefined, event: ThreadEvent, atM
       state: 'open',
       sinceMs: atMs,
     } as const
-    return { ...NEW, ...opened, agentId, withSinceMs: atMs, place: atMs }
+    return { ...NEW, ...opened, agentId, withSinceMs: atMs, place: atMs, linedUpMs: atMs }
   }
   if (thread === undefined) throw new Error(`no thread ${event.threadId}`)
   const to = (state: ThreadState): Pick<Thread, 'state' | 'sinceMs'> => ({ state, sinceMs: atMs })
@@ -150,7 +152,7 @@ export function evolveThread(thread: Thread | undefined, event: ThreadEvent, atM
     case 'threadHandedOn':
       return event.to.kind === 'agent'
         ? { ...thread, ...to('offered'), agentId: event.to.agentId, withSinceMs: null, parkedUntilMs: null, askedIn: [] }
-        : { ...thread, ...to('waiting'), ...NOBODYS, queueId: event.to.queueId }
+        : { ...thread, ...to('waiting'), ...NOBODYS, queueId: event.to.queueId, linedUpMs: atMs }
     case 'threadAskedIn':
       return { ...thread, askedIn: [...thread.askedIn.filter((id) => id !== event.agentId), event.agentId] }
     case 'threadAskedOut':
@@ -158,7 +160,7 @@ export function evolveThread(thread: Thread | undefined, event: ThreadEvent, atM
     case 'threadParked':
       return { ...thread, ...to('parked'), parkedUntilMs: event.untilMs, askedIn: [] }
     case 'threadUnparked':
-      return { ...thread, ...to('waiting'), agentId: null, withSinceMs: null, parkedUntilMs: null, passedBy: [], alsoFor: [] }
+      return { ...thread, ...to('waiting'), agentId: null, withSinceMs: null, parkedUntilMs: null, linedUpMs: atMs, passedBy: [], alsoFor: [] }
     case 'threadPlaceKept':
       return { ...thread, keptFor: event.number, number: event.number, typing: false }
     case 'threadCalled':

@@ -380,3 +380,25 @@ test('what an agent had in hand is told in stretches, without the time it was pu
   expect(leg?.spells.map((s) => s.toMs - s.fromMs)).toEqual([10_000, 20_000])
   expect((leg?.toMs ?? 0) - (leg?.fromMs ?? 0)).toBeGreaterThan(300_000)
 })
+
+describe('one waiting line', () => {
+  test.each(['chat', 'call'] as const)('a %s that one agent after the other declines is offered further when its time has come', (channel) => {
+    const centre = SetUpSchema.parse({
+      ...CENTRE,
+      queues: CENTRE.queues.map((q) => ({ ...q, hours: [], overflow: q.id === FIRST ? [{ afterMs: 40_000, to: SECOND_QUEUE }] : [] })),
+    })
+    const floor = aFloor(centre)
+    floor.give(by(ANN, { kind: 'startShift', queueIds: [FIRST], seat: 'desk' }))
+    floor.give(by(BO, { kind: 'startShift', queueIds: [SECOND_QUEUE], seat: 'desk' }))
+    for (const agentId of [ANN, BO]) floor.give(by(agentId, { kind: 'goReady' }))
+    floor.give(channel === 'chat' ? writes('chat') : arrives(FIRST))
+    const { callId } = (must(floor.state().agents, ANN).engagements[0] ?? { callId: null }) as { callId: string | null }
+    const declined = channel === 'chat' ? { kind: 'declineThread', threadId: T1 } : { kind: 'decline', callId }
+    expect(floor.give(by(ANN, declined), 15_000)).toBe('ok')
+    floor.give({ kind: 'passTime' }, 24_000)
+    const bo = () => must(floor.state().agents, BO)
+    expect([bo().engagements, bo().threads].map((a) => a.length)).toEqual([0, 0])
+    floor.give({ kind: 'passTime' }, 1_000)
+    expect(channel === 'chat' ? bo().threads : bo().engagements).toHaveLength(1)
+  })
+})
