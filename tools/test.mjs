@@ -1,15 +1,22 @@
 // npm test: installs, checks types and lint, runs unit and property tests, builds, runs the browser tests, and counts.
-// `npm test -- --unit` stops before the browser; `npm test -- --browser [playwright arguments]` runs only that part.
+// `npm test -- --unit` stops before the browser; `npm test -- --browser [playwright arguments]` runs only that part;
+// `npm test -- --changed [commit]` runs what a change since that commit (main without one) can touch.
 import { spawn, spawnSync } from 'node:child_process'
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { relative, resolve } from 'node:path'
 import { stripVTControlCharacters } from 'node:util'
 import { ensureChromium } from './ensure-chromium.mjs'
 import { ensureInstalled } from './ensure-installed.mjs'
+import { specsTouchedBy } from './touched.mjs'
 
 const args = process.argv.slice(2)
 const only = args[0] === '--unit' || args[0] === '--browser' ? args[0] : null
+const since = args[0] === '--changed' ? (args[1] ?? 'main') : null
+const specs = since === null ? [] : specsTouchedBy(since)
+const browses = only !== '--unit' && (since === null || specs.length > 0)
 const bin = (name) => `node_modules/.bin/${name}`
 const counts = { passed: 0, failed: 0 }
+const times = new Map()
 
 function run(title, command, commandArgs, env = {}) {
   console.log(`\n── ${title}`)
@@ -29,7 +36,7 @@ function check(title, command, commandArgs) {
   }
 }
 
-const browserThere = only === '--unit' ? Promise.resolve() : ensureChromium()
+const browserThere = browses ? ensureChromium() : Promise.resolve()
 browserThere.catch(() => {})
 ensureInstalled()
 rmSync('test-results', { recursive: true, force: true })
@@ -37,26 +44,37 @@ mkdirSync('test-results', { recursive: true })
 
 const { build, serve } = await import('./serve.mjs')
 // The build goes on beside the checks; what it has to say is heard once they are through.
-const built = only === '--unit' ? Promise.resolve() : build()
+const built = browses ? build() : Promise.resolve()
 built.catch(() => {})
 
 if (only !== '--browser') {
   const checks = [check('lint, formatting and import directions', bin('biome'), ['check', '.']), check('types', bin('tsc'), ['--noEmit'])]
-  run('unit and property tests', bin('vitest'), ['run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json'])
+  run('unit and property tests', bin('vitest'), [
+    'run',
+    ...(since === null ? [] : ['--changed', since, '--passWithNoTests']),
+    '--reporter=default',
+    '--reporter=json',
+    '--outputFile.json=test-results/unit.json',
+  ])
   const unit = readReport('test-results/unit.json')
   counts.passed += unit.numPassedTests
   // A file that does not load runs no test; it must not pass unseen.
   counts.failed += unit.numFailedTests + unit.testResults.filter((f) => f.status === 'failed' && f.assertionResults.length === 0).length
   for (const done of checks) await done()
+  for (const { name, assertionResults } of unit.testResults)
+    took(
+      name,
+      assertionResults.reduce((sum, r) => sum + (r.duration ?? 0), 0),
+    )
 }
 
-if (only !== '--unit') {
+if (browses) {
   console.log('\n── building')
   await built
   await browserThere
   const { url, stop } = await serve(0)
   try {
-    run('browser tests', bin('playwright'), ['test', ...(only === '--browser' ? args.slice(1) : [])], { BASE_URL: url })
+    run('browser tests', bin('playwright'), ['test', ...(only === '--browser' ? args.slice(1) : specs)], { BASE_URL: url })
   } finally {
     stop()
   }
@@ -64,8 +82,10 @@ if (only !== '--unit') {
   counts.passed += stats.expected + stats.flaky
   counts.failed += stats.unexpected
   sayWhatFailed(suites)
+  sumUp(suites)
 }
 
+console.log(`\n── the ten slowest files, seconds of their tests\n${slowest()}`)
 console.log(`\n${counts.passed} passed, ${counts.failed} failed`)
 process.exitCode = counts.failed === 0 && counts.passed > 0 ? 0 : 1
 
@@ -81,6 +101,23 @@ function sayWhatFailed(suites) {
     }
     sayWhatFailed(suite.suites ?? [])
   }
+}
+
+/** Milliseconds of tests by file. */
+function took(file, ms) {
+  times.set(file, (times.get(file) ?? 0) + ms)
+}
+
+function sumUp(suites) {
+  for (const suite of suites) {
+    for (const spec of suite.specs ?? []) for (const { results } of spec.tests) for (const { duration } of results) took(`e2e/${spec.file}`, duration)
+    sumUp(suite.suites ?? [])
+  }
+}
+
+function slowest() {
+  const ten = [...times].sort((a, b) => b[1] - a[1]).slice(0, 10)
+  return ten.map(([file, ms]) => `${(ms / 1_000).toFixed(0).padStart(6)}  ${relative(process.cwd(), resolve(file))}`).join('\n')
 }
 
 function readReport(path) {

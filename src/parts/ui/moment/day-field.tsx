@@ -61,7 +61,7 @@ export function DayField({ value, onDay, timeZone = HERE, leans = 'ahead', probl
             // Typing and arrows are as quick: whoever goes round by Tab goes past it, and opens it from the field.
             tabIndex={-1}
             disabled={box.disabled}
-            aria-label="Choose in a calendar"
+            aria-label="Open the calendar"
             title="Alt+↓"
             className="absolute inset-y-0 right-0 flex w-7 items-center justify-center text-soft hover:text-ink"
           >

@@ -99,4 +99,4 @@ test('a week of the demo comes back whole at every hundred events, and what is e
   // The week had in it what it is asked about.
   for (const kind of ['attemptMessagePlayed', 'callerTold', 'callbackAgreed', 'messageLeft', 'carriedOver', 'lineMeasured'] as const)
     expect(happened.get(kind) ?? 0, kind).toBeGreaterThan(0)
-})
+}, 600_000)
