@@ -46,6 +46,7 @@ describe('any pasted form is read, and as which country’s', () => {
     ['+999 12345', 'noCountryReads'],
     ['#', 'noCountryReads'],
     ['+44 1632', 'numberTooShort'],
+    ['+47 12 34 56', 'numberOfNoLength'],
     ['+1 212 555 014', 'numberTooShort'],
     ['+1 212 555 01421', 'numberTooLong'],
     ['+33 1 99 00 12', 'numberTooShort'],

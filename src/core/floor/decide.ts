@@ -60,6 +60,9 @@ const RULES: Rules<Command, FloorRefusal> = {
   ...TIME_RULES,
 }
 
+/** Every kind of command there is a rule for. */
+export const COMMAND_KINDS = Object.keys(RULES) as readonly Command['kind'][]
+
 /** Decides the command whole, with all that follows from it by itself, and changes the floor; or refuses it whole. Never throws for input. */
 export const decide = (state: FloorState, command: Command, { atMs }: Context): Decision => decideIn(beginDraft(state, atMs), command)
 

@@ -66,4 +66,7 @@ const WORDS: WordsOf<FloorRefusal> = {
   ...NUMBER_WORDS,
 }
 
+/** Every reason there is. */
+export const REFUSAL_REASONS = Object.keys(WORDS) as readonly FloorRefusal['reason'][]
+
 export const toRefusalText = (refusal: FloorRefusal): RefusalText => (WORDS[refusal.reason] as (refusal: FloorRefusal) => RefusalText)(refusal)

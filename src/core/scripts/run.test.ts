@@ -98,6 +98,16 @@ describe('pages', () => {
     expect(nextPage(FORK, answer(run, 'read', true), {})).toEqual({ ok: true, value: 'end' })
   })
 
+  test('a page whose answers lead nowhere says so, and a page that waits for an answer says which', () => {
+    const oneWay = ScriptSchema.parse({
+      ...FORK,
+      startPage: 'only',
+      pages: [page('only', { questions: [yesNo('wants')], ways: [{ when: { field: 'wants', is: true }, to: 'end' }] }), page('end')],
+    })
+    expect(nextPage(oneWay, opened(oneWay), {})).toMatchObject({ ok: false, refusal: { reason: 'answerMissing', field: 'wants' } })
+    expect(nextPage(oneWay, answer(opened(oneWay), 'wants', false), {})).toMatchObject({ ok: false, refusal: { reason: 'noWayOn', page: 'only' } })
+  })
+
   test('what is not finished is marked, and no longer once the way avoids it', () => {
     const run = onward(FORK, onward(FORK, answer(opened(FORK), 'booked', true)))
     expect(pendingPages(FORK, run, {})).toEqual(['found', 'terms'])

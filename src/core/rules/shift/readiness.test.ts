@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { spentKey, spentToday } from '@/core/agents'
 import { type Call, whoHearsWhom } from '@/core/calls'
 import type { AgentCommand, Command } from '@/core/floor'
-import { deviceOfAgent, deviceOutside, toAgentId, toCallId } from '@/core/ids'
+import { deviceOfAgent, deviceOutside, toAgentId, toCallId, toCampaignId } from '@/core/ids'
 import { SetUpSchema } from '@/core/set-up'
 import { nextDueAtMs } from '@/core/state'
 import { get, must, values } from '@/core/table'
@@ -212,6 +212,12 @@ describe('what an account may do', () => {
       command: { kind: 'transfer', agentId: ANN, callId: CALL, target: { kind: 'number', typed: '01632 960112', name: null } },
     },
     { says: 'divert', lacks: 'diversion', command: { kind: 'setDiversion', agentId: ANN, to: { kind: 'voicemail' } } },
+    {
+      says: 'work a campaign',
+      lacks: 'campaigns',
+      given: [{ kind: 'endShift', agentId: ANN }],
+      command: { kind: 'startShift', agentId: ANN, queueIds: [], campaignId: toCampaignId('campaign_any'), seat: 'desk' },
+    },
     { says: 'change the set-up', lacks: 'setUp', command: { kind: 'switchStorm', agentId: ANN, queueId: FIRST, on: true } },
   ])('$says, without $lacks', ({ lacks, given = [], command, then = 'notEntitled' }) => {
     const floor = aCentre(without(lacks))

@@ -175,6 +175,8 @@ describe('refused', () => {
     ['notWaiting', inHand, { kind: 'customerKeepsPlace', threadId: T1, number: KEPT_NUMBER }],
     ['numberWithheld', () => waits('chat'), { kind: 'customerKeepsPlace', threadId: T1, number: null }],
     ['notWaiting', () => waits('mail'), { kind: 'customerKeepsPlace', threadId: T1, number: KEPT_NUMBER }],
+    ['noSuchThread', () => floorWith(ANN), { kind: 'customerTypes', threadId: T1, on: true }],
+    ['ok', () => waits('chat'), { kind: 'customerTypes', threadId: T1, on: true }],
     ['noSuchThread', kept, { kind: 'customerKeepsPlace', threadId: T1, number: KEPT_NUMBER }],
     ['noSuchThread', kept, { kind: 'customerWrites', threadId: T1, text: 'Are you there?' }],
     ['noSuchThread', kept, { kind: 'customerLeaves', threadId: T1 }],
