@@ -176,7 +176,6 @@ describe('refused', () => {
     ['numberWithheld', () => waits('chat'), { kind: 'customerKeepsPlace', threadId: T1, number: null }],
     ['notWaiting', () => waits('mail'), { kind: 'customerKeepsPlace', threadId: T1, number: KEPT_NUMBER }],
     ['noSuchThread', () => floorWith(ANN), { kind: 'customerTypes', threadId: T1, on: true }],
-    ['ok', () => waits('chat'), { kind: 'customerTypes', threadId: T1, on: true }],
     ['noSuchThread', kept, { kind: 'customerKeepsPlace', threadId: T1, number: KEPT_NUMBER }],
     ['noSuchThread', kept, { kind: 'customerWrites', threadId: T1, text: 'Are you there?' }],
     ['noSuchThread', kept, { kind: 'customerLeaves', threadId: T1 }],
@@ -403,4 +402,15 @@ describe('one waiting line', () => {
     floor.give({ kind: 'passTime' }, 1_000)
     expect(channel === 'chat' ? bo().threads : bo().engagements).toHaveLength(1)
   })
+})
+
+test('whoever writes is seen to type, until they have written', () => {
+  const floor = waits('chat')
+  const typing = () => get(floor.state().threads, T1)?.typing
+  for (const on of [true, false, true]) {
+    expect(floor.give({ kind: 'customerTypes', threadId: T1, on })).toBe('ok')
+    expect(typing()).toBe(on)
+  }
+  floor.give({ kind: 'customerWrites', threadId: T1, text: 'Are you there?' })
+  expect(typing()).toBe(false)
 })
