@@ -1,0 +1,24 @@
+import { defineConfig, mergeConfig } from 'vitest/config'
+import config from './vitest.config'
+
+/** Every change that no test finds costs all tests it could be found by: those that draw or play for many seconds are left out. */
+const LONG = [
+  '**/*.property.test.ts',
+  '**/demo-week.test.ts',
+  '**/coming-day.test.ts',
+  '**/what-if.test.ts',
+  '**/pacing.test.ts',
+  '**/erlang.test.ts',
+  '**/closed-and-opened.test.ts',
+  '**/rows.test.ts',
+]
+
+export default mergeConfig(
+  { ...config, test: { ...config.test, include: [] } },
+  defineConfig({
+    test: {
+      include: ['src/core/**/*.test.ts', 'src/services/exchange/**/*.test.ts', 'src/services/history/report*.test.ts'],
+      exclude: [...LONG, '**/node_modules/**'],
+    },
+  }),
+)
