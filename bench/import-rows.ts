@@ -11,12 +11,25 @@ export async function importInto(store: KeyValue, file: Blob): Promise<readonly 
   const { looked } = look
   const { imported, list } = await runImport(
     {
-      ...{ file, looked, roles: looked.roles, listId: toListId('list_bench'), campaignId: toCampaignId('campaign_bench'), name: 'Bench' },
-      ...{ homeCountry: 'GB', timeZone: 'Europe/London', leavesOutOthers: false, importedAtMs: 0 },
+      file,
+      looked,
+      roles: looked.roles,
+      listId: toListId('list_bench'),
+      campaignId: toCampaignId('campaign_bench'),
+      name: 'Bench',
+      homeCountry: 'GB',
+      timeZone: 'Europe/London',
+      leavesOutOthers: false,
+      importedAtMs: 0,
     },
     {
-      ...{ store, before: null, isElsewhere: () => false, doNotCall: new Map() },
-      ...{ nowMs: () => performance.now(), onProgress: () => {}, isCancelled: () => false },
+      store,
+      before: null,
+      isElsewhere: () => false,
+      doNotCall: new Map(),
+      nowMs: () => performance.now(),
+      onProgress: () => {},
+      isCancelled: () => false,
     },
   )
   if (!imported.ok || list === null) throw new Error('not imported')

@@ -14,23 +14,19 @@ import { median, percentile, print, timed, timedAsync } from './statistics'
 
 const ROWS = Number(process.argv[2] ?? 1_000_000)
 const CAMPAIGN = CampaignSetUpSchema.parse({
-  ...{
-    id: 'campaign_bench',
-    name: 'Bench',
-    purpose: 'To measure.',
-    scriptId: null,
-    outcomeSetId: 'outcomes_bench',
-    callerId: '+441632960100',
-    lines: 900,
-    agentIds: [],
-  },
-  ...{
-    manner: 'predictive',
-    timeZone: 'Europe/London',
-    abandonedMessage: 'Sorry.',
-    hours: [{ days: [1, 2, 3, 4, 5, 6, 7], fromMinute: 0, toMinute: 1440 }],
-    order: 'priority',
-  },
+  id: 'campaign_bench',
+  name: 'Bench',
+  purpose: 'To measure.',
+  scriptId: null,
+  outcomeSetId: 'outcomes_bench',
+  callerId: '+441632960100',
+  lines: 900,
+  agentIds: [],
+  manner: 'predictive',
+  timeZone: 'Europe/London',
+  abandonedMessage: 'Sorry.',
+  hours: [{ days: [1, 2, 3, 4, 5, 6, 7], fromMinute: 0, toMinute: 1440 }],
+  order: 'priority',
 }) as CampaignSetUp
 const NUMBERS = ['01632 960', '07700 900', '020 7946 0', '+33 1 99 00 ', '+1 212-555-01']
 

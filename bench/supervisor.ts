@@ -41,7 +41,11 @@ function largeCentre() {
     }
   })
   const agents = Array.from({ length: AGENTS }, (_, i) => ({
-    ...{ id: toAgentId(`agent_bench-${i}`), name: `Agent ${i + 1}`, role: 'agent' as const, playable: true, team: `Team ${i % 5}` },
+    id: toAgentId(`agent_bench-${i}`),
+    name: `Agent ${i + 1}`,
+    role: 'agent' as const,
+    playable: true,
+    team: `Team ${i % 5}`,
     queueIds: [0, 1, 2].map((n) => (queues[(i + n * 5) % QUEUES] as (typeof queues)[number]).id),
   }))
   const boss = { id: toAgentId('agent_boss'), name: 'Boss', role: 'supervisor' as const, playable: false, queueIds: [], may: ['supervision', 'setUp'] }
@@ -186,7 +190,12 @@ async function whatIf(tab: Page): Promise<void> {
 function grownSetUp(): string {
   const first = FENNHOLM.queues[0] as (typeof FENNHOLM.queues)[number]
   const queues = Array.from({ length: QUEUES - FENNHOLM.queues.length }, (_, i) => ({
-    ...{ ...first, id: toQueueId(`queue_bench-${i}`), name: `Queue ${i + 1}`, number: '', overflow: [], goesFirst: [] },
+    ...first,
+    id: toQueueId(`queue_bench-${i}`),
+    name: `Queue ${i + 1}`,
+    number: '',
+    overflow: [],
+    goesFirst: [],
     storm: { ...first.storm, overflow: [] },
   }))
   const like = FENNHOLM.agents.filter((agent) => agent.playable)

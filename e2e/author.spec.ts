@@ -163,7 +163,12 @@ test('a script of 120 pages with several ends and ways back: gone through by arr
   await signInAsOwner(page, '/scripts?world=quiet&seed=7&days=0')
   const way = (n: number) => ({ when: null, to: `page${n}` })
   const pages = Array.from({ length: 120 }, (_, n) => ({
-    ...{ id: `page${n}`, title: n === 77 ? 'Refund by post' : `Page ${n}`, say: [`Words of page ${n}.`], questions: [], direction: null, suggests: [] },
+    id: `page${n}`,
+    title: n === 77 ? 'Refund by post' : `Page ${n}`,
+    say: [`Words of page ${n}.`],
+    questions: [],
+    direction: null,
+    suggests: [],
     ways: n % 24 === 23 ? [] : [...(n % 11 === 10 ? [way(n - 8)] : []), ...(n % 24 === 0 && n < 96 ? [way(n + 24)] : []), way(n + 1)],
   }))
   const text = JSON.stringify({ id: 'script_long', version: 1, name: 'A long one', startPage: 'page0', pages })

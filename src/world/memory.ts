@@ -55,9 +55,26 @@ export interface Memory {
 }
 
 export const newMemory = ({ seed, pace, plays, day, worksCampaigns = day.kind === 'live' }: WorldOptions): Memory => ({
-  ...{ seed, day, worksCampaigns, pace, plays: new Set(plays), startsMs: 0, dayNo: 0, arrivals: new Map(), wished: null, wishOf: new Map(), endOf: new Map() },
-  ...{ nextAnswer: null, listAnswers: null, picksUp: new Map(), lastBreakMs: new Map(), gone: new Set(), dialsIn: [], putThrough: new Map() },
-  ...{ writerPatienceMs: null, patienceOf: new Map() },
+  seed,
+  day,
+  worksCampaigns,
+  pace,
+  plays: new Set(plays),
+  startsMs: 0,
+  dayNo: 0,
+  arrivals: new Map(),
+  wished: null,
+  wishOf: new Map(),
+  endOf: new Map(),
+  nextAnswer: null,
+  listAnswers: null,
+  picksUp: new Map(),
+  lastBreakMs: new Map(),
+  gone: new Set(),
+  dialsIn: [],
+  putThrough: new Map(),
+  writerPatienceMs: null,
+  patienceOf: new Map(),
 })
 
 /** Of a call that is over and coded the world remembers nothing, or it would grow from day to day. */

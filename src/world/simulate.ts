@@ -68,8 +68,10 @@ export function* daySteps(
     lists === null || callsAt === null
       ? null
       : {
-          ...{ lists, dialer: createDialer({ seed: seedFor(seed, `dialer ${day}`), tickMs: TICK_MS }) },
-          ...{ fromMs: zeroMs + callsAt.fromMs, toMs: zeroMs + callsAt.toMs },
+          lists,
+          dialer: createDialer({ seed: seedFor(seed, `dialer ${day}`), tickMs: TICK_MS }),
+          fromMs: zeroMs + callsAt.fromMs,
+          toMs: zeroMs + callsAt.toMs,
         }
   world.begin(state, zeroMs)
   yield* steps(state, world, zeroMs + stage.rhythm.hoursOf(weekdayOf(day)).closesMs + AFTER_CLOSING_MS, take, calling)

@@ -60,8 +60,15 @@ function begins(scene: Scene, floor: FloorState, { channel, queueId, customerId 
   const name = customer?.name ?? people[0]?.name ?? 'A visitor'
   const address = channel === 'text' ? number : channel === 'mail' ? `${name.toLowerCase().replace(/[^a-z]+/g, '.')}@example.com` : name
   return {
-    ...{ kind: 'threadArrives', channel, queueId, address, number, customer, path: null },
-    ...{ subject: channel === 'mail' ? talk.subject : null, text: firstWords(talk, channel) },
+    kind: 'threadArrives',
+    channel,
+    queueId,
+    address,
+    number,
+    customer,
+    path: null,
+    subject: channel === 'mail' ? talk.subject : null,
+    text: firstWords(talk, channel),
     ...(offeredTo === null ? {} : { offeredTo }),
   }
 }

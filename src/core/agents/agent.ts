@@ -286,8 +286,17 @@ function applied(agent: Agent, event: AgentEvent | OutcomeEvent | OutcomeTakenBa
       return {
         ...withoutShift(agent),
         shift: {
-          ...{ startedAtMs: atMs, queueIds: event.queueIds, campaignId: event.campaignId, levels: null, leaving: null },
-          ...{ seat: event.seat, soundPath: event.soundPath, soundLost: null, deskLost: null, deskWasLost: null, spentMs: {} },
+          startedAtMs: atMs,
+          queueIds: event.queueIds,
+          campaignId: event.campaignId,
+          levels: null,
+          leaving: null,
+          seat: event.seat,
+          soundPath: event.soundPath,
+          soundLost: null,
+          deskLost: null,
+          deskWasLost: null,
+          spentMs: {},
         },
         availability: { ready: false, reason: SIGNED_IN_REASON },
       }

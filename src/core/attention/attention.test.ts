@@ -7,26 +7,34 @@ import { needsNow, type WatchedAgent, type WatchedLine, type WatchedQueue } from
 const NOW_MS = Date.UTC(2026, 10, 27, 12)
 const ago = (ms: number) => NOW_MS - ms
 const queue = (name: string, change: Partial<WatchedQueue> = {}): WatchedQueue => ({
-  ...{ id: toQueueId(`queue_${name}`), waiting: 1, longestSinceMs: ago(10 * SECOND), onShift: 2, expectedWaitMs: null, serviceLevelMs: 20 * SECOND },
-  ...{ lines: [], shareToday: null, warns: { waiting: null, longestMs: null, shareBelow: null } },
+  id: toQueueId(`queue_${name}`),
+  waiting: 1,
+  longestSinceMs: ago(10 * SECOND),
+  onShift: 2,
+  expectedWaitMs: null,
+  serviceLevelMs: 20 * SECOND,
+  lines: [],
+  shareToday: null,
+  warns: { waiting: null, longestMs: null, shareBelow: null },
   ...change,
 })
 const QUIET = { waiting: 0, longestSinceMs: null }
 const written = (channel: Written, waitedS: number, withinS: number | null): WatchedLine => ({
-  ...{ channel, count: 1, longestSinceMs: ago(waitedS * SECOND), serviceLevelMs: withinS === null ? null : withinS * SECOND },
+  channel,
+  count: 1,
+  longestSinceMs: ago(waitedS * SECOND),
+  serviceLevelMs: withinS === null ? null : withinS * SECOND,
 })
 const warns = (change: Partial<WatchedQueue['warns']>) => ({ waiting: null, longestMs: null, shareBelow: null, ...change })
 const agent = (name: string, change: Partial<WatchedAgent> = {}): WatchedAgent => ({
-  ...{
-    id: toAgentId(`agent_${name}`),
-    state: 'notReady',
-    sinceMs: ago(MINUTE),
-    plannedMs: null,
-    wrapUp: null,
-    heldSinceMs: null,
-    helpSinceMs: null,
-    deskLostSinceMs: null,
-  },
+  id: toAgentId(`agent_${name}`),
+  state: 'notReady',
+  sinceMs: ago(MINUTE),
+  plannedMs: null,
+  wrapUp: null,
+  heldSinceMs: null,
+  helpSinceMs: null,
+  deskLostSinceMs: null,
   ...change,
 })
 const wrapUp = (limitMs: number | null) => ({ startedAtMs: ago(2 * MINUTE), overMs: MINUTE, limitMs })

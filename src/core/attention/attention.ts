@@ -62,7 +62,15 @@ export type Need =
 
 /** Whoever asks for help has a caller on the line and comes before all; then callers before agents, those of a queue that nobody serves first. */
 const PRESSING: Readonly<Record<Need['kind'], number>> = {
-  ...{ asksForHelp: 0, deskLost: 1, nobodyServes: 2, waitsTooLong: 3, tooManyWait: 4, writtenWaits: 5, heldTooLong: 6, wrapUpTooLong: 7, overPlan: 8 },
+  asksForHelp: 0,
+  deskLost: 1,
+  nobodyServes: 2,
+  waitsTooLong: 3,
+  tooManyWait: 4,
+  writtenWaits: 5,
+  heldTooLong: 6,
+  wrapUpTooLong: 7,
+  overPlan: 8,
   belowAim: 9,
 }
 

@@ -34,9 +34,18 @@ export const AttemptLineSchema = z
 export type AttemptLine = z.infer<typeof AttemptLineSchema>
 
 export const attemptLine = (campaignId: string, { recordId, key }: Pick<ListedRecord, 'recordId' | 'key'>, t: Try): AttemptLine => ({
-  ...{ attemptId: t.attemptId, campaignId, recordId, key, number: t.number, startedAtMs: t.atMs },
+  attemptId: t.attemptId,
+  campaignId,
+  recordId,
+  key,
+  number: t.number,
+  startedAtMs: t.atMs,
   ringMs: t.answeredAtMs !== null ? t.answeredAtMs - t.atMs : t.endedAtMs === null ? null : t.endedAtMs - t.atMs,
-  ...{ answeredAtMs: t.answeredAtMs, liveAtMs: t.liveAtMs, result: t.result, callId: t.callId, agentId: t.agentId },
+  answeredAtMs: t.answeredAtMs,
+  liveAtMs: t.liveAtMs,
+  result: t.result,
+  callId: t.callId,
+  agentId: t.agentId,
   abandonedMessageAtMs: t.result === 'abandoned' ? t.messageAtMs : null,
   outcome: t.label,
 })

@@ -95,8 +95,19 @@ export function evolveAttempt(before: Attempt | undefined, event: AttemptEvent, 
     // An agent who is on the line hears it ring, and lets it ring as long as they like.
     const dueAtMs = callId === null ? atMs + ringLimitMs : null
     return {
-      ...{ id, campaignId, record, callId, agentId, madeAtMs: atMs, state: 'dialling', sinceMs: atMs, answeredAtMs: null, liveAtMs: null },
-      ...{ isPerson: false, told: null, dueAtMs },
+      id,
+      campaignId,
+      record,
+      callId,
+      agentId,
+      madeAtMs: atMs,
+      state: 'dialling',
+      sinceMs: atMs,
+      answeredAtMs: null,
+      liveAtMs: null,
+      isPerson: false,
+      told: null,
+      dueAtMs,
     }
   }
   if (before === undefined) throw new Error(`${event.kind} for ${event.attemptId}, which does not exist`)

@@ -85,7 +85,10 @@ export function sameCallers(came: readonly CameAt[], traffic: readonly Traffic[]
     const drawn = manner(of, seed, n)
     return [
       {
-        ...{ queueId: call.queueId, atMs: call.atMs, talkMs: call.talkMs ?? drawn.talkMs, wrapUpMs: call.wrapUpMs ?? drawn.wrapUpMs },
+        queueId: call.queueId,
+        atMs: call.atMs,
+        talkMs: call.talkMs ?? drawn.talkMs,
+        wrapUpMs: call.wrapUpMs ?? drawn.wrapUpMs,
         // An exponential patience that has lasted so long lasts as long again as at first.
         patienceMs: call.gaveUp ? call.waitedMs : call.waitedMs + drawn.patienceMs,
       },

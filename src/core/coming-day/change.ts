@@ -43,18 +43,16 @@ export interface DayChange {
 }
 
 export const NO_CHANGE: DayChange = {
-  ...{
-    callsTimes: 1,
-    moreAgents: 0,
-    allTakeAll: false,
-    overflow: 'asSetUp',
-    hours: null,
-    wrapUpTimes: 1,
-    talkTimes: 1,
-    putThrough: false,
-    outbound: null,
-    storm: null,
-  },
+  callsTimes: 1,
+  moreAgents: 0,
+  allTakeAll: false,
+  overflow: 'asSetUp',
+  hours: null,
+  wrapUpTimes: 1,
+  talkTimes: 1,
+  putThrough: false,
+  outbound: null,
+  storm: null,
 }
 
 export interface ChangedDay {
@@ -72,7 +70,10 @@ export function changed(basis: DayBasis, change: DayChange): ChangedDay {
   const quarters = Math.max(...traffic.map((t) => t.offered.length), DAY / QUARTER_MS)
   return {
     day: {
-      ...{ setUp, startMs: basis.startMs, quarters, crew: changedCrew(basis, setUp, change) },
+      setUp,
+      startMs: basis.startMs,
+      quarters,
+      crew: changedCrew(basis, setUp, change),
       outbound: change.outbound,
       storms: change.storm?.switched ? [{ queueId: change.storm.queueId, fromMs: change.storm.fromMinute * MINUTE }] : [],
     },
@@ -91,7 +92,8 @@ function changedSetUp(setUp: SetUp, { allTakeAll, overflow, hours, putThrough }:
     agents: allTakeAll ? setUp.agents.map((a) => (a.queueIds.length === 0 ? a : { ...a, queueIds, skills })) : setUp.agents,
     queues: setUp.queues.map((queue) => ({
       ...queue,
-      ...{ hours: changedHours(queue, hours), overflow: changedOverflow(queue, overflow, queueIds) },
+      hours: changedHours(queue, hours),
+      overflow: changedOverflow(queue, overflow, queueIds),
       answersItself: putThrough || queue.answersItself,
     })),
   }

@@ -57,28 +57,35 @@ function centre({
 
 /** A campaign that may be called at any hour of these days. */
 const BESIDE = {
-  ...{
-    name: 'Beside',
-    purpose: 'to ask',
-    scriptId: null,
-    outcomeSetId: 'outcomes_small',
-    callerId: '+441632960100',
-    lines: 12,
-    agentIds: [],
-    manner: 'progressive',
-    timeZone: 'UTC',
-    abandonedMessage: 'Sorry.',
-  },
+  name: 'Beside',
+  purpose: 'to ask',
+  scriptId: null,
+  outcomeSetId: 'outcomes_small',
+  callerId: '+441632960100',
+  lines: 12,
+  agentIds: [],
+  manner: 'progressive',
+  timeZone: 'UTC',
+  abandonedMessage: 'Sorry.',
   hours: [{ days: [1, 2, 3, 4, 5, 6, 7], fromMinute: 0, toMinute: 1440 }],
 }
 
 const traffic = (queueId: Traffic['queueId'], callsAQuarter: number, more: Partial<Traffic> = {}): Traffic => ({
-  ...{ queueId, offered: during(callsAQuarter), talkMs: exponential(4 * MINUTE), wrapUpMs: [0], patienceMs: 2 * MINUTE },
+  queueId,
+  offered: during(callsAQuarter),
+  talkMs: exponential(4 * MINUTE),
+  wrapUpMs: [0],
+  patienceMs: 2 * MINUTE,
   ...more,
 })
 
 const basisOf = (setUp: SetUp, of: readonly Traffic[], agents: number): DayBasis => ({
-  ...{ setUp, startMs: START, traffic: of, came: null, atWork: during(agents), crew: null },
+  setUp,
+  startMs: START,
+  traffic: of,
+  came: null,
+  atWork: during(agents),
+  crew: null,
 })
 
 function play(basis: DayBasis, seed: number, change: Partial<DayChange> = {}, sink?: (entries: readonly LedgerEntry[]) => void) {
@@ -114,7 +121,9 @@ describe('a day of two queues, rings, wrap-ups, breaks and people who give up', 
   const basis = {
     ...basisOf(setUp, [traffic(FIRST, 9, { wrapUpMs: [10_000, 40_000] }), traffic(SECOND_QUEUE, 5, { wrapUpMs: [5_000, 90_000] })], 5),
     crew: setUp.agents.slice(0, 5).map((a, i) => ({
-      ...{ agentId: a.id, fromMs: 8 * HOUR + i * 10 * MINUTE, toMs: 15 * HOUR + i * 15 * MINUTE },
+      agentId: a.id,
+      fromMs: 8 * HOUR + i * 10 * MINUTE,
+      toMs: 15 * HOUR + i * 15 * MINUTE,
       breaks: [{ fromMs: 10 * HOUR + i * 20 * MINUTE, toMs: 10 * HOUR + (i + 1) * 20 * MINUTE }],
     })),
   }
@@ -254,8 +263,13 @@ test('a campaign worked besides keeps agents busier, reaches people, lets queues
   const setUp = SetUpSchema.parse({ ...centre({ both: 6 }), campaigns: [campaign] })
   const basis = basisOf(setUp, [traffic(FIRST, 8), traffic(SECOND_QUEUE, 4)], 6)
   const outbound = {
-    ...{ campaignId: setUp.campaigns[0]?.id as never, agents: 4, fromMs: 9 * HOUR, toMs: 12 * HOUR, answers: 0.4 },
-    ...{ talkMs: [60_000, 180_000], wrapUpMs: [20_000] },
+    campaignId: setUp.campaigns[0]?.id as never,
+    agents: 4,
+    fromMs: 9 * HOUR,
+    toMs: 12 * HOUR,
+    answers: 0.4,
+    talkMs: [60_000, 180_000],
+    wrapUpMs: [20_000],
   }
   const [without, beside] = [seeds(2).map((seed) => play(basis, seed)), seeds(2).map((seed) => play(basis, seed, { outbound }))]
   const mean = (of: typeof without, figure: 'connected' | 'occupancy' | 'serviceLevel') => spreadOf(of.map((d) => daySaid(d)[figure]))?.mean ?? 0

@@ -66,7 +66,8 @@ export function dutiesOf(
 ): readonly OnDuty[] {
   const ofDay = ({ fromMs, toMs }: Pick<Session, 'fromMs' | 'toMs'>) => ({ fromMs: fromMs - startMs, toMs: toMs - startMs })
   return sessions.map((s) => ({
-    ...{ agentId, ...ofDay(s) },
+    agentId,
+    ...ofDay(s),
     breaks: spells.filter((p) => p.state === 'notReady' && p.fromMs > s.fromMs && p.toMs < s.toMs && p.toMs - p.fromMs >= A_BREAK_MS).map(ofDay),
   }))
 }

@@ -53,8 +53,15 @@ export function createTally(queues: readonly { readonly id: QueueId; readonly se
     queues.map(({ id, serviceLevelMs }) => [
       id,
       {
-        ...{ queueId: id, serviceLevelMs, offered: none(), answered: none(), inTime: none() },
-        ...{ abandoned: none(), shortAbandons: none(), turnedAway: none(), waitMs: none() },
+        queueId: id,
+        serviceLevelMs,
+        offered: none(),
+        answered: none(),
+        inTime: none(),
+        abandoned: none(),
+        shortAbandons: none(),
+        turnedAway: none(),
+        waitMs: none(),
       },
     ]),
   )
@@ -138,7 +145,9 @@ export function daySaid(day: PlayedDay, { queueId = null as QueueId | null, from
   const [handle, ready] = [total(day.handleMs, from, to), total(day.readyMs, from, to)]
   const share = (part: number, of: number) => (of > 0 ? part / of : null)
   return {
-    ...{ offered, answered, turnedAway: sum((q) => q.turnedAway) },
+    offered,
+    answered,
+    turnedAway: sum((q) => q.turnedAway),
     serviceLevel: share(
       sum((q) => q.inTime),
       offered - short,

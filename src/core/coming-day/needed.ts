@@ -54,7 +54,8 @@ function look(basis: DayBasis, atWork: readonly number[], share: number, most: n
   const played = Array.from({ length: seeds }, (_, i) => playChanged(day, i + 1))
   const inTime = inTimeOf(played)
   return {
-    ...{ agents: atWork, inTime: atWork.map((_, q) => inTime[q] ?? null) },
+    agents: atWork,
+    inTime: atWork.map((_, q) => inTime[q] ?? null),
     short: atWork.flatMap((n, q) => (n >= most && (inTime[q] ?? 1) < share ? [q] : [])),
     byQueue: basis.traffic.map(({ queueId }) => ({ queueId, inTime: overDay(played, queueId) })),
   }

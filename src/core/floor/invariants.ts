@@ -191,8 +191,14 @@ const OF_FLOOR: Laws<FloorState> = {
 /** The names of what does not hold on this floor; none on any floor that was only ever decided on. */
 export const broken = (s: FloorState): readonly string[] =>
   named(s, {
-    ...{ agents: s.agents.values(), calls: s.calls.values(), threads: s.threads.values(), work: s.work.values(), callbacks: s.callbacks.values() },
-    ...{ attempts: s.attempts.values(), previews: s.previews.values(), queues: s.setUp.queues },
+    agents: s.agents.values(),
+    calls: s.calls.values(),
+    threads: s.threads.values(),
+    work: s.work.values(),
+    callbacks: s.callbacks.values(),
+    attempts: s.attempts.values(),
+    previews: s.previews.values(),
+    queues: s.setUp.queues,
   })
 
 /** The same after changes to a floor on which everything held, by looking at what they concern alone. */

@@ -3,14 +3,14 @@ import { expect, test } from 'vitest'
 import { type Invitation, toInvitation } from './invitation'
 
 const INVITATION: Invitation = {
-  ...{
-    uid: 'conference_1@loyal-switchboard.example',
-    sequence: 2,
-    isCancelled: false,
-    title: 'Winter boats; all, “of us”',
-    place: '+44 1632 960980, code 123456',
-  },
-  ...{ startsAtMs: Date.UTC(2026, 10, 27, 16), endsAtMs: Date.UTC(2026, 10, 27, 16, 45), text: 'At 16:00 in London.\nDial +44 1632 960980, key 123456.' },
+  uid: 'conference_1@loyal-switchboard.example',
+  sequence: 2,
+  isCancelled: false,
+  title: 'Winter boats; all, “of us”',
+  place: '+44 1632 960980, code 123456',
+  startsAtMs: Date.UTC(2026, 10, 27, 16),
+  endsAtMs: Date.UTC(2026, 10, 27, 16, 45),
+  text: 'At 16:00 in London.\nDial +44 1632 960980, key 123456.',
   organizer: { name: 'Eluned Tarnow', address: 'tel:+441632960970' },
   attendees: [
     { name: 'Port office, "Arnmoor"', address: 'mailto:port@example.com' },

@@ -50,7 +50,12 @@ export const toSessionsICalendar = (centre: string, rows: readonly Row[], nowMs:
     rows.flatMap((r) =>
       r.days.flatMap(({ sessions }) =>
         sessions.map(({ fromMs, toMs }) => ({
-          ...{ uid: `session-${r.id}-${fromMs}`, atMs: fromMs, durationMs: toMs - fromMs, title: `${r.name} on shift`, text: '', alarm: false },
+          uid: `session-${r.id}-${fromMs}`,
+          atMs: fromMs,
+          durationMs: toMs - fromMs,
+          title: `${r.name} on shift`,
+          text: '',
+          alarm: false,
         })),
       ),
     ),

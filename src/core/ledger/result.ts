@@ -80,8 +80,15 @@ function howMissed(
 }
 
 const CLEARED_HOW: Readonly<Partial<Record<ClearCause, MissedHow>>> = {
-  ...{ noAnswer: 'noAnswer', declined: 'declined', diverted: 'diverted', answeredElsewhere: 'takenElsewhere' },
-  ...{ hungUp: 'hungUp', lastParty: 'hungUp', abandoned: 'hungUp', endedForEveryone: 'hungUp', removed: 'hungUp' },
+  noAnswer: 'noAnswer',
+  declined: 'declined',
+  diverted: 'diverted',
+  answeredElsewhere: 'takenElsewhere',
+  hungUp: 'hungUp',
+  lastParty: 'hungUp',
+  abandoned: 'hungUp',
+  endedForEveryone: 'hungUp',
+  removed: 'hungUp',
 }
 
 export const resultOf = (record: CallRecord): CallResult => (record.answeredAtMs === null ? record.result : 'handled')

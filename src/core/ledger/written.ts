@@ -36,7 +36,13 @@ export function foldThread(setUp: SetUp, open: OpenThread | undefined, event: Th
   const thread = evolveThread(open?.thread, event, atMs)
   if (open === undefined)
     return {
-      ...{ record: blank(setUp, thread, event.kind === 'threadOpened'), thread, run: null, owedBy: [], codedBy: null, firstSeq: seq, lastSeq: seq },
+      record: blank(setUp, thread, event.kind === 'threadOpened'),
+      thread,
+      run: null,
+      owedBy: [],
+      codedBy: null,
+      firstSeq: seq,
+      lastSeq: seq,
       had: event.kind === 'threadOpened' ? [event.byAgentId] : [],
     }
   const { record } = open
@@ -56,7 +62,8 @@ export function foldThread(setUp: SetUp, open: OpenThread | undefined, event: Th
       break
     case 'threadHandedOn':
       record.transfers.push({
-        ...{ from: agentName(setUp, event.byAgentId), atMs },
+        from: agentName(setUp, event.byAgentId),
+        atMs,
         to: event.to.kind === 'agent' ? agentName(setUp, event.to.agentId) : queueSetUp(setUp, event.to.queueId).name,
       })
       break
@@ -119,7 +126,12 @@ const blank = (setUp: SetUp, t: Thread, isOurs: boolean): WrittenRecord => ({
 })
 
 const blankLeg = (setUp: SetUp, agentId: AgentId, atMs: EpochMs): WrittenLeg => ({
-  ...{ agentId, agent: agentName(setUp, agentId), fromMs: atMs, toMs: atMs, spells: [], handleMs: 0 },
+  agentId,
+  agent: agentName(setUp, agentId),
+  fromMs: atMs,
+  toMs: atMs,
+  spells: [],
+  handleMs: 0,
 })
 
 function legOf(setUp: SetUp, record: WrittenRecord, agentId: AgentId, atMs: EpochMs): WrittenLeg {

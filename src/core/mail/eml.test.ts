@@ -8,8 +8,13 @@ const line = (atMs: number, byAgentId: typeof ANN | null, text: string, aside = 
 
 test('a thread is the last thing written with the rest quoted, in the headers of RFC 5322; what colleagues said aside is not in it', async () => {
   const eml = toEml({
-    ...{ workId: 'thread_a_1', subject: 'Ümlaut & <b>markup</b>', theirAddress: 'ida@example.com', theirName: 'Ida Holm' },
-    ...{ ourAddress: 'sailings@example.org', ourName: 'Fennholm Line', nameOf: () => 'Ann' },
+    workId: 'thread_a_1',
+    subject: 'Ümlaut & <b>markup</b>',
+    theirAddress: 'ida@example.com',
+    theirName: 'Ida Holm',
+    ourAddress: 'sailings@example.org',
+    ourName: 'Fennholm Line',
+    nameOf: () => 'Ann',
     lines: [line(0, null, 'Hello,\nis there room?'), line(1_000, ANN, 'Give her the early boat', true), line(60_000, ANN, 'Yes — on the 07:20.')],
   })
   const [head = ''] = eml.split(/\r?\n\r?\n/)

@@ -96,8 +96,17 @@ describe('what is learnt', () => {
 
 describe('any pacer', () => {
   const none: PacingSummary = {
-    ...{ attempts: 0, finished: 0, answered: 0, liveAnswers: 0, connects: 0, abandons: 0, handled: 0 },
-    ...{ meanRingMs: 0, meanTalkMs: 0, meanWrapMs: 0, meanHandleMs: 0 },
+    attempts: 0,
+    finished: 0,
+    answered: 0,
+    liveAnswers: 0,
+    connects: 0,
+    abandons: 0,
+    handled: 0,
+    meanRingMs: 0,
+    meanTalkMs: 0,
+    meanWrapMs: 0,
+    meanHandleMs: 0,
   }
   const ages = (max: number) => fc.array(fc.record({ elapsedMs: fc.integer({ min: 0, max: 900_000 }) }), { maxLength: max })
   const observation: fc.Arbitrary<Observation> = fc
@@ -113,10 +122,23 @@ describe('any pacer', () => {
     })
     .chain((r) =>
       fc.record({ abandons: fc.nat({ max: 60 }), onBreak: fc.nat({ max: 9 }), nowMs: fc.nat({ max: 14_400_000 }) }).map(({ abandons, onBreak, nowMs }) => ({
-        ...{ nowMs, tickMs: 250, abandonCap: 0.03, linesFree: r.free, linesTotal: r.free + r.ringing.length + r.detecting.length + r.waiting.length },
-        ...{ agentsLoggedOn: r.idle.length + r.talking.length + r.wrap.length + onBreak, agentsIdle: r.idle.length, agentsOnBreak: onBreak },
-        ...{ idle: r.idle, agentsTalking: r.talking, agentsInWrapUp: r.wrap, ringing: r.ringing, detecting: r.detecting, waiting: r.waiting },
-        ...{ recent: none, recentHour: { ...none, liveAnswers: r.lives, abandons }, totals: { ...none, liveAnswers: r.lives, abandons } },
+        nowMs,
+        tickMs: 250,
+        abandonCap: 0.03,
+        linesFree: r.free,
+        linesTotal: r.free + r.ringing.length + r.detecting.length + r.waiting.length,
+        agentsLoggedOn: r.idle.length + r.talking.length + r.wrap.length + onBreak,
+        agentsIdle: r.idle.length,
+        agentsOnBreak: onBreak,
+        idle: r.idle,
+        agentsTalking: r.talking,
+        agentsInWrapUp: r.wrap,
+        ringing: r.ringing,
+        detecting: r.detecting,
+        waiting: r.waiting,
+        recent: none,
+        recentHour: { ...none, liveAnswers: r.lives, abandons },
+        totals: { ...none, liveAnswers: r.lives, abandons },
       })),
     )
   test.each([

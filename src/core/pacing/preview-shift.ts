@@ -55,7 +55,12 @@ export function playPreviewShift({ world, agents, seed, list = null }: Omit<Shif
   const none = { abandoned: 0, abandonedShare: 0, worstHour: 0 }
   return {
     ...none,
-    ...{ utilisation: busyMs / Math.max(1, presentMs), liveAnswers: connected, connected, attempts, machinesTaken: machines, listEndsMs },
+    utilisation: busyMs / Math.max(1, presentMs),
+    liveAnswers: connected,
+    connected,
+    attempts,
+    machinesTaken: machines,
+    listEndsMs,
     left: list === null ? null : pool.left(),
   }
 }

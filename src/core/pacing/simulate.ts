@@ -273,9 +273,20 @@ export function playShift(pacer: Pacer, { world, agents: count, lines, abandonCa
     for (const { state, sinceMs } of open) by[state].push({ elapsedMs: nowMs - sinceMs })
     const { idle, talk, wrap, ringing, detecting, waiting } = by
     return {
-      ...{ nowMs, tickMs, abandonCap, linesTotal: lines, linesFree: lines - open.length },
-      ...{ agentsLoggedOn: count, agentsIdle: idle.length, agentsOnBreak: by.break.length },
-      ...{ idle, agentsTalking: talk, agentsInWrapUp: wrap, ringing, detecting, waiting },
+      nowMs,
+      tickMs,
+      abandonCap,
+      linesTotal: lines,
+      linesFree: lines - open.length,
+      agentsLoggedOn: count,
+      agentsIdle: idle.length,
+      agentsOnBreak: by.break.length,
+      idle,
+      agentsTalking: talk,
+      agentsInWrapUp: wrap,
+      ringing,
+      detecting,
+      waiting,
       ...log.summaries(nowMs),
     }
   }

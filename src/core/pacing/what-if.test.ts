@@ -5,7 +5,12 @@ import { USUAL } from './worlds'
 const MANNERS = ['preview', 'progressive', 'predictive'] as const
 const LIST = { people: 1_000_000, perRecord: 3, gapMs: 3_600_000 }
 const asked = (more: Partial<WhatIf> = {}): WhatIf => ({
-  ...{ manner: 'progressive', agents: 5, lines: 15, abandonCap: 0.03, list: LIST, world: { ...USUAL, hours: 2 } },
+  manner: 'progressive',
+  agents: 5,
+  lines: 15,
+  abandonCap: 0.03,
+  list: LIST,
+  world: { ...USUAL, hours: 2 },
   ...more,
 })
 const shifts = (whatIf: WhatIf, seeds = 2) => Array.from({ length: seeds }, (_, seed) => playWhatIf(whatIf, seed))
@@ -38,7 +43,15 @@ describe('a shift that is foreseen', () => {
   })
 
   const NOTHING: Met = {
-    ...{ byHour: [], machines: 0, busy: 0, invalid: 0, inVain: 0, connected: 0, rightParty: 0, rings: [], wraps: [] },
+    byHour: [],
+    machines: 0,
+    busy: 0,
+    invalid: 0,
+    inVain: 0,
+    connected: 0,
+    rightParty: 0,
+    rings: [],
+    wraps: [],
     talks: { right: [], other: [] },
   }
   const shift = { fromHour: 9, hours: 4, detector: true, detectorDrops: 0.04, ringLimitMs: 22_000, connectLimitMs: 2_000 }

@@ -125,7 +125,9 @@ export function worldLike(met: Met, { fromHour, hours, detector, detectorDrops, 
       const [before, part] = [Math.floor(at), at - Math.floor(at)]
       return (rates[(before + 24) % 24] as number) * (1 - part) + (rates[(before + 25) % 24] as number) * part
     },
-    ...{ machine: share(met.machines, USUAL.machine), busy: share(met.busy, USUAL.busy), invalid: share(met.invalid, USUAL.invalid) },
+    machine: share(met.machines, USUAL.machine),
+    busy: share(met.busy, USUAL.busy),
+    invalid: share(met.invalid, USUAL.invalid),
     ringMs: spreadOf(met.rings, USUAL.ringMs),
     detector: detector && USUAL.detector !== null ? { ...USUAL.detector, drops: detectorDrops } : null,
     rightParty: (met.rightParty + WEIGHS * USUAL.rightParty) / (met.connected + WEIGHS),

@@ -116,7 +116,8 @@ interface Named<Id extends string> {
 /** The same measures per queue, in the order given. */
 export function byQueue(records: readonly CallRecord[], queues: readonly Named<QueueId>[], options: MeasureOptions): readonly Grouped[] {
   return queues.map(({ id, name }) => ({
-    ...{ id, name },
+    id,
+    name,
     measures: measure(
       records.filter((r) => r.queueId === id),
       options,

@@ -8,7 +8,11 @@ const [ANN, BO, CY] = ['ann', 'bo', 'cy'].map((n) => toAgentId(`agent_${n}`)) as
   ReturnType<typeof toAgentId>,
 ]
 const call = (id: string, agentId = ANN, change: Partial<SampledCall> = {}): SampledCall => ({
-  ...{ callId: `call_${id}`, outcome: 'done', agents: [{ agentId, talkMs: 60_000, holdMs: 0, role: 'handled' }], recordings: [], transfers: [] },
+  callId: `call_${id}`,
+  outcome: 'done',
+  agents: [{ agentId, talkMs: 60_000, holdMs: 0, role: 'handled' }],
+  recordings: [],
+  transfers: [],
   ...change,
 })
 const talked = (agentId: typeof ANN, talkMs: number, holdMs = 0) => ({ agents: [{ agentId, talkMs, holdMs, role: 'handled' }] })

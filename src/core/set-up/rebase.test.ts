@@ -36,7 +36,10 @@ test('the same change by both is no matter', () => {
 
 describe('review sheets two people have changed', () => {
   const sheet = (version: number, name: string, id = 'sheet_calls') => ({
-    ...{ id, version, name, retired: false },
+    id,
+    version,
+    name,
+    retired: false,
     questions: [{ id: 'a', label: 'A', kind: 'yesNo' as const, weight: 1, mustHave: false }],
   })
   const with_ = (...reviewSheets: ReturnType<typeof sheet>[]) => ({ ...SMALL, reviewSheets })

@@ -118,7 +118,9 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
       return { kind, agentId, targets: [targetOf(party, flag), targetOf(party + 1, flag), targetOf(party + 2, !flag)] }
     case 'writeToColleagues':
       return {
-        ...{ kind, agentId, text: pick % 9 === 1 ? '' : 'Boat is late' },
+        kind,
+        agentId,
+        text: pick % 9 === 1 ? '' : 'Boat is late',
         to:
           party % 3 === 0
             ? { kind: 'queue', queueId: flag ? FIRST : SECOND_QUEUE }
@@ -467,7 +469,11 @@ export const partiesOn = (floor: TestFloor, callId: CallId): string[] => {
 
 /** About now, with some of the colleagues and a queue. */
 const planOf = (atMs: number, party: number): Plan => ({
-  ...{ title: `Conference ${party}`, startsAtMs: atMs + (party % 3) * 60_000, lastsMs: 600_000, timeZone: 'UTC', note: '' },
+  title: `Conference ${party}`,
+  startsAtMs: atMs + (party % 3) * 60_000,
+  lastsMs: 600_000,
+  timeZone: 'UTC',
+  note: '',
   invited: [
     { kind: 'agent', agentId: nth(MANY, party) as AgentId },
     { kind: 'queue', queueId: FIRST },

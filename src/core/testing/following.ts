@@ -52,7 +52,13 @@ export const CENTRE: SetUp = SetUpSchema.parse({
 })
 
 export const save = (id: string | null, more: Partial<Extract<AgentCommand, { kind: 'saveOutcome' }>> = {}, n = 1): AgentCommand => ({
-  ...{ kind: 'saveOutcome', agentId: ANN, callId: toCallId(`call_test_${n}`), code: id, notes: '', followUp: '', andThen: { state: 'ready' } },
+  kind: 'saveOutcome',
+  agentId: ANN,
+  callId: toCallId(`call_test_${n}`),
+  code: id,
+  notes: '',
+  followUp: '',
+  andThen: { state: 'ready' },
   ...more,
 })
 

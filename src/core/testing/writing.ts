@@ -67,15 +67,22 @@ const OF: Readonly<Partial<Record<WritingKind, (t: Thread) => boolean>>> = {
 }
 
 const FIRST_OF: Readonly<Partial<Record<WritingKind, WritingKind>>> = {
-  ...{
-    customerWrites: 'threadArrives',
-    customerTypes: 'threadArrives',
-    customerLeaves: 'threadArrives',
-    customerKeepsPlace: 'threadArrives',
-    lineSent: 'writeLine',
-  },
-  ...{ takeThread: 'threadArrives', declineThread: 'threadArrives', writeLine: 'takeThread', endThread: 'takeThread', parkThread: 'takeThread' },
-  ...{ unparkThread: 'parkThread', ringInstead: 'takeThread', handThreadOn: 'takeThread', moveThread: 'threadArrives', askIn: 'takeThread', askOut: 'askIn' },
+  customerWrites: 'threadArrives',
+  customerTypes: 'threadArrives',
+  customerLeaves: 'threadArrives',
+  customerKeepsPlace: 'threadArrives',
+  lineSent: 'writeLine',
+  takeThread: 'threadArrives',
+  declineThread: 'threadArrives',
+  writeLine: 'takeThread',
+  endThread: 'takeThread',
+  parkThread: 'takeThread',
+  unparkThread: 'parkThread',
+  ringInstead: 'takeThread',
+  handThreadOn: 'takeThread',
+  moveThread: 'threadArrives',
+  askIn: 'takeThread',
+  askOut: 'askIn',
 }
 
 export function toWriting(state: FloorState, kind: WritingKind, { agentId: wanted, pick, party, flag }: Picks): WritingCommand {
@@ -92,8 +99,15 @@ export function toWriting(state: FloorState, kind: WritingKind, { agentId: wante
   switch (kind) {
     case 'threadArrives':
       return {
-        ...{ kind, channel, queueId, address: channel === 'mail' ? 'them@example.com' : number, number: channel === 'text' ? number : null },
-        ...{ customer: pick % 3 === 0 ? { name: 'Passholder', group: 'Pass', facts: [] } : null, subject: null, path: null, text: 'Hello' },
+        kind,
+        channel,
+        queueId,
+        address: channel === 'mail' ? 'them@example.com' : number,
+        number: channel === 'text' ? number : null,
+        customer: pick % 3 === 0 ? { name: 'Passholder', group: 'Pass', facts: [] } : null,
+        subject: null,
+        path: null,
+        text: 'Hello',
         ...(pick % 7 === 0 ? { offeredTo: colleague } : {}),
       }
     case 'customerWrites':

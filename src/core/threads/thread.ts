@@ -175,7 +175,11 @@ const NOBODYS = { agentId: null, withSinceMs: null, parkedUntilMs: null, passedB
 
 const NEW = {
   ...NOBODYS,
-  ...{ lines: [], lineCount: 0, answeredAtMs: null, typing: false, keptFor: null },
+  lines: [],
+  lineCount: 0,
+  answeredAtMs: null,
+  typing: false,
+  keptFor: null,
 } as const
 
 const passed = ({ passedBy }: Thread, agentId: AgentId, atMs: EpochMs): Thread['passedBy'] => [

@@ -37,17 +37,21 @@ describe('callbacks an agent is asked for', () => {
   const ANN = toAgentId('agent_ann')
   const FIRST = toQueueId('queue_first')
   const callback = (more: Partial<CallbackView>): CallbackView => ({
-    ...{
-      id: toCallbackId('callback_1'),
-      why: 'agreed',
-      number: '+441632960112',
-      name: null,
-      queueId: FIRST,
-      ofCampaign: null,
-      dueAtMs: 1_000,
-      timeZone: 'UTC',
-    },
-    ...{ ownerId: ANN, attempt: 1, atMost: null, note: '', agreedBy: ANN, escalatedAtMs: null, dialledBy: null },
+    id: toCallbackId('callback_1'),
+    why: 'agreed',
+    number: '+441632960112',
+    name: null,
+    queueId: FIRST,
+    ofCampaign: null,
+    dueAtMs: 1_000,
+    timeZone: 'UTC',
+    ownerId: ANN,
+    attempt: 1,
+    atMost: null,
+    note: '',
+    agreedBy: ANN,
+    escalatedAtMs: null,
+    dialledBy: null,
     ...more,
   })
   test.each([

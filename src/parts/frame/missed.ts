@@ -20,8 +20,16 @@ export function useMissedCount(accountId: string, beganAtMs: number): number {
       (api) =>
         api.log({
           // A call may ring in vain long after it was offered, but not a day.
-          ...{ only: accountId as never, way: 'missed', search: '', sinceMs: seenMs - DAY, from: 0, atMost: 1, seenMs, nowMs: floorNow() },
-          ...{ timeZone: 'UTC', outcomes: {} },
+          only: accountId as never,
+          way: 'missed',
+          search: '',
+          sinceMs: seenMs - DAY,
+          from: 0,
+          atMost: 1,
+          seenMs,
+          nowMs: floorNow(),
+          timeZone: 'UTC',
+          outcomes: {},
         }),
       [accountId, seenMs],
     ),

@@ -25,7 +25,10 @@ export function ListBeside({ name, accountId, list, label, beside, px }: Props) 
       panes={[
         { id: 'list', name: 'the list', minPx: 480, content: <div className="flex min-h-0 min-w-0 flex-1 flex-col bg-raised px-6 pt-5">{list}</div> },
         {
-          ...{ id: 'beside', name: `the ${label.toLowerCase()}`, px, minPx: 300 },
+          id: 'beside',
+          name: `the ${label.toLowerCase()}`,
+          px,
+          minPx: 300,
           content: (
             <aside aria-label={label} className="min-h-0 flex-1 overflow-auto border-line-strong border-t bg-paper lg:border-t-0">
               {beside}

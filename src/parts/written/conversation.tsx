@@ -91,7 +91,8 @@ export function Conversation({ me, centre, thread, work, onScript, ref }: Props)
                 <SaveMail
                   thread={{
                     ...{ workId: id, subject, theirAddress: address, theirName: threadName(thread) },
-                    ...{ ourAddress: queueAddress(queue, centre.name), ourName: centre.name },
+                    ourAddress: queueAddress(queue, centre.name),
+                    ourName: centre.name,
                     nameOf,
                     lines: () => allLines(floor, thread),
                   }}

@@ -21,7 +21,10 @@ export function pieceOf(thread: ThreadView, me: string): Piece {
   const { id, channel, agentId, state, withSinceMs, beganAtMs, sinceMs, waitsSinceMs } = thread
   const note = state === 'parked' ? 'parked' : state === 'ended' ? 'to be coded' : agentId === me ? null : 'read along'
   return {
-    ...{ id, channel, name: threadName(thread), note },
+    id,
+    channel,
+    name: threadName(thread),
+    note,
     sinceMs: note === null ? (withSinceMs ?? beganAtMs) : sinceMs,
     waitsSinceMs: note === null ? waitsSinceMs : null,
   }

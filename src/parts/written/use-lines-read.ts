@@ -31,7 +31,9 @@ export function useLinesRead({ id, lines, lineCount }: ThreadView): LinesRead {
   const first = shown[0]?.no ?? lineCount + 1
   const last = shown.at(-1)?.no ?? lineCount
   return {
-    ...{ shown, before: first - 1, after: lineCount - last },
+    shown,
+    before: first - 1,
+    after: lineCount - last,
     earlier: async () => {
       const page = await linesBefore(floor, id, first)
       return page === null ? null : () => setRead(withEarlier(shown, page))

@@ -30,6 +30,12 @@ export const asItIs = (
   { agents, people }: { readonly agents: number; readonly people: number },
 ): WhatIfForm => ({
   manner: campaign.manner,
-  ...{ agents: String(Math.max(1, agents)), lines: String(campaign.lines), capPercent: String(Math.round(campaign.abandonCap.share * 10_000) / 100) },
-  ...{ fromHour: '9', hours: '4', people: String(people), detector: campaign.detector, shifts: '10' },
+  agents: String(Math.max(1, agents)),
+  lines: String(campaign.lines),
+  capPercent: String(Math.round(campaign.abandonCap.share * 10_000) / 100),
+  fromHour: '9',
+  hours: '4',
+  people: String(people),
+  detector: campaign.detector,
+  shifts: '10',
 })

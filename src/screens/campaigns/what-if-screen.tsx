@@ -82,12 +82,19 @@ function Ask({ campaign, view }: { readonly campaign: CentreView['campaigns'][nu
     <TextField label={label} inputMode="numeric" {...(hint === undefined ? {} : { hint })} problem={errors[name]?.message ?? null} {...register(name)} />
   )
   const asked = (form: WhatIfForm, m: Met): WhatIfAsked => ({
-    ...{ manner: form.manner, agents: Number(form.agents), lines: Number(form.lines), abandonCap: Number(form.capPercent) / 100 },
+    manner: form.manner,
+    agents: Number(form.agents),
+    lines: Number(form.lines),
+    abandonCap: Number(form.capPercent) / 100,
     list: { people: Number(form.people), perRecord: campaign.attempts.perRecord.perDay, gapMs: campaign.attempts.gapMs.noAnswer },
     met: m,
     shift: {
-      ...{ fromHour: Number(form.fromHour), hours: Number(form.hours), detector: form.detector, detectorDrops: campaign.detectorDrops },
-      ...{ ringLimitMs: campaign.ringLimitMs, connectLimitMs: campaign.connectLimitMs },
+      fromHour: Number(form.fromHour),
+      hours: Number(form.hours),
+      detector: form.detector,
+      detectorDrops: campaign.detectorDrops,
+      ringLimitMs: campaign.ringLimitMs,
+      connectLimitMs: campaign.connectLimitMs,
     },
   })
   const submit = handleSubmit((form) => {

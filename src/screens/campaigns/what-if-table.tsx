@@ -27,24 +27,37 @@ const NOT_COUNTED = '–'
 
 const MEASURES: readonly Measure[] = [
   {
-    ...{ name: 'Utilisation', about: 'Talk and wrap-up of the time on shift without breaks, after the first twenty minutes' },
-    ...{ of: (f) => f.utilisation, says: percent, today: () => NOT_COUNTED },
+    name: 'Utilisation',
+    about: 'Talk and wrap-up of the time on shift without breaks, after the first twenty minutes',
+    of: (f) => f.utilisation,
+    says: percent,
+    today: () => NOT_COUNTED,
   },
-  { ...{ name: 'Attempts', about: 'Calls the dialer makes' }, of: (f) => f.attempts, says: count, today: ({ today }) => count(today.attempts) },
+  { name: 'Attempts', about: 'Calls the dialer makes', of: (f) => f.attempts, says: count, today: ({ today }) => count(today.attempts) },
   {
-    ...{ name: 'Connected', about: 'People put through to an agent' },
-    ...{ of: (f) => f.connected, says: count, today: ({ today }) => count(today.live - today.abandoned) },
-  },
-  {
-    ...{ name: 'Connected an hour', about: 'For each agent' },
-    ...{ of: (f) => f.perAgentHour, says: (v) => v.toFixed(1), today: () => NOT_COUNTED },
-  },
-  {
-    ...{ name: 'Abandoned', about: 'Of people who answered, whom no agent reached in time' },
-    ...{ of: (f) => f.abandonedShare, says: percent, today: ({ today }) => (today.live === 0 ? NOT_COUNTED : percent(today.abandoned / today.live)) },
+    name: 'Connected',
+    about: 'People put through to an agent',
+    of: (f) => f.connected,
+    says: count,
+    today: ({ today }) => count(today.live - today.abandoned),
   },
   {
-    ...{ name: 'Left on the list', about: 'Neither reached nor tried as often as a day allows' },
+    name: 'Connected an hour',
+    about: 'For each agent',
+    of: (f) => f.perAgentHour,
+    says: (v) => v.toFixed(1),
+    today: () => NOT_COUNTED,
+  },
+  {
+    name: 'Abandoned',
+    about: 'Of people who answered, whom no agent reached in time',
+    of: (f) => f.abandonedShare,
+    says: percent,
+    today: ({ today }) => (today.live === 0 ? NOT_COUNTED : percent(today.abandoned / today.live)),
+  },
+  {
+    name: 'Left on the list',
+    about: 'Neither reached nor tried as often as a day allows',
     of: (f) => f.left,
     says: count,
     today: ({ left }) => (left === null ? NOT_COUNTED : count(left.states.fresh + left.states.again)),

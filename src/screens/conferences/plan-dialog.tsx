@@ -46,8 +46,11 @@ export function PlanDialog({ conference, now, centre, seats, accountId, onClose,
   const begins = conference?.plan.startsAtMs ?? Math.ceil((floorNow() + MINUTE) / (15 * MINUTE)) * 15 * MINUTE
   const initial: Draft = {
     ...{ title: conference?.plan.title ?? '', day: inZone(begins, zone, 'yyyy-MM-dd'), time: inZone(begins, zone, 'HH:mm') },
-    ...{ minutes: String((conference?.plan.lastsMs ?? 30 * MINUTE) / MINUTE), timeZone: zone, note: conference?.plan.note ?? '' },
-    ...{ invited: conference?.plan.invited ?? [], sequence: conference?.sequence ?? 0 },
+    minutes: String((conference?.plan.lastsMs ?? 30 * MINUTE) / MINUTE),
+    timeZone: zone,
+    note: conference?.plan.note ?? '',
+    invited: conference?.plan.invited ?? [],
+    sequence: conference?.sequence ?? 0,
   }
   const [json, setJson, forget] = useDraft(`conference ${accountId} ${conference?.id ?? 'new'}`, JSON.stringify(initial))
   const draft = JSON.parse(json) as Draft

@@ -34,15 +34,13 @@ export function invitationOf(conference: ConferenceView, number: string, centreZ
   const { id, sequence, cancelledAtMs, plan, host, code } = conference
   const place = number === '' ? 'On the desk' : `${numberWords(number)}, code ${code}`
   const invitation: Invitation = {
-    ...{
-      uid: `${id}@${DOMAIN}`,
-      sequence,
-      isCancelled: cancelledAtMs !== null,
-      startsAtMs: plan.startsAtMs,
-      endsAtMs: endsAtMs(conference),
-      title: plan.title,
-      place,
-    },
+    uid: `${id}@${DOMAIN}`,
+    sequence,
+    isCancelled: cancelledAtMs !== null,
+    startsAtMs: plan.startsAtMs,
+    endsAtMs: endsAtMs(conference),
+    title: plan.title,
+    place,
     text: [whenWords(conference, centreZone, nowMs), number === '' ? '' : `Dial ${numberWords(number)} and key ${code}.`, plan.note]
       .filter((t) => t !== '')
       .join('\n'),

@@ -228,7 +228,12 @@ const NONE = [] as const
 
 /** Whatever else has that name. */
 const opens = ({ key, name, kind, href }: Found): Choice => ({
-  ...{ key: `open ${key}`, name, kind, state: 'open', sinceMs: null, isFree: false },
+  key: `open ${key}`,
+  name,
+  kind,
+  state: 'open',
+  sinceMs: null,
+  isFree: false,
   target: { kind: 'number', typed: '', name: null },
   href,
 })

@@ -38,7 +38,11 @@ export function rowsOf(seats: readonly SeatView[], watched: readonly WatchedSeat
 }
 
 export const watchedAgent = ({ id, state, sinceMs, plannedMs, watched }: AgentRow): WatchedAgent => ({
-  ...{ id, state, sinceMs, wrapUp: watched?.wrapUp ?? null, heldSinceMs: watched?.heldSinceMs ?? null },
+  id,
+  state,
+  sinceMs,
+  wrapUp: watched?.wrapUp ?? null,
+  heldSinceMs: watched?.heldSinceMs ?? null,
   deskLostSinceMs: watched?.deskLostSinceMs ?? null,
   helpSinceMs: watched?.help == null || watched.help.takenBy !== null ? null : watched.help.sinceMs,
   plannedMs: state === 'notReady' ? plannedMs : null,

@@ -60,15 +60,24 @@ function Chooses({ agent, isChosen, onChoose }: { agent: AgentRow; isChosen: boo
 
 const columnsFor = ({ chosen, onChoose, ...acting }: Acting): readonly Column<AgentRow>[] => [
   {
-    ...{ id: 'chosen', heading: '', width: 'w-6' },
+    id: 'chosen',
+    heading: '',
+    width: 'w-6',
     cell: (a) => <Chooses agent={a} isChosen={chosen.has(a.id)} onChoose={onChoose} />,
   },
   {
-    ...{ id: 'name', heading: 'Agent', isName: true, sortBy: (a) => a.name, width: 'w-36' },
+    id: 'name',
+    heading: 'Agent',
+    isName: true,
+    sortBy: (a) => a.name,
+    width: 'w-36',
     cell: (a) => <AgentMenu agent={a} {...acting} />,
   },
   {
-    ...{ id: 'state', heading: 'State', sortBy: (a) => stateWords(a.state, a.reason), width: 'w-48' },
+    id: 'state',
+    heading: 'State',
+    sortBy: (a) => stateWords(a.state, a.reason),
+    width: 'w-48',
     cell: (a) => (
       <span className="flex min-w-0 items-center gap-2">
         <StateMark state={a.state} />
@@ -79,7 +88,12 @@ const columnsFor = ({ chosen, onChoose, ...acting }: Acting): readonly Column<Ag
     ),
   },
   {
-    ...{ id: 'for', heading: 'For', align: 'right', sortBy: (a) => -a.sinceMs, className: 'pr-4 text-right', width: 'w-26 pr-4' },
+    id: 'for',
+    heading: 'For',
+    align: 'right',
+    sortBy: (a) => -a.sinceMs,
+    className: 'pr-4 text-right',
+    width: 'w-26 pr-4',
     cell: (a) => (
       <span className={clsx('whitespace-nowrap', a.isPressing && 'font-semibold text-red')}>
         <Clock sinceMs={a.sinceMs} />
@@ -88,7 +102,9 @@ const columnsFor = ({ chosen, onChoose, ...acting }: Acting): readonly Column<Ag
     ),
   },
   {
-    ...{ id: 'with', heading: 'With', sortBy: (a) => a.watched?.with ?? (a.pieces[0] === undefined ? null : pieceName(a.pieces[0])) },
+    id: 'with',
+    heading: 'With',
+    sortBy: (a) => a.watched?.with ?? (a.pieces[0] === undefined ? null : pieceName(a.pieces[0])),
     cell: (a) =>
       a.watched?.with == null ? (
         <Writes pieces={a.pieces} />
@@ -110,7 +126,12 @@ const columnsFor = ({ chosen, onChoose, ...acting }: Acting): readonly Column<Ag
       ),
   },
   {
-    ...{ id: 'coded', heading: 'Coded', align: 'right', sortBy: (a) => a.watched?.codedCount ?? 0, className: 'tabular text-right', width: 'w-12' },
+    id: 'coded',
+    heading: 'Coded',
+    align: 'right',
+    sortBy: (a) => a.watched?.codedCount ?? 0,
+    className: 'tabular text-right',
+    width: 'w-12',
     cell: (a) => a.watched?.codedCount ?? 0,
   },
 ]

@@ -20,7 +20,9 @@ export function CampaignsNow({ rows, campaigns }: Props) {
   const about = (c: CampaignView) => campaigns.find((x) => x.id === c.id)
   const columns: readonly Column<CampaignView>[] = [
     {
-      ...{ id: 'name', heading: 'Campaign', isName: true },
+      id: 'name',
+      heading: 'Campaign',
+      isName: true,
       cell: (c) => (
         <>
           <Link href={`/campaigns/${c.id}`} className="block min-h-6 truncate underline underline-offset-2" title={about(c)?.name}>
@@ -34,11 +36,19 @@ export function CampaignsNow({ rows, campaigns }: Props) {
     { id: 'talking', heading: 'Talking', align: 'right', className: RIGHT, width: 'w-16', cell: (c) => c.talking },
     { id: 'ringing', heading: 'Ringing', align: 'right', className: RIGHT, width: 'w-16', cell: (c) => c.ringing },
     {
-      ...{ id: 'waiting', heading: 'Waiting', align: 'right', className: RIGHT, width: 'w-14' },
+      id: 'waiting',
+      heading: 'Waiting',
+      align: 'right',
+      className: RIGHT,
+      width: 'w-14',
       cell: (c) => <span className={clsx(c.waiting > 0 && 'font-semibold text-red')}>{c.waiting}</span>,
     },
     {
-      ...{ id: 'abandoned', heading: 'Abandoned', align: 'right', className: 'text-right', width: 'w-30' },
+      id: 'abandoned',
+      heading: 'Abandoned',
+      align: 'right',
+      className: 'text-right',
+      width: 'w-30',
       cell: (c) => {
         const [share, cap] = [abandonedOf(c), about(c)?.abandonCap.share ?? 1]
         return share === null ? (

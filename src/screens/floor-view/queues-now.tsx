@@ -15,7 +15,10 @@ const right = 'tabular text-right'
 
 const columnsFor = (mayStorm: boolean, opened: ReadonlySet<string>, onOpen: (id: string) => void): readonly Column<QueueRow>[] => [
   {
-    ...{ id: 'name', heading: 'Queue', isName: true, sortBy: (q) => q.name },
+    id: 'name',
+    heading: 'Queue',
+    isName: true,
+    sortBy: (q) => q.name,
     cell: (q) => (
       <>
         <QueueMenu queue={q} mayStorm={mayStorm} />
@@ -37,7 +40,12 @@ const columnsFor = (mayStorm: boolean, opened: ReadonlySet<string>, onOpen: (id:
     ),
   },
   {
-    ...{ id: 'waiting', heading: 'Waiting', align: 'right', sortBy: (q) => q.waiting, className: right, width: 'w-14' },
+    id: 'waiting',
+    heading: 'Waiting',
+    align: 'right',
+    sortBy: (q) => q.waiting,
+    className: right,
+    width: 'w-14',
     cell: (q) =>
       q.waiting === 0 ? (
         0
@@ -54,11 +62,21 @@ const columnsFor = (mayStorm: boolean, opened: ReadonlySet<string>, onOpen: (id:
       ),
   },
   {
-    ...{ id: 'longest', heading: 'Longest', align: 'right', sortBy: (q) => q.longestSinceMs, className: 'text-right', width: 'w-15' },
+    id: 'longest',
+    heading: 'Longest',
+    align: 'right',
+    sortBy: (q) => q.longestSinceMs,
+    className: 'text-right',
+    width: 'w-15',
     cell: (q) => (q.longestSinceMs === null ? <span className="text-soft">nobody</span> : <Clock sinceMs={q.longestSinceMs} />),
   },
   {
-    ...{ id: 'expected', heading: 'Expected', align: 'right', sortBy: (q) => q.expectedWaitMs, className: 'text-right', width: 'w-17' },
+    id: 'expected',
+    heading: 'Expected',
+    align: 'right',
+    sortBy: (q) => q.expectedWaitMs,
+    className: 'text-right',
+    width: 'w-17',
     cell: (q) =>
       q.expectedWaitMs === null ? (
         <span className="text-soft">unknown</span>
@@ -69,19 +87,39 @@ const columnsFor = (mayStorm: boolean, opened: ReadonlySet<string>, onOpen: (id:
       ),
   },
   {
-    ...{ id: 'ready', heading: 'Ready', align: 'right', sortBy: (q) => q.ready, className: `${right} whitespace-nowrap`, width: 'w-19' },
+    id: 'ready',
+    heading: 'Ready',
+    align: 'right',
+    sortBy: (q) => q.ready,
+    className: `${right} whitespace-nowrap`,
+    width: 'w-19',
     cell: (q) => `${q.ready} of ${q.onShift}`,
   },
   {
-    ...{ id: 'offered', heading: 'Offered', align: 'right', sortBy: (q) => q.today?.offered ?? 0, className: right, width: 'w-14' },
+    id: 'offered',
+    heading: 'Offered',
+    align: 'right',
+    sortBy: (q) => q.today?.offered ?? 0,
+    className: right,
+    width: 'w-14',
     cell: (q) => q.today?.offered ?? 0,
   },
   {
-    ...{ id: 'level', heading: 'In time', align: 'right', sortBy: (q) => q.today?.serviceLevelRatio ?? null, className: right, width: 'w-15' },
+    id: 'level',
+    heading: 'In time',
+    align: 'right',
+    sortBy: (q) => q.today?.serviceLevelRatio ?? null,
+    className: right,
+    width: 'w-15',
     cell: (q) => share(q.today?.serviceLevelRatio),
   },
   {
-    ...{ id: 'abandoned', heading: 'Abandoned', align: 'right', sortBy: (q) => q.today?.abandoned ?? 0, className: right, width: 'w-19' },
+    id: 'abandoned',
+    heading: 'Abandoned',
+    align: 'right',
+    sortBy: (q) => q.today?.abandoned ?? 0,
+    className: right,
+    width: 'w-19',
     cell: (q) => q.today?.abandoned ?? 0,
   },
 ]

@@ -7,8 +7,15 @@ import { needWords } from './words'
 const FREIGHT = toQueueId('queue_freight')
 const ANN = toAgentId('agent_ann')
 const standing = (waiting: number, expectedWaitMs: number | null) => ({
-  ...{ id: FREIGHT, waiting, longestSinceMs: 0, onShift: 1, expectedWaitMs, serviceLevelMs: 20 * SECOND },
-  ...{ shareToday: null, lines: [], warns: { waiting: null, longestMs: null, shareBelow: null } },
+  id: FREIGHT,
+  waiting,
+  longestSinceMs: 0,
+  onShift: 1,
+  expectedWaitMs,
+  serviceLevelMs: 20 * SECOND,
+  shareToday: null,
+  lines: [],
+  warns: { waiting: null, longestMs: null, shareBelow: null },
 })
 const waits = (kind: 'nobodyServes' | 'waitsTooLong' | 'tooManyWait'): Need => ({ kind, queueId: FREIGHT, waitedMs: 130 * SECOND, overMs: 110 * SECOND })
 const lasts = (kind: 'heldTooLong' | 'wrapUpTooLong' | 'overPlan'): Need => ({ kind, agentId: ANN, lastsMs: 95 * SECOND, overMs: 35 * SECOND })

@@ -34,7 +34,14 @@ export function toCodeForm({ label, key, group, means, counts, needs, follows, o
   const retry = follows.kind === 'retry' ? follows : null
   const task = follows.kind === 'task' ? follows : null
   return {
-    ...{ label, key, group, means, counts: { ...counts }, notes: needs.notes, field: needs.field ?? '', follows: follows.kind },
+    label,
+    key,
+    group,
+    means,
+    counts: { ...counts },
+    notes: needs.notes,
+    field: needs.field ?? '',
+    follows: follows.kind,
     afterMin: (retry?.afterMs ?? 2 * HOUR) / MINUTE,
     atMost: retry?.atMost ?? 3,
     asksUntil: retry?.asksUntil === true,
@@ -43,7 +50,8 @@ export function toCodeForm({ label, key, group, means, counts, needs, follows, o
     text: task?.text ?? '',
     dueAfterH: (task?.dueAfterMs ?? 24 * HOUR) / HOUR,
     assignee: task?.assignee ?? 'anybody',
-    ...{ onlyDialled, retired },
+    onlyDialled,
+    retired,
   }
 }
 

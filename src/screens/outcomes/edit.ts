@@ -8,9 +8,17 @@ const freeKey = (set: OutcomeSet): string => [...'1234567890'].find((key) => !se
 
 /** Without an id until it is kept: it gets one from its label. */
 export const newCode = (set: OutcomeSet): OutcomeCode => ({
-  ...{ code: '', label: '', key: freeKey(set), group: set.codes.at(-1)?.group ?? '', means: '' },
+  code: '',
+  label: '',
+  key: freeKey(set),
+  group: set.codes.at(-1)?.group ?? '',
+  means: '',
   counts: { contact: true, rightParty: true, conversion: false, final: true },
-  ...{ needs: { notes: false, field: null }, follows: { kind: 'nothing' }, onlyDialled: false, doubts: [], retired: false },
+  needs: { notes: false, field: null },
+  follows: { kind: 'nothing' },
+  onlyDialled: false,
+  doubts: [],
+  retired: false,
 })
 
 export function withCode(set: OutcomeSet, before: OutcomeCode, after: OutcomeCode): OutcomeSet {

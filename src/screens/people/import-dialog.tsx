@@ -27,7 +27,10 @@ interface OfFile {
 
 const FIELD_WORDS = {
   ...{ name: 'Name', company: 'Company', group: 'Group', email: 'E-mail', note: 'Note' },
-  ...{ work: 'Work number', mobile: 'Mobile number', home: 'Home number', other: 'Other number' },
+  work: 'Work number',
+  mobile: 'Mobile number',
+  home: 'Home number',
+  other: 'Other number',
 } as const
 
 const IF_THERE = [
@@ -180,6 +183,10 @@ export function ImportDialog({ keepsShared, accountId, book, onChange, onClose }
 
 /** What is longer than a field holds is cut: nothing of a file is refused for that. */
 const withinLimits = ({ name, company, group, email, note, numbers }: ContactText): ContactText => ({
-  ...{ name: name.slice(0, 120), company: company.slice(0, 120), group: group.slice(0, 60), email: email.slice(0, 200), note: note.slice(0, 2_000) },
+  name: name.slice(0, 120),
+  company: company.slice(0, 120),
+  group: group.slice(0, 60),
+  email: email.slice(0, 200),
+  note: note.slice(0, 2_000),
   numbers: numbers.map((n) => ({ ...n, number: n.number.slice(0, 40) })),
 })

@@ -29,7 +29,10 @@ export function planImport(checked: readonly CheckedContact[], ifThere: IfThere,
   const fresh = once.filter((c) => c.duplicates.length === 0)
   const there = once.filter((c) => c.duplicates.length > 0)
   return {
-    ...{ fresh, there, twice: checked.length - once.length, count: fresh.length + (ifThere === 'leave' ? 0 : there.length) },
+    fresh,
+    there,
+    twice: checked.length - once.length,
+    count: fresh.length + (ifThere === 'leave' ? 0 : there.length),
     changes(now) {
       const add = ifThere === 'both' ? once : fresh
       const puts = new Map<ContactId, Contact>(add.map(({ contact }) => createContact(contact, ownerId)).map((c) => [c.id, c]))

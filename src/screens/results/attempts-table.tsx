@@ -12,11 +12,17 @@ interface Row {
 }
 
 const count = (heading: string, value: (m: AttemptMeasures) => number): Column<Row> => ({
-  ...{ id: heading, heading, align: 'right', sortBy: (row) => value(row.measures) },
+  id: heading,
+  heading,
+  align: 'right',
+  sortBy: (row) => value(row.measures),
   cell: (row) => <span className="tabular">{value(row.measures).toLocaleString('en-GB')}</span>,
 })
 const rate = (id: string, heading: string, value: (m: AttemptMeasures) => number | null): Column<Row> => ({
-  ...{ id, heading, align: 'right', sortBy: (row) => value(row.measures) },
+  id,
+  heading,
+  align: 'right',
+  sortBy: (row) => value(row.measures),
   cell: (row) => <span className="tabular whitespace-nowrap text-soft">{percent(value(row.measures))}</span>,
 })
 

@@ -42,7 +42,9 @@ export function BreakdownCalls({ days, rows, columns, picked, only, words }: Pro
     .join(', ')
   const tableColumns: readonly Column<CallRecord>[] = [
     {
-      ...{ id: 'caller', heading: 'Who', isName: true },
+      id: 'caller',
+      heading: 'Who',
+      isName: true,
       cell: (r) => (
         <Link href={`/results/call/${r.callId}`} className="underline underline-offset-2">
           {callerWords(r.customer, r.number, 'Withheld number')}

@@ -67,7 +67,9 @@ export function CampaignResults({ view: { centre, account, seats } }: { view: Fl
             <AttemptsTable
               caption="By list"
               rows={report.lists.map(({ id, name, sums, loaded, states }) => ({
-                ...{ id, name, measures: measureAttempts(sums) },
+                id,
+                name,
+                measures: measureAttempts(sums),
                 penetration: { done: states.final, of: loaded - states.never },
               }))}
               withPenetration

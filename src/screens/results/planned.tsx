@@ -35,7 +35,10 @@ export function planColumns(planned: readonly PlannedShift[], nowMs: number): re
     )
   return [
     {
-      ...{ id: 'planned', heading: 'Planned', align: 'right' as const, sortBy: (r) => own(r)[0]?.fromMs ?? null },
+      id: 'planned',
+      heading: 'Planned',
+      align: 'right' as const,
+      sortBy: (r) => own(r)[0]?.fromMs ?? null,
       cell: (r) => <span className="whitespace-nowrap tabular">{own(r).map(spanWords).join(', ') || 'no shift'}</span>,
     },
     { id: 'late', heading: 'Late', align: 'right', sortBy: late, cell: (r) => off(r, late(r)) },

@@ -52,7 +52,8 @@ function OfCall({ recordingId, sound, entries, callFromMs }: OfCallProps) {
   const onThere = useCallback<NonNullable<Parameters<typeof Player>[0]['onThere']>>(
     ({ placeS, playFrom }) =>
       attach({
-        ...{ fromMs, toMs: fromMs + durationMsOf(sound) },
+        fromMs,
+        toMs: fromMs + durationMsOf(sound),
         placeMs: () => fromMs + placeS() * 1_000,
         playFrom: (callMs) => playFrom(Math.max(0, callMs - fromMs) / 1_000),
       }),

@@ -56,8 +56,13 @@ export function ReviewForm({ callId, agents, sheets, before, lastsMs, onClose }:
   const save = async (event: FormEvent) => {
     event.preventDefault()
     const reply = await command({
-      ...{ kind: 'makeReview', callId: CallIdSchema.parse(callId), ofAgentId: agentId as AgentId, sheetId },
-      ...{ answers: { ...answers }, remarks: [...remarks], note },
+      kind: 'makeReview',
+      callId: CallIdSchema.parse(callId),
+      ofAgentId: agentId as AgentId,
+      sheetId,
+      answers: { ...answers },
+      remarks: [...remarks],
+      note,
     })
     if (reply.ok) leave()
     else setProblem({ says: `${reply.refusal.says} ${reply.refusal.next}`, of: reply.refusal.reason === 'reviewUnanswered' ? score.open[0]?.id : undefined })

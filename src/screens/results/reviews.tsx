@@ -39,7 +39,10 @@ export function Reviews({ view }: { view: FloorView }) {
   const rows: readonly AgentRow[] = [...new Set(shown.map((r) => r.agentId))].map((id) => {
     const own = shown.filter((r) => r.agentId === id)
     return {
-      ...{ id, name: nameIn(seats, id), count: own.length, score: mean(own.flatMap((r) => r.score ?? [])) },
+      id,
+      name: nameIn(seats, id),
+      count: own.length,
+      score: mean(own.flatMap((r) => r.score ?? [])),
       failed: own.filter((r) => r.score === 0).length,
       agreed: own.filter((r) => r.answer?.agrees === true).length,
       disagreed: own.filter((r) => r.answer?.agrees === false).length,
@@ -117,7 +120,10 @@ const BY_QUESTION: readonly Column<QuestionRow>[] = [
 
 const reviewColumns = ({ seats }: FloorView): readonly Column<ReviewView>[] => [
   {
-    ...{ id: 'at', heading: 'Made', isName: true, sortBy: (r: ReviewView) => r.madeAtMs },
+    id: 'at',
+    heading: 'Made',
+    isName: true,
+    sortBy: (r: ReviewView) => r.madeAtMs,
     cell: (r) => (
       <Link href={`/results/call/${r.callId}`} className="underline underline-offset-2">
         {format(r.madeAtMs, 'EEE d MMM HH:mm')}

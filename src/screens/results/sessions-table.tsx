@@ -40,7 +40,10 @@ export function SessionsTable({ rows, reasons, onOpenDay, planned, nowMs }: Prop
   const many = rows.some((r) => r.days.length > 1)
   const columns: readonly Column<AgentSessions>[] = [
     {
-      ...{ id: 'name', heading: 'Agent', isName: true, sortBy: (r) => r.name },
+      id: 'name',
+      heading: 'Agent',
+      isName: true,
+      sortBy: (r) => r.name,
       cell: (r) =>
         many ? (
           <button
@@ -56,7 +59,9 @@ export function SessionsTable({ rows, reasons, onOpenDay, planned, nowMs }: Prop
         ),
     },
     {
-      ...{ id: 'sessions', heading: many ? 'Days' : 'Sessions', align: 'right' as const },
+      id: 'sessions',
+      heading: many ? 'Days' : 'Sessions',
+      align: 'right' as const,
       cell: (r) => <span className="whitespace-nowrap tabular">{many ? r.days.length : r.days.flatMap((d) => d.sessions.map(sessionWords)).join(', ')}</span>,
     },
     ...(planned.length === 0 ? [] : planColumns(planned, nowMs)),

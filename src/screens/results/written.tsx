@@ -42,7 +42,10 @@ const CHANNELS: readonly Column<Row>[] = [
   },
   { ...RIGHT, id: 'p90', heading: '90 % within', width: 'w-24', cell: (r) => clock(r.firstResponseMs?.p90) },
   {
-    ...{ ...RIGHT, id: 'level', heading: 'In time', width: 'w-20' },
+    ...RIGHT,
+    id: 'level',
+    heading: 'In time',
+    width: 'w-20',
     cell: (r) => <span title={DEFINITIONS.writtenServiceLevel}>{r.serviceLevelRatio === null ? none : percent(r.serviceLevelRatio)}</span>,
   },
   { ...RIGHT, id: 'handle', heading: 'Handle time', width: 'w-24', cell: (r) => <span title={DEFINITIONS.sharedHandleTime}>{clock(r.handleMs)}</span> },
@@ -90,7 +93,9 @@ export function Written({ view, span, only }: Props) {
           ),
       },
       {
-        ...{ id: 'words', heading: '', width: 'w-24' },
+        id: 'words',
+        heading: '',
+        width: 'w-24',
         cell: (r) => (
           <Button className="!h-6" aria-expanded={opened === r.workId} onClick={() => setOpened(opened === r.workId ? null : r.workId)}>
             {opened === r.workId ? 'Close' : 'Words'}
@@ -146,7 +151,8 @@ function Words({ record, view }: { record: WrittenRecord; view: FloorView }) {
         <SaveMail
           thread={{
             ...{ workId, subject, theirAddress: address, theirName: customer ?? address },
-            ...{ ourAddress: queueAddress(queue, view.centre.name), ourName: view.centre.name },
+            ourAddress: queueAddress(queue, view.centre.name),
+            ourName: view.centre.name,
             nameOf: (id) => nameIn(view.seats, id) || 'A colleague',
             lines: () => api.linesOf(workId),
           }}

@@ -4,7 +4,10 @@ import type { MapLayout } from './layout'
 type Node = MapLayout['nodes'][number]
 
 const WAYS: Readonly<Record<string, readonly [dx: number, dy: number]>> = {
-  ...{ ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowDown: [0, 1], ArrowUp: [0, -1] },
+  ArrowRight: [1, 0],
+  ArrowLeft: [-1, 0],
+  ArrowDown: [0, 1],
+  ArrowUp: [0, -1],
 }
 /** What lies aside counts so many times what lies ahead. */
 const ASIDE = 2.5

@@ -66,7 +66,12 @@ export function useScriptHistory(scriptId: string, published: Script | null | un
   if (history === 'missing') return { state: 'missing' }
   const then = (step: (h: History<Script>) => History<Script>) => setHistory((h) => (h === null || h === 'missing' ? h : step(h)))
   return {
-    ...{ state: 'ready', script: history.present, changed, savedAtMs, mayUndo: history.past.length > 0, mayRedo: history.future.length > 0 },
+    state: 'ready',
+    script: history.present,
+    changed,
+    savedAtMs,
+    mayUndo: history.past.length > 0,
+    mayRedo: history.future.length > 0,
     change: (script, of) => then((h) => change(h, script, of)),
     undo: () => then(undo),
     redo: () => then(redo),

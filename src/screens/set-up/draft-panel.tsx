@@ -46,7 +46,11 @@ export function useSetUpDraft(revision: number): SetUpDraft {
     return problems
   }
   return {
-    ...{ setUp: held?.setUp ?? inUse?.setUp ?? null, inUse, changed: held !== null || pins.size > 0, say, ...words },
+    setUp: held?.setUp ?? inUse?.setUp ?? null,
+    inUse,
+    changed: held !== null || pins.size > 0,
+    say,
+    ...words,
     moved: held !== null && inUse !== null && held.basedOn !== inUse.revision,
     change: (next, says = '') => {
       if (inUse !== null) holdDraft({ base: held?.base ?? inUse.setUp, basedOn: held?.basedOn ?? inUse.revision, setUp: next })

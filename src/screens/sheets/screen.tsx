@@ -125,11 +125,18 @@ const columnsFor = (sheet: Sheet, put: (sheet: Sheet) => void, onEdit: (question
     { id: 'kind', heading: 'Answered by', width: 'w-[6.875rem]', cell: (q) => (q.kind === 'scale' ? '1 to 5' : 'yes or no') },
     { id: 'must', heading: 'Must', width: 'w-[4.375rem]', cell: (q) => (q.mustHave ? 'yes' : '') },
     {
-      ...{ id: 'weight', heading: 'Weight', width: 'w-[6.875rem]', align: 'right', className: 'tabular' },
+      id: 'weight',
+      heading: 'Weight',
+      width: 'w-[6.875rem]',
+      align: 'right',
+      className: 'tabular',
       cell: (q) => `${q.weight} (${Math.round((q.weight / weights) * 100)} %)`,
     },
     {
-      ...{ id: 'acts', heading: '', width: 'w-[16.875rem]', align: 'right' },
+      id: 'acts',
+      heading: '',
+      width: 'w-[16.875rem]',
+      align: 'right',
       cell: (q) => (
         <span className="flex justify-end gap-1">
           <Button aria-label={`Edit ${q.label}`} onClick={() => onEdit(q)}>

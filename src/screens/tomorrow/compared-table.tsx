@@ -58,7 +58,10 @@ const columns = (of: string): readonly Column<Row>[] => [
   { id: 'first', heading: 'As it is', align: 'right', className: tabular, cell: (r) => cell(r.figure, r.pair.first) },
   { id: 'second', heading: 'Changed', align: 'right', className: tabular, cell: (r) => cell(r.figure, r.pair.second) },
   {
-    ...{ id: 'difference', heading: 'Difference', align: 'right', className: tabular },
+    id: 'difference',
+    heading: 'Difference',
+    align: 'right',
+    className: tabular,
     cell: ({ figure, pair }) => {
       if (pair.difference === null) return <span className="text-soft">no calls</span>
       return isSure(pair) ? (

@@ -3,7 +3,8 @@ import type { ShiftKind } from '@/core/staffing'
 
 export const KINDS: readonly ShiftKind[] = [
   {
-    ...{ name: '8 hours', quarters: 32 },
+    name: '8 hours',
+    quarters: 32,
     breaks: [
       { quarters: 1, from: 6, to: 9 },
       { quarters: 2, from: 13, to: 18 },
@@ -11,7 +12,8 @@ export const KINDS: readonly ShiftKind[] = [
     ],
   },
   {
-    ...{ name: '6 hours', quarters: 24 },
+    name: '6 hours',
+    quarters: 24,
     breaks: [
       { quarters: 1, from: 6, to: 9 },
       { quarters: 1, from: 13, to: 17 },

@@ -166,7 +166,10 @@ const COLUMNS: readonly Column<Row>[] = [
   { id: 'calls', heading: 'Calls', align: 'right', className: tabular, sortBy: (r) => r.calls, cell: (r) => Math.round(r.calls) },
   { id: 'days', heading: 'Learnt from', align: 'right', className: 'text-right', cell: (r) => `${r.days} days, ${r.sameWeekday} of this weekday` },
   {
-    ...{ id: 'error', heading: 'Off by (chance)', align: 'right', className: 'text-right' },
+    id: 'error',
+    heading: 'Off by (chance)',
+    align: 'right',
+    className: 'text-right',
     cell: (r) =>
       r.error.byQuarter === null ? <span className="text-soft">too few days to say</span> : `${percentOf(r.error.byQuarter)} (${percentOf(r.error.byChance)})`,
   },
@@ -179,7 +182,10 @@ const COLUMNS: readonly Column<Row>[] = [
     cell: (r) => (r.handleMs === null ? <span className="text-soft">unknown</span> : formatClock(r.handleMs)),
   },
   {
-    ...{ id: 'patience', heading: 'Patience', align: 'right', className: tabular },
+    id: 'patience',
+    heading: 'Patience',
+    align: 'right',
+    className: tabular,
     cell: (r) => (r.patienceMs === null ? <span className="text-soft">nobody abandoned</span> : formatClock(r.patienceMs)),
   },
   { id: 'within', heading: 'In time is', align: 'right', className: tabular, cell: (r) => formatClock(r.withinMs) },

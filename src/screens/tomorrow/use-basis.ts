@@ -46,7 +46,9 @@ export function needOf(known: readonly (QueueForecast & { readonly withinMs: num
 
 export const trafficOf = (known: readonly QueueForecast[]): DayBasis['traffic'] =>
   known.map(({ queueId, offered, talkMs, wrapUpMs, patienceMs }) => ({
-    ...{ queueId, offered, patienceMs: patienceMs ?? USUAL_PATIENCE_MS },
+    queueId,
+    offered,
+    patienceMs: patienceMs ?? USUAL_PATIENCE_MS,
     talkMs: talkMs.length > 0 ? talkMs : [USUAL_HANDLE_MS],
     wrapUpMs: wrapUpMs.length > 0 ? wrapUpMs : [USUAL_WRAP_UP_MS],
   }))

@@ -42,9 +42,25 @@ export const WhatIfFormSchema = z
 export type WhatIfForm = z.infer<typeof WhatIfFormSchema>
 
 export const UNCHANGED: WhatIfForm = {
-  ...{ days: '100', callsPercent: '100', moreAgents: '0', talkPercent: '100', wrapUpPercent: '100', allTakeAll: false, putThrough: false },
-  ...{ campaign: '', campaignAgents: '3', campaignFrom: '09:00', campaignTo: '12:00' },
-  ...{ overflow: 'asSetUp', overflowSeconds: '60', opens: '', closes: '', stormQueue: '', stormFrom: '11:00', stormMore: '100', stormSwitched: true },
+  days: '100',
+  callsPercent: '100',
+  moreAgents: '0',
+  talkPercent: '100',
+  wrapUpPercent: '100',
+  allTakeAll: false,
+  putThrough: false,
+  campaign: '',
+  campaignAgents: '3',
+  campaignFrom: '09:00',
+  campaignTo: '12:00',
+  overflow: 'asSetUp',
+  overflowSeconds: '60',
+  opens: '',
+  closes: '',
+  stormQueue: '',
+  stormFrom: '11:00',
+  stormMore: '100',
+  stormSwitched: true,
 }
 
 /** What is known of the people of a campaign. */
@@ -55,16 +71,23 @@ export function changeOf(form: WhatIfForm, met: Met | null): DayChange {
   const campaign = CampaignIdSchema.safeParse(form.campaign)
   const queue = QueueIdSchema.safeParse(form.stormQueue)
   return {
-    ...{ callsTimes: Number(form.callsPercent) / 100, moreAgents: Number(form.moreAgents), allTakeAll: form.allTakeAll, putThrough: form.putThrough },
-    ...{ talkTimes: Number(form.talkPercent) / 100, wrapUpTimes: Number(form.wrapUpPercent) / 100 },
+    callsTimes: Number(form.callsPercent) / 100,
+    moreAgents: Number(form.moreAgents),
+    allTakeAll: form.allTakeAll,
+    putThrough: form.putThrough,
+    talkTimes: Number(form.talkPercent) / 100,
+    wrapUpTimes: Number(form.wrapUpPercent) / 100,
     overflow: form.overflow === 'after' ? { afterMs: Number(form.overflowSeconds) * SECOND } : form.overflow,
     hours: form.opens === '' ? null : { fromMinute: minuteOf(form.opens), toMinute: minuteOf(form.closes) },
     outbound:
       form.campaign === '' || !campaign.success || met === null
         ? null
         : {
-            ...{ campaignId: campaign.data, agents: Number(form.campaignAgents), ...met },
-            ...{ fromMs: minuteOf(form.campaignFrom) * MINUTE, toMs: minuteOf(form.campaignTo) * MINUTE },
+            campaignId: campaign.data,
+            agents: Number(form.campaignAgents),
+            ...met,
+            fromMs: minuteOf(form.campaignFrom) * MINUTE,
+            toMs: minuteOf(form.campaignTo) * MINUTE,
           },
     storm:
       form.stormQueue === '' || !queue.success

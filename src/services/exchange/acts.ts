@@ -94,8 +94,11 @@ function wayBack(command: Undoable, was: Agent, left: Agent, is: Agent, setUp: F
   if (levels !== was.shift.levels) return null
   const [then, now] = [was.shift.queueIds, queueIds]
   return {
-    ...{ kind: 'assignWork', agentId: byAgentId, agentIds: [is.id] },
-    ...{ add: then.filter((q) => !now.includes(q)), drop: now.filter((q) => !then.includes(q)) },
+    kind: 'assignWork',
+    agentId: byAgentId,
+    agentIds: [is.id],
+    add: then.filter((q) => !now.includes(q)),
+    drop: now.filter((q) => !then.includes(q)),
     ...(campaignId === was.shift.campaignId ? {} : { campaignId: was.shift.campaignId }),
   }
 }

@@ -49,8 +49,12 @@ const isFor = (line: CircleLine, { kind }: CircleOf, accountId: AgentId): boolea
   kind === 'pair' || line.byAgentId === accountId || line.to.includes(accountId)
 
 const viewOf = (circle: Circle, accountId: AgentId): CircleView => ({
-  ...{ key: circleKey(circle.of), of: circle.of, lineCount: circle.lineCount, readTo: circle.readTo },
-  ...{ lines: circle.lines.filter((l) => isFor(l, circle.of, accountId)).slice(-SHOWN), unread: unreadBy(circle, accountId).length },
+  key: circleKey(circle.of),
+  of: circle.of,
+  lineCount: circle.lineCount,
+  readTo: circle.readTo,
+  lines: circle.lines.filter((l) => isFor(l, circle.of, accountId)).slice(-SHOWN),
+  unread: unreadBy(circle, accountId).length,
 })
 
 /** The latest first, of all that is kept at hand. */

@@ -57,7 +57,11 @@ function partOf(state: FloorState, agentId: AgentId, revision: number): Conferen
   const soon = values(state.conferences)
     .filter((c) => c.cancelledAtMs === null && endsAtMs(c) > state.atMs && isInvited(state, c, agentId))
     .map((c) => ({
-      ...{ id: c.id, title: c.plan.title, startsAtMs: c.plan.startsAtMs, endsAtMs: endsAtMs(c), present: presentAt(c).length },
+      id: c.id,
+      title: c.plan.title,
+      startsAtMs: c.plan.startsAtMs,
+      endsAtMs: endsAtMs(c),
+      present: presentAt(c).length,
       isIn: presentAt(c).some((a) => a.agentId === agentId),
     }))
     .toSorted((a, b) => a.startsAtMs - b.startsAtMs)

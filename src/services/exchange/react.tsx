@@ -28,8 +28,16 @@ export function ShownFloor({ shown, says, children }: { shown: FloorClient['show
     const refuse = async (): Promise<Reply> => ({ ok: false, refusal: { reason: 'onlyShown', ...says } })
     const nothing = () => () => {}
     return {
-      ...{ shown, ask: refuse, command: refuse, signIn: refuse, signOut: refuse, setPin: refuse },
-      ...{ onStored: nothing, onReset: nothing, introduce: () => false, close: () => {} },
+      shown,
+      ask: refuse,
+      command: refuse,
+      signIn: refuse,
+      signOut: refuse,
+      setPin: refuse,
+      onStored: nothing,
+      onReset: nothing,
+      introduce: () => false,
+      close: () => {},
     }
   }, [shown, says])
   return <FloorContext value={client}>{children}</FloorContext>

@@ -66,8 +66,12 @@ export function createSharedView(state: FloorState, dialled: (id: CampaignId) =>
       return { lists: Object.keys(lists).length === 0 ? null : lists, changed }
     },
     whole: () => ({
-      ...{ seats: seats.whole(), queues: queues.whole(), parked: parked.whole() },
-      ...{ callbacks: callbacks.whole(), tasks: tasks.whole(), campaigns: campaigns.whole() },
+      seats: seats.whole(),
+      queues: queues.whole(),
+      parked: parked.whole(),
+      callbacks: callbacks.whole(),
+      tasks: tasks.whole(),
+      campaigns: campaigns.whole(),
     }),
   }
 }

@@ -17,7 +17,10 @@ export interface CallsAsked {
 
 /** Everything there is, the latest first. */
 export const LATEST_CALLS: Omit<CallsAsked, 'atMost'> = {
-  ...{ search: '', queueId: null, result: null, from: 0 },
+  search: '',
+  queueId: null,
+  result: null,
+  from: 0,
   sort: { by: 'offeredAtMs', descending: true },
   words: { outcomes: {}, results: {} },
 }

@@ -21,8 +21,10 @@ export function cameIn(blocks: readonly CallsBlock[], { fromMs, toMs }: Pick<Day
         wrapUpMs += valueAt(block.legs.wrapUpMs, at)
       }
       came.push({
-        ...{ queueId, atMs: offeredAtMs - fromMs },
-        ...{ talkMs: legs === 0 ? null : talkMs, wrapUpMs: legs === 0 ? null : wrapUpMs },
+        queueId,
+        atMs: offeredAtMs - fromMs,
+        talkMs: legs === 0 ? null : talkMs,
+        wrapUpMs: legs === 0 ? null : wrapUpMs,
         waitedMs: Math.max(0, valueAt(isAnswered ? block.answeredAtMs : block.endedAtMs, row) - offeredAtMs),
         answered: isAnswered,
         gaveUp: !isAnswered && results[placeAt(block.result, row) ?? 0] === 'abandoned',

@@ -48,7 +48,13 @@ export async function exportedWritten(
 
 const messagesOf = ({ workId, channel }: WrittenRecord, lines: readonly Line[]) =>
   lines.map(({ no, atMs, byAgentId, text, aside, sent }) => ({
-    ...{ workId, channel, no, atMs, byAgentId, aside, text },
+    workId,
+    channel,
+    no,
+    atMs,
+    byAgentId,
+    aside,
+    text,
     ...(sent === null ? {} : { sent: sent.state, failure: sent.state === 'failed' ? sent.why : null }),
   }))
 

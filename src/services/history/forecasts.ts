@@ -29,7 +29,12 @@ export function forecastsOf(profiles: readonly QueueProfile[], day: string, time
   return {
     queues: profiles.map((p) => ({
       ...forecastDay(p.days, weekday, times),
-      ...{ queueId: p.queueId, handleMs: p.handleMs, talkMs: p.talkMs, wrapUpMs: p.wrapUpMs, patienceMs: p.patienceMs, error: forecastError(p.days) },
+      queueId: p.queueId,
+      handleMs: p.handleMs,
+      talkMs: p.talkMs,
+      wrapUpMs: p.wrapUpMs,
+      patienceMs: p.patienceMs,
+      error: forecastError(p.days),
     })),
     from: withCalls[0] ?? null,
     through: withCalls.at(-1) ?? null,

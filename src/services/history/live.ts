@@ -140,7 +140,8 @@ export function createLive(keep: KeyValue): Live {
         floorId: floor,
         seq: upTo,
         state: copy.state(),
-        ...{ carried, marks },
+        carried,
+        marks,
         settled: names,
       } satisfies Checkpoint)
       folder = copy

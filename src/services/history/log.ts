@@ -106,8 +106,14 @@ function ofAgent(record: CallRecord, agentId: AgentId, names: Names): LogRow[] {
     return [
       {
         ...common(record),
-        ...{ atMs: leg.fromMs, way, how: record.direction === 'internal' && others.length === 0 ? (record.missedBy.at(-1)?.how ?? null) : null },
-        ...{ withAgentId: other?.agentId ?? null, name: other?.agent ?? record.customer, ringMs: leg.ringMs, talkMs: leg.talkMs + leg.holdMs, takenBy: null },
+        atMs: leg.fromMs,
+        way,
+        how: record.direction === 'internal' && others.length === 0 ? (record.missedBy.at(-1)?.how ?? null) : null,
+        withAgentId: other?.agentId ?? null,
+        name: other?.agent ?? record.customer,
+        ringMs: leg.ringMs,
+        talkMs: leg.talkMs + leg.holdMs,
+        takenBy: null,
       },
     ]
   }
@@ -122,7 +128,13 @@ function ofAgent(record: CallRecord, agentId: AgentId, names: Names): LogRow[] {
         ...common(record),
         ...asked,
         ...(missed.byAgentId === null ? {} : { outcome: null, recordings: [] }),
-        ...{ atMs: missed.atMs, way: 'missed', how: missed.how, withAgentId: missed.byAgentId, name: by ?? record.customer, ringMs: 0, talkMs: 0 },
+        atMs: missed.atMs,
+        way: 'missed',
+        how: missed.how,
+        withAgentId: missed.byAgentId,
+        name: by ?? record.customer,
+        ringMs: 0,
+        talkMs: 0,
         takenBy: missed.byAgentId === null ? (record.agents.find((l) => l.role === 'handled')?.agent ?? record.agents[0]?.agent ?? null) : null,
       }
     })
@@ -135,7 +147,8 @@ function ofCentre(record: CallRecord): LogRow {
   const missed = !internal && record.direction === 'inbound' && record.answeredAtMs === null && record.result !== 'underWay'
   return {
     ...common(record),
-    ...{ atMs: record.offeredAtMs, way: missed ? 'missed' : record.direction === 'inbound' || record.direction === 'message' ? 'in' : 'out' },
+    atMs: record.offeredAtMs,
+    way: missed ? 'missed' : record.direction === 'inbound' || record.direction === 'message' ? 'in' : 'out',
     how: missed ? (record.result === 'voicemail' ? 'voicemail' : 'hungUp') : null,
     withAgentId: first?.agentId ?? null,
     name: internal ? [first?.agent, second?.agent ?? record.missedBy[0]?.agent].filter((n) => n != null).join(' and ') : record.customer,

@@ -3,24 +3,43 @@ import type { BasicType } from 'hyparquet-writer'
 import { ByteWriter, ParquetWriter, schemaFromColumnData } from 'hyparquet-writer'
 
 const CALLS = {
-  ...{
-    callId: 'STRING',
-    direction: 'STRING',
-    queueId: 'STRING',
-    queue: 'STRING',
-    campaign: 'STRING',
-    campaignId: 'STRING',
-    path: 'STRING',
-    number: 'STRING',
-    customer: 'STRING',
-  },
-  ...{ offeredAtMs: 'INT64', answeredAtMs: 'INT64', endedAtMs: 'INT64', result: 'STRING', shortAbandon: 'BOOLEAN', liveAnswerAtMs: 'INT64' },
-  ...{ agents: 'JSON', missedBy: 'JSON', outcome: 'STRING', outcomeAtMs: 'INT64', outcomeById: 'STRING', outcomeBy: 'STRING', notes: 'STRING' },
-  ...{ script: 'STRING', scriptVersion: 'INT32', answers: 'JSON', transfers: 'JSON', recordings: 'JSON', sound: 'JSON' },
+  callId: 'STRING',
+  direction: 'STRING',
+  queueId: 'STRING',
+  queue: 'STRING',
+  campaign: 'STRING',
+  campaignId: 'STRING',
+  path: 'STRING',
+  number: 'STRING',
+  customer: 'STRING',
+  offeredAtMs: 'INT64',
+  answeredAtMs: 'INT64',
+  endedAtMs: 'INT64',
+  result: 'STRING',
+  shortAbandon: 'BOOLEAN',
+  liveAnswerAtMs: 'INT64',
+  agents: 'JSON',
+  missedBy: 'JSON',
+  outcome: 'STRING',
+  outcomeAtMs: 'INT64',
+  outcomeById: 'STRING',
+  outcomeBy: 'STRING',
+  notes: 'STRING',
+  script: 'STRING',
+  scriptVersion: 'INT32',
+  answers: 'JSON',
+  transfers: 'JSON',
+  recordings: 'JSON',
+  sound: 'JSON',
 } as const satisfies Record<string, BasicType>
 
 const AGENT_STATES = {
-  ...{ agentId: 'STRING', agent: 'STRING', state: 'STRING', reason: 'STRING', fromMs: 'INT64', toMs: 'INT64' },
+  agentId: 'STRING',
+  agent: 'STRING',
+  state: 'STRING',
+  reason: 'STRING',
+  fromMs: 'INT64',
+  toMs: 'INT64',
 } as const satisfies Record<string, BasicType>
 
 /** Rows that are written together: few groups make small files and quick readers. */

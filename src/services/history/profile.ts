@@ -63,7 +63,8 @@ export function profilesOf(blocks: readonly CallsBlock[], days: readonly DayAske
       offered: Array.from({ length: Math.round((toMs - fromMs) / QUARTER_MS) }, (_, q) => counts.get(day)?.[q] ?? 0),
     })),
     handleMs: talks.length === 0 ? null : (sum(talks) + sum(wrapUps)) / talks.length,
-    ...{ talkMs: quantilesOf(talks), wrapUpMs: quantilesOf(wrapUps) },
+    talkMs: quantilesOf(talks),
+    wrapUpMs: quantilesOf(wrapUps),
     patienceMs: gaveUp === 0 ? null : waitMs / gaveUp,
   }))
 }

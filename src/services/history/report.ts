@@ -71,7 +71,8 @@ export function reportOf(parts: readonly Part[], { span, nowMs, steps, only, rul
       ),
     })),
     agents: agents.map(({ id, name }) => ({
-      ...{ id, name },
+      id,
+      name,
       measures: measuresOf(
         all(isMeant(id) ? tallies : [], (t) => t.agents.get(id) ?? NOTHING),
         nowMs,

@@ -43,7 +43,8 @@ export function sessionsIn(parts: readonly Part[], { span, only, days }: Session
     }
   return [...byAgent]
     .map(([id, { name, spells }]) => ({
-      ...{ id, name },
+      id,
+      name,
       sums: timeSums(spells, reasons),
       days: days.flatMap((fromMs, i) => {
         const own = cut(spells, fromMs, days[i + 1] ?? span.toMs)
@@ -51,7 +52,8 @@ export function sessionsIn(parts: readonly Part[], { span, only, days }: Session
         const sessions = sessionsOf(own)
         return [
           {
-            ...{ fromMs, sums: timeSums(own, reasons) },
+            fromMs,
+            sums: timeSums(own, reasons),
             sessions: sessions.map((s) => ({ fromMs: s.fromMs, toMs: s.toMs })),
             spells: days.length === 1 ? sessions.flatMap((s) => s.spells) : [],
           },

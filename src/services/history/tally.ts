@@ -54,8 +54,19 @@ export interface Asked {
 }
 
 export const createTally = (): Tally => ({
-  ...{ offered: 0, underWay: 0, waiting: 0, answered: 0, abandoned: 0, shortAbandons: 0, within: 0, messages: 0, messagesCalledBack: 0 },
-  ...{ handleMs: 0, handledLegs: 0, codedWithScript: 0, disagreements: 0 },
+  offered: 0,
+  underWay: 0,
+  waiting: 0,
+  answered: 0,
+  abandoned: 0,
+  shortAbandons: 0,
+  within: 0,
+  messages: 0,
+  messagesCalledBack: 0,
+  handleMs: 0,
+  handledLegs: 0,
+  codedWithScript: 0,
+  disagreements: 0,
   outcomes: new Map(),
   waits: [],
   uncodedEnds: [],
@@ -174,8 +185,16 @@ function entryOf<T>(map: Map<string, T>, key: string, create: () => T): T {
 
 /** One call of a pass; read into again for the next, because there are a million of them. */
 export const createReadCall = () => ({
-  ...{ isOffered: false, isMessage: false, isUnderWay: false, isAbandoned: false, isShort: false, isHandled: false, isWithin: false },
-  ...{ isCodedWithScript: false, isDisagreement: false, endedAtMs: 0 },
+  isOffered: false,
+  isMessage: false,
+  isUnderWay: false,
+  isAbandoned: false,
+  isShort: false,
+  isHandled: false,
+  isWithin: false,
+  isCodedWithScript: false,
+  isDisagreement: false,
+  endedAtMs: 0,
   waitMs: null as number | null,
   outcome: null as string | null,
   coder: null as string | null,

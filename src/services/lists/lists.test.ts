@@ -38,12 +38,27 @@ async function into(
   const look = await lookAt(source)
   if (!look.ok) return { says: look.says, imported: null, look: null }
   const asked: ImportAsked = {
-    ...{ file: source, looked: look.looked, roles: look.looked.roles, listId: LIST, campaignId: CAMPAIGN.id, name: 'Try' },
-    ...{ homeCountry: 'GB', timeZone: 'Europe/London', leavesOutOthers: false, importedAtMs: START_MS, ...more },
+    file: source,
+    looked: look.looked,
+    roles: look.looked.roles,
+    listId: LIST,
+    campaignId: CAMPAIGN.id,
+    name: 'Try',
+    homeCountry: 'GB',
+    timeZone: 'Europe/London',
+    leavesOutOthers: false,
+    importedAtMs: START_MS,
+    ...more,
   }
   const { imported, list } = await runImport(asked, {
-    ...{ store, before: lists?.listOf(LIST) ?? null, isElsewhere: () => false, doNotCall: new Map() },
-    ...{ nowMs: () => 0, onProgress: () => {}, isCancelled: () => false, ...around },
+    store,
+    before: lists?.listOf(LIST) ?? null,
+    isElsewhere: () => false,
+    doNotCall: new Map(),
+    nowMs: () => 0,
+    onProgress: () => {},
+    isCancelled: () => false,
+    ...around,
   })
   if (list !== null) lists?.adopt(list.meta, list.chunks)
   return { says: imported.ok ? null : imported.says, imported, look: look.looked }

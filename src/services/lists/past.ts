@@ -8,9 +8,18 @@ const atMs = z.number().nullable()
 const LifeSchema = z.object({
   tries: z.array(
     z.object({
-      ...{ attemptId: AttemptIdSchema, number: z.string(), atMs: z.number(), result: z.enum(ATTEMPT_RESULTS).nullable() },
-      ...{ callId: CallIdSchema.nullable(), agentId: AgentIdSchema.nullable() },
-      ...{ answeredAtMs: atMs, liveAtMs: atMs, messageAtMs: atMs, endedAtMs: atMs, label: z.string().nullable(), code: z.string().nullable() },
+      attemptId: AttemptIdSchema,
+      number: z.string(),
+      atMs: z.number(),
+      result: z.enum(ATTEMPT_RESULTS).nullable(),
+      callId: CallIdSchema.nullable(),
+      agentId: AgentIdSchema.nullable(),
+      answeredAtMs: atMs,
+      liveAtMs: atMs,
+      messageAtMs: atMs,
+      endedAtMs: atMs,
+      label: z.string().nullable(),
+      code: z.string().nullable(),
     }),
   ),
   becomes: z.intersection(BecomesSchema, z.object({ atMs: z.number(), callId: CallIdSchema, label: z.string() })).nullable(),

@@ -22,8 +22,13 @@ test('nothing is said of lists before their past is known; no figures without it
     () => 0,
   )
   const floor = {
-    ...{ run: async () => 'floor', watch: async () => {}, nowMs: async () => 0, campaigns: async () => [], counts: async () => ({}) },
-    ...{ account: async () => ({ id: ANN, everybody: true }), figuresAre: async () => {} },
+    run: async () => 'floor',
+    watch: async () => {},
+    nowMs: async () => 0,
+    campaigns: async () => [],
+    counts: async () => ({}),
+    account: async () => ({ id: ANN, everybody: true }),
+    figuresAre: async () => {},
   } as Partial<FloorEnd> as FloorEnd
   const tab = service.attach<null>({ floorAt: () => floor, answerOn: () => {}, callable: (tell) => tell })
   const asked = { fromMs: 0, toMs: 1, campaignId: null }
@@ -65,8 +70,16 @@ test.each(['before the floor has said who asks', 'while rows are read'] as const
     answers = resolve
   })
   const floor = {
-    ...{ run: async () => 'floor', watch: async () => {}, nowMs: async () => 0, counts: async () => ({}), figuresAre: async () => {}, ledger: async () => '' },
-    ...{ campaigns: async () => [{ id: CAMPAIGN, timeZone: 'UTC' }], running: async () => [], homeCountry: async () => 'GB', doNotCall: async () => [] },
+    run: async () => 'floor',
+    watch: async () => {},
+    nowMs: async () => 0,
+    counts: async () => ({}),
+    figuresAre: async () => {},
+    ledger: async () => '',
+    campaigns: async () => [{ id: CAMPAIGN, timeZone: 'UTC' }],
+    running: async () => [],
+    homeCountry: async () => 'GB',
+    doNotCall: async () => [],
     account: async () => {
       if (when === 'before the floor has said who asks') await asked
       return { id: ANN, everybody: true }

@@ -157,7 +157,11 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
     const elsewhere = wish.leavesOutOthers ? lists.numbersElsewhere(wish.campaignId, (id) => running.includes(id)) : new Set<number>()
     const asked = { ...wish, listId, homeCountry, timeZone: campaign.timeZone, importedAtMs: await floor.nowMs() }
     const { imported, list } = await runImport(asked, {
-      ...{ store, before: lists.listOf(listId), nowMs, onProgress, isCancelled: () => isCancelled },
+      store,
+      before: lists.listOf(listId),
+      nowMs,
+      onProgress,
+      isCancelled: () => isCancelled,
       isElsewhere: (number) => elsewhere.has(Number(number.slice(1))),
       doNotCall: new Map(listed.map((entry) => [keyOf(entry.whom), entry])),
     })

@@ -12,7 +12,16 @@ const NOT = 'Not reached'
 const code = (key: string, id: string, label: string, group: string, means: string, more: More = {}): OutcomeCode => {
   const { follows = { kind: 'nothing' }, doubts = [], needs = { notes: false, field: null }, onlyDialled = false, ...counts } = more
   return {
-    ...{ key, code: id, label, group, means, needs, follows, onlyDialled, doubts, retired: false },
+    key,
+    code: id,
+    label,
+    group,
+    means,
+    needs,
+    follows,
+    onlyDialled,
+    doubts,
+    retired: false,
     counts: { contact: true, rightParty: true, conversion: false, final: true, ...counts },
   }
 }
@@ -34,15 +43,22 @@ const NOBODY = code('7', 'no-answer', 'Nobody answered', NOT, 'We called back an
 const calledOf = (afterMs: number): readonly OutcomeCode[] => [
   code('4', 'never-call', 'Never call again', DONE, 'They asked us not to call them again, on any number.', { follows: { kind: 'neverCall', whom: 'person' } }),
   code('5', 'not-there', 'Not there', LATER, 'Somebody else answered; the person is to be tried again.', {
-    ...{ rightParty: false, final: false, follows: { kind: 'retry', afterMs, atMost: 12, asksUntil: true } },
+    rightParty: false,
+    final: false,
+    follows: { kind: 'retry', afterMs, atMost: 12, asksUntil: true },
   }),
   code('6', 'callback-agreed', 'Callback agreed', LATER, 'We call them again at a time they named.', CALLBACK),
   code('7', 'message-left', 'Machine', NOT, 'A machine answered, with or without a message left.', {
-    ...{ contact: false, rightParty: false, final: false, follows: { kind: 'retry', afterMs, atMost: 12 } },
+    contact: false,
+    rightParty: false,
+    final: false,
+    follows: { kind: 'retry', afterMs, atMost: 12 },
   }),
   code('8', 'no-answer', 'Nobody answered', NOT, 'It rang and nobody answered, or the line was busy.', { contact: false, rightParty: false, final: false }),
   code('9', 'wrong-number', 'Wrong number', NOT, 'Nobody of that name is there: the next number is tried, if there is one.', {
-    ...{ rightParty: false, final: false, follows: { kind: 'wrongNumber' } },
+    rightParty: false,
+    final: false,
+    follows: { kind: 'wrongNumber' },
     doubts: [{ when: { field: 'speaking', is: 'booker' }, says: 'The script says that the right person was on the line. Was it a wrong number?' }],
   }),
 ]

@@ -137,7 +137,13 @@ export function over(draft: Draft, attempt: Attempt, result: AttemptResult, { ca
   // With an agent on the line from the beginning, whoever answers is there at once.
   const byFarEnd = result === 'live' && attempt.callId !== null ? draft.atMs : null
   return emit(draft, draft.entries.length === 0 ? null : draft.state.seq, {
-    ...{ kind: 'attemptEnded', attemptId, campaignId, recordId: record.recordId, result, callId, agentId },
+    kind: 'attemptEnded',
+    attemptId,
+    campaignId,
+    recordId: record.recordId,
+    result,
+    callId,
+    agentId,
     answeredAtMs: answeredAtMs ?? byFarEnd,
     liveAtMs: liveAtMs ?? byFarEnd,
     messageAtMs: state === 'told' ? sinceMs : null,

@@ -131,7 +131,12 @@ test('not there until: a time that is said is when the record may be called agai
   const { floor, callId } = afterATalk(asksUntil)
   const saved = (dueAtMs: number) =>
     floor.give({
-      ...{ kind: 'saveOutcome', agentId: ANN, callId, code: 'follows-1', notes: '', andThen: { state: 'ready' } },
+      kind: 'saveOutcome',
+      agentId: ANN,
+      callId,
+      code: 'follows-1',
+      notes: '',
+      andThen: { state: 'ready' },
       callback: { dueAtMs, timeZone: 'UTC', typed: '', owner: 'mine' },
     } as never)
   expect(saved(5)).toBe('callbackInThePast')

@@ -66,8 +66,15 @@ test.each([
 ] as const)('$says is corrected on a later day by the codes of the $codes', ({ direction, queueId, codes }) => {
   const corrects = (code: string) =>
     aFloor(SET_UP).give({
-      ...{ kind: 'correctOutcome', agentId: ANN, callId: toCallId('call_of_before_1'), queueId, campaignId: CAMPAIGN, direction },
-      ...{ code, was: null, why: 'Misread.' },
+      kind: 'correctOutcome',
+      agentId: ANN,
+      callId: toCallId('call_of_before_1'),
+      queueId,
+      campaignId: CAMPAIGN,
+      direction,
+      code,
+      was: null,
+      why: 'Misread.',
     })
   const [own, queues] = [corrects(OWN), corrects(OWN.slice('own-'.length))]
   expect([own, queues]).toEqual(codes === 'campaign' ? ['ok', 'unknownCode'] : ['unknownCode', 'ok'])

@@ -43,7 +43,8 @@ export function correctOutcome(draft: Draft, command: Of<'correctOutcome'>): Rul
     known === undefined
       ? {
           ...behalfOfRecord(campaigns, { ...command, campaignId: command.campaignId ?? null }),
-          ...{ was: command.was, dialled: command.direction !== 'inbound' },
+          was: command.was,
+          dialled: command.direction !== 'inbound',
         }
       : { ...known, was: known.code }
   if (queueId !== null && !draft.state.setUp.queues.some((q) => q.id === queueId)) return refuse({ reason: 'targetUnknown' })

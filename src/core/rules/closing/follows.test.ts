@@ -208,8 +208,15 @@ describe('an outcome taken back', () => {
 describe('corrections', () => {
   const correct = (more: object = {}): Command =>
     ({
-      ...{ kind: 'correctOutcome', agentId: ANN, callId: toCallId('call_test_1'), queueId: FIRST, direction: 'inbound' },
-      ...{ code: 'later', was: 'done', why: 'Pressed the wrong key', ...more },
+      kind: 'correctOutcome',
+      agentId: ANN,
+      callId: toCallId('call_test_1'),
+      queueId: FIRST,
+      direction: 'inbound',
+      code: 'later',
+      was: 'done',
+      why: 'Pressed the wrong key',
+      ...more,
     }) as Command
   test.each([
     { says: 'by the agent, on this shift', when: correct(), then: 'ok' },

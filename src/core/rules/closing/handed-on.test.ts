@@ -231,7 +231,11 @@ describe('whatever two agents code of one call, in whatever order', () => {
         }
         for (const of of Object.values(stands)) of.sort()
         expect(stands).toEqual({
-          ...{ callbacks: who('call-back'), tasks: who('hand-on'), number: who('never-number'), person: who('never-person'), struck: who('wrong') },
+          callbacks: who('call-back'),
+          tasks: who('hand-on'),
+          number: who('never-number'),
+          person: who('never-person'),
+          struck: who('wrong'),
         })
       }),
       { numRuns: 400 },

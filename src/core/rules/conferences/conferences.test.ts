@@ -16,7 +16,11 @@ const WITH_LINE: typeof SMALL = {
 const call = (n: number) => toCallId(`call_test_${n}`)
 const on = (kind: string, n = 1, more: object = {}, agentId = ANN) => ({ kind, agentId, callId: call(n), ...more }) as Command
 const PLAN: Plan = {
-  ...{ title: ' Winter boats ', startsAtMs: START_MS + HOUR, lastsMs: 30 * MINUTE, timeZone: 'Europe/London', note: '' },
+  title: ' Winter boats ',
+  startsAtMs: START_MS + HOUR,
+  lastsMs: 30 * MINUTE,
+  timeZone: 'Europe/London',
+  note: '',
   invited: [
     { kind: 'agent', agentId: BO },
     { kind: 'outside', name: 'Port office', number: '+441632960140', email: 'port@example.com' },

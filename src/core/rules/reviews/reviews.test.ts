@@ -30,16 +30,14 @@ const REVIEWED = {
 const GOOD = { greeting: 5, heard: 3, checked: 1 }
 const makes = (answers: Record<string, number> = GOOD, more: object = {}): Command =>
   ({
-    ...{
-      kind: 'makeReview',
-      agentId: SUE,
-      callId: CALL,
-      ofAgentId: ANN,
-      sheetId: 'sheet_calls',
-      answers,
-      remarks: [{ atMs: 12_000, text: ' Well said. ' }],
-      note: ' Good. ',
-    },
+    kind: 'makeReview',
+    agentId: SUE,
+    callId: CALL,
+    ofAgentId: ANN,
+    sheetId: 'sheet_calls',
+    answers,
+    remarks: [{ atMs: 12_000, text: ' Well said. ' }],
+    note: ' Good. ',
     ...more,
   }) as Command
 const answers = (agrees: boolean, text = '', agentId = ANN): Command => ({ kind: 'answerReview', agentId, callId: CALL, madeById: SUE, agrees, text })

@@ -21,7 +21,11 @@ const says = (text: string, n = 1): Command => ({ kind: 'callerSays', callId: ca
 const leaves = (n = 1): Command => ({ kind: 'callerHangsUp', callId: call(n) })
 const mark = (messageId: string, heard: boolean, agentId = ANN): Command => ({ kind: 'markMessage', agentId, messageId: toMessageId(messageId), heard })
 const forward = (messageId: string, to: Box, agentId = ANN): Command => ({
-  ...{ kind: 'forwardMessage', agentId, messageId: toMessageId(messageId), to, note: ' Please see to it. ' },
+  kind: 'forwardMessage',
+  agentId,
+  messageId: toMessageId(messageId),
+  to,
+  note: ' Please see to it. ',
 })
 const TAKES: typeof SMALL = { ...SMALL, queues: SMALL.queues.map((q) => ({ ...q, takesMessages: true })) }
 const toneOf = (box: Box) =>
@@ -63,7 +67,12 @@ describe('leaving a message', () => {
     floor.give(leaves(), 6_000)
     expect(values(floor.state().messages)).toEqual([
       expect.objectContaining({
-        ...{ box: OF_ANN, number: NUMBER, fromAgentId: null, beganAtMs: begunAtMs + toneOf(OF_ANN), lastsMs: 10_000, heard: false },
+        box: OF_ANN,
+        number: NUMBER,
+        fromAgentId: null,
+        beganAtMs: begunAtMs + toneOf(OF_ANN),
+        lastsMs: 10_000,
+        heard: false,
         words: [{ atMs: 4_000, text: 'It is about my bicycle.' }],
       }),
     ])
@@ -263,7 +272,9 @@ describe('a message of a queue is work', () => {
     floor.give(saves)
     expect(records(floor)).toMatchObject([{}, { direction: 'message', result: 'voicemail', outcome: 'done' }])
     expect(measure(records(floor), { nowMs: nowOf(floor), serviceLevelMs: () => 20_000, disagrees: () => false })).toMatchObject({
-      ...{ messages: 1, messagesCalledBack: 0, outcomes: { done: 1 } },
+      messages: 1,
+      messagesCalledBack: 0,
+      outcomes: { done: 1 },
     })
   })
 

@@ -22,14 +22,15 @@ const CENTRE: SetUp = SetUpSchema.parse({
 })
 
 const writes = (channel: 'chat' | 'mail' | 'text', queueId = FIRST): Command => ({
-  ...{
-    kind: 'threadArrives',
-    channel,
-    queueId,
-    address: channel === 'mail' ? 'ida@example.com' : '+441632960112',
-    number: channel === 'text' ? '+441632960112' : null,
-  },
-  ...{ customer: null, subject: null, path: null, text: 'Hello' },
+  kind: 'threadArrives',
+  channel,
+  queueId,
+  address: channel === 'mail' ? 'ida@example.com' : '+441632960112',
+  number: channel === 'text' ? '+441632960112' : null,
+  customer: null,
+  subject: null,
+  path: null,
+  text: 'Hello',
 })
 const by = (agentId: typeof ANN, command: object): Command => ({ agentId, ...command }) as Command
 

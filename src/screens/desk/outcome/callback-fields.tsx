@@ -50,7 +50,13 @@ export function useCallbackDraft({ id: callId, number, run }: Work, centre: Cent
   const dueAtMs = moment.atMs
   const setters = { day: setDay, time: setTime, zone: setZone, typed: setTyped, owner: setOwner }
   return {
-    ...{ day, time, zone, zones, typed, moment, owner: owner === 'anyone' ? 'anyone' : 'mine' },
+    day,
+    time,
+    zone,
+    zones,
+    typed,
+    moment,
+    owner: owner === 'anyone' ? 'anyone' : 'mine',
     set: (change) => {
       for (const [field, value] of Object.entries(change)) setters[field as keyof typeof setters](value)
     },

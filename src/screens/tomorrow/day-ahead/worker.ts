@@ -63,8 +63,10 @@ const worker: DayAheadWorker = {
       return spreadOf(Array.from({ length: days }, (_, i) => daySaid(playChanged(day, i + 1)).serviceLevel))
     }
     return {
-      ...{ asItIs: level({}), allTakeAll: level({ allTakeAll: true }) },
-      ...{ withoutOverflow: level({ overflow: 'never' }), withoutRinging: level({ putThrough: true }) },
+      asItIs: level({}),
+      allTakeAll: level({ allTakeAll: true }),
+      withoutOverflow: level({ overflow: 'never' }),
+      withoutRinging: level({ putThrough: true }),
     }
   },
 }

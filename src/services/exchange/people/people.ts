@@ -60,8 +60,15 @@ export function createPeople({ kept: { store, loaded }, initial, homeCountry, ac
   const view = (viewer: Viewer, { id, name, company, group, numbers, contact }: Entry): PersonView => {
     const { favourites, usual } = ownOf(viewer.id)
     return {
-      ...{ id, name, company, group, numbers },
-      ...{ email: contact?.email ?? '', note: contact?.note ?? '', ownerId: contact?.ownerId ?? null, revision: contact?.revision ?? 0 },
+      id,
+      name,
+      company,
+      group,
+      numbers,
+      email: contact?.email ?? '',
+      note: contact?.note ?? '',
+      ownerId: contact?.ownerId ?? null,
+      revision: contact?.revision ?? 0,
       isColleague: contact === null,
       isFavourite: favourites.includes(id),
       usualNumber: numbers.some((n) => n.number === usual[id]) ? (usual[id] ?? null) : null,

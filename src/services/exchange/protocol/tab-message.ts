@@ -63,8 +63,13 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   /** Somebody who writes to a queue; `toMe`: it is offered at this desk first. */
   z
     .object({
-      ...{ kind: z.literal('writer'), requestId, channel: WrittenChannelSchema, queueId: QueueIdSchema, toMe: z.boolean() },
-      ...{ customerId: z.string().nullable(), patienceMs: z.number().positive().nullable() },
+      kind: z.literal('writer'),
+      requestId,
+      channel: WrittenChannelSchema,
+      queueId: QueueIdSchema,
+      toMe: z.boolean(),
+      customerId: z.string().nullable(),
+      patienceMs: z.number().positive().nullable(),
       keepsPlaceMs: z.number().positive().nullable().default(null),
     })
     .readonly(),

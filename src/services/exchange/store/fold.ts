@@ -93,7 +93,10 @@ function leaveOut(state: FloorState, decision: readonly Piece[], because: LeftOu
     return entry
   })
   return {
-    ...{ fromSeq: decision[0]?.seq ?? 0, toSeq: decision.at(-1)?.seq ?? 0, because, reason },
+    fromSeq: decision[0]?.seq ?? 0,
+    toSeq: decision.at(-1)?.seq ?? 0,
+    because,
+    reason,
     lines: decision.flatMap(({ seq, line }) => (line === null ? [] : [{ seq, line }])),
     instead: instead.map(toLine),
   }

@@ -227,7 +227,14 @@ async function withoutSnapshotsOf(store: KeyValue): Promise<void> {
 }
 
 const writerOf = (store: KeyValue, { state, snapshotSeq, shelved }: Restored): WriterOptions => ({
-  ...{ store, storedSeq: state?.seq ?? 0, snapshotSeq, shelved, onStored: () => {}, onTrouble: () => {}, onCleared: () => {}, later: () => {} },
+  store,
+  storedSeq: state?.seq ?? 0,
+  snapshotSeq,
+  shelved,
+  onStored: () => {},
+  onTrouble: () => {},
+  onCleared: () => {},
+  later: () => {},
 })
 
 /** A store whose writes can be refused, and what it holds as text. */
@@ -357,7 +364,13 @@ describe('days that are over', () => {
   async function writtenDays(store: KeyValue, days: typeof DAYS, before = 0, shelved: Shelved = EMPTY_SHELF) {
     const again: (() => void)[] = []
     const writer = createWriter({
-      ...{ store, storedSeq: before, snapshotSeq: 0, shelved, onStored: () => {}, onTrouble: () => {}, onCleared: () => {} },
+      store,
+      storedSeq: before,
+      snapshotSeq: 0,
+      shelved,
+      onStored: () => {},
+      onTrouble: () => {},
+      onCleared: () => {},
       later: (_inMs, retry) => again.push(retry),
     })
     const floor = floorAfter(before)

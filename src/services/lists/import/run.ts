@@ -166,8 +166,14 @@ async function take(asked: ImportAsked, around: ImportSurroundings, generation: 
   await put(chunker.rest())
   if (isCancelled()) return calledOff(store, asked.listId, generation)
   const meta: ListMeta = {
-    ...{ id: asked.listId, campaignId: asked.campaignId, name: asked.name, columns, zones: chunker.zones, generation },
-    ...{ count: old.count + freshCount, importedAtMs: asked.importedAtMs },
+    id: asked.listId,
+    campaignId: asked.campaignId,
+    name: asked.name,
+    columns,
+    zones: chunker.zones,
+    generation,
+    count: old.count + freshCount,
+    importedAtMs: asked.importedAtMs,
   }
   await writeIndex(store, [...(await readIndex(store)).filter((l) => l.id !== meta.id), meta])
   if (before !== null) await removeRows(store, asked.listId, before.meta.generation).catch(() => {})

@@ -4,6 +4,10 @@ import type { Intent } from '@/world'
 export const SPEAKING = { speaking: 'booker' } as const
 
 export const wrongNumber: Intent = {
-  ...{ wants: 'wrongNumber', weight: 1.5, paths: null, answers: { speaking: 'wrongNumber' } },
-  ...{ code: 'wrong-number', isWrongNumber: true },
+  wants: 'wrongNumber',
+  weight: 1.5,
+  paths: null,
+  answers: { speaking: 'wrongNumber' },
+  code: 'wrong-number',
+  isWrongNumber: true,
 }

@@ -10,7 +10,10 @@ export const freight: Business = {
     { wants: 'full', weight: 10, paths: ['Freight'], answers: { ...SPEAKING, load: 'lorry', space: false }, code: 'space-refused' },
     { wants: 'fullCallBack', weight: 5, paths: ['Freight'], answers: { ...SPEAKING, load: 'lorry', space: false }, code: 'callback-agreed' },
     {
-      ...{ wants: 'animals', weight: 14, paths: ['Livestock and horses'], code: 'space-booked' },
+      wants: 'animals',
+      weight: 14,
+      paths: ['Livestock and horses'],
+      code: 'space-booked',
       answers: { ...SPEAKING, load: 'horseBox', papers: true, attended: true, space: true },
     },
     { wants: 'noPapers', weight: 6, paths: ['Livestock and horses'], answers: { ...SPEAKING, load: 'livestock', papers: false }, code: 'papers-missing' },

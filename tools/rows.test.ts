@@ -2,9 +2,8 @@
 // desk. Sequences drawn at random do not count: they show that laws hold, and not what is refused.
 import { readdirSync, readFileSync } from 'node:fs'
 import { expect, test } from 'vitest'
+import { COMMAND_KINDS, REFUSAL_REASONS } from '@/core/floor'
 import { ENTITLEMENTS } from '@/core/set-up'
-import { COMMAND_KINDS } from './decide'
-import { REFUSAL_REASONS } from './refusal'
 
 const TESTS = readdirSync('src/core', { recursive: true, encoding: 'utf8' })
   .filter((file) => file.endsWith('.test.ts') && !file.endsWith('.property.test.ts') && !file.endsWith('rows.test.ts'))
