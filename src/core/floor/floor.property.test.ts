@@ -19,7 +19,7 @@ import {
   TABLES,
 } from '@/core/state'
 import { get, must, values } from '@/core/table'
-import { aCrowdedFloor, aFloor, CROWDED, FIRST, START_MS, type Step, steps, type TestFloor, toCommand } from '@/core/testing'
+import { aCrowdedFloor, aFloor, CROWDED, FIRST, START_MS, type Step, steps, type TestFloor, toCommand, writtenSteps } from '@/core/testing'
 
 type Each = (floor: TestFloor, asked: Command, before: FloorState, verdict: string) => void
 /** Gives every wish in turn; `each` sees the floor before and after. Returns how many commands were taken, by kind. */
@@ -163,6 +163,38 @@ function frozen(state: FloorState): FloorState {
   for (const value of Object.values(state)) if (!(value instanceof Map)) freeze(value)
   return state
 }
+
+test('what the floor says of a piece of work, its record in the ledger says: outcome, who coded it, what they noted, and who had it', () => {
+  const met = { calls: 0, written: 0, coded: 0, handedOn: 0 }
+  fc.assert(
+    fc.property(fc.oneof(steps(160), writtenSteps(200)), (sequence) => {
+      const floor = aCrowdedFloor()
+      play(floor, sequence)
+      const folder = createLedgerFolder()
+      for (const entry of floor.entries) folder.add(entry)
+      const written = new Map(folder.written().map((r) => [r.workId as string, r]))
+      for (const { id, channel, outcome, handledBy, codedBy, takenFrom } of values(floor.state().work)) {
+        const record = channel === 'call' ? folder.find(id)?.record : written.get(id)
+        // A consult is part of the record of the call it is about.
+        if (record === undefined) continue
+        met[channel === 'call' ? 'calls' : 'written']++
+        if (outcome !== null) met.coded++
+        if (takenFrom.length > 1) met.handedOn++
+        // Until whoever had it last has coded it, the floor waits for them, and the record has the last code there is.
+        if (handledBy === null || !codedBy.includes(handledBy)) continue
+        const said = { outcome: record.outcome, byId: record.outcomeById, notes: record.outcome === null ? '' : record.notes }
+        expect(said, `${id} ${JSON.stringify(takenFrom)}`).toEqual({
+          outcome: outcome?.code ?? null,
+          byId: outcome?.agentId ?? null,
+          notes: outcome?.notes ?? '',
+        })
+        expect(record.agents.map((a) => a.agentId)).toContain(handledBy)
+      }
+    }),
+    { numRuns: 60, seed: 20261201, endOnFailure: true },
+  )
+  for (const [what, count] of Object.entries(met)) expect(count, what).toBeGreaterThan(20)
+})
 
 test('agent intervals are gapless over each shift and never overlap; every coded call is recorded once', () => {
   fc.assert(

@@ -48,6 +48,9 @@ export interface LedgerFolder {
 }
 
 /** Goes on from what another one knew, or begins with nothing. */
+/** What agents and the floor do about a piece of work, called or written. */
+type AboutWork = Extract<Exclude<FloorEvent, CallEvent | ThreadEvent>, { readonly callId: unknown }>
+
 export function createLedgerFolder(state: FolderState = createFolderState()): LedgerFolder {
   const { calls, consults, agents, corrections, owedBefore, shown } = state
   const written = state.written ?? new Map<WorkId, OpenThread>()
@@ -221,7 +224,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
   }
 
   /** What agents do about what was written, besides writing. */
-  const foldAboutWritten = (event: FloorEvent, open: OpenThread, atMs: EpochMs) => {
+  const foldAboutWritten = (event: AboutWork, open: OpenThread, atMs: EpochMs): void => {
     switch (event.kind) {
       case 'wrapUpStarted':
       case 'wrapUpEnded':
@@ -246,6 +249,38 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       case 'scriptPageShown':
       case 'scriptAnswered':
         return foldThreadScript(known(), open, event, atMs)
+      case 'wrapUpExtended':
+        return setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
+      // What follows from an outcome has lists of its own; nobody hears, dials or tries what is written.
+      case 'callbackAgreed':
+      case 'callbackDialled':
+      case 'callerTold':
+      case 'captionSpoken':
+      case 'conferenceJoined':
+      case 'conferenceLeft':
+      case 'contactTaken':
+      case 'doNotCallAdded':
+      case 'doNotCallRemoved':
+      case 'doNotCallWaived':
+      case 'helpAsked':
+      case 'messageLeft':
+      case 'notesDrafted':
+      case 'numberRestored':
+      case 'numberStruck':
+      case 'recordCoded':
+      case 'recordMatched':
+      case 'recordUncoded':
+      case 'reviewAnswered':
+      case 'reviewMade':
+      case 'reviewWithdrawn':
+      case 'ringSilenced':
+      case 'soundRated':
+      case 'taskFiled':
+      case 'attemptMade':
+      case 'attemptEnded':
+        return
+      default:
+        event satisfies never
     }
   }
 
@@ -454,7 +489,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       }
       if ('threadId' in event) return foldWritten(event, atMs)
       const about = 'callId' in event && event.callId !== null && isOfThread(event.callId) ? written.get(event.callId) : undefined
-      if (about !== undefined) {
+      if (about !== undefined && 'callId' in event && !isCallEvent(event)) {
         about.lastSeq = seq
         return foldAboutWritten(event, about, atMs)
       }
