@@ -13,7 +13,7 @@ const JUMP_S = 5
 const STEP_S = 0.5
 
 interface Props {
-  readonly sound: Pick<Sound, 'samples'>
+  readonly sound: Pick<Sound, 'samples'> & Partial<Pick<Sound, 'undecoded'>>
   readonly spans?: readonly Span[]
   /** Of the file it is kept as, without its ending. */
   readonly fileName: string
@@ -33,6 +33,7 @@ export function Player({ sound, spans = [], fileName, onFirstPlay, onThere, chil
   const [speed, setSpeed] = usePersonalSetting<string>('playing speed', '1')
   const [volume, setVolume] = usePersonalNumber('playing volume', 1)
   const durationMs = durationMsOf(sound)
+  const { undecoded = 0 } = sound
   const lastsS = durationMs / 1000
   useEffect(() => {
     const made = URL.createObjectURL(wav)
@@ -104,6 +105,12 @@ export function Player({ sound, spans = [], fileName, onFirstPlay, onThere, chil
           <Slider.Thumb aria-label="Place in the recording" aria-valuetext={clock} className="block h-[4.5rem] w-[3px] bg-ink" />
         </Slider.Root>
       </div>
+      {undecoded > 0 && (
+        <p role="status" className="mt-1 text-soft">
+          {undecoded === 1 ? 'One part of it cannot' : `${undecoded} parts of it cannot`} be played: it is silent there. What was kept of it stays kept, and can
+          be saved as it is.
+        </p>
+      )}
       <div className="mt-2 flex flex-wrap items-center gap-2">
         <Button tone="primary" onClick={toggle} className="w-20">
           {playing ? 'Pause' : 'Play'}

@@ -11,22 +11,30 @@ export interface Voices {
 
 export function createVoices(context: BaseAudioContext): Voices {
   const decoded = new Map<string, Promise<AudioBuffer | null>>()
-  const known = fetch(`${ROOT}/clips.json`).then(
-    async (answer) => new Set((await answer.json()) as string[]),
-    // No clips, no voices; the captions are there all the same.
-    () => new Set<string>(),
-  )
+  let known: Promise<ReadonlySet<string>> | null = null
+  const fetched = async (path: string): Promise<Response> => {
+    const answer = await fetch(`${ROOT}/${path}`)
+    if (!answer.ok) throw new Error(`${path}: ${answer.status}`)
+    return answer
+  }
+  /** null when nobody has spoken it. */
   const load = async (clip: string, voice: string): Promise<AudioBuffer | null> => {
+    known ??= fetched('clips.json').then(async (answer) => new Set((await answer.json()) as string[]))
     if (!(await known).has(clip)) return null
-    const answer = await fetch(`${ROOT}/${voice}/${clip}.ogg`)
-    return answer.ok ? context.decodeAudioData(await answer.arrayBuffer()) : null
+    return context.decodeAudioData(await (await fetched(`${voice}/${clip}.ogg`)).arrayBuffer())
+  }
+  /** Without its clip a line has its caption all the same; what failed is asked for again the next time it is said. */
+  const failed = (key: string) => (): null => {
+    decoded.delete(key)
+    known = null
+    return null
   }
   return {
     async speak(text, speaker, into, atS = 0) {
       const clip = clipOf(text)
       const voice = voiceOf(speaker)
       const key = `${voice}/${clip}`
-      if (!decoded.has(key)) decoded.set(key, load(clip, voice))
+      if (!decoded.has(key)) decoded.set(key, load(clip, voice).catch(failed(key)))
       const buffer = await decoded.get(key)
       if (buffer == null) return false
       const source = context.createBufferSource()
