@@ -174,3 +174,19 @@ describe('a caller somebody wished for', () => {
     expect(said.join(' ')).not.toMatch(/chemist|prescription|lorry/)
   })
 })
+
+test.each([
+  { says: 'that arrived is answered', to: '07700 900117', answered: 1 },
+  { says: 'to a number that takes no texts is answered by nobody', to: '07700 900119', answered: 0 },
+  { says: 'to a telephone that is off is answered by nobody', to: '07700 900118', answered: 0 },
+])('a text $says', ({ to, answered }) => {
+  const floor = aLiveFloor('quiet', null)
+  floor.give({ kind: 'startShift', agentId: ELUNED, queueIds: [SAILINGS], seat: 'desk' })
+  floor.give({ kind: 'goReady', agentId: ELUNED })
+  expect(floor.give({ kind: 'openThread', agentId: ELUNED, channel: 'text', queueId: SAILINGS, to, subject: '', text: 'Your sailing leaves at 18:45.' })).toBe(
+    'ok',
+  )
+  floor.pass(MINUTE)
+  const written = of(floor.entries, 'threadWritten').filter((e) => e.event.kind === 'threadWritten' && e.event.byAgentId === null)
+  expect([of(floor.entries, 'threadDelivered'), written].map((e) => e.length)).toEqual([1, answered])
+})

@@ -185,8 +185,17 @@ export const WRITERS_SEE: Sees = {
       if (state === 'open' && agentId !== null && scene.memory.plays.has(agentId)) replies(scene, floor, thread, agentId, atMs, `answers ${lineCount}`)
       return
     }
+    // What has not arrived nobody answers.
     if (channel === 'text') scene.note(atMs + SENDS_MS, { kind: 'sendOn', threadId, no: lineCount })
-    goesOn(scene, thread, atMs)
+    else goesOn(scene, thread, atMs)
+  },
+  threadDelivered(scene, { threadId, failure }, floor, atMs) {
+    const thread = get(floor.threads, threadId)
+    if (thread === undefined || thread.state === 'ended') return
+    if (failure === null) return goesOn(scene, thread, atMs)
+    // Nobody will answer: whoever plays the desk has done what there was to do.
+    const { agentId } = thread
+    if (agentId !== null && scene.memory.plays.has(agentId)) scene.note(atMs + 9 * SECOND, { kind: 'endThread', agentId, threadId })
   },
   threadPlaceKept: ({ memory }, { threadId }) => void memory.patienceOf.delete(threadId),
   threadCalled: ({ memory }, { threadId }) => void memory.patienceOf.delete(threadId),
@@ -254,7 +263,8 @@ export function resumeWriting(scene: Scene, floor: FloorState, atMs: number): vo
     const last = lines.findLast((l) => !l.aside)
     // Whoever kept their place waits for nothing but the ring.
     if (thread.keptFor === null && last?.byAgentId == null) waits(scene, thread, atMs)
-    else if (thread.keptFor === null) goesOn(scene, thread, atMs)
+    else if (thread.keptFor === null && (last?.sent ?? null) === null) goesOn(scene, thread, atMs)
+    else if (thread.keptFor === null && last?.sent?.state === 'delivered') goesOn(scene, thread, atMs)
     for (const { no, sent } of lines) if (sent?.state === 'sending') scene.note(atMs + SENDS_MS, { kind: 'sendOn', threadId, no })
     if (agentId === null || !scene.memory.plays.has(agentId)) continue
     if (state === 'offered') isAsked(scene, threadId, agentId, atMs)
