@@ -1,21 +1,24 @@
 // Folds entries into call records and agent intervals, one entry at a time, so that a live floor and an archived
 // day use the same code. Keeps its own working memory; what it hands out is plain data.
-import { type Agent, createAgent, engageAgent, engagementsOf, evolveAgent, holdThread } from '@/core/agents'
+import { type Agent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
 import { CALL_EVENTS, type Call, type CallChange, type CallEvent, evolveCalls, isOpening } from '@/core/calls'
 import { type AgentId, type CallId, type CampaignId, toCallId, type WorkId } from '@/core/ids'
 import { evolveRun, splitAnswers } from '@/core/scripts'
-import { agentName, campaignSetUp, outcomeSetFor, type SetUp, scriptById, scriptVersion } from '@/core/set-up'
+import { agentName, campaignSetUp, type SetUp, scriptById, scriptVersion } from '@/core/set-up'
 import { ratingFactor } from '@/core/sound-quality'
-import { handsMoved, type Line, type ThreadEvent } from '@/core/threads'
+import type { Line, ThreadEvent } from '@/core/threads'
 import type { EpochMs } from '@/core/time'
-import { behalfOf, factsOf } from '@/core/work'
+import { factsOf } from '@/core/work'
+import { createWrittenFold } from './about-written'
+import { createAgentSpells } from './agent-spells'
+import { createCallOutcomes } from './call-outcomes'
 import type { FloorEvent, LedgerEntry } from './entry'
-import { type Correction, createFolderState, type FolderState, type OpenCall, type Settled, type SettledCall, type Shown, type TakenBack } from './folder-state'
-import { cameLater, createLegs, followLegs, isWrappedUp, listLegs, wrapUpLeg } from './legs'
-import { createHandsThen, type HandsThen } from './recalled'
+import { type Correction, createFolderState, type FolderState, type OpenCall, type Settled, type SettledCall, type TakenBack } from './folder-state'
+import { createLegs, followLegs, isWrappedUp, listLegs, wrapUpLeg } from './legs'
+import { createHandsThen } from './recalled'
 import type { AgentInterval, CallRecord } from './record'
 import { blankRecord, dialledNow, missedIn, noteResult, resultOf, transferOf } from './result'
-import { foldThread, foldThreadOutcome, foldThreadScript, isOfThread, type OpenThread, piecesOf, shareOut } from './written'
+import { isOfThread, type OpenThread } from './written'
 import type { WrittenRecord } from './written-record'
 
 const SHORT_ABANDON_MS = 5_000
@@ -48,11 +51,8 @@ export interface LedgerFolder {
 }
 
 /** Goes on from what another one knew, or begins with nothing. */
-/** What agents and the floor do about a piece of work, called or written. */
-type AboutWork = Extract<Exclude<FloorEvent, CallEvent | ThreadEvent>, { readonly callId: unknown }>
-
 export function createLedgerFolder(state: FolderState = createFolderState()): LedgerFolder {
-  const { calls, consults, agents, corrections, owedBefore, shown } = state
+  const { calls, consults, corrections, owedBefore } = state
   const written = state.written ?? new Map<WorkId, OpenThread>()
   const sharing = state.sharing ?? new Map<AgentId, { readonly sinceMs: EpochMs; readonly pieces: readonly WorkId[] }>()
   state.written = written
@@ -68,43 +68,13 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
     if (found === undefined) throw new Error(`the ledger speaks of ${id} before it begins`)
     return found
   }
-  /** The code of a call is that of whoever had it last; until they have given it, anybody's is better than none. */
-  const countsForCall = (callId: CallId, agentId: AgentId): boolean => {
-    const { handledBy = null, owedBy = [] } = owedBefore.get(callId) ?? {}
-    if (handledBy === null || handledBy === agentId) return true
-    return owedBy.includes(handledBy) && corrections.get(callId)?.byId !== handledBy
-  }
   const nameOf = (id: AgentId) => agentName(known(), id)
   /** Of a call that began before the ledger does nothing is reported: half a call would be a wrong one. */
   const speaksOfLostCall = (event: FloorEvent): boolean =>
     'callId' in event && event.callId !== null && callOf(event.callId) === undefined && !calls.has(event.callId) && !isOpening(event)
 
-  const setAgent = (before: Agent, after: Agent, atMs: EpochMs) => {
-    if (after === before) return
-    agents.set(after.id, after)
-    share(after, atMs)
-    report(after, atMs)
-  }
-  /** What has passed of the agent's clock belongs to what they had in hand until now. */
-  const share = (agent: Agent, atMs: EpochMs) => {
-    const was = sharing.get(agent.id)
-    const pieces = piecesOf(agent)
-    if (was !== undefined) shareOut(written, agent.id, was.pieces, atMs - was.sinceMs)
-    if (pieces.length === 0) sharing.delete(agent.id)
-    else sharing.set(agent.id, { sinceMs: atMs, pieces })
-  }
-  const report = (agent: Agent, atMs: EpochMs) => {
-    const was = shown.get(agent.id)
-    const is = shownState(agent, callOf)
-    if (was !== undefined && was.state === is.state && was.reason === is.reason && was.stateSinceMs === agent.state.sinceMs) return
-    // A new spell in the same state begins a new interval only where the floor says so: a call after a call.
-    if (was !== undefined) {
-      const interval = toInterval(known(), agent.id, was, atMs)
-      if (interval !== null) state.intervals.push(interval)
-    }
-    shown.set(agent.id, { ...is, sinceMs: atMs, stateSinceMs: agent.state.sinceMs })
-  }
-  const agent = (id: AgentId): Agent => agents.get(id) ?? createAgent(id)
+  const callOf = (id: CallId): Call | undefined => calls.get(id)?.call ?? consults.get(id)?.call
+  const { agent, setAgent, report, intervals } = createAgentSpells({ known, state, written, sharing, callOf })
 
   const followEngagements = (change: CallChange, atMs: EpochMs) => {
     for (const end of engagementsOf(change)) {
@@ -125,8 +95,6 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       if (open !== undefined) wrapUpLeg(open.legs, after.id, was, atMs)
     }
   }
-
-  const callOf = (id: CallId): Call | undefined => calls.get(id)?.call ?? consults.get(id)?.call
 
   const noteMissed = ({ record, legs }: OpenCall, event: CallEvent, { callId, before }: CallChange, atMs: EpochMs) => {
     const missed = missedIn(event, before)
@@ -199,90 +167,8 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
     open.record.answers = { ...(script.version === open.run.version ? splitAnswers(script, open.run, facts).applying : open.run.answers) }
   }
 
-  /** A call that goes on from what was written goes on with its script. */
-  const takeOverRun = (call: OpenCall | undefined, { run, record: { script, scriptVersion } }: OpenThread) => {
-    if (call === undefined || call.run !== null || run === null) return
-    call.run = run
-    Object.assign(call.record, { script, scriptVersion })
-    reportAnswers(call)
-  }
-
-  const hold: HandsThen['moved'] = (agentId, threadId, hand, atMs) => setAgent(agent(agentId), holdThread(agent(agentId), threadId, hand, atMs), atMs)
-
-  /** What is written has records of its own. `moved` hears in whose hands it is. */
-  const foldWritten = (event: ThreadEvent, atMs: EpochMs, moved: HandsThen['moved'] = hold) => {
-    const before = written.get(event.threadId)
-    // Of one that began before the ledger nothing is reported.
-    if (before === undefined && event.kind !== 'threadBegan' && event.kind !== 'threadOpened') return
-    // What the record is folded from is changed with it.
-    const was = before?.thread
-    const open = foldThread(known(), before, event, atMs, seq)
-    open.lastSeq = seq
-    written.set(event.threadId, open)
-    if (event.kind === 'threadCalled') takeOverRun(calls.get(event.callId), open)
-    for (const { agentId, hand } of handsMoved(was, open.thread)) moved(agentId, event.threadId, hand, atMs)
-  }
-
-  /** What agents do about what was written, besides writing. */
-  const foldAboutWritten = (event: AboutWork, open: OpenThread, atMs: EpochMs): void => {
-    switch (event.kind) {
-      case 'wrapUpStarted':
-      case 'wrapUpEnded':
-      case 'outcomeOwed': {
-        const others = open.owedBy.filter((id) => id !== event.agentId)
-        open.owedBy = event.kind === 'wrapUpEnded' ? others : [...others, event.agentId]
-        return setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
-      }
-      case 'outcomeSaved':
-        setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
-        return foldThreadOutcome(known(), open, event, atMs)
-      case 'outcomeTakenBack':
-        setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
-        if (open.codedBy !== event.agentId) return
-        open.codedBy = null
-        Object.assign(open.record, { outcome: null, outcomeAtMs: null, outcomeById: null })
-        return
-      case 'outcomeCorrected':
-        Object.assign(open.record, { outcome: event.code, outcomeAtMs: atMs, outcomeById: event.byAgentId })
-        return
-      case 'scriptStarted':
-      case 'scriptPageShown':
-      case 'scriptAnswered':
-        return foldThreadScript(known(), open, event, atMs)
-      case 'wrapUpExtended':
-        return setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
-      // What follows from an outcome has lists of its own; nobody hears, dials or tries what is written.
-      case 'callbackAgreed':
-      case 'callbackDialled':
-      case 'callerTold':
-      case 'captionSpoken':
-      case 'conferenceJoined':
-      case 'conferenceLeft':
-      case 'contactTaken':
-      case 'doNotCallAdded':
-      case 'doNotCallRemoved':
-      case 'doNotCallWaived':
-      case 'helpAsked':
-      case 'messageLeft':
-      case 'notesDrafted':
-      case 'numberRestored':
-      case 'numberStruck':
-      case 'recordCoded':
-      case 'recordMatched':
-      case 'recordUncoded':
-      case 'reviewAnswered':
-      case 'reviewMade':
-      case 'reviewWithdrawn':
-      case 'ringSilenced':
-      case 'soundRated':
-      case 'taskFiled':
-      case 'attemptMade':
-      case 'attemptEnded':
-        return
-      default:
-        event satisfies never
-    }
-  }
+  const { foldWritten, foldAboutWritten } = createWrittenFold({ known, written, calls, agent, setAgent, reportAnswers, seq: () => seq })
+  const outcomes = createCallOutcomes({ known, nameOf, existing, calls, owedBefore, corrections, seq: () => seq })
 
   const foldOther = (event: Exclude<FloorEvent, CallEvent | ThreadEvent>, atMs: EpochMs) => {
     switch (event.kind) {
@@ -311,7 +197,8 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
         setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
         if (owedBefore.has(event.callId)) return
         return noteWrapUp(existing(event.callId), event, isElsewhere(agent(event.agentId)), atMs)
-      case 'scriptPageShown': {
+      case 'scriptPageShown':
+      case 'scriptAnswered': {
         const open = existing(event.callId)
         open.run = evolveRun(open.run, event, atMs)
         return reportAnswers(open)
@@ -324,55 +211,12 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
         record.scriptVersion = event.version
         return
       }
-      case 'scriptAnswered': {
-        const open = existing(event.callId)
-        open.run = evolveRun(open.run, event, atMs)
-        return reportAnswers(open)
-      }
-      case 'outcomeSaved': {
+      case 'outcomeSaved':
+      case 'outcomeTakenBack':
         setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
-        if (owedBefore.has(event.callId)) {
-          if (countsForCall(event.callId, event.agentId))
-            corrections.set(event.callId, { seq, code: event.code, atMs, byId: event.agentId, by: nameOf(event.agentId), notes: event.notes })
-          return
-        }
-        const open = existing(event.callId)
-        const { record, legs } = open
-        open.owedBy = open.owedBy.filter((id) => id !== event.agentId)
-        // The final code is that of the agent who had the call last, even when somebody before them codes later.
-        const { codedBy } = open
-        if (codedBy !== null && cameLater(legs, codedBy, event.agentId)) return
-        open.codedBy = event.agentId
-        const code = outcomeSetFor(known(), behalfOf(open)).codes.find((c) => c.code === event.code)
-        Object.assign(record, {
-          outcome: code?.code ?? event.code,
-          outcomeAtMs: atMs,
-          outcomeById: event.agentId,
-          outcomeBy: nameOf(event.agentId),
-          notes: event.notes,
-        })
-        return
-      }
-      case 'outcomeTakenBack': {
-        setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
-        if (owedBefore.has(event.callId)) {
-          if (corrections.get(event.callId)?.byId === event.agentId) corrections.delete(event.callId)
-          return
-        }
-        const open = existing(event.callId)
-        if (open.codedBy !== event.agentId) return
-        open.codedBy = null
-        Object.assign(open.record, { outcome: null, outcomeAtMs: null, outcomeById: null, outcomeBy: null })
-        return
-      }
-      case 'outcomeCorrected': {
-        // Of a call of an earlier ledger there is no record here: whoever keeps that one brings them together.
-        const record = calls.get(event.callId)?.record
-        if (record === undefined)
-          corrections.set(event.callId, { seq, code: event.code, atMs, byId: event.byAgentId, by: nameOf(event.byAgentId), notes: null })
-        else Object.assign(record, { outcome: event.code, outcomeAtMs: atMs, outcomeById: event.byAgentId, outcomeBy: nameOf(event.byAgentId) })
-        return
-      }
+        return outcomes(event, atMs)
+      case 'outcomeCorrected':
+        return outcomes(event, atMs)
       case 'soundRated': {
         // Of a call of an earlier ledger there is no record here.
         const record = calls.get(event.callId)?.record
@@ -509,7 +353,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
     },
     records: () => [...calls.values()].filter((c) => c.ended).map(withLegs),
     underWay: (nowMs) => [...calls.values()].filter((c) => !c.ended).map((c) => ({ ...withLegs(c), result: 'underWay' as const, endedAtMs: nowMs })),
-    intervals: (nowMs) => [...state.intervals, ...[...shown].map(([id, state]) => toInterval(known(), id, state, nowMs)).filter((i) => i !== null)],
+    intervals,
     written: () => [...written.values()].map((w) => w.record),
     linesOf: (workId) => written.get(workId)?.thread.lines ?? [],
     setUp: known,
@@ -546,20 +390,6 @@ const isCallEvent = (event: FloorEvent): event is CallEvent => CALL_EVENTS.has(e
 
 /** On the line about something else: what they have to wrap up waits. */
 const isElsewhere = ({ state }: Agent): boolean => state.name === 'internalCall' || state.name === 'listening'
-
-/** Dialling is no handling: who has called somebody who has not answered talks with nobody yet. */
-function shownState(agent: Agent, callOf: (id: CallId) => Call | undefined): Pick<Shown, 'state' | 'reason'> {
-  const { name, reason } = agent.state
-  if (name !== 'onCall') return { state: name, reason }
-  const live = agent.engagements.filter((e) => e.state !== 'alerting').map((e) => callOf(e.callId))
-  const dials = live.length > 0 && live.every((call) => call?.direction === 'outbound' && call.answeredAtMs === null)
-  return { state: dials ? 'dialling' : 'onCall', reason }
-}
-
-function toInterval(setUp: SetUp, agentId: AgentId, { state, reason, sinceMs }: Shown, toMs: EpochMs): AgentInterval | null {
-  if (state === 'signedOut' || toMs <= sinceMs) return null
-  return { agentId, agent: agentName(setUp, agentId), state, reason, fromMs: sinceMs, toMs }
-}
 
 function close(open: OpenCall, atMs: EpochMs): void {
   const { record } = open
