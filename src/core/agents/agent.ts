@@ -266,6 +266,10 @@ function withState(before: Agent, changed: Agent, atMs: EpochMs): Agent {
   return { ...spent, earlier: { day: utcDay(before.shift.startedAtMs), spentMs: spentToday(last) } }
 }
 
+/** Nobody was there for so long: what they are at goes on as if it had not been. Off shift nothing changes. */
+export const withoutTime = (agent: Agent, ms: number): Agent =>
+  agent.shift === null ? agent : { ...agent, state: { ...agent.state, sinceMs: agent.state.sinceMs + ms } }
+
 /** Time of the day on which the shift began, former shifts of that day included; without the state that is on. */
 export function spentToday({ shift, earlier }: Pick<Agent, 'shift' | 'earlier'>): Shift['spentMs'] {
   if (shift === null) return {}

@@ -24,6 +24,7 @@ export {
   type Told,
   UNATTENDED_MS,
   type WrapUp,
+  withoutTime,
 } from './agent'
 export {
   type AgentEvent,

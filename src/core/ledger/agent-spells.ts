@@ -1,5 +1,5 @@
 // The clocks of agents: which state each was in from when to when, and how much of it belongs to what they had in hand.
-import { type Agent, createAgent } from '@/core/agents'
+import { type Agent, createAgent, withoutTime } from '@/core/agents'
 import type { Call } from '@/core/calls'
 import type { AgentId, CallId, WorkId } from '@/core/ids'
 import { agentName, type SetUp } from '@/core/set-up'
@@ -46,12 +46,30 @@ export function createAgentSpells({ known, state, written, sharing, callOf }: Of
   }
   const agent = (id: AgentId): Agent => agents.get(id) ?? createAgent(id)
 
+  /** What they were at ends with the stretch's beginning and goes on from its end; between them stands that nobody was there. */
+  const closedOver = ({ fromMs, toMs }: { readonly fromMs: EpochMs; readonly toMs: EpochMs }) => {
+    for (const [id, is] of shown) {
+      if (is.state === 'signedOut') continue
+      const before = toInterval(known(), id, is, fromMs)
+      const closed = toInterval(known(), id, { ...is, state: 'floorClosed', reason: null, sinceMs: Math.max(fromMs, is.sinceMs) }, toMs)
+      state.intervals.push(...[before, closed].filter((i) => i !== null))
+      const had = agent(id)
+      const on = withoutTime(had, toMs - fromMs)
+      agents.set(id, on)
+      shown.set(id, { ...is, sinceMs: toMs, stateSinceMs: on.state.sinceMs })
+      const shares = sharing.get(id)
+      if (shares === undefined) continue
+      shareOut(written, id, shares.pieces, Math.max(0, fromMs - shares.sinceMs))
+      sharing.set(id, { ...shares, sinceMs: toMs })
+    }
+  }
+
   /** The one that is still running ends at `nowMs`. */
   const intervals = (nowMs: EpochMs): readonly AgentInterval[] => [
     ...state.intervals,
     ...[...shown].flatMap(([id, is]) => toInterval(known(), id, is, nowMs) ?? []),
   ]
-  return { agent, setAgent, report, intervals }
+  return { agent, setAgent, report, closedOver, intervals }
 }
 
 /** Dialling is no handling: who has called somebody who has not answered talks with nobody yet. */

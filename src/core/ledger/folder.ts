@@ -12,13 +12,14 @@ import { factsOf } from '@/core/work'
 import { createWrittenFold } from './about-written'
 import { createAgentSpells } from './agent-spells'
 import { createCallOutcomes } from './call-outcomes'
+import { closedStretch } from './closed'
 import type { FloorEvent, LedgerEntry } from './entry'
 import { type Correction, createFolderState, type FolderState, type OpenCall, type Settled, type SettledCall, type TakenBack } from './folder-state'
-import { createLegs, followLegs, isWrappedUp, listLegs, wrapUpLeg } from './legs'
+import { closedOver as closedLegs, createLegs, followLegs, isWrappedUp, listLegs, wrapUpLeg } from './legs'
 import { createHandsThen } from './recalled'
 import type { AgentInterval, CallRecord } from './record'
 import { blankRecord, dialledNow, missedIn, noteResult, resultOf, transferOf } from './result'
-import { isOfThread, type OpenThread } from './written'
+import { closedOverPiece, isOfThread, type OpenThread } from './written'
 import type { WrittenRecord } from './written-record'
 
 const SHORT_ABANDON_MS = 5_000
@@ -74,7 +75,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
     'callId' in event && event.callId !== null && callOf(event.callId) === undefined && !calls.has(event.callId) && !isOpening(event)
 
   const callOf = (id: CallId): Call | undefined => calls.get(id)?.call ?? consults.get(id)?.call
-  const { agent, setAgent, report, intervals } = createAgentSpells({ known, state, written, sharing, callOf })
+  const { agent, setAgent, report, closedOver, intervals } = createAgentSpells({ known, state, written, sharing, callOf })
 
   const followEngagements = (change: CallChange, atMs: EpochMs) => {
     for (const end of engagementsOf(change)) {
@@ -340,6 +341,12 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       if (state.isCut && speaksOfLostCall(event) && event.kind !== 'outcomeCorrected') return
       if (event.kind === 'clearTakenBack') state.takenBack.push({ atMs, byAgentId: event.byAgentId })
       if (event.kind === 'outcomeCorrected') state.corrected = [...(state.corrected ?? []), { atMs, byAgentId: event.byAgentId }]
+      const closed = closedStretch(event, atMs)
+      if (closed !== null) {
+        closedOver(closed)
+        for (const { legs } of calls.values()) closedLegs(legs, closed)
+        for (const open of written.values()) closedOverPiece(open, closed)
+      }
       if (isCallEvent(event)) foldCallEvent(event, atMs)
       else foldOther(event, atMs)
       const open = 'callId' in event && event.callId !== null ? calls.get(consults.get(event.callId)?.about ?? event.callId) : undefined

@@ -1,4 +1,5 @@
 export { type CarriedOver, CarriedOverSchema, type OwedCall, PROMISE_EVENTS, type PromiseEvent } from './carried-over'
+export { closedStretch } from './closed'
 export { type FloorEvent, LEDGER_VERSION, type LedgerEntry, LedgerEntrySchema, type LeftOutBecause } from './entry'
 export { createLedgerFolder, type LedgerFolder } from './folder'
 export type { Correction, FolderState, Settled, SettledThread, TakenBack } from './folder-state'

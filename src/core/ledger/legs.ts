@@ -67,6 +67,20 @@ export function wrapUpLeg({ legs }: Legs, agentId: AgentId, begins: boolean, atM
   open.wrapUpSinceMs = begins ? atMs : null
 }
 
+/** Of a stretch in which nobody was there nothing counts: clocks that run stop at its beginning and go on from its end. */
+export function closedOver({ legs }: Legs, { fromMs, toMs }: { readonly fromMs: EpochMs; readonly toMs: EpochMs }): void {
+  for (const open of legs.values()) {
+    const { phase, wrapUpSinceMs } = open
+    if (phase !== null) {
+      open.leg[`${phase}Ms`] += Math.max(0, fromMs - open.sinceMs)
+      open.sinceMs = toMs
+    }
+    if (wrapUpSinceMs === null) continue
+    open.leg.wrapUpMs += Math.max(0, fromMs - wrapUpSinceMs)
+    open.wrapUpSinceMs = toMs
+  }
+}
+
 /** Whether the first agent's leg began after the second's. */
 export const cameLater = ({ legs }: Legs, agentId: AgentId, than: AgentId): boolean => (legs.get(agentId)?.cameAtMs ?? 0) > (legs.get(than)?.cameAtMs ?? 0)
 

@@ -80,9 +80,9 @@ export const AgentIntervalSchema = z.object({
   agentId: AgentIdSchema,
   agent: z.string().describe('name of the agent'),
   state: z
-    .enum(['notReady', 'ready', 'ringing', 'dialling', 'onCall', 'internalCall', 'listening', 'writing', 'wrapUp'])
+    .enum(['notReady', 'ready', 'ringing', 'dialling', 'onCall', 'internalCall', 'listening', 'writing', 'wrapUp', 'floorClosed'])
     .describe(
-      'dialling: on a call they made that nobody has answered yet; internalCall: with colleagues, about no work; listening: listening in on a call, or whispering; writing: chats, mails or texts are in hand, and nobody is talked to',
+      'dialling: on a call they made that nobody has answered yet; internalCall: with colleagues, about no work; listening: listening in on a call, or whispering; writing: chats, mails or texts are in hand, and nobody is talked to; floorClosed: the floor was closed or its computer slept, and the stretch counts for nothing',
     ),
   reason: z.string().nullable(),
   fromMs: ms,

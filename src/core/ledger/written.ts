@@ -143,6 +143,16 @@ function legOf(setUp: SetUp, record: WrittenRecord, agentId: AgentId, atMs: Epoc
 }
 
 /** So much of the agent's clock, in equal shares for what they had in hand; a call has its own times. */
+/** Whoever had it in hand has it again once somebody is there. */
+export function closedOverPiece({ thread, record }: OpenThread, { fromMs, toMs }: { readonly fromMs: EpochMs; readonly toMs: EpochMs }): void {
+  if (thread.state !== 'open' || thread.agentId === null) return
+  const had = record.agents.find((l) => l.agentId === thread.agentId)
+  const spell = had?.spells.at(-1)
+  if (had === undefined || spell === undefined) return
+  spell.toMs = Math.max(spell.fromMs, fromMs)
+  had.spells.push({ fromMs: toMs, toMs })
+}
+
 export function shareOut(written: ReadonlyMap<WorkId, OpenThread>, agentId: AgentId, pieces: readonly WorkId[], ms: number): void {
   for (const id of pieces) {
     const leg = written.get(id)?.record.agents.find((l) => l.agentId === agentId)

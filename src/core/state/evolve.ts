@@ -1,11 +1,11 @@
 // The fold of the floor's state over events, in place. It never refuses: the event already happened.
-import { type Agent, createAgent, deskDueAtMs, engageAgent, engagementsOf, evolveAgent, moveHelp } from '@/core/agents'
+import { type Agent, createAgent, deskDueAtMs, engageAgent, engagementsOf, evolveAgent, moveHelp, withoutTime } from '@/core/agents'
 import { type Call, type CallChange, type CallEvent, carriesWork, evolveCalls, waitsIn, withSaid } from '@/core/calls'
 import { createRun } from '@/core/campaigns'
 import type { CircleLine } from '@/core/circles'
 import { evolveQuestion, evolveWhenFree, pairKey } from '@/core/colleagues'
 import { type AgentId, type CallId, deviceOutside } from '@/core/ids'
-import type { FloorEvent, LedgerEntry } from '@/core/ledger'
+import { closedStretch, type FloorEvent, type LedgerEntry } from '@/core/ledger'
 import { dequeue, enqueue, foldHandleMs } from '@/core/queues'
 import { get, must } from '@/core/table'
 import type { EpochMs } from '@/core/time'
@@ -19,6 +19,13 @@ import { createFloor, type FloorState } from './floor-state'
 import { type Journal, type Place, put, remove, setFact } from './journal'
 import { evolvePromised } from './promised'
 import { evolveThreads, forgetPassed } from './threads'
+
+/** Nobody was at a desk meanwhile. */
+function closedOver(place: Place, event: FloorEvent, atMs: EpochMs): void {
+  const closed = closedStretch(event, atMs)
+  if (closed === null) return
+  for (const { id } of [...place.state.agents.values()]) changeAgent(place, id, (agent) => withoutTime(agent, closed.toMs - closed.fromMs))
+}
 
 /**
  * Folds one event into the floor, noting in the journal what changed. Throws on an event that contradicts the state: that is damage or a bug,
@@ -40,6 +47,7 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
       return setFact(place, 'standIns', { seed: event.seed, pace: event.pace })
     case 'floorResumed':
     case 'clockMoved':
+      return closedOver(place, event, atMs)
     case 'storageCleared':
     case 'entryLeftOut':
     case 'callTurnedAway':

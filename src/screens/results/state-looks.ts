@@ -18,6 +18,7 @@ export const LOOKS: Readonly<Record<Spell['state'], Look>> = {
   ringing: { fill: 'var(--color-brass)', from: 0, to: 0.35 },
   ready: { fill: 'var(--color-green)', from: 0.88, to: 1 },
   notReady: { fill: 'var(--color-ink)', from: 0.62, to: 1 },
+  floorClosed: { fill: 'var(--color-line)', from: 0.46, to: 0.54 },
 }
 
 export const STATE_NAMES: Readonly<Record<Spell['state'], string>> = {
@@ -30,6 +31,7 @@ export const STATE_NAMES: Readonly<Record<Spell['state'], string>> = {
   ringing: 'Ringing',
   ready: 'Ready',
   notReady: 'Not ready',
+  floorClosed: 'Floor closed',
 }
 
 export const spellWords = ({ state, reason }: Pick<Spell, 'state' | 'reason'>): string =>

@@ -1,6 +1,7 @@
 import { describe, expect, test, vi } from 'vitest'
 import type { Ask } from '@/core/floor'
 import { values } from '@/core/table'
+import { HOUR, MINUTE } from '@/core/time'
 import { type KeyValue, memoryStore } from '@/services/storage'
 import { SAILINGS } from '@/world/scenario'
 import { restore } from './store'
@@ -118,6 +119,26 @@ describe('the running floor', () => {
     expect(back.view().work[0]).toMatchObject({ notes: 'Half a sent', run: { answers: { speaking: 'booker' } } })
     expect(back.view().floor.notices.map((n) => n.says)).toEqual(['The floor was closed for 4 s and goes on where it was.'])
     expect((await back.give({ kind: 'retrieve', callId: CALL })).ok).toBe(true)
+  })
+
+  test('what nobody was there for is counted from when the floor was last there, and not from what happened last', async () => {
+    const store = memoryStore()
+    const { tab, key, exchange, now, pass, tryAgain } = await inCall({ store })
+    await tab.give({ kind: 'goNotReady', reason: 'Break' })
+    // Nothing happens for twenty minutes, and the floor is there.
+    pass(20 * MINUTE)
+    tryAgain()
+    await exchange.settled()
+    const again = await aFloor({ store, restored: await restore(store), startMs: now() + 8 * HOUR })
+    const back = aTab(again.exchange)
+    await back.ask({ ...HELLO, key })
+    await again.exchange.settled()
+    const chunks = await Promise.all((await store.keys()).filter((name) => name.startsWith('chunk/')).map((name) => store.get(name)))
+    const [, gapMs] = /"floorResumed","gapMs":(\d+)/.exec(JSON.stringify(chunks).replaceAll('\\', '')) ?? []
+    expect(Number(gapMs)).toBe(8 * HOUR)
+    // What they are at has lasted as long as somebody was there.
+    const { sinceMs } = back.view().me ?? { sinceMs: 0 }
+    expect(again.exchange.state().atMs - sinceMs).toBeLessThan(30 * MINUTE)
   })
 
   test('a floor that is opened again has the stand-ins it had: the same callers say the same things', async () => {

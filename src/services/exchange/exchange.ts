@@ -9,6 +9,7 @@ import type { DialerCommand } from '@/core/rules/campaign'
 import { queueSetUp } from '@/core/set-up'
 import { type FloorState, floorOf, nextDueAtMs, revisionOf } from '@/core/state'
 import { get, values } from '@/core/table'
+import { wholeMs } from '@/core/time'
 import { dtmfSamples } from '@/core/tones'
 import type { KeyValue } from '@/services/storage'
 import { advance, createWorld, PACES, type Pace, type World } from '@/world'
@@ -36,7 +37,7 @@ import { ringBack } from './ring-back'
 import type { Scenario } from './scenario'
 import { createSessions } from './sessions'
 import { createSharedView, type Refreshed } from './shared-lists'
-import { createWriter, DAMAGED_KEY, type LedgerWriter, READ_AGAIN_KEY, type Restored, readableAside } from './store'
+import { ALIVE_KEY, createWriter, DAMAGED_KEY, type LedgerWriter, READ_AGAIN_KEY, type Restored, readableAside } from './store'
 import { createSupervised } from './supervised'
 import { createTab, show, type Tab, type TabPort } from './tab'
 import { concerns, selectAccount, selectCentre, selectDevice, selectDoor, selectMe, selectMine } from './views'
@@ -172,7 +173,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     const { restored } = options
     if (opened !== null) record([opened])
     else {
-      const gapMs = Math.max(0, now() - state.atMs)
+      const gapMs = wholeMs(Math.max(0, now() - Math.max(state.atMs, restored.aliveAtMs)))
       note({ kind: 'floorResumed', gapMs })
       const wasAtWork = values(state.agents).some((a) => a.shift?.seat === 'desk')
       if (gapMs > 1000 && wasAtWork) notice('resumed', 'info', `The floor was closed for ${Math.round(gapMs / 1000)} s and goes on where it was.`)
@@ -363,6 +364,10 @@ export function createExchange(options: ExchangeOptions): Exchange {
       turn(false)
     },
     again: (inMs, next) => options.later(inMs, next),
+    // Whoever opens the floor again knows by it how long nobody was there.
+    beats: () => {
+      if (!options.restored.newer) void options.store.set(ALIVE_KEY, now()).catch(() => {})
+    },
   })
 
   const sessions = createSessions({ accounts: options.accounts, tabs, now, state: () => state })

@@ -18,6 +18,8 @@ interface Options {
   readonly state: () => FloorState
   readonly report: (kind: 'reportDeskLost' | 'reportDeskBack', agentId: AgentId) => void
   readonly again: (inMs: number, next: () => void) => void
+  /** With every round. */
+  readonly beats: () => void
 }
 
 export interface Pulse {
@@ -25,11 +27,12 @@ export interface Pulse {
   heard(tab: Tab): void
 }
 
-export function createPulse({ tabs, state, report, again }: Options): Pulse {
+export function createPulse({ tabs, state, report, again, beats }: Options): Pulse {
   /** Of desks that no tab has: how often they were missed. */
   const missed = new Map<AgentId, number>()
 
   const round = () => {
+    beats()
     for (const { id, shift } of values(state().agents)) {
       if (shift?.seat !== 'desk') {
         missed.delete(id)

@@ -43,7 +43,7 @@ const SETTLED_AFTER_MS = HOUR
 /** Enough calls for a block on a day that has not ended. */
 const ENOUGH = 2_000
 /** Of the shape of what a folder knows: of another it is folded anew. */
-const CHECKPOINT_VERSION = 3
+const CHECKPOINT_VERSION = 4
 const CHECKPOINT_KEY = 'checkpoint'
 /** More are on no picture of a day. */
 const MOST_MARKS = 400

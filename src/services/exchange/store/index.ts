@@ -1,5 +1,5 @@
 export { type Damage, NOTHING_RESTORED, type Restored, restore } from './restore'
 export { readableAside } from './set-aside'
-export { chunkKey, chunkRange, DAMAGED_KEY, MARK, MARK_KEY, READ_AGAIN_KEY, type StoredChunk } from './store'
+export { ALIVE_KEY, chunkKey, chunkRange, DAMAGED_KEY, MARK, MARK_KEY, READ_AGAIN_KEY, type StoredChunk } from './store'
 export type { FoundPins } from './upgrade-store'
 export { createWriter, type LedgerWriter } from './writer'

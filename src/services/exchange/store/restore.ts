@@ -3,14 +3,14 @@
 import * as z from 'zod'
 import { LEDGER_VERSION } from '@/core/ledger'
 import type { FloorState } from '@/core/state'
-import { utcDay } from '@/core/time'
+import { type EpochMs, utcDay } from '@/core/time'
 import type { KeyValue } from '@/services/storage'
 import { fold } from './fold'
 import { piecesOf } from './pieces'
 import { editionOf, keepAltered, readAgain, setAside, setAsideWhole } from './set-aside'
 import { closedThrough, EMPTY_SHELF, type Shelved } from './shelf'
 import { isOfSnapshot, readSnapshot } from './snapshot'
-import { type ChunkRange, MARK_KEY, READ_AGAIN_KEY, rangesOf } from './store'
+import { ALIVE_KEY, type ChunkRange, MARK_KEY, READ_AGAIN_KEY, rangesOf } from './store'
 import { type FoundPins, upgradeStore } from './upgrade-store'
 
 export interface Restored {
@@ -26,6 +26,8 @@ export interface Restored {
   readonly edition: number
   /** The store was written by a newer version of the product: it is left as it is, and nothing may be written to it. */
   readonly newer: boolean
+  /** When the floor was last there; 0 when that is not known. */
+  readonly aliveAtMs: EpochMs
   /** PINs that an older version kept in its ledger, for whoever keeps them from now on. They are out of the store. */
   readonly pins: FoundPins
 }
@@ -38,6 +40,7 @@ export const NOTHING_RESTORED: Restored = {
   cameBack: 0,
   edition: 0,
   newer: false,
+  aliveAtMs: 0,
   pins: new Map(),
 }
 
@@ -64,7 +67,11 @@ export async function restore(store: KeyValue): Promise<Restored> {
   const cameBack = again ? await readAgain(store) : 0
   if (again) await store.remove(READ_AGAIN_KEY)
   const restored = await restoreFrom(store)
-  return { ...restored, cameBack, edition: await editionOf(store), newer: false, pins: upgrade.pins }
+  const aliveAtMs = z
+    .number()
+    .catch(0)
+    .parse(await store.get(ALIVE_KEY))
+  return { ...restored, cameBack, edition: await editionOf(store), newer: false, aliveAtMs, pins: upgrade.pins }
 }
 
 async function restoreFrom(store: KeyValue): Promise<Pick<Restored, 'state' | 'snapshotSeq' | 'shelved' | 'damage'>> {

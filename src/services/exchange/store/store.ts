@@ -44,6 +44,8 @@ export const DAMAGED_KEY = 'damaged'
 export const EDITION_KEY = 'edition'
 /** Somebody has asked for what was set aside to be read again when the floor is opened next. */
 export const READ_AGAIN_KEY = 'read-again'
+/** When the floor was last there, by its own clock: what comes after it until it is opened again counts for nobody. */
+export const ALIVE_KEY = 'alive'
 
 /** A chunk, and which entries its key promises. */
 export interface ChunkRange {
