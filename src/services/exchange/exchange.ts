@@ -32,6 +32,7 @@ import { createPeople, type PeopleStore } from './people'
 import { piecesOf } from './pieces'
 import { type Notice, type RefusalView, type TabMessage, TabMessageSchema, type TabView } from './protocol'
 import { createPulse, isBeat } from './pulse'
+import { saidOfRestored } from './restored-words'
 import { createReviewsPart } from './reviews'
 import { ringBack } from './ring-back'
 import type { Scenario } from './scenario'
@@ -179,26 +180,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
       if (gapMs > 1000 && wasAtWork) notice('resumed', 'info', `The floor was closed for ${Math.round(gapMs / 1000)} s and goes on where it was.`)
     }
     centre = selectCentre(state, options.scenario)
-    if (restored.newer)
-      notice(
-        'newer',
-        'loss',
-        'What is stored here was written by a newer version of Loyal Switchboard. It is left as it is; what happens now is kept in memory only. Load the newer version to go on with it.',
-      )
-    if (restored.damage !== null) {
-      const { lostCount, reason, isWhole } = restored.damage
-      const events = lostCount === 1 ? '1 event is' : `${lostCount} events are`
-      const rest = isWhole ? 'The floor begins anew.' : 'Everything else is here.'
-      if (lostCount === 0)
-        notice('damaged', 'loss', `The stored ledger was changed on the disk: ${reason}. Every event can be read, and one may not say what it said.`, true)
-      else notice('damaged', 'loss', `The stored ledger could not be read everywhere: ${reason}. ${events} left out and set aside. ${rest}`, true)
-    }
-    if (restored.cameBack > 0)
-      notice(
-        'came back',
-        'info',
-        `${restored.cameBack === 1 ? '1 event' : `${restored.cameBack} events`} that could not be read before can be read now and are in their places again.`,
-      )
+    for (const { id, tone, says, offersDamaged } of saidOfRestored(restored)) notice(id, tone, says, offersDamaged)
   }
 
   /** Whoever has caused a call that never came in is told what became of it; on busy days it is nobody's in particular. */
