@@ -28,7 +28,14 @@ test('by appointment: arranged, invited to, joined with one press, dialled into 
   await button(page, 'Arrange it').click()
   await expect(dialog).toContainText('It would be over already.')
   const now = new Date()
-  await dialog.getByLabel('Day').fill(now.toLocaleDateString('sv-SE', { timeZone: 'Europe/London' }))
+  // The calendar opens above the dialog it is opened from.
+  await dialog.getByRole('button', { name: 'Open the calendar' }).click()
+  const today = now.toLocaleDateString('en-GB', { timeZone: 'Europe/London', day: 'numeric', month: 'long', year: 'numeric' })
+  await page
+    .getByRole('dialog', { name: 'Calendar: Day' })
+    .getByRole('button', { name: new RegExp(`^\\w+ ${today}$`) })
+    .click()
+  await expect(dialog.getByLabel('Day', { exact: true })).toBeFocused()
   await dialog.getByLabel('Begins').fill(now.toLocaleTimeString('sv-SE', { timeZone: 'Europe/London', hour: '2-digit', minute: '2-digit' }))
   await dialog.getByLabel('A colleague').selectOption({ label: 'Sunniva Merrowby' })
   for (const [name, number] of [

@@ -35,7 +35,7 @@ export function Popover({ label, trigger, children, className = 'w-96', onClosed
                   onClosed()
                 },
               })}
-          className={`z-40 max-h-[calc(100vh-4rem)] overflow-auto rounded-sm border border-line-strong bg-raised p-4 shadow-lg ${className}`}
+          className={`z-50 max-h-[calc(100vh-4rem)] overflow-auto rounded-sm border border-line-strong bg-raised p-4 shadow-lg ${className}`}
         >
           {children}
         </Radix.Content>

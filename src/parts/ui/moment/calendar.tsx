@@ -19,6 +19,13 @@ const STYLES = {
   selected: '[&>button]:bg-green [&>button]:text-on-fill [&>button]:hover:bg-green-deep',
 } as const
 
+/** As they are written beside everything else; the number that is seen is a word of what is read. */
+const LABELS = {
+  labelDayButton: (day: Date) => format(day, 'EEEE d MMMM yyyy'),
+  labelNext: () => 'Next month',
+  labelPrevious: () => 'Month before',
+} as const
+
 export function Calendar({ value, today, onDay }: { value: string; today: string; onDay: (day: string) => void }) {
   const chosen = value === '' ? undefined : parseISO(value)
   return (
@@ -33,6 +40,7 @@ export function Calendar({ value, today, onDay }: { value: string; today: string
       selected={chosen}
       onSelect={(day: Date) => onDay(format(day, 'yyyy-MM-dd'))}
       classNames={STYLES}
+      labels={LABELS}
     />
   )
 }
