@@ -50,8 +50,8 @@ export function DayChoice({ days, onChoose }: { days: Days; onChoose: (days: Day
           </Button>
         )
       })}
-      <DayField label="From" leans="back" className="w-38" value={from} onDay={(day) => show({ from: day, to })} />
-      <DayField label="To" leans="back" className="w-38" value={to} onDay={(day) => show({ from, to: day })} />
+      <DayField label="From" leans="back" className="w-33" value={from} onDay={(day) => show({ from: day, to })} />
+      <DayField label="To" leans="back" className="w-33" value={to} onDay={(day) => show({ from, to: day })} />
       {problem !== null && <Problem of="focused">{problem}</Problem>}
     </fieldset>
   )

@@ -47,8 +47,8 @@ export function MomentBox({ label, inRow = false, problem = null, hint, classNam
           aria-describedby={isDescribed ? `${fieldId}-about` : undefined}
           disabled={disabled}
           className={clsx(
-            'tabular h-8 w-full rounded-sm border border-line-strong bg-raised pl-2 text-ink aria-invalid:border-2 aria-invalid:border-red',
-            children === undefined ? 'pr-2' : 'pr-7',
+            'h-8 w-full rounded-sm border border-line-strong bg-raised pl-2 text-ink aria-invalid:border-2 aria-invalid:border-red',
+            children === undefined ? 'tabular pr-2' : 'pr-7',
           )}
           {...field}
         />
