@@ -1,4 +1,4 @@
-import { defineConfig, mergeConfig } from 'vitest/config'
+import { defineConfig } from 'vitest/config'
 import config from './vitest.config'
 
 /** Every change that no test finds costs all tests it could be found by: those that draw or play for many seconds are left out. */
@@ -13,12 +13,7 @@ const LONG = [
   '**/rows.test.ts',
 ]
 
-export default mergeConfig(
-  { ...config, test: { ...config.test, include: [] } },
-  defineConfig({
-    test: {
-      include: ['src/core/**/*.test.ts', 'src/services/exchange/**/*.test.ts', 'src/services/history/report*.test.ts'],
-      exclude: [...LONG, '**/node_modules/**'],
-    },
-  }),
-)
+export default defineConfig({
+  ...config,
+  test: { ...config.test, include: ['src/core/**/*.test.ts', 'src/services/exchange/**/*.test.ts'], exclude: [...LONG, '**/node_modules/**'] },
+})

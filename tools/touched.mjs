@@ -38,9 +38,9 @@ export function touched(files, all) {
     if (WITHOUT_PAGES.test(file)) continue
     const own = /^e2e\/(.+\.spec\.ts)$/.exec(file)?.[1]
     const screen = /^src\/screens\/([^/]+)\//.exec(file)?.[1]
-    const its =
-      own !== undefined ? [own] : [...(OF_SCREEN[screen] ?? []), ...(OF_SCREEN[screen] === undefined ? [] : EVERYWHERE)].map((name) => `${name}.spec.ts`)
-    if (its.length === 0) return all.map((spec) => `e2e/${spec}`)
+    const ofScreen = OF_SCREEN[screen]
+    if (own === undefined && ofScreen === undefined) return all.map((spec) => `e2e/${spec}`)
+    const its = own !== undefined ? [own] : [...ofScreen, ...EVERYWHERE].map((name) => `${name}.spec.ts`)
     for (const spec of its) if (all.includes(spec)) specs.add(`e2e/${spec}`)
   }
   return [...specs].sort()

@@ -1,10 +1,11 @@
 // What is written folds into records of its own, and so does what agents do about it.
-import { type Agent, evolveAgent, holdThread } from '@/core/agents'
+import { type Agent, holdThread } from '@/core/agents'
 import type { CallEvent } from '@/core/calls'
 import type { AgentId, CallId, WorkId } from '@/core/ids'
 import type { SetUp } from '@/core/set-up'
 import { handsMoved, type ThreadEvent } from '@/core/threads'
 import type { EpochMs } from '@/core/time'
+import type { AgentsEvent } from './agent-spells'
 import type { FloorEvent } from './entry'
 import type { OpenCall } from './folder-state'
 import type { HandsThen } from './recalled'
@@ -20,12 +21,13 @@ interface Of {
   readonly calls: ReadonlyMap<CallId, OpenCall>
   readonly agent: (id: AgentId) => Agent
   readonly setAgent: (before: Agent, after: Agent, atMs: EpochMs) => void
+  readonly agentDid: (event: AgentsEvent, atMs: EpochMs) => void
   readonly reportAnswers: (open: OpenCall) => void
   /** Of the entry that is being folded. */
   readonly seq: () => number
 }
 
-export function createWrittenFold({ known, written, calls, agent, setAgent, reportAnswers, seq }: Of) {
+export function createWrittenFold({ known, written, calls, agent, setAgent, agentDid, reportAnswers, seq }: Of) {
   /** A call that goes on from what was written goes on with its script. */
   const takeOverRun = (call: OpenCall | undefined, { run, record: { script, scriptVersion } }: OpenThread) => {
     if (call === undefined || call.run !== null || run === null) return
@@ -58,13 +60,13 @@ export function createWrittenFold({ known, written, calls, agent, setAgent, repo
       case 'outcomeOwed': {
         const others = open.owedBy.filter((id) => id !== event.agentId)
         open.owedBy = event.kind === 'wrapUpEnded' ? others : [...others, event.agentId]
-        return setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
+        return agentDid(event, atMs)
       }
       case 'outcomeSaved':
-        setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
+        agentDid(event, atMs)
         return foldThreadOutcome(known(), open, event, atMs)
       case 'outcomeTakenBack':
-        setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
+        agentDid(event, atMs)
         if (open.codedBy !== event.agentId) return
         open.codedBy = null
         Object.assign(open.record, { outcome: null, outcomeAtMs: null, outcomeById: null })
@@ -77,7 +79,7 @@ export function createWrittenFold({ known, written, calls, agent, setAgent, repo
       case 'scriptAnswered':
         return foldThreadScript(known(), open, event, atMs)
       case 'wrapUpExtended':
-        return setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
+        return agentDid(event, atMs)
       // What follows from an outcome has lists of its own; nobody hears, dials or tries what is written.
       case 'callbackAgreed':
       case 'callbackDialled':

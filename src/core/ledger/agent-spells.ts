@@ -1,9 +1,10 @@
 // The clocks of agents: which state each was in from when to when, and how much of it belongs to what they had in hand.
-import { type Agent, createAgent, withoutTime } from '@/core/agents'
+import { type Agent, createAgent, evolveAgent, withoutTime } from '@/core/agents'
 import type { Call } from '@/core/calls'
 import type { AgentId, CallId, WorkId } from '@/core/ids'
 import { agentName, type SetUp } from '@/core/set-up'
 import type { EpochMs } from '@/core/time'
+import type { ClosedStretch } from './closed'
 import type { FolderState, Shown } from './folder-state'
 import type { AgentInterval } from './record'
 import { type OpenThread, piecesOf, shareOut } from './written'
@@ -16,6 +17,8 @@ interface Of {
   readonly sharing: Map<AgentId, { readonly sinceMs: EpochMs; readonly pieces: readonly WorkId[] }>
   readonly callOf: (id: CallId) => Call | undefined
 }
+
+export type AgentsEvent = Parameters<typeof evolveAgent>[1]
 
 export function createAgentSpells({ known, state, written, sharing, callOf }: Of) {
   const { agents, shown } = state
@@ -45,9 +48,11 @@ export function createAgentSpells({ known, state, written, sharing, callOf }: Of
     shown.set(agent.id, { ...is, sinceMs: atMs, stateSinceMs: agent.state.sinceMs })
   }
   const agent = (id: AgentId): Agent => agents.get(id) ?? createAgent(id)
+  /** What an agent has done, or has happened to them. */
+  const agentDid = (event: AgentsEvent, atMs: EpochMs) => setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
 
   /** What they were at ends with the stretch's beginning and goes on from its end; between them stands that nobody was there. */
-  const closedOver = ({ fromMs, toMs }: { readonly fromMs: EpochMs; readonly toMs: EpochMs }) => {
+  const closedOver = ({ fromMs, toMs }: ClosedStretch) => {
     for (const [id, is] of shown) {
       if (is.state === 'signedOut') continue
       const before = toInterval(known(), id, is, fromMs)
@@ -69,7 +74,7 @@ export function createAgentSpells({ known, state, written, sharing, callOf }: Of
     ...state.intervals,
     ...[...shown].flatMap(([id, is]) => toInterval(known(), id, is, nowMs) ?? []),
   ]
-  return { agent, setAgent, report, closedOver, intervals }
+  return { agent, agentDid, setAgent, report, closedOver, intervals }
 }
 
 /** Dialling is no handling: who has called somebody who has not answered talks with nobody yet. */

@@ -1,6 +1,6 @@
 // Folds entries into call records and agent intervals, one entry at a time, so that a live floor and an archived
 // day use the same code. Keeps its own working memory; what it hands out is plain data.
-import { type Agent, engageAgent, engagementsOf, evolveAgent } from '@/core/agents'
+import { type Agent, engageAgent, engagementsOf } from '@/core/agents'
 import { CALL_EVENTS, type Call, type CallChange, type CallEvent, evolveCalls, isOpening } from '@/core/calls'
 import { type AgentId, type CallId, type CampaignId, toCallId, type WorkId } from '@/core/ids'
 import { evolveRun, splitAnswers } from '@/core/scripts'
@@ -75,7 +75,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
     'callId' in event && event.callId !== null && callOf(event.callId) === undefined && !calls.has(event.callId) && !isOpening(event)
 
   const callOf = (id: CallId): Call | undefined => calls.get(id)?.call ?? consults.get(id)?.call
-  const { agent, setAgent, report, closedOver, intervals } = createAgentSpells({ known, state, written, sharing, callOf })
+  const { agent, agentDid, setAgent, report, closedOver, intervals } = createAgentSpells({ known, state, written, sharing, callOf })
 
   const followEngagements = (change: CallChange, atMs: EpochMs) => {
     for (const end of engagementsOf(change)) {
@@ -168,7 +168,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
     open.record.answers = { ...(script.version === open.run.version ? splitAnswers(script, open.run, facts).applying : open.run.answers) }
   }
 
-  const { foldWritten, foldAboutWritten } = createWrittenFold({ known, written, calls, agent, setAgent, reportAnswers, seq: () => seq })
+  const { foldWritten, foldAboutWritten } = createWrittenFold({ known, written, calls, agent, setAgent, agentDid, reportAnswers, seq: () => seq })
   const outcomes = createCallOutcomes({ known, nameOf, existing, calls, owedBefore, corrections, seq: () => seq })
 
   const foldOther = (event: Exclude<FloorEvent, CallEvent | ThreadEvent>, atMs: EpochMs) => {
@@ -189,13 +189,13 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       case 'noteCleared':
       case 'doNotDisturbChanged':
       case 'diversionChanged':
-        return setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
+        return agentDid(event, atMs)
       case 'wrapUpExtended':
-        return setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
+        return agentDid(event, atMs)
       case 'wrapUpStarted':
       case 'wrapUpEnded':
       case 'outcomeOwed':
-        setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
+        agentDid(event, atMs)
         if (owedBefore.has(event.callId)) return
         return noteWrapUp(existing(event.callId), event, isElsewhere(agent(event.agentId)), atMs)
       case 'scriptPageShown':
@@ -214,7 +214,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
       }
       case 'outcomeSaved':
       case 'outcomeTakenBack':
-        setAgent(agent(event.agentId), evolveAgent(agent(event.agentId), event, atMs), atMs)
+        agentDid(event, atMs)
         return outcomes(event, atMs)
       case 'outcomeCorrected':
         return outcomes(event, atMs)

@@ -3,6 +3,7 @@
 import { agentConnection, agentsOn, type Call, type CallChange, type CallEvent, isOnLine, takesPart } from '@/core/calls'
 import type { AgentId } from '@/core/ids'
 import type { EpochMs } from '@/core/time'
+import type { ClosedStretch } from './closed'
 import type { AgentLeg } from './record'
 
 type Phase = 'ring' | 'talk' | 'hold'
@@ -68,7 +69,7 @@ export function wrapUpLeg({ legs }: Legs, agentId: AgentId, begins: boolean, atM
 }
 
 /** Of a stretch in which nobody was there nothing counts: clocks that run stop at its beginning and go on from its end. */
-export function closedOver({ legs }: Legs, { fromMs, toMs }: { readonly fromMs: EpochMs; readonly toMs: EpochMs }): void {
+export function closedOver({ legs }: Legs, { fromMs, toMs }: ClosedStretch): void {
   for (const open of legs.values()) {
     const { phase, wrapUpSinceMs } = open
     if (phase !== null) {

@@ -7,6 +7,7 @@ import { agentName, outcomeSetFor, queueSetUp, type SetUp, scriptById, scriptVer
 import { evolveThread, type Thread, type ThreadEvent } from '@/core/threads'
 import type { EpochMs } from '@/core/time'
 import { factsOf } from '@/core/work'
+import type { ClosedStretch } from './closed'
 import type { WrittenLeg, WrittenRecord } from './written-record'
 
 export interface OpenThread {
@@ -144,7 +145,7 @@ function legOf(setUp: SetUp, record: WrittenRecord, agentId: AgentId, atMs: Epoc
 
 /** So much of the agent's clock, in equal shares for what they had in hand; a call has its own times. */
 /** Whoever had it in hand has it again once somebody is there. */
-export function closedOverPiece({ thread, record }: OpenThread, { fromMs, toMs }: { readonly fromMs: EpochMs; readonly toMs: EpochMs }): void {
+export function closedOverPiece({ thread, record }: OpenThread, { fromMs, toMs }: ClosedStretch): void {
   if (thread.state !== 'open' || thread.agentId === null) return
   const had = record.agents.find((l) => l.agentId === thread.agentId)
   const spell = had?.spells.at(-1)

@@ -12,7 +12,7 @@ export interface Moment {
 }
 
 type OfNight =
-  | { readonly kind: 'skipped'; readonly day: string; readonly time: string; readonly timeZone: string }
+  | { readonly kind: 'skipped'; readonly time: string }
   | {
       readonly kind: 'twice'
       readonly time: string
@@ -28,7 +28,7 @@ export function useMoment(day: string, time: string, timeZone: string): Moment {
   const instants = timeZone === '' ? null : instantsOf(day, time, timeZone)
   if (instants === null) return { atMs: null, ofNight: null }
   const [first] = instants
-  if (first === undefined) return { atMs: null, ofNight: { kind: 'skipped', day, time, timeZone } }
+  if (first === undefined) return { atMs: null, ofNight: { kind: 'skipped', time } }
   if (instants.length === 1) return { atMs: first, ofNight: null }
   const chosen = which?.of === of ? which.i : null
   return {

@@ -16,15 +16,15 @@ export function useTyped({ value, onValue, read, shown, says, stepped }: Typed) 
   const [typed, setTyped] = useState<string | null>(null)
   const [isLeft, setIsLeft] = useState(false)
   // Somebody else has chosen, a button beside it say: what was typed is over.
-  const isTheirs = typed !== null && (read(typed) ?? '') === value
-  const text = isTheirs ? typed : value === '' ? '' : shown(value)
+  const stands = typed !== null && (read(typed) ?? '') === value
+  const text = stands ? typed : value === '' ? '' : shown(value)
   const show = (next: string) => {
     setTyped(null)
     onValue(next)
   }
   return {
     show,
-    problem: isLeft && isTheirs && typed.trim() !== '' && value === '' ? says : null,
+    problem: isLeft && stands && typed.trim() !== '' && value === '' ? says : null,
     field: {
       value: text,
       autoComplete: 'off',
