@@ -1,6 +1,6 @@
 // A labelled field with room for one clear sentence when something is wrong.
 import clsx from 'clsx'
-import { type InputHTMLAttributes, type ReactNode, type SelectHTMLAttributes, useId, useRef } from 'react'
+import { type InputHTMLAttributes, type ReactNode, type Ref, type SelectHTMLAttributes, useId, useRef } from 'react'
 import { useLedTo, useSaysOf } from './use-invalid'
 
 const BOX = 'w-full rounded-sm border border-line-strong bg-raised px-2 text-ink aria-invalid:border-2 aria-invalid:border-red'
@@ -11,22 +11,38 @@ interface FieldProps {
   readonly hint?: string | undefined
 }
 
-export function TextField({ label, problem = null, hint, className, ...rest }: FieldProps & InputHTMLAttributes<HTMLInputElement>) {
+interface TextFieldProps extends FieldProps, InputHTMLAttributes<HTMLInputElement> {
+  /** In a row the name is not shown: what stands around it says it. */
+  readonly inRow?: boolean
+  readonly inputRef?: Ref<HTMLInputElement>
+  readonly inputClassName?: string
+  /** Stands in the field, at its end. */
+  readonly children?: ReactNode
+}
+
+export function TextField({ label, inRow = false, problem = null, hint, className, inputRef, inputClassName, children, ...rest }: TextFieldProps) {
   const id = useId()
   const home = useRef<HTMLDivElement>(null)
   useLedTo(home, problem)
   return (
     <div ref={home} className={className}>
-      <label htmlFor={id} className="font-semibold">
-        {label}
-      </label>
-      <input
-        id={id}
-        className={clsx(BOX, 'mt-1 h-8')}
-        aria-invalid={problem !== null || undefined}
-        aria-describedby={problem !== null || hint !== undefined ? `${id}-about` : undefined}
-        {...rest}
-      />
+      {!inRow && (
+        <label htmlFor={id} className="font-semibold">
+          {label}
+        </label>
+      )}
+      <div className={clsx('relative', !inRow && 'mt-1')}>
+        <input
+          ref={inputRef}
+          id={id}
+          className={clsx(BOX, 'h-8', children !== undefined && 'pr-7', inputClassName)}
+          aria-label={inRow ? label : undefined}
+          aria-invalid={problem !== null || undefined}
+          aria-describedby={problem !== null || hint !== undefined ? `${id}-about` : undefined}
+          {...rest}
+        />
+        {children}
+      </div>
       <About id={`${id}-about`} problem={problem} hint={hint} />
     </div>
   )

@@ -2,10 +2,11 @@
 // The one field for a day: typed in any usual form, stepped with the arrows, chosen in a calendar, and shown back in words.
 import { CalendarDays } from 'lucide-react'
 import { lazy, Suspense, useRef, useState } from 'react'
+import { TextField } from '@/parts/ui/field'
 import { useNowMs } from '@/parts/ui/now'
 import { Popover } from '@/parts/ui/popover'
 import { inZone } from '@/parts/ui/zoned'
-import { MomentBox, type MomentFieldProps } from './moment-box'
+import type { MomentFieldProps } from './moment-field'
 import { dayShown, dayStepped, isDay, type Leans, readDay } from './read'
 import { useTyped } from './use-typed'
 
@@ -48,7 +49,7 @@ export function DayField({ value, onDay, timeZone = HERE, leans = 'ahead', probl
     },
   }
   return (
-    <MomentBox {...box} className={className} problem={problem ?? typed.problem} field={field} inputRef={input}>
+    <TextField {...box} {...field} spellCheck={false} className={className} problem={problem ?? typed.problem} inputRef={input}>
       <Popover
         label={`Calendar: ${box.label}`}
         className="w-auto"
@@ -60,7 +61,6 @@ export function DayField({ value, onDay, timeZone = HERE, leans = 'ahead', probl
             type="button"
             // Typing and arrows are as quick: whoever goes round by Tab goes past it, and opens it from the field.
             tabIndex={-1}
-            disabled={box.disabled}
             aria-label="Open the calendar"
             title="Alt+↓"
             className="absolute inset-y-0 right-0 flex w-7 items-center justify-center text-soft hover:text-ink"
@@ -80,6 +80,6 @@ export function DayField({ value, onDay, timeZone = HERE, leans = 'ahead', probl
           />
         </Suspense>
       </Popover>
-    </MomentBox>
+    </TextField>
   )
 }

@@ -1,6 +1,7 @@
 'use client'
 // The one field for a time of the day: typed in any usual form, stepped with the arrows, shown back as `14:30`.
-import { MomentBox, type MomentFieldProps } from './moment-box'
+import { TextField } from '@/parts/ui/field'
+import type { MomentFieldProps } from './moment-field'
 import { readTime, timeStepped } from './read'
 import { useTyped } from './use-typed'
 
@@ -21,5 +22,5 @@ export function TimeField({ value, onTime, problem = null, className = 'w-24', .
     says: 'That is no time of day. Type it as 9:30, 14:30 or 2:30 pm.',
     stepped: (time, key) => (STEPS[key] === undefined ? null : timeStepped(time, STEPS[key])),
   })
-  return <MomentBox {...box} className={className} problem={problem ?? typed.problem} field={typed.field} />
+  return <TextField {...box} {...typed.field} className={className} inputClassName="tabular" problem={problem ?? typed.problem} />
 }
