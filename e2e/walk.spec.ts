@@ -4,11 +4,13 @@ import { violations } from './axe'
 import { button, goReady, ringMe, signInAsOwner, startShift, state } from './desk'
 import { expect, type Page, test } from './warm'
 
-const ROUTES = [
-  ...['/people', '/log', '/voicemail', '/conferences', '/callbacks', '/do-not-call', '/campaigns', '/campaigns/campaign_winter-timetable'],
-  ...['/floor', '/floor/tomorrow', '/floor/what-if', '/floor/replay', '/results', '/results/campaigns', '/results/sessions', '/results/breakdown'],
-  ...['/results/reviews', '/set-up', '/outcomes', '/sheets', '/scripts', '/scripts/script_sailings'],
-]
+const ROUTES = {
+  calling: ['/people', '/log', '/voicemail', '/conferences', '/callbacks', '/do-not-call'],
+  campaigns: ['/campaigns', '/campaigns/campaign_winter-timetable', '/results/campaigns'],
+  'the floor': ['/floor', '/floor/tomorrow', '/floor/what-if', '/floor/replay'],
+  results: ['/results', '/results/sessions', '/results/breakdown', '/results/reviews'],
+  'the set-up': ['/set-up', '/outcomes', '/sheets', '/scripts', '/scripts/script_sailings'],
+}
 const WORLD = '?world=quiet&seed=7&days=0'
 
 /** Where the keyboard is, in words, and whether that can be seen. */
@@ -136,51 +138,57 @@ const openers = (page: Page) =>
     return [...kinds.values()]
   })
 
-test('every page by keyboard: once round with Tab, round its parts with F6, the help and Find, and into whatever opens and out again', async ({ page }) => {
-  test.setTimeout(400_000)
-  await signInAsOwner(page, `/people${WORLD}`)
-  const wrong: string[] = []
-  const frame = new Set<string>()
-  for (const route of ROUTES) {
-    await page.goto(`${route}${WORLD}`)
-    await expect(page.getByRole('heading', { level: 1 }).first()).toBeAttached()
-    await expect(page).toHaveTitle(/\S/)
-    if ((await page.getByRole('heading', { level: 1 }).count()) !== 1) wrong.push(`${route}: not one first heading`)
-    for (const { id, nodes } of await violations(page)) wrong.push(`${route}: ${id} ${nodes[0]}`)
-    await round(page, route, wrong)
-    const parts = new Set<string>()
-    for (const { on } of await pressed(page, 'F6', 25)) {
-      if (on === 'nothing') wrong.push(`${route}: F6 drops the keyboard`)
-      parts.add(on)
-    }
-    if (parts.size < 2) wrong.push(`${route}: F6 goes nowhere`)
-    for (const [key, title] of [
-      ['Alt+l', 'Find'],
-      ['Shift+?', 'Keyboard'],
-    ] as const) {
-      // A letter belongs to the field that is typed in.
-      await page
-        .getByRole('heading', { level: 1 })
-        .first()
-        .evaluate((h) => {
-          h.setAttribute('tabindex', '-1')
-          ;(h as HTMLElement).focus()
-        })
-      await page.keyboard.press(key)
-      await expect(page.getByRole('dialog', { name: title }), `${key} on ${route}`).toBeVisible()
-      await page.keyboard.press('Escape')
-      await expect(page.getByRole('dialog')).toBeHidden()
-    }
-    for (const name of await openers(page)) {
-      // What stands on every page is opened once.
-      const isFrame = await page.getByRole('banner').getByRole('button', { name, exact: true }).count()
-      if (isFrame > 0 && frame.has(name)) continue
-      if (isFrame > 0) frame.add(name)
-      await inAndOut(page, name, route, wrong)
-    }
+/** One page: once round with Tab, round its parts with F6, the help and Find, and into whatever opens and out again. */
+async function walk(page: Page, route: string, frame: Set<string> | null, wrong: string[]): Promise<void> {
+  await page.goto(`${route}${WORLD}`)
+  await expect(page.getByRole('heading', { level: 1 }).first()).toBeAttached()
+  await expect(page).toHaveTitle(/\S/)
+  if ((await page.getByRole('heading', { level: 1 }).count()) !== 1) wrong.push(`${route}: not one first heading`)
+  for (const { id, nodes } of await violations(page)) wrong.push(`${route}: ${id} ${nodes[0]}`)
+  await round(page, route, wrong)
+  const parts = new Set<string>()
+  for (const { on } of await pressed(page, 'F6', 25)) {
+    if (on === 'nothing') wrong.push(`${route}: F6 drops the keyboard`)
+    parts.add(on)
   }
-  expect(wrong).toEqual([])
-})
+  if (parts.size < 2) wrong.push(`${route}: F6 goes nowhere`)
+  for (const [key, title] of [
+    ['Alt+l', 'Find'],
+    ['Shift+?', 'Keyboard'],
+  ] as const) {
+    // A letter belongs to the field that is typed in.
+    await page
+      .getByRole('heading', { level: 1 })
+      .first()
+      .evaluate((h) => {
+        h.setAttribute('tabindex', '-1')
+        ;(h as HTMLElement).focus()
+      })
+    await page.keyboard.press(key)
+    await expect(page.getByRole('dialog', { name: title }), `${key} on ${route}`).toBeVisible()
+    await page.keyboard.press('Escape')
+    await expect(page.getByRole('dialog')).toBeHidden()
+  }
+  for (const name of await openers(page)) {
+    // What stands on every page is opened once, or not at all.
+    const isFrame = await page.getByRole('banner').getByRole('button', { name, exact: true }).count()
+    if (isFrame > 0 && (frame === null || frame.has(name))) continue
+    if (isFrame > 0) frame?.add(name)
+    await inAndOut(page, name, route, wrong)
+  }
+}
+
+for (const [matter, routes] of Object.entries(ROUTES))
+  test(`every page of ${matter} by keyboard: once round with Tab, round its parts with F6, the help and Find, and into whatever opens and out again`, async ({
+    page,
+  }) => {
+    test.slow()
+    await signInAsOwner(page, `${routes[0]}${WORLD}`)
+    const wrong: string[] = []
+    const frame = matter === 'calling' ? new Set<string>() : null
+    for (const route of routes) await walk(page, route, frame, wrong)
+    expect(wrong).toEqual([])
+  })
 
 test('the desk by keyboard, waiting and in a call: whatever opens on it and out again, and Tab goes round', async ({ page }) => {
   test.slow()
