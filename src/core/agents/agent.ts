@@ -64,8 +64,7 @@ export interface Shift {
     /** What was with them has gone on; null as long as it waits for them. */
     readonly givenUpAtMs: EpochMs | null
   } | null
-  /** When it was last lost for so long that something went on without them; null when they have gone ready since. */
-  readonly deskWasLost: { readonly fromMs: EpochMs; readonly toMs: EpochMs } | null
+  readonly deskWasLost: DeskWasLost | null
   /** Time in states that are over, by `spentKey`. */
   readonly spentMs: Readonly<Record<string, number>>
 }
@@ -87,6 +86,14 @@ export function deskDueAtMs({ shift }: Pick<Agent, 'shift'>): EpochMs | null {
 
 /** Characters of a note; what is longer is cut. */
 export const LONGEST_NOTE = 140
+
+/** When a desk was lost for so long that something went on without its agent; told until they go ready. */
+export interface DeskWasLost {
+  readonly fromMs: EpochMs
+  /** When it was back, or when the shift that nobody sat at ended. */
+  readonly toMs: EpochMs
+  readonly endedShift: boolean
+}
 
 /** What an agent lets the others know. */
 export interface Note {
@@ -116,6 +123,8 @@ export interface Agent {
   readonly codedCount: number
   readonly state: AgentState
   // What outlasts a shift.
+  /** Of a shift that ended because nobody sat at its desk: told in the next one. */
+  readonly unattended: DeskWasLost | null
   /** Time of former shifts that began on this day (UTC), by `spentKey`. */
   readonly earlier: { readonly day: string; readonly spentMs: Shift['spentMs'] } | null
   readonly told: readonly Told[]
@@ -167,6 +176,7 @@ export const createAgent = (id: AgentId): Agent => ({
   help: null,
   codedCount: 0,
   state: { name: 'signedOut', reason: null, sinceMs: 0 },
+  unattended: null,
   earlier: null,
   told: [],
   note: null,
@@ -176,11 +186,12 @@ export const createAgent = (id: AgentId): Agent => ({
 })
 
 /** Nobody's shift, with what outlasts one. */
-const withoutShift = ({ id, state, owed, earlier, told, note, doNotDisturb, diversion, divertedTo }: Agent): Agent => ({
+const withoutShift = ({ id, state, owed, unattended, earlier, told, note, doNotDisturb, diversion, divertedTo }: Agent): Agent => ({
   ...createAgent(id),
   // Nobody goes home owing anything by themselves; what is owed here was left on an earlier day, or in a shift that was forgotten.
   owed,
   state,
+  unattended,
   earlier,
   told,
   note,
@@ -299,13 +310,17 @@ function applied(agent: Agent, event: AgentEvent | OutcomeEvent | OutcomeTakenBa
           soundPath: event.soundPath,
           soundLost: null,
           deskLost: null,
-          deskWasLost: null,
+          deskWasLost: agent.unattended,
           spentMs: {},
         },
         availability: { ready: false, reason: SIGNED_IN_REASON },
+        unattended: null,
       }
-    case 'shiftEnded':
-      return withoutShift(agent)
+    case 'shiftEnded': {
+      const lost = agent.shift?.deskLost ?? null
+      const unattended = lost?.givenUpAtMs == null ? null : { fromMs: lost.sinceMs, toMs: atMs, endedShift: true }
+      return { ...withoutShift(agent), unattended }
+    }
     case 'seatMoved':
       return agent
     case 'agentReady':
@@ -361,7 +376,8 @@ function applied(agent: Agent, event: AgentEvent | OutcomeEvent | OutcomeTakenBa
     }
     case 'deskBack': {
       const lost = agent.shift?.deskLost ?? null
-      const deskWasLost = lost === null || lost.givenUpAtMs === null ? (agent.shift?.deskWasLost ?? null) : { fromMs: lost.sinceMs, toMs: atMs }
+      const deskWasLost =
+        lost === null || lost.givenUpAtMs === null ? (agent.shift?.deskWasLost ?? null) : { fromMs: lost.sinceMs, toMs: atMs, endedShift: false }
       return withShift(agent, { deskLost: null, deskWasLost })
     }
     case 'deskGivenUp': {

@@ -6,6 +6,7 @@ export {
   canBeReached,
   createAgent,
   DESK_GRACE_MS,
+  type DeskWasLost,
   deskDueAtMs,
   type Engagement,
   engageAgent,

@@ -89,6 +89,8 @@ export const QueueSetUpSchema = z
     keepsPlaces: z.boolean().default(false),
     /** Callers may leave a message instead of waiting, and while it is closed: its agents call them back when nobody waits. */
     takesMessages: z.boolean().default(false),
+    /** Where a caller goes whose agent's desk was lost in mid-call: to the head of the queue, or there and at once to its agents of any level as well. */
+    deskLostTo: z.enum(['head', 'anyLevel']).default('head'),
     /** Calls are put through without ringing, after a short tone. */
     answersItself: z.boolean().default(false),
     serviceLevelMs: z.number().int().positive(),

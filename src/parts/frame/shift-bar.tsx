@@ -133,8 +133,8 @@ function Lasting({ me, give }: Pick<OnShift, 'me' | 'give'>) {
               Your desk was lost from <span className="tabular">{format(deskWasLost.fromMs, 'HH:mm:ss')}</span> to{' '}
               <span className="tabular">{format(deskWasLost.toMs, 'HH:mm:ss')}</span>.
             </strong>{' '}
-            Whoever you were talking with went to the head of the queue, and what you had in hand went back to its line. You are not ready; go ready when you
-            can work.
+            Whoever you were talking with went to the head of the queue, and what you had in hand went back to its line.{' '}
+            {deskWasLost.endedShift && 'Nobody sat there any more, so that shift ended by itself then. '}You are not ready; go ready when you can work.
           </span>
         </Line>
       )}

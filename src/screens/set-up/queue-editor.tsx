@@ -110,6 +110,10 @@ export function QueueEditor({ queue, setUp, onSave, onClose, beginsAt }: Props) 
           <option value="ready">ready for the next call</option>
         </SelectField>
       </fieldset>
+      <SelectField label="A caller whose agent’s desk is lost in mid-call goes" {...register('deskLostTo')}>
+        <option value="head">to the head of the queue</option>
+        <option value="anyLevel">to the head of the queue, and to its agents of any level</option>
+      </SelectField>
       <HourRows {...part} />
       <fieldset className="space-y-2 border-line border-t pt-3">
         <legend className="float-left mb-1 w-full font-semibold">What callers hear</legend>

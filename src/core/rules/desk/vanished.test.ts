@@ -3,11 +3,11 @@ import { describe, expect, test } from 'vitest'
 import { DESK_GRACE_MS, UNATTENDED_MS } from '@/core/agents'
 import { whoHearsWhom } from '@/core/calls'
 import { broken, type Command } from '@/core/floor'
-import { toCallId } from '@/core/ids'
-import { DESK_LOST } from '@/core/set-up'
+import { type AgentId, toCallId } from '@/core/ids'
+import { DESK_LOST, SetUpSchema } from '@/core/set-up'
 import { copyOf, nextDueAtMs } from '@/core/state'
 import { get, values } from '@/core/table'
-import { ANN, aCrowdedFloor, aReadyFloor, arrives, BO, FIRST, MANY, type TestFloor } from '@/core/testing'
+import { ANN, aCrowdedFloor, aFloor, aReadyFloor, arrives, BO, FIRST, MANY, SMALL, type TestFloor } from '@/core/testing'
 import { MINUTE, SECOND } from '@/core/time'
 
 const CALL = toCallId('call_test_1')
@@ -70,6 +70,30 @@ describe('in a call', () => {
     expect(agent(floor)?.shift?.deskWasLost).toBeNull()
   })
 
+  test.each(['head', 'anyLevel'] as const)(
+    'its caller goes where the queue says (%s): to the next of its agents, or at once to one of too low a level',
+    (deskLostTo) => {
+      const able = (id: AgentId) => ({ skills: [{ skillId: 'skill_craft', level: id === ANN ? 3 : 1 }] })
+      const floor = aFloor(
+        SetUpSchema.parse({
+          ...SMALL,
+          skills: [{ id: 'skill_craft', name: 'Craft' }],
+          agents: SMALL.agents.map((a) => ({ ...a, ...able(a.id) })),
+          queues: SMALL.queues.map((q) => (q.id === FIRST ? { ...q, deskLostTo, needs: [{ skillId: 'skill_craft', level: 3 }] } : q)),
+        }),
+      )
+      for (const agentId of [ANN, BO])
+        for (const kind of ['startShift', 'goReady'] as const)
+          floor.give(kind === 'goReady' ? { kind, agentId } : { kind, agentId, queueIds: [FIRST], seat: 'desk' })
+      floor.give(arrives())
+      floor.give(on('answer'))
+      floor.give(lost())
+      pass(floor, DESK_GRACE_MS)
+      expect(agent(floor, BO)?.state.name).toBe(deskLostTo === 'head' ? 'ready' : 'ringing')
+      expect(broken(floor.state())).toEqual([])
+    },
+  )
+
   test('through a telephone of their own they go on talking, and are offered nothing more', () => {
     const floor = talking()
     floor.give({ kind: 'chooseSoundPath', agentId: ANN, path: 'ownPhone' })
@@ -110,12 +134,20 @@ describe('without a call', () => {
     expect(agent(floor, BO)?.shift).toBeNull()
   })
 
-  test('a shift nobody sits at ends by itself, what it owes is left for the next one, and time stands nowhere still', () => {
+  test('a shift nobody sits at ends by itself, what it owes is left for the next one, which says what happened, and time stands nowhere still', () => {
     const floor = talking()
     floor.give(lost())
+    const fromMs = floor.state().atMs
     pass(floor, UNATTENDED_MS + 2 * MINUTE)
     expect(agent(floor)).toMatchObject({ shift: null, owed: [{ callId: CALL, because: 'leftForLater' }] })
     expect(nextDueAtMs(floor.state()) ?? Infinity).toBeGreaterThan(floor.state().atMs)
+    floor.give({ kind: 'startShift', agentId: ANN, queueIds: [FIRST], seat: 'desk' })
+    expect(agent(floor)?.shift?.deskWasLost).toEqual({ fromMs, toMs: fromMs + UNATTENDED_MS, endedShift: true })
+    // Told once: neither in the shift after it nor after a shift that its agent ended.
+    floor.give({ kind: 'saveOutcome', agentId: ANN, callId: CALL, code: 'done', notes: '', followUp: '', andThen: { state: 'notReady', reason: 'Lunch' } })
+    floor.give({ kind: 'endShift', agentId: ANN })
+    floor.give({ kind: 'startShift', agentId: ANN, queueIds: [FIRST], seat: 'desk' })
+    expect(agent(floor)?.shift?.deskWasLost).toBeNull()
   })
 })
 

@@ -3,11 +3,12 @@
 // that nobody sits at ends.
 import { type Agent, canBeReached } from '@/core/agents'
 import { agentConnection, onLine, services } from '@/core/calls'
+import type { CallId } from '@/core/ids'
 import { endShiftOwing, isOverOwed } from '@/core/rules/shift'
-import { passRing } from '@/core/rules/talk'
-import { DESK_LOST } from '@/core/set-up'
+import { passRing, toHead } from '@/core/rules/talk'
+import { DESK_LOST, queueSetUp } from '@/core/set-up'
 import { type Draft, type Due, emit } from '@/core/state'
-import { get } from '@/core/table'
+import { get, must } from '@/core/table'
 import type { Of, Ruling } from './commands'
 
 /** Only where a person sits, and once until the desk is back. */
@@ -69,8 +70,8 @@ function giveUp(draft: Draft, agent: Agent): void {
     const others = onLine(call).filter((c) => c !== mine)
     if (!listens && others.length > 0 && others.every((c) => c.party.kind === 'outside')) {
       if (get(draft.state.work, callId) !== undefined) emit(draft, null, { kind: 'callerTold', callId, text: SORRY, expectedWaitMs: null })
-      // Alone on the line they go to the head of their queue: what follows from an end that is gone sees to it.
       emit(draft, null, { kind: 'connectionCleared', callId, deviceId: mine.deviceId, cause: 'failed' })
+      if (others.length === 1) backInLine(draft, callId)
       continue
     }
     const cleared = services.clearConnection(call, mine.deviceId, 'failed')
@@ -80,6 +81,14 @@ function giveUp(draft: Draft, agent: Agent): void {
     emit(draft, null, { kind: 'threadPassed', threadId, agentId, because: 'left' })
     if (state === 'open') emit(draft, draft.state.seq, { kind: 'outcomeOwed', agentId, callId: threadId, because: 'leftForLater' })
   }
+}
+
+/** Alone on the line they go to the head of their queue, and where it wants that, at once to its agents of any level as well. */
+function backInLine(draft: Draft, callId: CallId): void {
+  toHead(draft, must(draft.state.calls, callId), null)
+  const queueId = get(draft.state.calls, callId)?.queueId ?? null
+  if (queueId !== null && queueSetUp(draft.state.setUp, queueId).deskLostTo === 'anyLevel')
+    emit(draft, null, { kind: 'callOverflowed', callId, offer: { queueId, anyLevel: true } })
 }
 
 /** Who talks through a telephone of their own goes on talking. */

@@ -180,7 +180,8 @@ function endStranded(draft: Draft, call: Call, causedBy: number | null): void {
   if (cleared.ok) emit(draft, causedBy, ...cleared.events)
 }
 
-function toHead(draft: Draft, call: Call, causedBy: number | null): void {
+/** Whoever is alone on a line of the queue's waits for the next one, before all others. */
+export function toHead(draft: Draft, call: Call, causedBy: number | null): void {
   if (isInternal(call)) return endStranded(draft, call, causedBy)
 
   for (const c of call.connections)

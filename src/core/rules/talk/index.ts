@@ -1,7 +1,7 @@
 export { carryOutClearing } from './clearing'
 export { type FarEndCommand, TALK_ASKS, type TalkCommand } from './commands'
 export { dialRecord } from './dial-record'
-export { handoverFailed, rescueStranded, returnCall } from './handover'
+export { handoverFailed, rescueStranded, returnCall, toHead } from './handover'
 export { makeCall } from './make-call'
 export { reach } from './reach'
 export { type RulingRefusal, TALK_WORDS, type TalkRefusal } from './refusals'

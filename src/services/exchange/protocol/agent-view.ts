@@ -1,5 +1,5 @@
 // What an agent is shown of themselves and of what is in their hands.
-import type { AgentStateName, Diversion, Help, Note, Owed, SoundPath, WrapUp } from '@/core/agents'
+import type { AgentStateName, DeskWasLost, Diversion, Help, Note, Owed, SoundPath, WrapUp } from '@/core/agents'
 import type { Call, Ear } from '@/core/calls'
 import type { CalledRecord } from '@/core/campaigns'
 import type { Question, WhenFree } from '@/core/colleagues'
@@ -39,7 +39,7 @@ export interface MeView {
   readonly soundPath: SoundPath
   readonly soundLost: { readonly sinceMs: number; readonly why: string } | null
   /** For so long that something went on without them; null when they have gone ready since. */
-  readonly deskWasLost: { readonly fromMs: number; readonly toMs: number } | null
+  readonly deskWasLost: DeskWasLost | null
   readonly note: Note | null
   readonly doNotDisturb: boolean
   readonly diversion: Diversion | null

@@ -13,7 +13,7 @@ export interface StoredChunk {
 }
 
 /** Of the state a snapshot holds: one of another shape is passed over, and the ledger folded instead. */
-export const SNAPSHOT_VERSION = 14
+export const SNAPSHOT_VERSION = 15
 
 export interface StoredSnapshot {
   readonly version: typeof SNAPSHOT_VERSION
