@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { readNumber } from '@/core/directory'
+import { takeApart } from './pasted'
 
 describe('any pasted form is read, and as which country’s', () => {
   test.each([
@@ -79,3 +80,13 @@ describe('the way abroad is that of the home country, and 00', () => {
     ['0491 570 156', 'AU', '+61491570156'],
   ])('%s from %s', (typed, home, e164) => expect(readNumber(typed, home)).toMatchObject({ ok: true, number: { e164 } }))
 })
+
+// What took a time that grew with the square or the cube of the length would not come to an end here.
+test.each(['a', '(a', 'a.', 'x1', '; ', '#', '+44a', '(1'])('a hundred thousand times “%s” is taken apart, and is no number', (piece) => {
+  const typed = piece.repeat(100_000)
+  expect(takeApart(typed).number.length).toBeLessThanOrEqual(typed.length)
+  expect(readNumber(typed, 'GB')).toMatchObject({ ok: false })
+})
+
+test('a word, and another in brackets around it, say whose number it is', () =>
+  expect(readNumber('Office (home (old)) 01632 960112', 'GB')).toMatchObject({ ok: true, number: { e164: '+441632960112' } }))

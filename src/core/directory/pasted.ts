@@ -15,18 +15,27 @@ const DASHES = /[\u2010-\u2015\u2212\u30FC\uFF0D]/g
 
 const EXTENSION = /(?:[;,]\s*ext(?:ension)?\s*=|[;,]?\s*(?:extension|extn\.?|ext\.?|x|#)\s*:?)\s*(\d{1,8})\s*$/i
 /** Before a number, and in brackets anywhere, a word says whose or what kind it is. “Room 12” is no number: so few digits have no label. */
-const LABEL = /^(?:\p{L}[\p{L}\p{M}]*(?:\.|:|\.:)?\s*:?\s*){1,3}(?=[+(\d](?:\D*\d){5})/u
-const REMARK = /[([{][^)\]}\d]*\p{L}[^)\]}\d]*[)\]}]/gu
+// A word is taken whole or not at all (the lookahead never gives a letter back): otherwise three of them would be tried at every place of a long one.
+const LABEL = /^(?:(?=(\p{L}[\p{L}\p{M}]*))\1(?:\.|:|\.:)?\s*:?\s*){1,3}(?=[+(\d](?:\D*\d){5})/u
+/** The innermost brackets: those around them are looked at once these are gone. */
+const BRACKETED = /[([{][^()[\]{}\d]*[)\]}]/g
+const DEEPEST_REMARK = 3
 
 export function takeApart(typed: string): Pasted {
   const text = typed.normalize('NFKC').replace(INVISIBLE, '').replace(DASHES, '-').replace(BLANKS, ' ').trim()
   const link = /^(?:tel|callto|sips?|phone)\s*:\s*/i.exec(text)
   if (link !== null) return fromLink(decoded(text.slice(link[0].length)))
-  const bare = text.replace(REMARK, ' ').trim()
+  const bare = withoutRemarks(text)
   const extension = EXTENSION.exec(bare)
   // “x123” alone is no extension of anything.
   const whole = extension === null || extension.index === 0 ? bare : bare.slice(0, extension.index).trim()
   return { number: whole.replace(LABEL, '').trim(), extension: extension === null || extension.index === 0 ? null : (extension[1] ?? null) }
+}
+
+function withoutRemarks(text: string): string {
+  let bare = text
+  for (let i = 0; i < DEEPEST_REMARK; i++) bare = bare.replace(BRACKETED, (bracketed) => (/\p{L}/u.test(bracketed) ? ' ' : bracketed))
+  return bare.trim()
 }
 
 /** RFC 3966 and what mail programs and web pages make of it; of a SIP address (RFC 3261) the part before the @. */

@@ -25,6 +25,9 @@ export interface ReadNumber {
 
 export type NumberReading = { readonly ok: true; readonly number: ReadNumber } | { readonly ok: false; readonly refusal: NumberRefusal }
 
+/** Characters of what may be a number with everything people paste around it; what is longer is none. */
+const LONGEST_TYPED = 300
+
 type Length = ReturnType<typeof validatePhoneNumberLength>
 
 /**
@@ -35,6 +38,7 @@ type Length = ReturnType<typeof validatePhoneNumberLength>
 export function readNumber(typed: string, homeCountry: string): NumberReading {
   const text = typed.trim()
   if (text === '') return { ok: false, refusal: { reason: 'numberEmpty' } }
+  if (text.length > LONGEST_TYPED) return { ok: false, refusal: { reason: 'noCountryReads', typed: `${text.slice(0, 40)}…` } }
   const { number: bare, extension } = takeApart(text)
   if (/\p{L}/u.test(bare)) return { ok: false, refusal: { reason: 'matchesNobody', typed: text } }
   const home = homeCountry as CountryCode
