@@ -50,9 +50,11 @@ export const Notices = memo(function Notices({ floor: view, account }: { floor: 
               {refused !== null && <span role="status">{refused}</span>}
             </>
           )}
-          <Button tone="quiet" onClick={() => void floor?.ask({ kind: 'dismissNotice', noticeId: notice.id })}>
-            Dismiss
-          </Button>
+          {account !== null && (
+            <Button tone="quiet" onClick={() => void floor?.ask({ kind: 'dismissNotice', noticeId: notice.id })}>
+              Dismiss
+            </Button>
+          )}
         </Line>
       ))}
     </>

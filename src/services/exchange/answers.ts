@@ -2,8 +2,7 @@
 import { readNumber, writeNumber } from '@/core/directory'
 import { type AgentCommand, consequences, preview, toRefusalText } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
-import { openAccount, unentitled } from '@/core/rules/rights'
-import type { Entitlement } from '@/core/set-up'
+import { openAccount } from '@/core/rules/rights'
 import { get } from '@/core/table'
 import { boxOwner } from '@/core/voicemail'
 import { type Answer, type Floor, viewerOf } from './answering'
@@ -29,6 +28,7 @@ import { onDevice } from './on-device'
 import { answerPeople, isPeopleMessage } from './people'
 import type { NumbersSaid, RefusalView, SetUpInUse, TabMessage } from './protocol'
 import { reviewsFor } from './reviews'
+import { lacking, mayNot } from './rights'
 import type { Tab } from './tab'
 import { linesBefore } from './threads'
 import { seenBy } from './unheard'
@@ -36,6 +36,8 @@ import { seenBy } from './unheard'
 export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Promise<Answer> {
   const done = (text: string | null = null): Answer => ({ ok: true, kept: floor.isKept(), text })
   const no = (refusal: RefusalView): Answer => ({ ok: false, refusal })
+  const refused = mayNot(floor.state(), tab, message)
+  if (refused !== null) return no(refused)
   switch (message.kind) {
     case 'ping':
       return done()
@@ -78,34 +80,21 @@ export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Pro
     case 'phoneKeys':
     case 'phoneHangsUp':
     case 'handset': {
-      const said = tab.device === null ? null : onDevice(floor, tab.device.agentId, message)
+      const said = onDevice(floor, tab, message)
       floor.turn()
       return done(said)
     }
-    case 'dismissNotice':
-      floor.dismiss(message.noticeId)
-      floor.broadcast()
-      return done()
-    default: {
-      if (tab.accountId === null) return no(NOT_SIGNED_IN)
-      return answerSignedIn(floor, tab, tab.accountId, message)
-    }
+    default:
+      return tab.accountId === null ? no(NOT_SIGNED_IN) : answerSignedIn(floor, tab, tab.accountId, message)
   }
 }
 
-type SignedIn = Exclude<
-  TabMessage,
-  { kind: 'ping' | 'numbers' | 'hello' | 'signIn' | 'signOut' | 'phoneDials' | 'phoneKeys' | 'phoneHangsUp' | 'handset' | 'dismissNotice' }
->
+type SignedIn = Exclude<TabMessage, { kind: 'ping' | 'numbers' | 'hello' | 'signIn' | 'signOut' | 'phoneDials' | 'phoneKeys' | 'phoneHangsUp' | 'handset' }>
 
 async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, message: SignedIn): Promise<Answer> {
   const done = (text: string | null = null): Answer => ({ ok: true, kept: floor.isKept(), text })
   const no = (refusal: RefusalView): Answer => ({ ok: false, refusal })
   const world = floor.world()
-  const lacks = (what: Entitlement): RefusalView | null => {
-    const refused = unentitled(floor.state(), accountId, what)
-    return refused === null ? null : { reason: refused.refusal.reason, ...toRefusalText(refused.refusal) }
-  }
   if (isPeopleMessage(message)) {
     const answer = await answerPeople(floor.people, viewerOf(floor, accountId), message)
     if (answer.ok && message.kind !== 'people') floor.broadcast()
@@ -128,13 +117,14 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
     }
     case 'reviews':
       return done(JSON.stringify(reviewsFor(floor.state(), accountId, message.callId)))
-    case 'foresee': {
-      const refused = lacks('supervision')
-      if (refused !== null) return no(refused)
+    case 'dismissNotice':
+      floor.dismiss(message.noticeId)
+      floor.broadcast()
+      return done()
+    case 'foresee':
       return done(JSON.stringify(consequences(floor.state(), { ...message.command, agentId: accountId } as AgentCommand, { atMs: floor.now() })))
-    }
     case 'setPin': {
-      const refused = message.agentId === accountId ? null : lacks('setUp')
+      const refused = message.agentId === accountId ? null : lacking(floor.state(), accountId, 'setUp')
       if (refused !== null) return no(refused)
       if (!floor.state().setUp.agents.some((a) => a.id === message.agentId))
         return no({ reason: 'noSuchAccount', ...toRefusalText({ reason: 'noSuchAccount' }) })
@@ -145,8 +135,7 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       return done(await floor.sessions.signIn(tab, accountId))
     }
     case 'lineSound':
-      if (tab.agentId === null) return no(SEAT_ELSEWHERE)
-      world?.hear(message.callId, tab.agentId, message.samples, floor.state(), floor.now())
+      world?.hear(message.callId, accountId, message.samples, floor.state(), floor.now())
       floor.turn()
       return done()
     case 'setPace':
@@ -233,9 +222,6 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       floor.broadcast()
       return done()
     case 'setUp': {
-      // Who changes it, and who plays a day by it.
-      const refused = lacks('supervision') && lacks('setUp')
-      if (refused !== null) return no(refused)
       const { setUp, setUpSeq } = floor.state()
       const withoutPin = setUp.agents.flatMap((a) => (a.retired || floor.accounts.hasPin(a.id) ? [] : [a.id]))
       return done(JSON.stringify({ setUp, revision: setUpSeq, withoutPin } satisfies SetUpInUse))
@@ -244,23 +230,17 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       return done(JSON.stringify(selectDoNotCall(floor.state(), message)))
     case 'history': {
       // Everybody's calls. Only where no worker can be shared must a tab itself hand them to its history, which then asks whose they are.
-      const refused = floor.isShared ? lacks('supervision') : null
+      const refused = floor.isShared ? lacking(floor.state(), accountId, 'supervision') : null
       return refused === null ? done(await floor.writer.read(message.afterSeq, message.throughSeq ?? Infinity)) : no(refused)
     }
-    case 'pacing': {
-      const refused = lacks('supervision')
-      return refused === null ? done(JSON.stringify(floor.pacing(message.campaignId))) : no(refused)
-    }
-    case 'ledger': {
-      const refused = lacks('supervision')
-      return refused === null ? done(await floor.writer.read(0)) : no(refused)
-    }
-    case 'damaged': {
-      const refused = lacks('supervision')
-      return refused === null ? done(await floor.damaged()) : no(refused)
-    }
+    case 'pacing':
+      return done(JSON.stringify(floor.pacing(message.campaignId)))
+    case 'ledger':
+      return done(await floor.writer.read(0))
+    case 'damaged':
+      return done(await floor.damaged())
     case 'readAgain': {
-      const refused = lacks('supervision') ?? (await floor.readAgain())
+      const refused = await floor.readAgain()
       return refused === null ? done() : no(refused)
     }
   }

@@ -1,5 +1,6 @@
 // The devices an agent may speak through besides this computer: the desk handset and their own phone, each played by a
-// small window of its own. A handset that is lifted answers; a phone dials the sound line and keys in the code it was given.
+// small window of its own. A handset that is lifted answers; a phone dials the sound line and keys in the code it was given. Any window may dial that line,
+// for it stands for the world outside: what it may do with an agent's phone it may do once it has keyed in the code, and no other window may.
 import { readNumber } from '@/core/directory'
 import type { AgentId, CallId } from '@/core/ids'
 import { detectDigits } from '@/core/tones'
@@ -37,11 +38,13 @@ export interface Devices {
   hasPhone(agentId: AgentId): boolean
   /** A new code; one that was out is void. */
   expectPhone(agentId: AgentId): void
-  /** What the phone of this agent hears after it has dialled. */
-  phoneDials(agentId: AgentId, typed: string): string
+  /** What a window hears after it has dialled. */
+  phoneDials(agentId: AgentId, window: object, typed: string): string
   /** Keys as sound. What is said back, null while the code is not complete. */
-  phoneKeys(agentId: AgentId, samples: Float32Array): string | null
-  phoneHangsUp(agentId: AgentId): void
+  phoneKeys(agentId: AgentId, window: object, samples: Float32Array): string | null
+  phoneHangsUp(agentId: AgentId, window: object): void
+  /** It has keyed in the code: it is the phone. */
+  isPhone(agentId: AgentId, window: object): boolean
   view(agentId: AgentId): SoundView
 }
 
@@ -55,8 +58,11 @@ interface Phone {
   code: string
   expiresAtMs: number
   state: PhoneView['state']
-  keyed: string
   tries: number
+  /** Windows that have dialled, with what each has keyed so far. */
+  readonly onLine: Map<object, string>
+  /** The one that keyed in the code. */
+  joined: object | null
 }
 
 export function createDevices({ now, newCode, homeCountry, soundLine, onGone, onBack, onMoved }: DevicesOptions): Devices {
@@ -64,11 +70,6 @@ export function createDevices({ now, newCode, homeCountry, soundLine, onGone, on
   const lineShown = line.ok ? line.number.international : soundLine
   const handsets = new Map<AgentId, Handset>()
   const phones = new Map<AgentId, Phone>()
-
-  const onLine = (agentId: AgentId) => {
-    const phone = phones.get(agentId)
-    return phone?.state === 'asked' || phone?.state === 'wrongCode' ? phone : undefined
-  }
 
   return {
     handsetOpened(agentId) {
@@ -104,25 +105,26 @@ export function createDevices({ now, newCode, homeCountry, soundLine, onGone, on
     },
     hasHandset: (agentId) => handsets.has(agentId),
     hasPhone: (agentId) => phones.get(agentId)?.state === 'connected',
+    isPhone: (agentId, window) => phones.get(agentId)?.joined === window,
     expectPhone(agentId) {
-      phones.set(agentId, { code: newCode(), expiresAtMs: now() + CODE_GOOD_FOR_MS, state: 'waiting', keyed: '', tries: 0 })
+      phones.set(agentId, { code: newCode(), expiresAtMs: now() + CODE_GOOD_FOR_MS, state: 'waiting', tries: 0, onLine: new Map(), joined: null })
     },
-    phoneDials(agentId, typed) {
+    phoneDials(agentId, window, typed) {
       const phone = phones.get(agentId)
       const reading = readNumber(typed, homeCountry())
       if (!reading.ok || reading.number.e164 !== soundLine) return 'This number is not in use.'
-      if (phone === undefined) return 'Nobody is expected on this line. Ask your desk for a code first.'
-      phone.keyed = ''
-      if (phone.state !== 'connected') phone.state = 'asked'
+      if (phone === undefined || (phone.joined !== null && phone.joined !== window)) return 'Nobody is expected on this line. Ask your desk for a code first.'
+      phone.onLine.set(window, '')
+      if (phone.joined === null) phone.state = 'asked'
       return 'Sound line. Please key in your code.'
     },
-    phoneKeys(agentId, samples) {
-      const phone = onLine(agentId)
-      if (phone === undefined) return null
-      phone.keyed += detectDigits(samples)
-      if (phone.keyed.length < CODE_LENGTH) return null
-      const keyed = phone.keyed
-      phone.keyed = ''
+    phoneKeys(agentId, window, samples) {
+      const phone = phones.get(agentId)
+      const before = phone?.onLine.get(window)
+      if (phone === undefined || before === undefined || (phone.state !== 'asked' && phone.state !== 'wrongCode')) return null
+      const keyed = before + detectDigits(samples)
+      phone.onLine.set(window, keyed.length < CODE_LENGTH ? keyed : '')
+      if (keyed.length < CODE_LENGTH) return null
       if (now() >= phone.expiresAtMs) {
         phone.state = 'expired'
         return 'This code has expired. Ask your desk for a new one.'
@@ -132,15 +134,18 @@ export function createDevices({ now, newCode, homeCountry, soundLine, onGone, on
         return phone.state === 'wrongCode' ? 'This code is wrong. Please key it in again.' : 'This code was wrong three times. Ask your desk for a new one.'
       }
       phone.state = 'connected'
+      phone.joined = window
       onBack(agentId, 'ownPhone')
       return 'Thank you. Your desk speaks through this phone now.'
     },
-    phoneHangsUp(agentId) {
+    phoneHangsUp(agentId, window) {
       const phone = phones.get(agentId)
-      if (phone === undefined) return
-      const wasConnected = phone.state === 'connected'
-      phone.state = wasConnected ? 'hungUp' : phone.state === 'asked' || phone.state === 'wrongCode' ? 'waiting' : phone.state
-      if (wasConnected) onGone(agentId, 'ownPhone', 'Your phone has hung up.')
+      if (phone === undefined || !phone.onLine.delete(window)) return
+      if (phone.joined === window) {
+        phone.joined = null
+        phone.state = 'hungUp'
+        onGone(agentId, 'ownPhone', 'Your phone has hung up.')
+      } else if (phone.onLine.size === 0 && (phone.state === 'asked' || phone.state === 'wrongCode')) phone.state = 'waiting'
     },
     view(agentId) {
       const phone = phones.get(agentId)

@@ -11,6 +11,7 @@ import { type FloorState, floorOf, nextDueAtMs, revisionOf } from '@/core/state'
 import { get, values } from '@/core/table'
 import { wholeMs } from '@/core/time'
 import { dtmfSamples } from '@/core/tones'
+import { tooMuch } from '@/services/ports'
 import type { KeyValue } from '@/services/storage'
 import { advance, createWorld, PACES, type Pace, type World } from '@/world'
 import type { Accounts } from './accounts'
@@ -256,6 +257,16 @@ export function createExchange(options: ExchangeOptions): Exchange {
     }
   }
 
+  /** A phone that has not keyed in its code is told nothing of whose it would be. */
+  const deviceOf = (tab: Tab, { is, agentId }: NonNullable<Tab['device']>) =>
+    selectDevice(
+      state,
+      is,
+      agentId,
+      is === 'handset' ? devices.view(agentId).handset : 'absent',
+      is === 'handset' ? tab.accountId === agentId : devices.isPhone(agentId, tab),
+    )
+
   /** A list that cannot be made must not stop the rest: every tab gets all of them anew when it can. */
   const refreshed = (): Refreshed => {
     let made: Refreshed = { lists: null, changed: null }
@@ -284,7 +295,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     for (const tab of tabs)
       guarded('what a tab is shown', () => {
         const { device, accountId } = tab
-        const deviceView = device === null ? null : selectDevice(state, device.is, device.agentId, devices.view(device.agentId).handset)
+        const deviceView = device === null ? null : deviceOf(tab, device)
         if (accountId === null) return show(tab, { floor, device: deviceView, ...(everything ? { door: selectDoor(state, tab) } : {}) }, null, atMs, json)
         const sound = tab.agentId !== null || tab.soundHere ? devices.view(accountId) : null
         const concerned = everything || changed === null || concerns(state, accountId, changed)
@@ -426,15 +437,17 @@ export function createExchange(options: ExchangeOptions): Exchange {
   const detach = (tab: Tab) => {
     if (!tabs.delete(tab) || tab.device === null) return
     const { is, agentId } = tab.device
-    guarded('a device that was closed', () => (is === 'handset' ? devices.handsetClosed(agentId) : devices.phoneHangsUp(agentId)))
+    guarded('a device that was closed', () => (is === 'handset' ? devices.handsetClosed(agentId) : devices.phoneHangsUp(agentId, tab)))
     turn()
   }
 
   const receive = async (tab: Tab, data: unknown) => {
-    const parsed = TabMessageSchema.safeParse(data)
+    const much = tooMuch(data)
+    const parsed = much === null ? TabMessageSchema.safeParse(data) : NOTHING
     const requestId = parsed.success ? parsed.data.requestId : requestIdOf(data)
     const reply = (message: Omit<Extract<Parameters<TabPort['postMessage']>[0], { kind: 'reply'; ok: false }>, 'kind' | 'requestId' | 'ok'>) =>
       tab.port.postMessage({ kind: 'reply', requestId, ok: false, ...message })
+    if (much !== null) return reply({ refusal: { ...TOO_MUCH, says: `That is more than the floor takes at once: ${much}.` } })
     if (!parsed.success) return reply({ refusal: NOT_UNDERSTOOD })
     try {
       // While it is being found out whose port this is, what comes after waits: it is asked in that one's name.
@@ -486,8 +499,11 @@ const unbound = (tab: Tab) => () => {
   tab.binding = null
 }
 
-const requestIdOf = (data: unknown): string => (typeof data === 'object' && data !== null && 'requestId' in data ? String(data.requestId) : '')
+const NOTHING = { success: false } as const
 
+const requestIdOf = (data: unknown): string => (typeof data === 'object' && data !== null && 'requestId' in data ? String(data.requestId).slice(0, 64) : '')
+
+const TOO_MUCH = { reason: 'tooMuch', next: 'Do it in parts. What you typed is kept.' }
 const NOT_UNDERSTOOD = { reason: 'notUnderstood', says: 'The desk sent something the floor does not understand.', next: 'Reload the page; your work is kept.' }
 const FAULT = {
   reason: 'fault',

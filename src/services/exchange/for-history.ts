@@ -19,6 +19,9 @@ export interface FloorForHistory {
   account(): { readonly id: AgentId; readonly everybody: boolean } | null
 }
 
+/** What is answered over the port. */
+export const FOR_HISTORY = ['run', 'floorId', 'read', 'watch', 'account'] as const satisfies readonly (keyof FloorForHistory)[]
+
 export function createForHistory(run: string, edition: number, state: () => FloorState, writer: Pick<LedgerWriter, 'read'>) {
   const watchers = new Set<() => void>()
   return {

@@ -3,7 +3,7 @@ import type { DoNotCallEntry } from '@/core/do-not-call'
 import type { CampaignId } from '@/core/ids'
 import type { CodeCounts } from '@/core/reports'
 import type { CampaignSetUp, SetUp } from '@/core/set-up'
-import type { FloorForHistory } from './for-history'
+import { type FloorForHistory, FOR_HISTORY } from './for-history'
 import type { Left } from './list-feed'
 
 export interface FloorForLists extends FloorForHistory {
@@ -18,6 +18,18 @@ export interface FloorForLists extends FloorForHistory {
   /** How many stand where, as often as that changes. */
   figuresAre(figures: readonly (Left & { readonly campaignId: CampaignId })[]): void
 }
+
+/** What is answered over the port. */
+export const FOR_LISTS = [
+  ...FOR_HISTORY,
+  'campaigns',
+  'nowMs',
+  'homeCountry',
+  'running',
+  'doNotCall',
+  'counts',
+  'figuresAre',
+] as const satisfies readonly (keyof FloorForLists)[]
 
 export const countsOfCampaigns = (setUp: SetUp): ReturnType<FloorForLists['counts']> =>
   Object.fromEntries(

@@ -18,6 +18,9 @@ export interface ListsEnd {
   whose(campaignId: CampaignId, number: string): Promise<CalledRecord | null>
 }
 
+/** What is answered over the port. */
+export const LISTS_END = ['run', 'next', 'giveBack', 'whose'] as const satisfies readonly (keyof ListsEnd)[]
+
 /** How many of a campaign's records stand where. */
 export interface Left {
   readonly loaded: number

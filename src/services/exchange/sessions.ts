@@ -28,6 +28,8 @@ interface Options {
   readonly state: () => FloorState
 }
 
+const SIGNED_OUT = 'You were signed out at the desk this was opened from.'
+
 export function createSessions({ accounts, tabs, now, state }: Options): Sessions {
   const isOpen = (id: AgentId) => openAccount(state().setUp, id) !== undefined
   const onShift = (id: AgentId) => get(state().agents, id)?.shift?.seat === 'desk'
@@ -64,6 +66,8 @@ export function createSessions({ accounts, tabs, now, state }: Options): Session
     },
     async signOut(tab) {
       const { key } = tab
+      // A copy of the tab, and the handset on its desk, were let in by the same key.
+      for (const other of tabs) if (other !== tab && key !== null && other.key === key) unbind(other, SIGNED_OUT)
       unbind(tab, null)
       if (key !== null) await accounts.forgetKey(key)
     },

@@ -294,7 +294,8 @@ function callView(state: FloorState, callId: CallId, agentId: AgentId): CallView
 }
 
 /** What the window of an agent's device shows of the agent's calls. */
-export function selectDevice(state: FloorState, is: DeviceView['is'], agentId: AgentId, handset: HandsetState): DeviceView {
+export function selectDevice(state: FloorState, is: DeviceView['is'], agentId: AgentId, handset: HandsetState, isTheirs: boolean): DeviceView {
+  if (!isTheirs) return { is, agentId, agentName: agentName(state.setUp, agentId), state: 'idle', with: null }
   const agent = get(state.agents, agentId)
   const path = agent?.shift?.soundPath ?? null
   const carries = (callId: CallId) =>

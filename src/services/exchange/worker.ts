@@ -1,11 +1,14 @@
 // Entry of the SharedWorker, and of the dedicated worker that takes its place where SharedWorker is missing.
 import * as Comlink from 'comlink'
+import { callSealed, serveSealed, sharedKey } from '@/services/ports'
 import { browserStore, type KeyValue, memoryStore } from '@/services/storage'
 import { FENNHOLM_LINE } from '@/world/scenario'
 import { openAccounts } from './accounts'
 import { openDrafts } from './drafts'
 import { createExchange, type Exchange } from './exchange'
-import type { ListsEnd } from './list-feed'
+import { FOR_HISTORY } from './for-history'
+import { FOR_LISTS } from './for-lists'
+import { LISTS_END, type ListsEnd } from './list-feed'
 import { openPeople } from './people'
 import { NOTHING_RESTORED, restore } from './store'
 
@@ -15,6 +18,7 @@ declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
 const LONGEST_TIMER_MS = 2 ** 31 - 1
 
 const exchange: Promise<Exchange> = open()
+const workersKey = sharedKey('onconnect' in self)
 
 async function open(): Promise<Exchange> {
   const opening = await browserStore('floor')
@@ -64,16 +68,27 @@ type Port = Pick<MessagePort, 'postMessage'> & { onmessage: ((event: MessageEven
 
 const isKind = (kind: string, data: unknown): boolean => typeof data === 'object' && data !== null && 'kind' in data && data.kind === kind
 
+/** The page that brings a port is no party to what is said on it, where the other end is a worker of everybody's. */
+async function answerOn<T extends object>(port: MessagePort, end: T, methods: readonly (keyof T & string)[]): Promise<void> {
+  const key = await workersKey
+  if (key === null) Comlink.expose(end, port)
+  else serveSealed(port, key, end, methods)
+}
+async function endOf(port: MessagePort): Promise<ListsEnd> {
+  const key = await workersKey
+  return key === null ? (Comlink.wrap<ListsEnd>(port) as unknown as ListsEnd) : callSealed<ListsEnd>(port, key, LISTS_END)
+}
+
 function serve(port: Port): void {
   // Messages that arrive while the floor is being restored wait in this chain, in order.
   const attached = exchange.then((floor) => floor.attach({ postMessage: (message) => port.postMessage(message) }))
   port.onmessage = (event: MessageEvent) => {
     // A tab that has the floor for all of them brings a port for each of the others.
     const [brought, lists] = event.ports
-    if (brought !== undefined && isKind('forHistory', event.data)) attached.then((tab) => Comlink.expose(tab.forHistory(), brought))
+    if (brought !== undefined && isKind('forHistory', event.data)) attached.then((tab) => answerOn(brought, tab.forHistory(), FOR_HISTORY))
     else if (brought !== undefined && lists !== undefined && isKind('forLists', event.data)) {
-      attached.then((tab) => Comlink.expose(tab.forLists(), brought))
-      exchange.then((floor) => floor.attachLists(Comlink.wrap<ListsEnd>(lists) as unknown as ListsEnd))
+      attached.then((tab) => answerOn(brought, tab.forLists(), FOR_LISTS))
+      void endOf(lists).then(async (end) => (await exchange).attachLists(end))
     } else if (brought !== undefined) serve(brought)
     else if (event.data === 'bye') attached.then((tab) => tab.detach())
     else attached.then((tab) => tab.receive(event.data))

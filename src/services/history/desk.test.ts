@@ -6,7 +6,7 @@ import { memoryStore } from '@/services/storage'
 import { FENNHOLM } from '@/world/scenario'
 import { aDay } from '@/world/scenario/testing'
 import { LATEST_CALLS } from './calls'
-import { createDesk, type FloorEnd } from './desk'
+import { createDesk, type FloorEnd, HISTORY_RIGHTS } from './desk'
 import { createHistory } from './history'
 
 const FROM_MS = Date.parse('2026-11-24T00:00:00Z')
@@ -43,7 +43,7 @@ const aDesk = () => createDesk(Promise.resolve((onMore) => createHistory(memoryS
 const attach = (desk: ReturnType<typeof aDesk>) =>
   desk.attach(
     (end: FloorEnd) => end,
-    (tell) => tell,
+    async (tell) => tell,
   )
 
 const [AGENT = toAgentId('agent_none')] = TODAY.flatMap(({ event }) => (event.kind === 'outcomeSaved' ? [event.agentId] : []))
@@ -171,5 +171,21 @@ describe('tabs at the history', () => {
     await tab.calls(PAGE)
     expect(reopened.watching).toHaveLength(1)
     expect(Math.min(...reopened.reads)).toBe(TODAY.at(-1)?.seq)
+  })
+})
+
+describe('each question has a row of who may ask it', () => {
+  const closed = (Object.keys(HISTORY_RIGHTS) as (keyof typeof HISTORY_RIGHTS)[]).filter((name) => HISTORY_RIGHTS[name] !== 'anybody')
+  const ask = (tab: object, name: string) => (tab as Record<string, (asked: object) => Promise<unknown>>)[name]?.({})
+
+  test.each(closed)('%s: not a stranger, and of everybody only who answers for the floor', async (name) => {
+    const floor = aFloor()
+    const stranger = attach(aDesk())
+    await stranger.introduce(floor.endFor(null))
+    await expect(ask(stranger, name)).rejects.toThrow('nobody is signed in')
+    if (HISTORY_RIGHTS[name] !== 'floor') return
+    const agent = attach(aDesk())
+    await agent.introduce(floor.endFor({ id: AGENT, everybody: false }))
+    await expect(ask(agent, name)).rejects.toThrow('for those who answer for the floor')
   })
 })

@@ -1,6 +1,7 @@
 // Who asks the history: each tab by a connection of its own, introduced to the floor, which says whose tab it is. An agent is told of what they had
 // themselves; everybody's is for those who answer for the floor.
 import type { AgentId } from '@/core/ids'
+import { guarded, type Rights } from '@/services/ports'
 import type { Past } from '@/world'
 import type { Feed, History, Opening, Span } from './asked'
 import type { Progress } from './days'
@@ -13,9 +14,9 @@ export interface FloorEnd extends Feed {
   account(): Promise<{ readonly id: AgentId; readonly everybody: boolean } | null>
 }
 
-type Ends<Port> = (port: Port) => FloorEnd
+type Ends<Port> = (port: Port) => FloorEnd | Promise<FloorEnd>
 /** Makes a function one that can be called from another thread. */
-type Callable = <T extends () => void>(tell: T) => T
+type Callable = (tell: () => void) => Promise<() => void>
 
 export interface Connection<Port> {
   /** The floor is at the other end of this port. */
@@ -56,6 +57,34 @@ export interface Connection<Port> {
   close(): void
 }
 
+/** Who may ask what. An agent who is let in is told of their own alone. */
+export const HISTORY_RIGHTS: Rights<Connection<unknown>> = {
+  introduce: 'anybody',
+  open: 'anybody',
+  subscribe: 'anybody',
+  close: 'anybody',
+  report: 'account',
+  calls: 'account',
+  cross: 'account',
+  crossCalls: 'account',
+  sessions: 'account',
+  callsOfAgent: 'account',
+  eventsOfAgent: 'account',
+  written: 'account',
+  linesOf: 'account',
+  log: 'account',
+  dialledBefore: 'account',
+  call: 'account',
+  previousContacts: 'account',
+  profiles: 'floor',
+  came: 'floor',
+  ledger: 'floor',
+  marks: 'floor',
+  sound: 'floor',
+  handling: 'floor',
+  exportFile: 'floor',
+}
+
 export function createDesk(opening: Promise<(onMore: () => void) => History>) {
   const listeners = new Set<() => void>()
   const tellAll = () => {
@@ -75,7 +104,7 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
     run = its
     const { follow: take } = await history
     const more = () => void take(floor).then(tellAll)
-    await floor.watch(callable(more))
+    await floor.watch(await callable(more))
     more()
   }
 
@@ -101,13 +130,9 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
         const { id, everybody } = await who()
         return everybody ? asked : { ...asked, only: id }
       }
-      const forTheFloor = async (what: string): Promise<History> => {
-        if (!(await who()).everybody) throw new Error(`${what} for those who answer for the floor`)
-        return history
-      }
-      return {
+      const answers: Connection<Port> = {
         async introduce(port) {
-          const end = endOf(port)
+          const end = await endOf(port)
           if (isFirst) introduced(end)
           else floor = Promise.resolve(end)
           isFirst = false
@@ -139,11 +164,11 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
         sessions: async (asked) => (await history).sessions(await theirs(asked)),
         callsOfAgent: async (asked) => (await history).callsOfAgent(await theirsOf(asked)),
         eventsOfAgent: async (asked) => (await history).eventsOfAgent(await theirsOf(asked)),
-        profiles: async (asked) => (await forTheFloor('forecasts are')).profiles(asked),
-        came: async (asked) => (await forTheFloor('days to be played again are')).came(asked),
-        ledger: async (asked) => (await forTheFloor('the ledger is')).ledger(asked),
-        marks: async (asked) => (await forTheFloor('what was done about the floor is')).marks(asked),
-        sound: async (asked) => (await forTheFloor('how calls sounded is')).sound(asked),
+        profiles: async (asked) => (await history).profiles(asked),
+        came: async (asked) => (await history).came(asked),
+        ledger: async (asked) => (await history).ledger(asked),
+        marks: async (asked) => (await history).marks(asked),
+        sound: async (asked) => (await history).sound(asked),
         written: async (asked) => (await history).written(await theirs(asked)),
         async linesOf(workId) {
           const { id, everybody } = await who()
@@ -152,26 +177,20 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
         },
         log: async (asked) => (await history).log(await theirs(asked)),
         dialledBefore: async (asked) => (await history).dialledBefore({ ...asked, only: (await who()).id }),
-        handling: async (asked) => (await forTheFloor('how long everybody takes is')).handling(asked),
+        handling: async (asked) => (await history).handling(asked),
         async call(callId) {
           const { id, everybody } = await who()
           const found = await (await history).call(callId)
           const isTheirs = found !== null && (everybody || found.record.outcomeById === id || found.record.agents.some((l) => l.agentId === id))
           return isTheirs ? found : null
         },
-        async previousContacts(...asked) {
-          await who()
-          return (await history).previousContacts(...asked)
-        },
-        async exportFile(...asked) {
-          const { everybody } = await who()
-          if (!everybody) throw new Error('files of everybody’s calls are for those who answer for the floor')
-          return (await history).exportFile(...asked)
-        },
+        previousContacts: async (...asked) => (await history).previousContacts(...asked),
+        exportFile: async (...asked) => (await history).exportFile(...asked),
         close() {
           if (mine !== null) listeners.delete(mine)
         },
       }
+      return guarded(answers, HISTORY_RIGHTS, async () => (await floor).account())
     },
   }
 }

@@ -1,11 +1,12 @@
 // Entry of the history's worker: one for all tabs of the browser, or one a tab where workers cannot be shared.
 import * as Comlink from 'comlink'
-import type { FloorForHistory } from '@/services/exchange/for-history'
+import { type FloorForHistory, FOR_HISTORY } from '@/services/exchange/for-history'
+import { callSealed, sharedKey } from '@/services/ports'
 import { browserStore, memoryStore } from '@/services/storage'
 import { pastDaysQuery } from '@/world'
 import { FENNHOLM } from '@/world/scenario'
 import type { FetchDays } from './asked'
-import { createDesk } from './desk'
+import { createDesk, type FloorEnd } from './desk'
 import { createHistory } from './history'
 
 declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
@@ -16,9 +17,17 @@ const desk = createDesk(
   browserStore('history').then((opening) => (onMore: () => void) => createHistory(opening.ok ? opening.store : memoryStore(), FENNHOLM, fetchDemoDays, onMore)),
 )
 
+const workersKey = sharedKey('onconnect' in self)
+
+/** A history of one tab alone is told by that tab; one of all tabs speaks with the floor, and no page listens. */
+async function floorAt(brought: MessagePort): Promise<FloorEnd> {
+  const key = await workersKey
+  return key === null ? (Comlink.wrap<FloorForHistory>(brought) as unknown as FloorEnd) : callSealed<FloorForHistory>(brought, key, FOR_HISTORY)
+}
+
 const serve = (port: Comlink.Endpoint) =>
   Comlink.expose(
-    desk.attach((brought) => Comlink.wrap<FloorForHistory>(brought as Comlink.Endpoint), Comlink.proxy),
+    desk.attach<MessagePort>(floorAt, async (tell) => ((await workersKey) === null ? Comlink.proxy(tell) : tell)),
     port,
   )
 

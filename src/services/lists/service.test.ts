@@ -5,7 +5,7 @@ import { ANN } from '@/core/testing'
 import { memoryStore } from '@/services/storage'
 import { lookAt } from './import/look'
 import { type Lists, openLists } from './lists'
-import { createService, type FloorEnd } from './service'
+import { createService, type FloorEnd, LISTS_RIGHTS } from './service'
 
 const CAMPAIGN = toCampaignId('campaign_winter')
 
@@ -30,7 +30,7 @@ test('nothing is said of lists before their past is known; no figures without it
     account: async () => ({ id: ANN, everybody: true }),
     figuresAre: async () => {},
   } as Partial<FloorEnd> as FloorEnd
-  const tab = service.attach<null>({ floorAt: () => floor, answerOn: () => {}, callable: (tell) => tell })
+  const tab = service.attach<null>({ floorAt: () => floor, answerOn: () => {}, callable: async (tell) => tell })
   const asked = { fromMs: 0, toMs: 1, campaignId: null }
 
   let isSaid = false
@@ -85,7 +85,7 @@ test.each(['before the floor has said who asks', 'while rows are read'] as const
       return { id: ANN, everybody: true }
     },
   } as unknown as FloorEnd
-  const tab = service.attach<null>({ floorAt: () => floor, answerOn: () => {}, callable: (tell) => tell })
+  const tab = service.attach<null>({ floorAt: () => floor, answerOn: () => {}, callable: async (tell) => tell })
   void tab.introduce(null, null).catch(() => {})
   const file = new Blob([`Name,Phone\n${Array.from({ length: 50_000 }, (_, i) => `Person ${i},01632 ${960_000 + (i % 1_000)}`).join('\n')}\n`])
   const looked = await lookAt(file)
@@ -97,3 +97,23 @@ test.each(['before the floor has said who asks', 'while rows are read'] as const
   expect(await imported).toMatchObject({ ok: false, cancelled: true })
   expect(lists.metas()).toEqual([])
 })
+
+test.each((Object.keys(LISTS_RIGHTS) as (keyof typeof LISTS_RIGHTS)[]).filter((name) => LISTS_RIGHTS[name] !== 'anybody'))(
+  '%s: not a stranger, and of everybody only who answers for the floor',
+  async (name) => {
+    const service = createService(
+      Promise.reject(new Error('the lists are not asked')),
+      'run',
+      () => {},
+      () => 0,
+    )
+    const as = (account: object | null) => {
+      const floor = { run: async () => 'run', watch: async () => {}, account: async () => account } as unknown as FloorEnd
+      const tab = service.attach<null>({ floorAt: () => floor, answerOn: () => {}, callable: async (tell) => tell })
+      tab.introduce(null, null).catch(() => {})
+      return (tab as unknown as Record<string, () => Promise<unknown>>)[name]?.()
+    }
+    await expect(as(null)).rejects.toThrow('nobody is signed in')
+    if (LISTS_RIGHTS[name] === 'floor') await expect(as({ id: ANN, everybody: false })).rejects.toThrow('for those who answer for the floor')
+  },
+)

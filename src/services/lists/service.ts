@@ -5,6 +5,7 @@ import type { PutBack } from '@/core/campaigns'
 import { type DoNotCallEntry, keyOf } from '@/core/do-not-call'
 import { type AgentId, type CampaignId, type ListId, toListId } from '@/core/ids'
 import type { ListsEnd } from '@/services/exchange/list-feed'
+import { guarded, type Rights } from '@/services/ports'
 import type { KeyValue } from '@/services/storage'
 import type { ListMeta } from './chunks'
 import type { ListExport } from './export-names'
@@ -58,9 +59,9 @@ export type ImportWish = Pick<ImportAsked, 'file' | 'roles' | 'campaignId' | 'na
 }
 
 interface Ends<Port> {
-  readonly floorAt: (port: Port) => FloorEnd
-  readonly answerOn: (port: Port, end: ListsEnd) => void
-  readonly callable: <T extends () => void>(tell: T) => T
+  readonly floorAt: (port: Port) => FloorEnd | Promise<FloorEnd>
+  readonly answerOn: (port: Port, end: ListsEnd) => void | Promise<void>
+  readonly callable: (tell: () => void) => Promise<() => void>
 }
 
 const KEEPS_EVERY_MS = 2_000
@@ -69,6 +70,24 @@ const TRIES_AGAIN_MS = 5_000
 interface Opened {
   readonly lists: Lists
   readonly store: KeyValue
+}
+
+/** Who may ask what. An agent who is let in is told of what was put through to them. */
+export const LISTS_RIGHTS: Rights<ListsConnection<unknown>> = {
+  introduce: 'anybody',
+  subscribe: 'anybody',
+  close: 'anybody',
+  figures: 'account',
+  metas: 'account',
+  report: 'account',
+  page: 'floor',
+  record: 'floor',
+  met: 'floor',
+  matching: 'floor',
+  exportFile: 'floor',
+  look: 'floor',
+  importFile: 'floor',
+  cancelImport: 'floor',
 }
 
 /** `run` names this worker; `later` is a timer, `nowMs` a clock that rates are taken by. */
@@ -133,7 +152,7 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
       keepSoon()
       await tellFigures(floor)
     }
-    await floor.watch(callable(() => void more()))
+    await floor.watch(await callable(() => void more()))
     await more()
   }
 
@@ -175,44 +194,37 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
 
   return {
     attach<Port>({ floorAt, answerOn, callable }: Ends<Port>): ListsConnection<Port> {
-      let floor: FloorEnd | null = null
+      // Whoever asks before the floor has been introduced waits for it.
+      let introduced: (floor: FloorEnd) => void = () => {}
+      let floor = new Promise<FloorEnd>((resolve) => {
+        introduced = resolve
+      })
       const mine: (() => void)[] = []
-      /** Everybody's records are for those who answer for the floor, and the floor says who that is. */
-      const nowOfSupervisor = async (): Promise<number> => {
-        const account = await floor?.account()
-        if (floor === null || account == null || !account.everybody) throw new Error('records of a list are for those who answer for the floor')
-        return floor.nowMs()
-      }
-      const floorOf = (): FloorEnd => {
-        if (floor === null) throw new Error('the floor has not been introduced')
-        return floor
-      }
-      return {
+      const nowMs = async () => (await floor).nowMs()
+      const answers: ListsConnection<Port> = {
         async introduce(asked, asks) {
-          answerOn(asks, end)
-          floor = floorAt(asked)
-          await follow(floor, callable)
+          await answerOn(asks, end)
+          const its = await floorAt(asked)
+          introduced(its)
+          floor = Promise.resolve(its)
+          await follow(its, callable)
         },
-        figures: async () => (await caughtUp()).figures(floor === null ? 0 : await floor.nowMs()),
+        figures: async () => (await caughtUp()).figures(await nowMs()),
         metas: async () => (await opening).lists.metas(),
-        page: async (asked) => (await caughtUp()).page(asked, await nowOfSupervisor()),
-        record: async (recordId) => (await caughtUp()).record(recordId, await nowOfSupervisor()),
+        page: async (asked) => (await caughtUp()).page(asked, await nowMs()),
+        record: async (recordId) => (await caughtUp()).record(recordId, await nowMs()),
         async report(asked) {
-          const account = await floor?.account()
-          if (floor === null || account == null) throw new Error('nobody is signed in')
-          return (await whole()).report(asked, await floor.counts(), account.everybody ? null : account.id, await floor.nowMs())
+          const account = await (await floor).account()
+          if (account === null) throw new Error('nobody is signed in')
+          return (await whole()).report(asked, await (await floor).counts(), account.everybody ? null : account.id, await nowMs())
         },
-        async met(campaignId) {
-          await nowOfSupervisor()
-          return (await whole()).met(campaignId, floor === null ? {} : await floor.counts())
-        },
-        matching: async (campaignId, which) => (await whole()).matching(campaignId, which, await nowOfSupervisor()),
+        met: async (campaignId) => (await whole()).met(campaignId, await (await floor).counts()),
+        matching: async (campaignId, which) => (await whole()).matching(campaignId, which, await nowMs()),
         async exportFile(campaignId, name, onProgress) {
-          const atMs = await nowOfSupervisor()
+          const atMs = await nowMs()
           return exportList(name, campaignId, (await whole()).everybody(campaignId, atMs), onProgress)
         },
         async look(file) {
-          await nowOfSupervisor()
           const look = await lookAt(file)
           if (!look.ok) return look
           const known = RolesSchema.safeParse(await (await opening).store.get(matchKey(look.looked.columns)))
@@ -220,12 +232,10 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
         },
         async importFile(wish, onProgress) {
           if (isImporting) return { ok: false, cancelled: false, says: 'Another file is being imported. Wait until it is done, or cancel it.' }
-          // From the first moment on it can be called off, also while the floor is still asked who this is.
           isImporting = true
           isCancelled = false
           try {
-            await nowOfSupervisor()
-            return await importInto(await opening, floorOf(), wish, onProgress)
+            return await importInto(await opening, await floor, wish, onProgress)
           } finally {
             isImporting = false
           }
@@ -241,6 +251,7 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
           for (const tell of mine.splice(0)) listeners.delete(tell)
         },
       }
+      return guarded(answers, LISTS_RIGHTS, async () => (await floor).account())
     },
   }
 }

@@ -1,5 +1,8 @@
 // Entry of the lists' worker: one for all tabs of the browser.
 import * as Comlink from 'comlink'
+import { FOR_LISTS } from '@/services/exchange/for-lists'
+import { LISTS_END, type ListsEnd } from '@/services/exchange/list-feed'
+import { callSealed, serveSealed, sharedKey } from '@/services/ports'
 import { browserStore, linesOfGzip, memoryStore } from '@/services/storage'
 import { type PastAsked, pastDaysQuery } from '@/world'
 import { FENNHOLM_LISTS } from '@/world/scenario'
@@ -36,15 +39,20 @@ const service = createService(
   () => performance.now(),
 )
 
+const workersKey = sharedKey('onconnect' in self)
+
+async function floorAt(brought: MessagePort): Promise<FloorEnd> {
+  const key = await workersKey
+  return key === null ? (Comlink.wrap<FloorEnd>(brought) as unknown as FloorEnd) : callSealed<FloorEnd>(brought, key, FOR_LISTS)
+}
+async function answerOn(brought: MessagePort, end: ListsEnd): Promise<void> {
+  const key = await workersKey
+  if (key === null) Comlink.expose(end, brought)
+  else serveSealed(brought, key, end, LISTS_END)
+}
+
 const serve = (port: Comlink.Endpoint) =>
-  Comlink.expose(
-    service.attach<Comlink.Endpoint>({
-      floorAt: (brought) => Comlink.wrap<FloorEnd>(brought) as unknown as FloorEnd,
-      answerOn: (brought, end) => Comlink.expose(end, brought),
-      callable: Comlink.proxy,
-    }),
-    port,
-  )
+  Comlink.expose(service.attach<MessagePort>({ floorAt, answerOn, callable: async (tell) => ((await workersKey) === null ? Comlink.proxy(tell) : tell) }), port)
 
 if ('onconnect' in self)
   self.onconnect = (event) => {

@@ -9,7 +9,9 @@ import { BoxSchema } from '@/core/voicemail'
 import { peopleMessages } from '@/services/exchange/people'
 import { PACES, PICKS_UP } from '@/world'
 
-const requestId = z.string().min(1)
+const requestId = z.string().min(1).max(64)
+/** What is typed as a PIN; whether it can be one is said in words. */
+const pin = z.string().max(64)
 
 export const WorldWishSchema = z.object({ pace: z.enum(PACES), seed: z.number().int() }).readonly()
 
@@ -18,7 +20,7 @@ const PastSchema = z.object({ seed: z.number().int().min(0), days: z.number().in
 /** What a trainer asks of the caller who is made to ring. */
 const callerWish = {
   queueId: QueueIdSchema,
-  customerId: z.string().nullable(),
+  customerId: z.string().max(200).nullable(),
   patienceMs: z.number().positive().nullable(),
   staysMs: z.number().positive().nullable(),
   keepsPlaceMs: z.number().positive().nullable().default(null),
@@ -30,7 +32,7 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
     .object({
       kind: z.literal('hello'),
       requestId,
-      key: z.string().nullable(),
+      key: z.string().max(128).nullable(),
       world: WorldWishSchema.nullable(),
       past: PastSchema.default({ seed: 7, days: 0 }),
       /** The tab is no desk but a device of an agent's. A phone of one's own says whose it is by its code, a handset by the key of its desk. */
@@ -42,17 +44,17 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
     })
     .readonly(),
   /** The port belongs to the account from now on. Answered with a key for reloads. */
-  z.object({ kind: z.literal('signIn'), requestId, agentId: AgentIdSchema, pin: z.string() }).readonly(),
+  z.object({ kind: z.literal('signIn'), requestId, agentId: AgentIdSchema, pin }).readonly(),
   z.object({ kind: z.literal('signOut'), requestId }).readonly(),
   /** A new PIN, by the account itself or by a set-up owner. */
-  z.object({ kind: z.literal('setPin'), requestId, agentId: AgentIdSchema, pin: z.string() }).readonly(),
+  z.object({ kind: z.literal('setPin'), requestId, agentId: AgentIdSchema, pin }).readonly(),
   /** Given by the account the port belongs to; `witness` is somebody else at the same desk who shows their own PIN for what only they may allow. */
   z
     .object({
       kind: z.literal('command'),
       requestId,
       command: AskSchema,
-      witness: z.object({ agentId: AgentIdSchema, pin: z.string() }).readonly().optional(),
+      witness: z.object({ agentId: AgentIdSchema, pin }).readonly().optional(),
     })
     .readonly(),
   /** Takes an act back where it still stands, as the JSON of `TakenBack`. */
@@ -68,7 +70,7 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
       channel: WrittenChannelSchema,
       queueId: QueueIdSchema,
       toMe: z.boolean(),
-      customerId: z.string().nullable(),
+      customerId: z.string().max(200).nullable(),
       patienceMs: z.number().positive().nullable(),
       keepsPlaceMs: z.number().positive().nullable().default(null),
     })
@@ -95,7 +97,7 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   /** Conferences the account has to do with, as the JSON of a `ConferencesPage`. */
   z.object({ kind: z.literal('conferences'), requestId }).readonly(),
   /** Reviews of a call, or all the account may see, as the JSON of `ReviewView[]`. */
-  z.object({ kind: z.literal('reviews'), requestId, callId: z.string().nullable() }).readonly(),
+  z.object({ kind: z.literal('reviews'), requestId, callId: z.string().max(200).nullable() }).readonly(),
   z.object({ kind: z.literal('nextAnswer'), requestId, as: z.enum(['person', 'busy', 'noAnswer', 'machine', 'refused']) }).readonly(),
   /** How people of calling lists answer from now on; null for as chance has it. */
   z.object({ kind: z.literal('listAnswers'), requestId, as: z.enum(PICKS_UP).nullable() }).readonly(),
@@ -111,13 +113,13 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('expectPhone'), requestId }).readonly(),
   // What is done on a device's own window.
   z.object({ kind: z.literal('handset'), requestId, act: z.enum(['lift', 'putDown']) }).readonly(),
-  z.object({ kind: z.literal('phoneDials'), requestId, typed: z.string() }).readonly(),
+  z.object({ kind: z.literal('phoneDials'), requestId, typed: z.string().max(300) }).readonly(),
   z.object({ kind: z.literal('phoneKeys'), requestId, samples: z.instanceof(Float32Array) }).readonly(),
   z.object({ kind: z.literal('phoneHangsUp'), requestId }).readonly(),
   /** The set-up document with who has a PIN, as the JSON of a `SetUpInUse`. */
   z.object({ kind: z.literal('setUp'), requestId }).readonly(),
   /** Entries of the do-not-call list in which the text occurs, as the JSON of a `DoNotCallPage`. */
-  z.object({ kind: z.literal('doNotCall'), requestId, search: z.string(), atMost: z.number().int().positive() }).readonly(),
+  z.object({ kind: z.literal('doNotCall'), requestId, search: z.string().max(300), atMost: z.number().int().positive().max(10_000_000) }).readonly(),
   /** The stored ledger after an entry, as NDJSON text: what the history of this tab is folded from. */
   z
     .object({ kind: z.literal('history'), requestId, afterSeq: z.number().int().nonnegative(), throughSeq: z.number().int().nonnegative().nullable() })
@@ -128,7 +130,7 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('damaged'), requestId }).readonly(),
   /** The floor is opened anew, and what was set aside is read again. */
   z.object({ kind: z.literal('readAgain'), requestId }).readonly(),
-  z.object({ kind: z.literal('dismissNotice'), requestId, noticeId: z.string() }).readonly(),
+  z.object({ kind: z.literal('dismissNotice'), requestId, noticeId: z.string().max(300) }).readonly(),
   /** How numbers are written, and how what was typed is read. */
   z
     .object({
