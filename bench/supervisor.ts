@@ -86,7 +86,7 @@ async function workerMsPerSecond(tabs: number): Promise<{ readonly ms: number; r
     isShared: true,
     store,
     restored: NOTHING_RESTORED,
-    accounts: await openAccounts({ store, now: () => nowMs, initial: new Map(scenario.setUp.agents.map(({ id }) => [id, secret])), found: new Map() }),
+    accounts: await openAccounts({ store, now: () => nowMs, initial: new Map(scenario.setUp.agents.map(({ id }) => [id, secret])), found: new Map(), isNew: true }),
     people: await openPeople(memoryStore()),
     storageRefused: null,
     floorId: 'bench',

@@ -46,7 +46,7 @@ async function aCommandShown(agentCount: number, tabCount: number) {
     isShared: true,
     store,
     restored: NOTHING_RESTORED,
-    accounts: await openAccounts({ store, now: () => nowMs, initial: new Map(ids.map((id) => [id, secret])), found: new Map() }),
+    accounts: await openAccounts({ store, now: () => nowMs, initial: new Map(ids.map((id) => [id, secret])), found: new Map(), isNew: true }),
     people: await openPeople(memoryStore()),
     storageRefused: null,
     floorId: 'bench',

@@ -32,9 +32,9 @@ import { CarriedOverSchema } from './carried-over'
  * 8 added campaigns, attempts, and what becomes of the records of calling lists. 9 added calls between colleagues, and what they ask of each other first. 10 added voicemail and conferences by appointment.
  * 11 added listening in, acts of supervisors, and reviews. 12 added chats, mails and texts, and messages between colleagues.
  * 13 added places kept by whoever writes a chat. 14 counts every instant and length in whole milliseconds, and says in whose place an entry stands that
- * could not be read.
+ * could not be read. 15 added that PINs were given anew at the door.
  */
-export const LEDGER_VERSION = 14
+export const LEDGER_VERSION = 15
 
 export const FloorOpenedSchema = z.object({ kind: z.literal('floorOpened'), floorId: z.string().regex(/^[a-z0-9-]+$/), setUp: SetUpSchema }).readonly()
 
@@ -49,6 +49,9 @@ export const StandInsBeganSchema = z.object({ kind: z.literal('standInsBegan'), 
 
 /** Somebody has cleared the browser's data: entries before this one are no longer on this computer. The set-up is what goes on. */
 export const StorageClearedSchema = z.object({ kind: z.literal('storageCleared'), setUp: SetUpSchema }).readonly()
+
+/** PINs could not be read any more: those who keep the set-up were given new ones at the door, by whoever stood there. */
+export const PinsRenewedSchema = z.object({ kind: z.literal('pinsRenewed'), agentIds: z.array(AgentIdSchema).readonly() }).readonly()
 
 /**
  * In the place of an entry that could not be read, was not there, or could not follow on what came before: the ledger goes on without a gap, and what
@@ -66,6 +69,7 @@ export const FloorEventSchema = z.discriminatedUnion('kind', [
   ClockMovedSchema,
   StandInsBeganSchema,
   StorageClearedSchema,
+  PinsRenewedSchema,
   EntryLeftOutSchema,
   CarriedOverSchema,
   SetUpChangedSchema,

@@ -240,6 +240,7 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
         return
       }
       case 'standInsBegan':
+      case 'pinsRenewed':
       case 'floorResumed':
       case 'clockMoved':
       case 'callTurnedAway':

@@ -36,6 +36,8 @@ const UPGRADES: readonly Upgrade[] = [
       return { ...whole, version: 14, event: withDeskLost(whole.event) }
     },
   },
+  // Version 15 only adds a kind of event, and settings that have a default.
+  { from: 14, apply: (stored) => ({ ...stored, version: 15 }) },
 ]
 
 /** Until version 13 a desk that vanished was no reason for anything. */

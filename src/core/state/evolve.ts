@@ -49,6 +49,7 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     case 'clockMoved':
       return closedOver(place, event, atMs)
     case 'storageCleared':
+    case 'pinsRenewed':
     case 'entryLeftOut':
     case 'callTurnedAway':
       return

@@ -7,7 +7,7 @@ import { setClockSource, setKeysOwner, usePlaceKept } from '@/parts/ui'
 import { useNumberWords } from '@/parts/words'
 import { floorNow } from '@/services/exchange/floor-time'
 import type { AccountView } from '@/services/exchange/protocol'
-import { useDoor, useSeen } from '@/services/exchange/react'
+import { useDoor, useNotOpened, useSeen } from '@/services/exchange/react'
 import { ListsAtWork } from '@/services/lists/react'
 import { Asked } from './asked'
 import { CallbackAlarm } from './callback-alarm'
@@ -58,16 +58,30 @@ export function Frame({ children }: { children: ReactNode }) {
         <SignIn door={door.door} />
       </>
     )
-  if (account === null)
+  if (account === null) return <Opening />
+  return (
+    <SignedIn account={account} key={account.id}>
+      {children}
+    </SignedIn>
+  )
+}
+
+function Opening() {
+  const notOpened = useNotOpened()
+  if (notOpened === null)
     return (
       <p role="status" className="px-6 py-10 text-soft">
         Opening the floor…
       </p>
     )
   return (
-    <SignedIn account={account} key={account.id}>
-      {children}
-    </SignedIn>
+    <div role="alert" className="m-6 max-w-[45rem] border-red border-l-4 bg-red-wash px-4 py-3 text-ink">
+      <p className="font-semibold text-red">The floor cannot be opened: this browser does not give back what it keeps ({notOpened}).</p>
+      <p className="mt-1">
+        It is tried again by itself, and nothing that is stored has been touched. If it stays so, make room on the disk, close other tabs of this address, and
+        open the browser again.
+      </p>
+    </div>
   )
 }
 

@@ -3,7 +3,7 @@
 import { type FormEvent, useRef, useState } from 'react'
 import { toAgentId } from '@/core/ids'
 import { Button, PinField, Problem, readComfort, SelectField, writeComfort } from '@/parts/ui'
-import type { DoorView } from '@/services/exchange/protocol'
+import type { DoorView, RenewedPins } from '@/services/exchange/protocol'
 import { useFloor } from '@/services/exchange/react'
 
 type Trouble = { readonly at: 'name' | 'pin'; readonly says: string }
@@ -45,6 +45,7 @@ export function SignIn({ door }: { door: DoorView }) {
             {door.because}
           </p>
         )}
+        {door.pinsUnreadable && <LostPins />}
         <SelectField
           label="Name"
           className="mt-5 max-w-80"
@@ -79,6 +80,44 @@ export function SignIn({ door }: { door: DoorView }) {
       </form>
       <DemoAccounts />
     </main>
+  )
+}
+
+/** None of the PINs can be read: whoever stands here may give the owners new ones, and everybody is told. */
+function LostPins() {
+  const floor = useFloor()
+  const [given, setGiven] = useState<RenewedPins | null>(null)
+  const [problem, setProblem] = useState<string | null>(null)
+  const renew = async () => {
+    const reply = await floor?.ask({ kind: 'renewPins' })
+    if (reply?.ok && reply.text !== null) setGiven(JSON.parse(reply.text) as RenewedPins)
+    else if (reply?.ok === false) setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
+  }
+  return (
+    <section aria-label="PINs that cannot be read" className="mt-4 max-w-[30rem] border-red border-l-4 bg-red-wash px-3 py-2">
+      <p>
+        <strong>What this browser keeps of PINs cannot be read, so none opens anything.</strong> Calls, lists and the set-up are whole. The owners of the set-up
+        can be given new PINs here; they give everybody else theirs. It is recorded, and everybody who signs in is told.
+      </p>
+      {given === null ? (
+        <Button className="mt-2" onClick={() => void renew()}>
+          Give the owners new PINs
+        </Button>
+      ) : (
+        <div role="status" className="mt-2">
+          <p className="font-semibold">Write them down: they are shown this once.</p>
+          <dl className="mt-1 grid max-w-80 grid-cols-[1fr_auto] gap-x-4">
+            {given.map(({ name, pin }) => (
+              <div key={name} className="contents">
+                <dt>{name}</dt>
+                <dd className="tabular font-semibold">{pin}</dd>
+              </div>
+            ))}
+          </dl>
+        </div>
+      )}
+      {problem !== null && <Problem>{problem}</Problem>}
+    </section>
   )
 }
 

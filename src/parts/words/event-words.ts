@@ -98,6 +98,8 @@ export function eventWords(event: FloorEvent, names: EventNames): string {
       return `The computer’s clock was set ${event.byMs < 0 ? 'back' : 'ahead'} by ${Math.round(Math.abs(event.byMs) / 1000)} s`
     case 'storageCleared':
       return 'The browser’s data was cleared'
+    case 'pinsRenewed':
+      return `PINs could not be read, and new ones were given at the door to ${event.agentIds.map(agent).join(', ')}`
     case 'entryLeftOut':
       return `What stood here ${LEFT_OUT[event.because]}, and was left out`
     case 'carriedOver':

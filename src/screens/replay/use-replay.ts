@@ -30,7 +30,7 @@ const FRAME_MS = 100
 /** What is shown begins with the floor as it is: what a replay has no part of (voicemail, sound) stays that. */
 export function useReplay(day: string, boardOf: AgentId | null): Replaying {
   const floor = useFloor()
-  const [shown] = useState<Shown>(() => createStore(() => ({ door: null, view: null, device: null, silent: false })))
+  const [shown] = useState<Shown>(() => createStore(() => ({ door: null, view: null, device: null, silent: false, notOpened: null })))
   const [opened, setOpened] = useState<DayOpened | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const [atMs, setAtMs] = useState(0)

@@ -47,6 +47,8 @@ export interface Floor {
   /** Opens the floor anew over what was set aside; what is said where none of it can be read. */
   readAgain(): Promise<RefusalView | null>
   dismiss(noticeId: string): void
+  /** Recorded, and said to everybody. */
+  pinsRenewed(agentIds: readonly AgentId[]): void
 }
 
 export type Answer = { readonly ok: true; readonly kept: boolean; readonly text: string | null } | { readonly ok: false; readonly refusal: RefusalView }

@@ -15,6 +15,7 @@ import {
   NOBODY_CALLS,
   NOT_SIGNED_IN,
   NOT_YOUR_PIECE,
+  PINS_READABLE,
   SEAT_ELSEWHERE,
   STILL_ON_SHIFT,
   TOO_LATE_TO_UNDO,
@@ -26,7 +27,7 @@ import { mayDraft } from './drafts'
 import { selectMessages } from './messages'
 import { onDevice } from './on-device'
 import { answerPeople, isPeopleMessage } from './people'
-import type { NumbersSaid, RefusalView, SetUpInUse, TabMessage } from './protocol'
+import type { NumbersSaid, RefusalView, RenewedPins, SetUpInUse, TabMessage } from './protocol'
 import { reviewsFor } from './reviews'
 import { lacking, mayNot } from './rights'
 import type { Tab } from './tab'
@@ -76,6 +77,13 @@ export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Pro
       floor.turn()
       return done()
     }
+    case 'renewPins': {
+      const owners = floor.state().setUp.agents.filter((a) => !a.retired && a.may.includes('setUp'))
+      const given = await floor.accounts.renew(owners.map((a) => a.id))
+      if (given === null) return no(PINS_READABLE)
+      floor.pinsRenewed(owners.map((a) => a.id))
+      return done(JSON.stringify(owners.map(({ id, name }) => ({ name, pin: given.get(id) ?? '' })) satisfies RenewedPins))
+    }
     case 'phoneDials':
     case 'phoneKeys':
     case 'phoneHangsUp':
@@ -89,7 +97,10 @@ export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Pro
   }
 }
 
-type SignedIn = Exclude<TabMessage, { kind: 'ping' | 'numbers' | 'hello' | 'signIn' | 'signOut' | 'phoneDials' | 'phoneKeys' | 'phoneHangsUp' | 'handset' }>
+type SignedIn = Exclude<
+  TabMessage,
+  { kind: 'ping' | 'numbers' | 'hello' | 'signIn' | 'signOut' | 'renewPins' | 'phoneDials' | 'phoneKeys' | 'phoneHangsUp' | 'handset' }
+>
 
 async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, message: SignedIn): Promise<Answer> {
   const done = (text: string | null = null): Answer => ({ ok: true, kept: floor.isKept(), text })

@@ -46,6 +46,8 @@ export interface Shown {
   readonly device: DeviceView | null
   /** The floor was asked whether it is there and has not answered yet. */
   readonly silent: boolean
+  /** Why the floor cannot be opened for now; null when it is open, or nothing is known. */
+  readonly notOpened: string | null
 }
 
 const DEADLINE_MS = 8_000
@@ -64,7 +66,7 @@ export interface ConnectOptions {
 
 export function connect({ key, device, world, past }: ConnectOptions): FloorClient {
   const pending = new Map<string, (reply: Reply) => void>()
-  const shown = createStore<Shown>(() => ({ door: null, view: null, device: null, silent: false }))
+  const shown = createStore<Shown>(() => ({ door: null, view: null, device: null, silent: false, notOpened: null }))
   const storedListeners = new Set<(seq: number) => void>()
   let parts: Partial<TabView> = {}
   let lists: SharedLists = NO_LISTS
@@ -83,6 +85,7 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
       door: parts.door !== undefined && parts.floor !== undefined ? { door: parts.door, floor: parts.floor } : null,
       view: parts.door?.signedIn != null && parts.account !== undefined && parts.centre !== undefined ? { ...(parts as TabView), ...lists } : null,
       device: parts.device ?? null,
+      notOpened: null,
     })
   }
 
@@ -96,6 +99,8 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
       case 'stored':
         for (const listener of storedListeners) listener(message.seq)
         return
+      case 'notOpened':
+        return shown.setState({ notOpened: message.says })
       case 'pulse':
         return port.post(BEAT)
       case 'reopens':

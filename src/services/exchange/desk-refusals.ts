@@ -14,6 +14,11 @@ export const NOT_UNDERSTOOD = {
   says: 'The desk sent something the floor does not understand.',
   next: 'Reload the page; your work is kept.',
 }
+export const PINS_READABLE = {
+  reason: 'pinsReadable',
+  says: 'The PINs of this centre can be read, and nobody is given another one here.',
+  next: 'Sign in with yours. A set-up owner can give you a new one.',
+}
 export const NOT_SIGNED_IN = { reason: 'notSignedIn', says: 'Nobody is signed in at this tab.', next: 'Sign in with your name and PIN.' }
 export const SEAT_ELSEWHERE = { reason: 'seatElsewhere', says: 'Your shift is at another tab.', next: 'Go on there, or move your seat here on the Desk.' }
 export const STILL_ON_SHIFT = { reason: 'stillOnShift', says: 'You are still on shift.', next: 'End your shift first, then sign out.' }

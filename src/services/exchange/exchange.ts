@@ -74,6 +74,8 @@ export interface Exchange {
   attach(port: TabPort): { receive(data: unknown): void; detach(): void; forHistory(): FloorForHistory; forLists(): FloorForLists }
   /** The calling lists are at the other end. */
   attachLists(end: ListsEnd): void
+  /** The floor's clock, which nobody sets. */
+  now(): number
   /** Resolves when everything decided so far is stored, or is known not to be. */
   settled(): Promise<boolean>
   state(): FloorState
@@ -296,13 +298,20 @@ export function createExchange(options: ExchangeOptions): Exchange {
       guarded('what a tab is shown', () => {
         const { device, accountId } = tab
         const deviceView = device === null ? null : deviceOf(tab, device)
-        if (accountId === null) return show(tab, { floor, device: deviceView, ...(everything ? { door: selectDoor(state, tab) } : {}) }, null, atMs, json)
+        if (accountId === null)
+          return show(
+            tab,
+            { floor, device: deviceView, ...(everything ? { door: selectDoor(state, tab, options.accounts.unreadable()) } : {}) },
+            null,
+            atMs,
+            json,
+          )
         const sound = tab.agentId !== null || tab.soundHere ? devices.view(accountId) : null
         const concerned = everything || changed === null || concerns(state, accountId, changed)
         const own = concerned
           ? { account: selectAccount(state, tab, accountId), me: selectMe(state, tab.agentId), ...selectMine(state, tab.agentId), seatMoved: tab.seatMoved }
           : {}
-        const door = everything || changed === null ? { door: selectDoor(state, tab) } : {}
+        const door = everything || changed === null ? { door: selectDoor(state, tab, options.accounts.unreadable()) } : {}
         show(
           tab,
           {
@@ -416,6 +425,11 @@ export function createExchange(options: ExchangeOptions): Exchange {
       options.later(0, options.end)
       return null
     },
+    pinsRenewed(agentIds) {
+      note({ kind: 'pinsRenewed', agentIds })
+      notice('pins', 'loss', PINS_RENEWED)
+      broadcast()
+    },
     dismiss: (noticeId) => {
       notices = notices.filter((n) => n.id !== noticeId)
     },
@@ -477,6 +491,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
       }
     },
     attachLists: (end) => void feed.attach(end).catch(() => {}),
+    now,
     settled: () => writer.flushed(),
     state: () => state,
   }
@@ -492,6 +507,9 @@ const STORAGE_REFUSES: RefusalView = {
   says: 'Storage refuses what happens now, and the floor cannot be opened anew before it is kept.',
   next: 'Save the ledger as a file, make room on the disk, then try again.',
 }
+
+const PINS_RENEWED =
+  'What this browser kept of PINs could not be read, and somebody at the door gave the owners of the set-up new ones. Every other account needs a new PIN in Set-up. It stands in the ledger.'
 
 /** Messages that settle whose port a tab's is. */
 const BINDS: ReadonlySet<TabMessage['kind']> = new Set(['hello', 'signIn', 'signOut', 'setPin'])

@@ -44,7 +44,7 @@ export function ShownFloor({ shown, says, children }: { shown: FloorClient['show
 }
 
 /** Before the floor is connected: nothing is shown. */
-const NOTHING = createStore<Shown>(() => ({ door: null, view: null, device: null, silent: false }))
+const NOTHING = createStore<Shown>(() => ({ door: null, view: null, device: null, silent: false, notOpened: null }))
 
 const useShown = <T,>(select: (shown: Shown) => T): T => useStore(useContext(FloorContext)?.shown ?? NOTHING, select)
 
@@ -59,6 +59,8 @@ export const useFloorView = (): FloorView | null => useShown(({ view }) => view)
 export const useDoor = (): DoorParts | null => useShown(useShallow(({ door }: Shown) => door))
 /** Whether the floor was asked if it is there, and has not answered. */
 export const useFloorSilent = (): boolean => useShown(({ silent }) => silent)
+/** Why the floor cannot be opened for now. */
+export const useNotOpened = (): string | null => useShown(({ notOpened }) => notOpened)
 /** What the window of a device shows; null in every other tab. */
 export const useDeviceView = (): DeviceView | null => useShown(({ device }) => device)
 

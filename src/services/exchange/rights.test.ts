@@ -1,10 +1,11 @@
 // Every message of a tab, by everybody who may not send it: nothing happens, and they are told why.
 import { describe, expect, test } from 'vitest'
 import { toAgentId } from '@/core/ids'
+import { memoryStore } from '@/services/storage'
 import { SAILINGS } from '@/world/scenario'
-import { type TabMessage, TabMessageSchema } from './protocol'
+import { type RenewedPins, type TabMessage, TabMessageSchema } from './protocol'
 import { MESSAGE_RIGHTS } from './rights'
-import { aFloor, aTab, CALL, ELUNED, HELLO, inCall, LINNEA, RING, save } from './testing'
+import { aFloor, aTab, CALL, ELUNED, HELLO, inCall, LINNEA, PIN, RING, save } from './testing'
 
 type Kind = TabMessage['kind']
 
@@ -15,6 +16,7 @@ const SAMPLES: { readonly [K in Kind]: object } = {
   hello: HELLO,
   signIn: { agentId: ELUNED, pin: '0000' },
   signOut: {},
+  renewPins: {},
   numbers: { write: [], read: [] },
   handset: { act: 'putDown' },
   phoneDials: { typed: '01632 960950' },
@@ -134,4 +136,35 @@ test('signing out takes the copies of the tab along, and the handset that stood 
   expect(await tab.ask({ kind: 'signOut' })).toMatchObject({ ok: true })
   expect(copy.view().door).toMatchObject({ signedIn: null, because: 'You were signed out at the desk this was opened from.' })
   expect(await copy.give({ kind: 'goReady' })).toMatchObject({ ok: false, refusal: { reason: 'notSignedIn' } })
+})
+
+describe('PINs given anew at the door', () => {
+  test('are given to nobody while those of the centre can be read', async () => {
+    const { exchange } = await aFloor()
+    const stranger = aTab(exchange)
+    await stranger.ask(HELLO)
+    expect(stranger.view().door.pinsUnreadable).toBe(false)
+    expect(await stranger.ask({ kind: 'renewPins' })).toMatchObject({ ok: false, refusal: { reason: 'pinsReadable' } })
+  })
+
+  test('where they cannot: to the owners alone, once, recorded, and said to whoever signs in', async () => {
+    const store = memoryStore()
+    await store.set('secrets', 'torn')
+    const { exchange } = await aFloor({ store })
+    const [door, next] = [aTab(exchange), aTab(exchange)]
+    await door.ask(HELLO)
+    await next.ask(HELLO)
+    expect(door.view().door.pinsUnreadable).toBe(true)
+    expect(await door.ask({ kind: 'signIn', agentId: LINNEA, pin: PIN })).toMatchObject({ ok: false, refusal: { reason: 'pinsUnreadable' } })
+    const reply = await door.ask({ kind: 'renewPins' })
+    const given = reply.ok ? (JSON.parse(reply.text ?? '[]') as RenewedPins) : []
+    expect(given.map(({ name }) => name)).toEqual(['Linnea Wickerby'])
+    expect(await next.ask({ kind: 'renewPins' })).toMatchObject({ ok: false, refusal: { reason: 'pinsReadable' } })
+    expect(await next.ask({ kind: 'signIn', agentId: ELUNED, pin: PIN })).toMatchObject({ ok: false, refusal: { reason: 'noPin' } })
+    expect(await next.ask({ kind: 'signIn', agentId: LINNEA, pin: given[0]?.pin })).toMatchObject({ ok: true })
+    expect(next.view().floor.notices.map((n) => n.id)).toContain('pins')
+    const ledger = await next.ask({ kind: 'ledger' })
+    expect(ledger.ok && ledger.text).toContain('"kind":"pinsRenewed","agentIds":["agent_linnea-wickerby"]')
+    expect(ledger.ok && ledger.text).not.toContain(given[0]?.pin ?? 'none')
+  })
 })

@@ -18,6 +18,8 @@ export const MESSAGE_RIGHTS: { readonly [K in TabMessage['kind']]: MessageRight 
   hello: 'anybody',
   signIn: 'anybody',
   signOut: 'anybody',
+  /** Refused wherever a PIN can be read. */
+  renewPins: 'anybody',
   /** How numbers are written says nothing of anybody. */
   numbers: 'anybody',
   handset: 'device',

@@ -29,6 +29,7 @@ export async function aFloor({
   startMs = Date.UTC(2026, 10, 24, 9),
   fetchLeft = async (_query: string): Promise<unknown> => null,
   isShared = true,
+  isNew = true,
   peopleStore = memoryStore(),
 } = {}) {
   let elapsedMs = 0
@@ -38,7 +39,14 @@ export async function aFloor({
   let wakes = 0
   let ended = 0
   const now = () => startMs + elapsedMs
-  const accounts = await openAccounts({ store, now, initial: new Map([ELUNED, KESTER, LINNEA].map((id) => [id, SECRET])), found: restored.pins })
+  const accounts = await openAccounts({
+    store,
+    now,
+    initial: new Map([ELUNED, KESTER, LINNEA].map((id) => [id, SECRET])),
+    found: restored.pins,
+    // A test whose ledger was written by hand has no secrets beside it.
+    isNew,
+  })
   const exchange = createExchange({
     clocks: { wall: () => now() + setByMs, elapsed: () => elapsedMs },
     wakeAt: (inMs, wake) => {

@@ -39,7 +39,8 @@ import { selectThreads } from './threads'
 import { seenBy } from './unheard'
 
 /** What is seen before signing in. */
-export const selectDoor = ({ setUp }: FloorState, { accountId, because }: Pick<Tab, 'accountId' | 'because'>): DoorView => ({
+export const selectDoor = ({ setUp }: FloorState, { accountId, because }: Pick<Tab, 'accountId' | 'because'>, pinsUnreadable: boolean): DoorView => ({
+  pinsUnreadable,
   centre: setUp.centre,
   accounts: inUse(setUp.agents).map(({ id, name }) => ({ id, name })),
   signedIn: accountId,

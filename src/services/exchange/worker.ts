@@ -9,7 +9,9 @@ import { createExchange, type Exchange } from './exchange'
 import { FOR_HISTORY } from './for-history'
 import { FOR_LISTS } from './for-lists'
 import { LISTS_END, type ListsEnd } from './list-feed'
+import { openInTheEnd } from './opening'
 import { openPeople } from './people'
+import type { FloorMessage } from './protocol'
 import { NOTHING_RESTORED, restore } from './store'
 
 declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
@@ -17,7 +19,15 @@ declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
 /** A timer set for later than this fires at once (HTML, 8.6). */
 const LONGEST_TIMER_MS = 2 ** 31 - 1
 
-const exchange: Promise<Exchange> = open()
+/** Pages that wait for the floor, and what is said to them of it meanwhile. */
+const waiting = new Set<Port>()
+const exchange: Promise<Exchange> = openInTheEnd(
+  open,
+  (inMs, again) => void setTimeout(again, inMs),
+  (says) => {
+    for (const port of waiting) port.postMessage({ kind: 'notOpened', says } satisfies FloorMessage)
+  },
+)
 const workersKey = sharedKey('onconnect' in self)
 
 async function open(): Promise<Exchange> {
@@ -29,13 +39,16 @@ async function open(): Promise<Exchange> {
   const storageRefused = opening.ok ? (restored.newer ? 'a newer version of the product has written here' : null) : opening.reason
   let timer: ReturnType<typeof setTimeout> | undefined
   const startedAtMs = Date.now()
+  let floorNow: () => number = Date.now
   const accounts = await openAccounts({
     store: opening.ok && restored.newer ? readOnly(opening.store) : store,
-    now: Date.now,
+    // Waits after wrong PINs go by the floor's clock: setting the computer's ahead is no way around them.
+    now: () => floorNow(),
     initial: new Map([...FENNHOLM_LINE.secrets].filter(([id]) => !restored.pins.has(id))),
     found: restored.pins,
+    isNew: restored.state === null && !restored.newer,
   })
-  return createExchange({
+  const floor = createExchange({
     clocks: { wall: Date.now, elapsed: () => performance.now() },
     wakeAt(inMs, wake) {
       clearTimeout(timer)
@@ -59,6 +72,8 @@ async function open(): Promise<Exchange> {
       return response.json()
     },
   })
+  floorNow = floor.now
+  return floor
 }
 
 /** What is there may be asked, and stays as it is. */
@@ -81,7 +96,11 @@ async function endOf(port: MessagePort): Promise<ListsEnd> {
 
 function serve(port: Port): void {
   // Messages that arrive while the floor is being restored wait in this chain, in order.
-  const attached = exchange.then((floor) => floor.attach({ postMessage: (message) => port.postMessage(message) }))
+  waiting.add(port)
+  const attached = exchange.then((floor) => {
+    waiting.delete(port)
+    return floor.attach({ postMessage: (message) => port.postMessage(message) })
+  })
   port.onmessage = (event: MessageEvent) => {
     // A tab that has the floor for all of them brings a port for each of the others.
     const [brought, lists] = event.ports

@@ -9,6 +9,7 @@ export type SignInRefusal =
   | { readonly reason: 'wrongPin'; readonly triesLeft: number }
   | { readonly reason: 'tooManyTries'; readonly waitMs: number }
   | { readonly reason: 'noPin' }
+  | { readonly reason: 'pinsUnreadable' }
   | { readonly reason: 'pinNotDigits' }
 
 export type Verified = { readonly ok: true } | { readonly ok: false; readonly refusal: SignInRefusal }
@@ -25,6 +26,10 @@ export interface Accounts {
   ownerOf(key: string): Promise<AgentId | null>
   forgetKey(key: string): Promise<void>
   forgetKeysOf(agentId: AgentId): void
+  /** What is stored of PINs cannot be read: none opens anything until they are given anew. */
+  unreadable(): boolean
+  /** New PINs for these accounts, and none for any other, where nothing could be read; null where it could. */
+  renew(agentIds: readonly AgentId[]): Promise<ReadonlyMap<AgentId, string> | null>
   /** Everything is written again: the browser's data was cleared. */
   keepAgain(): void
 }
@@ -36,9 +41,15 @@ export interface AccountsOptions {
   readonly initial: ReadonlyMap<AgentId, PinSecret>
   /** PINs an older version kept in the open. */
   readonly found: ReadonlyMap<AgentId, string>
+  /** Whether nothing of this centre is stored yet: only then do accounts begin with `initial` where no secrets are found. */
+  readonly isNew: boolean
 }
 
 const SECRETS_KEY = 'secrets'
+/** The same once more: one that was torn is read from the other. */
+const COPY_KEY = 'secrets copy'
+/** Digits of a PIN that nobody has chosen. */
+const GIVEN_PIN_DIGITS = 8
 /** So many wrong PINs in a row are free; each further one doubles the wait. */
 const FREE_TRIES = 3
 const FIRST_WAIT_MS = 5_000
@@ -54,19 +65,27 @@ const SecretsSchema = z.object({
 })
 type Secrets = z.infer<typeof SecretsSchema>
 
-export async function openAccounts({ store, now, initial, found }: AccountsOptions): Promise<Accounts> {
-  const stored = SecretsSchema.safeParse(await store.get(SECRETS_KEY).catch(() => null))
-  const secrets: Secrets = stored.success ? stored.data : { pins: {}, keys: [], tries: {} }
+/** Throws when the store cannot be asked: PINs that were not read are not PINs that were never set. */
+export async function openAccounts({ store, now, initial, found, isNew }: AccountsOptions): Promise<Accounts> {
+  const kept = [await store.get(SECRETS_KEY), await store.get(COPY_KEY)]
+  const [stored] = kept.flatMap((secrets) => SecretsSchema.safeParse(secrets).data ?? [])
+  const secrets: Secrets = stored ?? { pins: {}, keys: [], tries: {} }
+  let isUnreadable = stored === undefined && (kept.some((s) => s !== null) || !isNew) && found.size === 0
   const busy = new Map<AgentId, Promise<unknown>>()
 
   let writing: Promise<void> = Promise.resolve()
   const keep = () => {
     const copy = structuredClone(secrets)
-    writing = writing.then(() => store.set(SECRETS_KEY, copy)).catch((error: unknown) => console.warn(`Secrets are in memory only: ${storageWords(error)}`))
+    writing = writing
+      .then(async () => {
+        await store.set(SECRETS_KEY, copy)
+        await store.set(COPY_KEY, copy)
+      })
+      .catch((error: unknown) => console.warn(`Secrets are in memory only: ${storageWords(error)}`))
     return writing
   }
 
-  for (const [agentId, secret] of initial) secrets.pins[agentId] ??= secret
+  if (!isUnreadable) for (const [agentId, secret] of initial) secrets.pins[agentId] ??= secret
   /** Hashing what an older version kept takes a while: whoever signs in meanwhile waits for their own. */
   const hashing = new Map<AgentId, Promise<void>>()
   const hashFound = async () => {
@@ -81,9 +100,10 @@ export async function openAccounts({ store, now, initial, found }: AccountsOptio
     hashing.clear()
   }
   if (found.size > 0) void hashFound()
-  else if (!stored.success) void keep()
+  else if (stored === undefined && !isUnreadable) void keep()
 
   const tryPin = async (agentId: AgentId, pin: string): Promise<Verified> => {
+    if (isUnreadable) return { ok: false, refusal: { reason: 'pinsUnreadable' } }
     const tries = secrets.tries[agentId] ?? { count: 0, notBeforeMs: 0 }
     if (tries.notBeforeMs > now()) return { ok: false, refusal: { reason: 'tooManyTries', waitMs: tries.notBeforeMs - now() } }
     if (found.has(agentId) && !hashing.has(agentId) && secrets.pins[agentId] === undefined)
@@ -144,9 +164,20 @@ export async function openAccounts({ store, now, initial, found }: AccountsOptio
       secrets.keys = secrets.keys.filter((k) => k.agentId !== agentId)
       void keep()
     },
+    unreadable: () => isUnreadable,
+    async renew(agentIds) {
+      if (!isUnreadable) return null
+      isUnreadable = false
+      const given = new Map(agentIds.map((id) => [id, newPin()]))
+      for (const [id, pin] of given) secrets.pins[id] = await makePinSecret(pin)
+      await keep()
+      return given
+    },
     keepAgain: () => void keep(),
   }
 }
+
+const newPin = (): string => [...crypto.getRandomValues(new Uint8Array(GIVEN_PIN_DIGITS))].map((byte) => byte % 10).join('')
 
 export function signInWords(refusal: SignInRefusal): { readonly says: string; readonly next: string } {
   switch (refusal.reason) {
@@ -157,6 +188,8 @@ export function signInWords(refusal: SignInRefusal): { readonly says: string; re
       }
     case 'tooManyTries':
       return { says: 'The PIN was wrong several times.', next: `Wait ${waitWords(refusal.waitMs)}, then type it again. A set-up owner can give you a new one.` }
+    case 'pinsUnreadable':
+      return { says: 'What this browser keeps of PINs cannot be read, so none opens anything.', next: 'Give the owners of the set-up new ones, below.' }
     case 'noPin':
       return { says: 'This account has no PIN yet.', next: 'A set-up owner can give it one in Set-up.' }
     case 'pinNotDigits':

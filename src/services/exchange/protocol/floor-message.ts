@@ -26,6 +26,8 @@ export type FloorMessage =
   | { readonly kind: 'stored'; readonly seq: number }
   /** Whoever has a shift here says that they are there: `BEAT`, at once. */
   | { readonly kind: 'pulse' }
+  /** What is stored cannot be read for now, in the browser's words; it is tried again. */
+  | { readonly kind: 'notOpened'; readonly says: string }
   /** This worker ends now, and another one opens the floor from what is stored: whoever hears it goes there. */
   | { readonly kind: 'reopens' }
 

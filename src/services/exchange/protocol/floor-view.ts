@@ -44,6 +44,8 @@ export interface DoorView {
   readonly signedIn: AgentId | null
   /** Why nobody is signed in any more, where that was not asked for. */
   readonly because: string | null
+  /** What is kept of PINs cannot be read: none opens anything. */
+  readonly pinsUnreadable: boolean
 }
 
 /** Who is signed in at this tab, and what the account may do. */

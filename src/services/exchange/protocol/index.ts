@@ -13,4 +13,4 @@ export type { CallbackView, CampaignView, CentreView, DoNotCallPage, ParkedView,
 export type { FloorMessage, ListChanges, RefusalView, RowChanges, TakenBack } from './floor-message'
 export type { AccountView, DoorParts, DoorView, FloorPart, FloorView, ListName, Notice, SharedLists, TabView } from './floor-view'
 export type { DeviceView, HandsetState, PhoneView, SoundView } from './sound-view'
-export { type NumbersSaid, type TabMessage, TabMessageSchema, WorldWishSchema } from './tab-message'
+export { type NumbersSaid, type RenewedPins, type TabMessage, TabMessageSchema, WorldWishSchema } from './tab-message'

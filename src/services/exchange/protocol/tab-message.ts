@@ -46,6 +46,8 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   /** The port belongs to the account from now on. Answered with a key for reloads. */
   z.object({ kind: z.literal('signIn'), requestId, agentId: AgentIdSchema, pin }).readonly(),
   z.object({ kind: z.literal('signOut'), requestId }).readonly(),
+  /** Where no PIN can be read: new ones for those who keep the set-up, as the JSON of a `RenewedPins`. */
+  z.object({ kind: z.literal('renewPins'), requestId }).readonly(),
   /** A new PIN, by the account itself or by a set-up owner. */
   z.object({ kind: z.literal('setPin'), requestId, agentId: AgentIdSchema, pin }).readonly(),
   /** Given by the account the port belongs to; `witness` is somebody else at the same desk who shows their own PIN for what only they may allow. */
@@ -151,6 +153,9 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
 ])
 
 export type TabMessage = z.infer<typeof TabMessageSchema>
+
+/** Told once, at the door where they were asked for. */
+export type RenewedPins = readonly { readonly name: string; readonly pin: string }[]
 
 /** The answer to `numbers`, in the order asked. */
 export interface NumbersSaid {

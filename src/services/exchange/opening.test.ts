@@ -1,0 +1,22 @@
+import { expect, test } from 'vitest'
+import { openInTheEnd } from './opening'
+
+test('a floor whose store says no is opened once it says yes, and whoever waits hears why it takes so long', async () => {
+  const pauses: number[] = []
+  const said: string[] = []
+  let tries = 0
+  const opened = await openInTheEnd(
+    async () => {
+      if (++tries < 9) throw new DOMException(`try ${tries}`, 'UnknownError')
+      return 'the floor'
+    },
+    (inMs, again) => {
+      pauses.push(inMs)
+      again()
+    },
+    (says) => said.push(says),
+  )
+  expect(opened).toBe('the floor')
+  expect(said).toEqual(Array.from({ length: 8 }, (_, i) => `try ${i + 1}`))
+  expect(pauses).toEqual([500, 1_000, 2_000, 4_000, 8_000, 15_000, 15_000, 15_000])
+})
