@@ -86,14 +86,31 @@ fresh('where no worker can be shared: two tabs are one floor, and the second has
   await context.addInitScript(() => {
     Object.defineProperty(window, 'SharedWorker', { value: undefined })
   })
+  // Somebody listens on the channel on which tabs speak, and is to hear nobody's PIN, key or caller.
+  const listener = await context.newPage()
+  await listener.goto('/icon.svg')
+  await listener.evaluate(() => {
+    const heard = globalThis as unknown as { heard: string[] }
+    heard.heard = []
+    const words = (data: object): string =>
+      Object.values(data)
+        .map((v) => (v instanceof ArrayBuffer ? new TextDecoder('latin1').decode(v) : typeof v === 'object' ? words(v) : v))
+        .join(' ')
+    new BroadcastChannel('floor').onmessage = ({ data }) => heard.heard.push(words(data))
+  })
   await startShift(page)
   await goReady(page)
   const kester = await context.newPage()
   await startShift(kester, 'Kester Oddersey', '3108')
+  const key = await kester.evaluate(() => JSON.stringify({ ...sessionStorage }).match(/[0-9a-f]{64}/)?.[0] ?? 'no key')
+  expect(key).toHaveLength(64)
   await ringMe(page)
   await button(page, 'Answer').click()
   await expect(board(page)).toContainText('with you')
   await expect(kester.getByRole('region', { name: 'People' })).toContainText('On call')
+  const heard = await listener.evaluate(() => (globalThis as unknown as { heard: string[] }).heard)
+  expect(heard.length).toBeGreaterThan(8)
+  for (const secret of ['3108', key, 'Ottoline', 'signIn', 'kester']) expect(heard.join('\n')).not.toContain(secret)
   await page.close()
   // The floor goes on in Kester's tab, from what is stored. Who presses before it does is told to try again.
   await expect(async () => {

@@ -4,10 +4,11 @@ import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { Ask } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
 import type { Pace, Past } from '@/world'
+import { BEAT, type FloorPort } from './floor-port'
 import { setFloorClock } from './floor-time'
 import { NO_LISTS, withChanges } from './lists'
 import { numbers } from './numbers'
-import { BEAT, type FloorPort, openPort } from './port'
+import { openPort } from './port'
 import type { DeviceView, DoorParts, FloorMessage, FloorView, ListChanges, RefusalView, SharedLists, TabMessage, TabView } from './protocol'
 
 export type Reply = { readonly ok: true; readonly kept: boolean; readonly text: string | null } | { readonly ok: false; readonly refusal: RefusalView }

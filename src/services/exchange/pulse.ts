@@ -4,7 +4,7 @@
 import type { AgentId } from '@/core/ids'
 import type { FloorState } from '@/core/state'
 import { get, values } from '@/core/table'
-import { BEAT } from './port'
+import { BEAT } from './floor-port'
 import type { Tab } from './tab'
 
 const EVERY_MS = 4_000

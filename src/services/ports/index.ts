@@ -1,4 +1,5 @@
 export { guarded, type Right, type Rights } from './guarded'
 export { houseKey, newHouseKey, sharedKey } from './house-key'
+export { type Box, newKeyPair, type PrivateLine, type PublicKey } from './private'
 export { callSealed, serveSealed } from './sealed'
 export { tooMuch } from './size'

@@ -1,7 +1,7 @@
 // What goes over ports: how much of it, by whom, and unheard by whoever hands the port on.
 import { afterEach, describe, expect, test } from 'vitest'
 import { memoryStore } from '@/services/storage'
-import { callSealed, guarded, houseKey, newHouseKey, serveSealed, tooMuch } from '.'
+import { callSealed, guarded, houseKey, newHouseKey, newKeyPair, serveSealed, tooMuch } from '.'
 
 describe('the size of a message', () => {
   const nested = (deep: number): unknown => (deep === 0 ? 1 : { in: nested(deep - 1) })
@@ -137,4 +137,13 @@ describe('a sealed line', () => {
     expect(new TextDecoder().decode(await crypto.subtle.decrypt({ name: 'AES-GCM', iv }, second, box))).toBe('the same')
     await expect(crypto.subtle.exportKey('raw', first)).rejects.toThrow()
   })
+})
+
+test('two ends know what they say to each other, sound included; a third knows none of it, and cannot say it', async () => {
+  const [mine, theirs, others] = await Promise.all([newKeyPair(), newKeyPair(), newKeyPair()])
+  const said = { kind: 'signIn', pin: '3108', samples: new Float32Array([0.5, -0.25]) }
+  const box = await (await mine.lineWith(theirs.publicKey)).seal(said)
+  expect(await (await theirs.lineWith(mine.publicKey)).open(box)).toEqual(said)
+  expect(new TextDecoder('latin1').decode(box.box)).not.toContain('3108')
+  for (const public_ of [mine.publicKey, theirs.publicKey]) expect(await (await others.lineWith(public_)).open(box)).toBeNull()
 })
