@@ -50,6 +50,7 @@ const WORDS: Partial<Record<keyof SetUp, string>> = {
   parkLimitMs: 'the limit of parking',
   conferenceNumber: 'the number of conferences',
   mostOwed: 'how many outcomes may be owed',
+  lockAfterMs: 'when a page is locked',
   archivedScriptIds: 'which scripts are archived',
 }
 

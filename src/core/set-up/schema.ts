@@ -52,6 +52,13 @@ export const SetUpSchema = z
       .number()
       .positive()
       .default(15 * MINUTE),
+    /** A page that nobody has touched for so long is locked until its account shows the PIN again; null for never. */
+    lockAfterMs: z
+      .number()
+      .int()
+      .min(MINUTE)
+      .nullable()
+      .default(15 * MINUTE),
     /** What an agent may carry at once: whatever stays within one of these. */
     carries: z.array(LoadSchema).min(1).readonly().default(USUAL_LOADS),
     notReadyReasons: z.array(ReasonSchema).min(1).readonly(),

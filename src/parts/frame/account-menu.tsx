@@ -127,9 +127,12 @@ function SignOut({ onShift }: { onShift: boolean }) {
   }
   return (
     <div className="mt-4 border-line border-t pt-3">
-      <Button disabled={onShift} onClick={() => void signOut()}>
-        Sign out
-      </Button>
+      <div className="flex gap-2">
+        <Button disabled={onShift} onClick={() => void signOut()}>
+          Sign out
+        </Button>
+        <Button onClick={() => void floor?.ask({ kind: 'lock' })}>Lock this page</Button>
+      </div>
       {onShift && <p className="mt-1 text-soft">End your shift first: it is in the menu of your state.</p>}
       {problem !== null && <Problem>{problem}</Problem>}
     </div>

@@ -60,6 +60,7 @@ const OF_THE_CENTRE: readonly (readonly [field: string, label: string])[] = [
   ['takeBackS', 'Undo for'],
   ['mostOwed', 'Outcomes that may be owed'],
   ['callbackMissedMin', 'Callback is missed after'],
+  ['lockAfterMin', 'A page is locked after'],
   ['timeZone', 'Time zone'],
   ['reasons.0.name', 'Reasons for not ready'],
   ['skills.0.name', 'Skills'],

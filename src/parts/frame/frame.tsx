@@ -15,6 +15,7 @@ import { ConferenceDue } from './conference-due'
 import { useFocusKeeper } from './focus-keeper'
 import { HelpAsked, HelpWanted } from './help'
 import { LiveLine } from './live-line'
+import { Lock } from './lock'
 import { MessageLines, MessagesPane } from './messages'
 import { Notices } from './notices'
 import { Offers } from './offers'
@@ -135,6 +136,7 @@ function SignedIn({ account, children }: { account: AccountView; children: React
       {standInsOpen && <StandIns open onOpenChange={setStandInsOpen} />}
       {finding && <FindDialog open onOpenChange={setFinding} />}
       {helpOpen && <ShortcutsDialog open onOpenChange={setHelpOpen} />}
+      <Lock account={account} />
     </div>
   )
   return isOnShift ? <OnShiftProvider>{inside}</OnShiftProvider> : inside

@@ -30,6 +30,7 @@ const ListsFormSchema = z.object({
   parkLimitS: positive,
   mostOwed: z.number({ error: 'Type a number.' }).int('A whole number.').min(0, 'Not less than none.').max(99, '99 are the most.'),
   callbackMissedMin: positive,
+  lockAfterMin: z.string().regex(/^([1-9]\d{0,3})?$/, 'Type whole minutes, or leave it empty: then it is never locked.'),
   listeningIsShown: z.boolean(),
   takeBackS: z.number({ error: 'Type a number.' }).min(0, 'Not less than nothing.').max(10, 'Ten seconds are the most.'),
 })
@@ -112,6 +113,13 @@ export function ListsEditor({ setUp, onSave, onClose, beginsAt }: Props) {
         {times.map(([name, label]) => (
           <TextField key={name} label={label} type="number" step="any" problem={errors[name]?.message ?? null} {...register(name, { valueAsNumber: true })} />
         ))}
+        <TextField
+          label="A page is locked after (minutes)"
+          inputMode="numeric"
+          hint="Untouched, until its PIN is typed. Empty: never."
+          problem={errors.lockAfterMin?.message ?? null}
+          {...register('lockAfterMin')}
+        />
         <TextField label="Time zone" problem={errors.timeZone?.message ?? null} {...register('timeZone')} />
       </fieldset>
       <label className="flex items-baseline gap-2 border-line border-t pt-3">
@@ -136,6 +144,7 @@ const toForm = (s: SetUp): ListsForm => ({
   takeBackS: s.takeBackMs / SECOND,
   mostOwed: s.mostOwed,
   callbackMissedMin: s.callbackMissedAfterMs / MINUTE,
+  lockAfterMin: s.lockAfterMs === null ? '' : String(Math.round(s.lockAfterMs / MINUTE)),
   listeningIsShown: s.listeningIsShown,
 })
 
@@ -152,5 +161,6 @@ const fromForm = (form: ListsForm): Partial<SetUp> => ({
   takeBackMs: form.takeBackS * SECOND,
   mostOwed: form.mostOwed,
   callbackMissedAfterMs: form.callbackMissedMin * MINUTE,
+  lockAfterMs: form.lockAfterMin === '' ? null : Number(form.lockAfterMin) * MINUTE,
   listeningIsShown: form.listeningIsShown,
 })

@@ -27,7 +27,8 @@ export function Lists({ setUp, onEdit }: { setUp: SetUp; onEdit: () => void }) {
         <dd>
           a call rings for {formatClock(setUp.ringLimitMs)} · held too long after {formatClock(setUp.holdLimitMs)} · parked for {formatClock(setUp.parkLimitMs)}{' '}
           · undo for {formatClock(setUp.takeBackMs)} · {setUp.mostOwed} outcomes may be owed · a callback is missed after{' '}
-          {formatClock(setUp.callbackMissedAfterMs)}
+          {formatClock(setUp.callbackMissedAfterMs)} ·{' '}
+          {setUp.lockAfterMs === null ? 'a page is never locked' : `an untouched page is locked after ${formatClock(setUp.lockAfterMs)}`}
         </dd>
         <dt className="text-soft">At once</dt>
         <dd>{setUp.carries.map(loadWords).join(', or ')}</dd>

@@ -112,6 +112,20 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
     return answer
   }
   switch (message.kind) {
+    case 'touch':
+      floor.sessions.touched(tab)
+      return done()
+    case 'lock':
+      await floor.sessions.lock(tab, true)
+      floor.broadcast()
+      return done()
+    case 'unlock': {
+      const verified = await floor.accounts.verify(accountId, message.pin)
+      if (!verified.ok) return no(wordsOf(verified))
+      await floor.sessions.lock(tab, false)
+      floor.broadcast()
+      return done()
+    }
     case 'command':
       return command(floor, tab, accountId, message)
     case 'preview': {

@@ -20,6 +20,7 @@ export const PINS_READABLE = {
   next: 'Sign in with yours. A set-up owner can give you a new one.',
 }
 export const NOT_SIGNED_IN = { reason: 'notSignedIn', says: 'Nobody is signed in at this tab.', next: 'Sign in with your name and PIN.' }
+export const LOCKED = { reason: 'locked', says: 'This page is locked, because nobody has touched it for a while.', next: 'Type your PIN to go on.' }
 export const SEAT_ELSEWHERE = { reason: 'seatElsewhere', says: 'Your shift is at another tab.', next: 'Go on there, or move your seat here on the Desk.' }
 export const STILL_ON_SHIFT = { reason: 'stillOnShift', says: 'You are still on shift.', next: 'End your shift first, then sign out.' }
 export const NO_WITNESS = { reason: 'noWitness', says: 'Nobody has shown a PIN for this.', next: 'Let a supervisor choose their name and type their PIN.' }

@@ -366,6 +366,10 @@ export function createExchange(options: ExchangeOptions): Exchange {
       turn(false)
     },
     again: (inMs, next) => options.later(inMs, next),
+    lock: (tab) => {
+      void sessions.lock(tab, true)
+      broadcast()
+    },
     // Whoever opens the floor again knows by it how long nobody was there.
     beats: () => {
       if (!options.restored.newer) void options.store.set(ALIVE_KEY, now()).catch(() => {})

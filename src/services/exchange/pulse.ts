@@ -7,7 +7,7 @@ import { get, values } from '@/core/table'
 import { BEAT } from './floor-port'
 import type { Tab } from './tab'
 
-const EVERY_MS = 4_000
+export const EVERY_MS = 4_000
 /** So many questions without an answer, and the desk is lost. A page that is loaded anew is there again before the second. */
 const MOST_UNHEARD = 2
 
@@ -20,6 +20,8 @@ interface Options {
   readonly again: (inMs: number, next: () => void) => void
   /** With every round. */
   readonly beats: () => void
+  /** Nobody has touched it for as long as the centre allows. */
+  readonly lock: (tab: Tab) => void
 }
 
 export interface Pulse {
@@ -27,12 +29,18 @@ export interface Pulse {
   heard(tab: Tab): void
 }
 
-export function createPulse({ tabs, state, report, again, beats }: Options): Pulse {
+export function createPulse({ tabs, state, report, again, beats, lock }: Options): Pulse {
   /** Of desks that no tab has: how often they were missed. */
   const missed = new Map<AgentId, number>()
 
   const round = () => {
     beats()
+    const { lockAfterMs } = state().setUp
+    for (const tab of tabs) {
+      // A device lies on a desk, and has one thing it can do.
+      if (tab.accountId === null || tab.device !== null || tab.locked) continue
+      if (lockAfterMs !== null && ++tab.untouched * EVERY_MS >= lockAfterMs) lock(tab)
+    }
     for (const { id, shift } of values(state().agents)) {
       if (shift?.seat !== 'desk') {
         missed.delete(id)

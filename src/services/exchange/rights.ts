@@ -3,7 +3,7 @@ import { toRefusalText } from '@/core/floor'
 import { unentitled } from '@/core/rules/rights'
 import type { Entitlement } from '@/core/set-up'
 import type { FloorState } from '@/core/state'
-import { NOT_SIGNED_IN, SEAT_ELSEWHERE } from './desk-refusals'
+import { LOCKED, NOT_SIGNED_IN, SEAT_ELSEWHERE } from './desk-refusals'
 import type { RefusalView, TabMessage } from './protocol'
 import type { Tab } from './tab'
 
@@ -28,6 +28,9 @@ export const MESSAGE_RIGHTS: { readonly [K in TabMessage['kind']]: MessageRight 
   phoneHangsUp: 'device',
   dismissNotice: 'account',
   /** Whose seat it needs depends on the command. */
+  touch: 'account',
+  unlock: 'account',
+  lock: 'account',
   command: 'account',
   preview: 'account',
   takeBackAct: 'account',
@@ -77,12 +80,19 @@ export function lacking(state: FloorState, accountId: NonNullable<Tab['accountId
   return refused === null ? null : { reason: refused.refusal.reason, ...toRefusalText(refused.refusal) }
 }
 
+/** What a locked page does by itself, so that a call goes on there; and what opens it. */
+const goesOnLocked = (message: TabMessage): boolean =>
+  message.kind === 'unlock' ||
+  message.kind === 'soundHere' ||
+  (message.kind === 'command' && (message.command.kind === 'reportSoundLost' || message.command.kind === 'chooseSoundPath'))
+
 /** Why a tab may not send it; null when it may. */
-export function mayNot(state: FloorState, tab: Tab, { kind }: TabMessage): RefusalView | null {
-  const right = MESSAGE_RIGHTS[kind]
+export function mayNot(state: FloorState, tab: Tab, message: TabMessage): RefusalView | null {
+  const right = MESSAGE_RIGHTS[message.kind]
   if (right === 'anybody' || right === 'device') return null
   if (tab.accountId === null) return NOT_SIGNED_IN
   const { accountId } = tab
+  if (tab.locked && !goesOnLocked(message)) return LOCKED
   if (right === 'account') return null
   if (right === 'seat') return tab.agentId === null ? SEAT_ELSEWHERE : null
   const lacks = (typeof right === 'string' ? [right] : right).map((what) => lacking(state, accountId, what))

@@ -14,6 +14,10 @@ export interface Sessions {
   /** With the key of a reload. A key of nobody's, or of an account that is retired, leaves the port nobody's. */
   comeBack(tab: Tab, key: string): Promise<void>
   signOut(tab: Tab): Promise<void>
+  /** Also after a reload. */
+  lock(tab: Tab, locked: boolean): Promise<void>
+  /** Somebody is there: a key that is in use lasts. */
+  touched(tab: Tab): void
   /** The shift is at this tab; another one that had it is told. */
   takeSeat(tab: Tab): void
   leaveSeat(tab: Tab): void
@@ -28,6 +32,7 @@ interface Options {
   readonly state: () => FloorState
 }
 
+const USES_KEY_EVERY_MS = 10 * 60_000
 const SIGNED_OUT = 'You were signed out at the desk this was opened from.'
 
 export function createSessions({ accounts, tabs, now, state }: Options): Sessions {
@@ -39,6 +44,9 @@ export function createSessions({ accounts, tabs, now, state }: Options): Session
     tab.accountId = accountId
     tab.key = key
     tab.because = null
+    tab.locked = false
+    tab.untouched = 0
+    tab.keyUsedAtMs = now()
     // A shift without a desk goes on at the first of the account's tabs; a copy of a tab leaves it where it is.
     if (onShift(accountId) && !hasSeat(accountId)) tab.agentId = accountId
   }
@@ -47,6 +55,7 @@ export function createSessions({ accounts, tabs, now, state }: Options): Session
     tab.agentId = null
     tab.key = null
     tab.soundHere = false
+    tab.locked = false
     tab.seatMoved = null
     tab.because = because
     // What was sent is gone from the tab as well.
@@ -61,8 +70,22 @@ export function createSessions({ accounts, tabs, now, state }: Options): Session
       return key
     },
     async comeBack(tab, key) {
-      const accountId = await accounts.ownerOf(key)
-      if (accountId !== null && isOpen(accountId)) bind(tab, accountId, key)
+      const owner = await accounts.ownerOf(key)
+      if (owner === null || !isOpen(owner.agentId)) return
+      bind(tab, owner.agentId, key)
+      tab.locked = owner.locked
+      await accounts.keyInUse(key, owner.locked)
+    },
+    async lock(tab, locked) {
+      tab.locked = locked
+      tab.untouched = 0
+      if (tab.key !== null) await accounts.keyInUse(tab.key, locked)
+    },
+    touched(tab) {
+      tab.untouched = 0
+      if (tab.key === null || now() - tab.keyUsedAtMs < USES_KEY_EVERY_MS) return
+      tab.keyUsedAtMs = now()
+      void accounts.keyInUse(tab.key, tab.locked)
     },
     async signOut(tab) {
       const { key } = tab

@@ -14,6 +14,12 @@ export interface Tab {
   key: string | null
   /** Settles when it is known whose port this is; null when it is. */
   binding: Promise<void> | null
+  /** Nobody has touched it for so long that it asks for the PIN again before anything more is done here. */
+  locked: boolean
+  /** When its key was last said to be in use. */
+  keyUsedAtMs: number
+  /** Rounds of the pulse since it was last touched. */
+  untouched: number
   /** Why nobody is signed in here any more, where they did not ask for it. */
   because: string | null
   /** The agent whose shift is at this tab; always the account. */
@@ -37,6 +43,9 @@ export const createTab = (port: TabPort): Tab => ({
   accountId: null,
   key: null,
   binding: null,
+  locked: false,
+  keyUsedAtMs: 0,
+  untouched: 0,
   because: null,
   agentId: null,
   soundHere: false,

@@ -39,7 +39,12 @@ import { selectThreads } from './threads'
 import { seenBy } from './unheard'
 
 /** What is seen before signing in. */
-export const selectDoor = ({ setUp }: FloorState, { accountId, because }: Pick<Tab, 'accountId' | 'because'>, pinsUnreadable: boolean): DoorView => ({
+export const selectDoor = (
+  { setUp }: FloorState,
+  { accountId, because, locked }: Pick<Tab, 'accountId' | 'because' | 'locked'>,
+  pinsUnreadable: boolean,
+): DoorView => ({
+  locked,
   pinsUnreadable,
   centre: setUp.centre,
   accounts: inUse(setUp.agents).map(({ id, name }) => ({ id, name })),

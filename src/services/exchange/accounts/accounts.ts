@@ -22,8 +22,10 @@ export interface Accounts {
   hasPin(agentId: AgentId): boolean
   /** A new key of the account's, for one tab. */
   giveKey(agentId: AgentId): Promise<string>
-  /** Whose key it is; null for nobody's. */
-  ownerOf(key: string): Promise<AgentId | null>
+  /** Whose key it is, and whether its page was locked; null for nobody's, and for one that was not used for a day's work. */
+  ownerOf(key: string): Promise<{ readonly agentId: AgentId; readonly locked: boolean } | null>
+  /** It is in use, by a page that is locked or not. */
+  keyInUse(key: string, locked: boolean): Promise<void>
   forgetKey(key: string): Promise<void>
   forgetKeysOf(agentId: AgentId): void
   /** What is stored of PINs cannot be read: none opens anything until they are given anew. */
@@ -55,12 +57,14 @@ const FREE_TRIES = 3
 const FIRST_WAIT_MS = 5_000
 const LONGEST_WAIT_MS = 15 * 60_000
 const MOST_KEYS = 200
+/** A key that was not used for so long opens nothing. */
+export const KEY_LASTS_MS = 12 * 3_600_000
 
 const TriesSchema = z.object({ count: z.number().int(), notBeforeMs: z.number() }).readonly()
 const SecretsSchema = z.object({
   pins: z.record(AgentIdSchema, PinSecretSchema),
-  /** Hash of a key and whose it is, the latest last. */
-  keys: z.array(z.object({ hash: z.string(), agentId: AgentIdSchema }).readonly()),
+  /** Hash of a key, whose it is, when it was last used, and whether its page was locked; the latest last. */
+  keys: z.array(z.object({ hash: z.string(), agentId: AgentIdSchema, usedAtMs: z.number().default(0), locked: z.boolean().default(false) }).readonly()),
   tries: z.record(AgentIdSchema, TriesSchema),
 })
 type Secrets = z.infer<typeof SecretsSchema>
@@ -147,13 +151,19 @@ export async function openAccounts({ store, now, initial, found, isNew }: Accoun
     hasPin: (agentId) => secrets.pins[agentId] !== undefined || found.has(agentId),
     async giveKey(agentId) {
       const key = newSeatKey()
-      secrets.keys = [...secrets.keys, { hash: await hashOfKey(key), agentId }].slice(-MOST_KEYS)
+      secrets.keys = [...secrets.keys, { hash: await hashOfKey(key), agentId, usedAtMs: now(), locked: false }].slice(-MOST_KEYS)
       await keep()
       return key
     },
     async ownerOf(key) {
       const hash = await hashOfKey(key)
-      return secrets.keys.find((k) => k.hash === hash)?.agentId ?? null
+      const found = secrets.keys.find((k) => k.hash === hash)
+      return found === undefined || now() - found.usedAtMs >= KEY_LASTS_MS ? null : { agentId: found.agentId, locked: found.locked }
+    },
+    async keyInUse(key, locked) {
+      const hash = await hashOfKey(key)
+      secrets.keys = secrets.keys.map((k) => (k.hash === hash ? { ...k, usedAtMs: now(), locked } : k))
+      await keep()
     },
     async forgetKey(key) {
       const hash = await hashOfKey(key)

@@ -44,6 +44,8 @@ export interface DoorView {
   readonly signedIn: AgentId | null
   /** Why nobody is signed in any more, where that was not asked for. */
   readonly because: string | null
+  /** Nobody has touched this page for a while: it asks for the PIN of whoever is signed in. */
+  readonly locked: boolean
   /** What is kept of PINs cannot be read: none opens anything. */
   readonly pinsUnreadable: boolean
 }

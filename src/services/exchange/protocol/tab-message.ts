@@ -46,6 +46,12 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   /** The port belongs to the account from now on. Answered with a key for reloads. */
   z.object({ kind: z.literal('signIn'), requestId, agentId: AgentIdSchema, pin }).readonly(),
   z.object({ kind: z.literal('signOut'), requestId }).readonly(),
+  /** Somebody is at this page: a key or the pointer moved. */
+  z.object({ kind: z.literal('touch'), requestId }).readonly(),
+  /** A page that was locked is its account's again. */
+  z.object({ kind: z.literal('unlock'), requestId, pin }).readonly(),
+  /** By whoever leaves the desk for a while. */
+  z.object({ kind: z.literal('lock'), requestId }).readonly(),
   /** Where no PIN can be read: new ones for those who keep the set-up, as the JSON of a `RenewedPins`. */
   z.object({ kind: z.literal('renewPins'), requestId }).readonly(),
   /** A new PIN, by the account itself or by a set-up owner. */
