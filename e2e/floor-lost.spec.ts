@@ -152,3 +152,37 @@ fresh('a floor that does not answer is said at the desk, and that it does again'
   await expect(page.getByText('No connection, trying.')).toBeHidden({ timeout: 30_000 })
   await goReady(page)
 })
+
+fresh('PINs that were spoiled on the disk open nothing, and their owner is given a new one at the door', async ({ context, page }) => {
+  await startShift(page)
+  await page.goto('/icon.svg')
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const opening = indexedDB.open('loyal-switchboard-floor')
+        opening.onerror = () => reject(opening.error)
+        opening.onsuccess = () => {
+          const writing = opening.result.transaction('floor', 'readwrite')
+          for (const key of ['secrets', 'secrets copy']) writing.objectStore('floor').put('torn', key)
+          writing.oncomplete = () => resolve(opening.result.close())
+        }
+      }),
+  )
+  const session = await context.newCDPSession(page)
+  await expect(async () => {
+    const { targetInfos } = await session.send('Target.getTargets')
+    expect(targetInfos.filter((t) => t.type === 'shared_worker')).toEqual([])
+  }).toPass()
+  await page.goto(QUIET)
+  const lost = page.getByRole('region', { name: 'PINs that cannot be read' })
+  await page.getByLabel('PIN').fill('2417')
+  await button(page, 'Sign in').click()
+  await expect(page.getByText('cannot be read, so none opens anything. Give the owners')).toBeVisible()
+  await button(page, 'Give the owners new PINs').click()
+  await expect(lost).toContainText('Write them down: they are shown this once.')
+  const pin = /Linnea Wickerby\s*(\d{8})/.exec((await lost.textContent()) ?? '')?.[1] ?? ''
+  await page.getByLabel('Name', { exact: true }).selectOption({ label: 'Linnea Wickerby' })
+  await page.getByLabel('PIN').fill(pin)
+  await button(page, 'Sign in').click()
+  await expect(page.getByText('somebody at the door gave the owners of the set-up new ones')).toBeVisible()
+})

@@ -15,6 +15,7 @@ export function SignIn({ door }: { door: DoorView }) {
   const [pin, setPin] = useState('')
   const [trouble, setTrouble] = useState<Trouble | null>(null)
   const [busy, setBusy] = useState(false)
+  const [given, setGiven] = useState<RenewedPins | null>(null)
   const form = useRef<HTMLFormElement>(null)
 
   const fail = (next: Trouble) => {
@@ -45,7 +46,7 @@ export function SignIn({ door }: { door: DoorView }) {
             {door.because}
           </p>
         )}
-        {door.pinsUnreadable && <LostPins />}
+        {(door.pinsUnreadable || given !== null) && <LostPins given={given} onGiven={setGiven} />}
         <SelectField
           label="Name"
           className="mt-5 max-w-80"
@@ -84,13 +85,12 @@ export function SignIn({ door }: { door: DoorView }) {
 }
 
 /** None of the PINs can be read: whoever stands here may give the owners new ones, and everybody is told. */
-function LostPins() {
+function LostPins({ given, onGiven }: { given: RenewedPins | null; onGiven: (given: RenewedPins) => void }) {
   const floor = useFloor()
-  const [given, setGiven] = useState<RenewedPins | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const renew = async () => {
     const reply = await floor?.ask({ kind: 'renewPins' })
-    if (reply?.ok && reply.text !== null) setGiven(JSON.parse(reply.text) as RenewedPins)
+    if (reply?.ok && reply.text !== null) onGiven(JSON.parse(reply.text) as RenewedPins)
     else if (reply?.ok === false) setProblem(`${reply.refusal.says} ${reply.refusal.next}`)
   }
   return (

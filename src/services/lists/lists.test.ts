@@ -261,6 +261,66 @@ describe('a list is whole or not there', () => {
   })
 })
 
+describe('what is torn on the disk', () => {
+  /** A list of which somebody was tried, as it is kept. */
+  async function kept() {
+    const store = memoryStore()
+    const lists = await openLists(store)
+    await into(lists, store, file(csv(CHUNK_ROWS + 10)))
+    const { floor, feed, call } = aCampaign()
+    await lists.follow(feed)
+    call(lists.next(CAMPAIGN.id, 1, floor.state().atMs)[0] as CalledRecord)
+    await lists.follow(feed)
+    await lists.keep()
+    return { store, feed, atMs: floor.state().atMs }
+  }
+  const change = async (store: ReturnType<typeof memoryStore>, begins: string, to: (kept: unknown) => unknown) => {
+    const key = (await store.keys()).toSorted().find((k) => k.startsWith(begins)) ?? 'none'
+    await store.set(key, to(await store.get(key)))
+  }
+  type Rows = { text: string; zones: Uint16Array; priorities: Int16Array }
+
+  test.each([
+    [
+      'a letter of a row',
+      'rows/',
+      (rows: unknown) => ({ ...(rows as Rows), text: (rows as Rows).text.replace('Person', 'Parson') }),
+      /is not as it was written/,
+    ],
+    ['a row too few', 'rows/', (rows: unknown) => ({ ...(rows as Rows), zones: (rows as Rows).zones.slice(1) }), /has rows without a place/],
+    ['rows of another kind', 'rows/', () => 'torn', /Try/],
+    ['what somebody has been through', 'lives/', () => [[0, { tries: 'torn' }]], /have been through cannot be read/],
+  ])('%s: nobody of the list is called, it says why, and nothing of it is changed', async (_, begins, to, says) => {
+    const { store, feed, atMs } = await kept()
+    await change(store, begins, to)
+    const before = (await store.keys()).toSorted()
+    const lists = await openLists(store)
+    await lists.follow(feed)
+    expect(lists.next(CAMPAIGN.id, 50, atMs)).toEqual([])
+    expect(lists.unreadable()).toMatchObject([{ meta: { id: LIST }, says: expect.stringMatching(says) }])
+    expect((await store.keys()).toSorted()).toEqual(before)
+  })
+
+  test('a chunk of an earlier version, which had no checksum, is read as ever', async () => {
+    const { store, feed, atMs } = await kept()
+    await change(store, 'rows/', (rows) => ({ ...(rows as object), checksum: undefined }))
+    const lists = await openLists(store)
+    await lists.follow(feed)
+    expect(lists.unreadable()).toEqual([])
+    expect(lists.next(CAMPAIGN.id, 50, atMs)).toHaveLength(50)
+  })
+
+  test('an index that cannot be read is not taken for none: nothing is cleared away', async () => {
+    const { store } = await kept()
+    await change(store, 'index', () => ({ version: 1, lists: [{ id: 'torn' }] }))
+    const before = (await store.keys()).toSorted()
+    await expect(openLists(store)).rejects.toThrow('which calling lists there are cannot be read')
+    expect((await store.keys()).toSorted()).toEqual(before)
+    const refuses = { ...store, get: () => Promise.reject(new Error('the disk says no')) }
+    await expect(openLists(refuses)).rejects.toThrow('the disk says no')
+  })
+})
+
 describe('lists that are dialled', () => {
   test('nobody is handed out twice: not before they were called, not when rules change, not when a list is imported anew, not after a restart', async () => {
     const store = memoryStore()

@@ -58,6 +58,8 @@ export interface Lists {
   report(asked: ReportAsked, counts: CountsOf, only: AgentId | null, atMs: number): CampaignReport
   /** What a campaign has met so far. */
   met(campaignId: CampaignId, counts: CountsOf): MetOnLists
+  /** Lists that are there and of which a part is torn: they are left alone, and why. */
+  unreadable(): readonly { readonly meta: ListMeta; readonly says: string }[]
   /** How many would be put back. */
   matching(campaignId: CampaignId, which: PutBack, atMs: number): number
   /** Resolves when what is known is kept, or throws storage's reason. */
@@ -101,12 +103,14 @@ function* triesOf(of: Held) {
 /** Everything that is kept, read back. What cannot be read is left out, and said. */
 export async function openLists(store: KeyValue, { fetchPast = async () => nothing(), onTrouble = () => {} }: Partial<Around> = {}): Promise<Lists> {
   const held = new Map<ListId, Held>()
+  const unreadable: { readonly meta: ListMeta; readonly says: string }[] = []
   for (const meta of await readIndex(store)) {
     const chunkCount = Math.ceil(meta.count / CHUNK_ROWS)
     try {
-      const [chunks, lives] = await Promise.all([readChunks(store, meta, chunkCount), readLives(store, meta.id, chunkCount)])
+      const [chunks, lives] = await Promise.all([readChunks(store, meta, chunkCount), readLives(store, meta, chunkCount)])
       held.set(meta.id, { meta, chunks, lives, list: null, rules: '', dirty: new Set(), source: null })
     } catch (error) {
+      unreadable.push({ meta, says: storageWords(error) })
       onTrouble(storageWords(error))
     }
   }
@@ -304,6 +308,7 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
       return [...byCampaign.values()]
     },
     metas: () => [...held.values()].map((h) => h.meta),
+    unreadable: () => unreadable,
     listOf(listId) {
       const of = held.get(listId)
       return of === undefined ? null : { meta: of.meta, chunks: of.chunks }

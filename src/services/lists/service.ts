@@ -129,6 +129,8 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
   const whole = async (): Promise<Lists> => {
     const lists = await caughtUp()
     if (behind !== null) throw new Error(behind)
+    const [torn] = lists.unreadable()
+    if (torn !== undefined) throw new Error(`${torn.says}. Nobody of it is called, and figures without it would be wrong`)
     return lists
   }
 
@@ -159,7 +161,9 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
   let told = ''
   const tellFigures = async (floor: FloorEnd) => {
     const { lists } = await opening
-    const figures = lists.figures(await floor.nowMs())
+    // A campaign of which a list cannot be read is not done because the others are.
+    const torn = new Set(lists.unreadable().map(({ meta }) => meta.campaignId))
+    const figures = lists.figures(await floor.nowMs()).filter(({ campaignId }) => !torn.has(campaignId))
     const asText = JSON.stringify(figures)
     if (asText !== told) await floor.figuresAre(figures)
     told = asText
@@ -172,7 +176,7 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
     const [campaigns, running, homeCountry, listed] = await Promise.all([floor.campaigns(), floor.running(), floor.homeCountry(), floor.doNotCall()])
     const campaign = campaigns.find((c) => c.id === wish.campaignId)
     if (campaign === undefined) return { ok: false, cancelled: false, says: 'The campaign is not there any more. Choose another one.' }
-    const listId = wish.listId ?? newListId(wish.campaignId, lists.metas())
+    const listId = wish.listId ?? newListId(wish.campaignId, [...lists.metas(), ...lists.unreadable().map(({ meta }) => meta)])
     const elsewhere = wish.leavesOutOthers ? lists.numbersElsewhere(wish.campaignId, (id) => running.includes(id)) : new Set<number>()
     const asked = { ...wish, listId, homeCountry, timeZone: campaign.timeZone, importedAtMs: await floor.nowMs() }
     const { imported, list } = await runImport(asked, {
