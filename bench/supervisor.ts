@@ -84,6 +84,8 @@ async function workerMsPerSecond(tabs: number): Promise<{ readonly ms: number; r
     later: () => {},
     scenario,
     isShared: true,
+    builtAtMs: 0,
+    isOtherServed: async () => false,
     store,
     restored: NOTHING_RESTORED,
     accounts: await openAccounts({

@@ -44,6 +44,8 @@ async function aCommandShown(agentCount: number, tabCount: number) {
     later: () => {},
     scenario: { ...FENNHOLM_LINE, setUp },
     isShared: true,
+    builtAtMs: 0,
+    isOtherServed: async () => false,
     store,
     restored: NOTHING_RESTORED,
     accounts: await openAccounts({ store, now: () => nowMs, initial: new Map(ids.map((id) => [id, secret])), found: new Map(), isNew: true }),

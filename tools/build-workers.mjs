@@ -22,6 +22,7 @@ const options = {
   target: 'es2023',
   sourcemap: false,
   alias: { '@': './src' },
+  define: { 'process.env.NEXT_PUBLIC_BUILT_AT': JSON.stringify(process.env.NEXT_PUBLIC_BUILT_AT ?? '0') },
   logLevel: 'warning',
   // What the solver would need outside a browser.
   external: ['node:*', 'fs', 'path', 'module', 'crypto', 'url'],

@@ -2,8 +2,10 @@
 import { execFileSync } from 'node:child_process'
 import { compressStatic } from './compress.mjs'
 
-const env = { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' }
-execFileSync(process.execPath, ['tools/build-workers.mjs'], { stdio: 'inherit', env: process.env })
+// Pages and workers know when they were built: a page that is newer than the floor's worker has it handed over.
+const builtAt = String(Date.now())
+const env = { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', NEXT_PUBLIC_BUILT_AT: builtAt }
+execFileSync(process.execPath, ['tools/build-workers.mjs'], { stdio: 'inherit', env: { ...process.env, NEXT_PUBLIC_BUILT_AT: builtAt } })
 execFileSync(process.execPath, ['node_modules/next/dist/bin/next', 'build'], { stdio: ['ignore', 'pipe', 'inherit'], env })
 execFileSync(process.execPath, ['tools/build-service-worker.mjs'], { stdio: 'inherit', env: process.env })
 await compressStatic()

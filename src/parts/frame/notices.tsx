@@ -3,7 +3,7 @@
 import { memo, useState } from 'react'
 import { Button, saveFile } from '@/parts/ui'
 import type { AccountView, FloorPart } from '@/services/exchange/protocol'
-import { useFloor, useFloorSilent } from '@/services/exchange/react'
+import { BUILT_AT_MS, useFloor, useFloorSilent } from '@/services/exchange/react'
 
 export const Notices = memo(function Notices({ floor: view, account }: { floor: FloorPart; account: AccountView | null }) {
   const floor = useFloor()
@@ -29,6 +29,14 @@ export const Notices = memo(function Notices({ floor: view, account }: { floor: 
           <span>
             <strong>No connection, trying.</strong> The floor does not answer. Stay here: it comes back by itself, and what you have typed is kept.
           </span>
+        </Line>
+      )}
+      {view.builtAtMs > BUILT_AT_MS && (
+        <Line tone="info">
+          <span>
+            A new version is in use on the floor, and this page is of the one before. Load it anew when you are between calls; what you have typed is kept.
+          </span>
+          <Button onClick={() => location.reload()}>Load it anew</Button>
         </Line>
       )}
       {view.storage === 'notKept' && (

@@ -31,6 +31,10 @@ export interface Floor {
   ringsBack(campaignId: CampaignId): Promise<RefusalView | null>
   readonly records: Scenario['records']
   readonly isShared: boolean
+  /** When this worker was built. */
+  readonly builtAtMs: number
+  /** A page says that it was built later: where that is so, another worker opens the floor once everything is kept, and calls and shifts go on there. */
+  newerPage(): Promise<void>
   world(): World | null
   /** Starts the world of whoever comes first; a world that runs stays as it is. */
   beginWorld(wanted: { readonly pace: Pace; readonly seed: number } | null, past: Past): void

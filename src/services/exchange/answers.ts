@@ -57,6 +57,7 @@ export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Pro
         tab.agentId = null
         if (device.is === 'handset') floor.devices.handsetOpened(device.agentId)
       }
+      if (message.builtAtMs > floor.builtAtMs) void floor.newerPage()
       floor.beginWorld(message.world, message.past)
       floor.turn()
       return device === null || tab.device !== null ? done() : no(NO_DEVICE)

@@ -4,6 +4,7 @@ import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { Ask } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
 import type { Pace, Past } from '@/world'
+import { BUILT_AT_MS } from './built-at'
 import { BEAT, type FloorPort } from './floor-port'
 import { setFloorClock } from './floor-time'
 import { NO_LISTS, withChanges } from './lists'
@@ -111,7 +112,7 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
         pending.delete(message.requestId)
     }
   }
-  const hello = () => void ask({ kind: 'hello', key: key.get(), device, world, past })
+  const hello = () => void ask({ kind: 'hello', key: key.get(), device, world, past, builtAtMs: BUILT_AT_MS })
   const resetListeners = new Set<() => void>()
   const reset = () => {
     hello()

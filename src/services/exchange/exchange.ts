@@ -9,7 +9,7 @@ import type { DialerCommand } from '@/core/rules/campaign'
 import { queueSetUp } from '@/core/set-up'
 import { type FloorState, floorOf, nextDueAtMs, revisionOf } from '@/core/state'
 import { get, values } from '@/core/table'
-import { wholeMs } from '@/core/time'
+import { MINUTE, wholeMs } from '@/core/time'
 import { dtmfSamples } from '@/core/tones'
 import { tooMuch } from '@/services/ports'
 import type { KeyValue } from '@/services/storage'
@@ -68,6 +68,10 @@ export interface ExchangeOptions {
   readonly end: () => void
   /** This worker is one for all tabs: the history has a port of its own to it, and no tab stands between them. */
   readonly isShared: boolean
+  /** When this worker was built; a page that was built later has the floor handed over. */
+  readonly builtAtMs: number
+  /** Whether another worker than this one would be opened now: what a page says of itself is no reason to end anything. */
+  readonly isOtherServed: () => Promise<boolean>
 }
 
 export interface Exchange {
@@ -88,6 +92,8 @@ export function createExchange(options: ExchangeOptions): Exchange {
   let notices: readonly Notice[] = []
   let storageReason = options.storageRefused
   let world: World | null = null
+  let isEnding = false
+  let askedMs = -Infinity
   const opened = options.restored.state === null ? openFloor(options.floorId, options.scenario.setUp, now()) : null
   const state = options.restored.state ?? floorOf(opened as LedgerEntry)
   let centre = selectCentre(state, options.scenario)
@@ -284,6 +290,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     const atMs = now()
     const floor = {
       floorId: state.floorId,
+      builtAtMs: options.builtAtMs,
       pace: world?.pace() ?? ('quiet' as const),
       listAnswers: world?.listAnswers() ?? null,
       storage: storageReason === null ? ('kept' as const) : ('notKept' as const),
@@ -381,6 +388,13 @@ export function createExchange(options: ExchangeOptions): Exchange {
   const floor: Floor = {
     records: options.scenario.records,
     isShared: options.isShared,
+    builtAtMs: options.builtAtMs,
+    async newerPage() {
+      // However often that is claimed, it is found out once a minute.
+      if (isEnding || now() - askedMs < MINUTE) return
+      askedMs = now()
+      if (await options.isOtherServed().catch(() => false)) await handOver()
+    },
     accounts: options.accounts,
     people,
     devices,
@@ -422,12 +436,9 @@ export function createExchange(options: ExchangeOptions): Exchange {
     async readAgain() {
       const aside = await readableAside(options.store)
       if (aside === null || aside.count === 0) return cannotBeRead(aside?.problem ?? null)
-      // What is under way is on disk before the worker that holds it ends.
       if (!(await writer.flushed())) return STORAGE_REFUSES
       await options.store.set(READ_AGAIN_KEY, true)
-      for (const { port } of tabs) port.postMessage({ kind: 'reopens' })
-      options.later(0, options.end)
-      return null
+      return (await handOver()) ? null : STORAGE_REFUSES
     },
     pinsRenewed(agentIds) {
       note({ kind: 'pinsRenewed', agentIds })
@@ -437,6 +448,15 @@ export function createExchange(options: ExchangeOptions): Exchange {
     dismiss: (noticeId) => {
       notices = notices.filter((n) => n.id !== noticeId)
     },
+  }
+
+  /** What is under way is on disk before the worker that holds it ends; whoever hears it opens the floor anew. */
+  async function handOver(): Promise<boolean> {
+    if (isEnding || !(await writer.flushed())) return false
+    isEnding = true
+    for (const { port } of tabs) port.postMessage({ kind: 'reopens' })
+    options.later(0, options.end)
+    return true
   }
 
   const forLists = (tab: Tab): FloorForLists => ({

@@ -10,6 +10,8 @@ import type { DeviceView, DoorParts, FloorView, RefusalView, SetUpInUse } from '
 import { tabKey } from './tab-key'
 import { wishedPast, wishedWorld } from './wished'
 
+export { BUILT_AT_MS } from './built-at'
+
 const FloorContext = createContext<FloorClient | null>(null)
 
 export function FloorProvider({ children }: { children: ReactNode }) {

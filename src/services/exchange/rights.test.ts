@@ -119,7 +119,7 @@ test('what is too much is said, whoever sends it, and nothing is done about it',
   const tab = aTab(exchange)
   await tab.ask(HELLO)
   for (const data of [
-    { kind: 'signIn', agentId: toAgentId(`agent_${'a'.repeat(400_001)}`), pin: '1' },
+    { kind: 'signIn', agentId: toAgentId(`agent_${'a'.repeat(1_000_001)}`), pin: '1' },
     { kind: 'ping', more: Array.from({ length: 2_000_000 }, () => 0) },
   ])
     expect(await tab.ask(data)).toMatchObject({ ok: false, refusal: { reason: 'tooMuch' } })

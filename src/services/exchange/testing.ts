@@ -17,6 +17,8 @@ export const ELUNED = toAgentId('agent_eluned-tarnow')
 export const KESTER = toAgentId('agent_kester-oddersey')
 export const LINNEA = toAgentId('agent_linnea-wickerby')
 export const CALL = toCallId('call_t_1')
+/** When the worker of tests was built. */
+export const BUILT_AT_MS = 1_000
 export const PIN = '2417'
 /** As slow as it takes to test, not to guess. */
 const SECRET = await makePinSecret(PIN, 10)
@@ -30,6 +32,7 @@ export async function aFloor({
   fetchLeft = async (_query: string): Promise<unknown> => null,
   isShared = true,
   isNew = true,
+  isOtherServed = (): boolean => false,
   peopleStore = memoryStore(),
 } = {}) {
   let elapsedMs = 0
@@ -67,6 +70,8 @@ export async function aFloor({
       ended++
     },
     isShared,
+    builtAtMs: BUILT_AT_MS,
+    isOtherServed: async () => isOtherServed(),
   })
   const pass = (ms: number) => {
     const untilMs = elapsedMs + ms

@@ -1,15 +1,15 @@
 // Entry of the SharedWorker, and of the dedicated worker that takes its place where SharedWorker is missing.
 import * as Comlink from 'comlink'
 import { callSealed, serveSealed, sharedKey } from '@/services/ports'
-import { browserStore, type KeyValue, memoryStore } from '@/services/storage'
+import { browserStore, type KeyValue, memoryStore, openInTheEnd } from '@/services/storage'
 import { FENNHOLM_LINE } from '@/world/scenario'
 import { openAccounts } from './accounts'
+import { BUILT_AT_MS } from './built-at'
 import { openDrafts } from './drafts'
 import { createExchange, type Exchange } from './exchange'
 import { FOR_HISTORY } from './for-history'
 import { FOR_LISTS } from './for-lists'
 import { LISTS_END, type ListsEnd } from './list-feed'
-import { openInTheEnd } from './opening'
 import { openPeople } from './people'
 import type { FloorMessage } from './protocol'
 import { NOTHING_RESTORED, restore } from './store'
@@ -21,13 +21,12 @@ const LONGEST_TIMER_MS = 2 ** 31 - 1
 
 /** Pages that wait for the floor, and what is said to them of it meanwhile. */
 const waiting = new Set<Port>()
-const exchange: Promise<Exchange> = openInTheEnd(
-  open,
-  (inMs, again) => void setTimeout(again, inMs),
-  (says) => {
+const exchange: Promise<Exchange> = openInTheEnd(open, {
+  later: (inMs, again) => void setTimeout(again, inMs),
+  failed: (says) => {
     for (const port of waiting) port.postMessage({ kind: 'notOpened', says } satisfies FloorMessage)
   },
-)
+})
 const workersKey = sharedKey('onconnect' in self)
 
 async function open(): Promise<Exchange> {
@@ -66,6 +65,11 @@ async function open(): Promise<Exchange> {
     floorId: `live-${startedAtMs.toString(36)}`,
     seed: startedAtMs % 1_000_000,
     isShared: 'onconnect' in self,
+    builtAtMs: BUILT_AT_MS,
+    isOtherServed: async () => {
+      const served = await fetch('/workers/floor.js', { cache: 'no-cache' })
+      return served.ok && !(await served.text()).includes(String(BUILT_AT_MS))
+    },
     fetchLeft: async (query) => {
       const response = await fetch(`/api/demo-history/left?${query}`)
       if (!response.ok) throw new Error(`the server answered ${response.status}`)

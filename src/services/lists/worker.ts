@@ -3,7 +3,7 @@ import * as Comlink from 'comlink'
 import { FOR_LISTS } from '@/services/exchange/for-lists'
 import { LISTS_END, type ListsEnd } from '@/services/exchange/list-feed'
 import { callSealed, serveSealed, sharedKey } from '@/services/ports'
-import { browserStore, linesOfGzip, memoryStore } from '@/services/storage'
+import { browserStore, linesOfGzip, memoryStore, openInTheEnd } from '@/services/storage'
 import { type PastAsked, pastDaysQuery } from '@/world'
 import { FENNHOLM_LISTS } from '@/world/scenario'
 import { openLists } from './lists'
@@ -32,8 +32,13 @@ async function open() {
 
 const DEMO_KEY = 'demo'
 
+const TRIES = 6
 const service = createService(
-  open(),
+  openInTheEnd(open, {
+    later: (inMs, again) => void setTimeout(again, inMs),
+    failed: (says) => console.error(`The calling lists cannot be opened: ${says}`),
+    atMost: TRIES,
+  }),
   `lists ${Date.now()}`,
   (inMs, again) => void setTimeout(again, inMs),
   () => performance.now(),

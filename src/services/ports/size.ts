@@ -1,8 +1,8 @@
 // How much one message may hold, whoever sends it and whatever it is about: looked at before anything else is done with it, in a time that grows with
 // it and no faster. What a field means is the business of the schema that comes after.
 
-/** Characters of one text: the longest draft of a mail. */
-export const LONGEST_TEXT = 400_000
+/** Characters of one text: a book of them, which is more than anybody writes. */
+export const LONGEST_TEXT = 1_000_000
 /** Values of a message, fields and items counted together: a file of people or numbers that is put in at once. */
 export const MOST_VALUES = 2_000_000
 /** Objects within objects. */

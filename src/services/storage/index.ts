@@ -1,4 +1,5 @@
 export { browserStore } from './browser'
 export { checksumOf } from './checksum'
 export { linesOfGzip } from './gzip-lines'
+export { openInTheEnd } from './in-the-end'
 export { type KeyValue, memoryStore, storageWords } from './key-value'

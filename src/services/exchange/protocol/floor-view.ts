@@ -74,6 +74,8 @@ export type TabView = DoorParts & Omit<FloorView, 'floor' | ListName>
 
 export interface FloorPart {
   readonly floorId: string
+  /** When the floor's worker was built: later than a page, and the page is of the version before. */
+  readonly builtAtMs: number
   readonly pace: Pace
   readonly listAnswers: PicksUp | null
   readonly storage: 'kept' | 'notKept'

@@ -35,6 +35,8 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
       key: z.string().max(128).nullable(),
       world: WorldWishSchema.nullable(),
       past: PastSchema.default({ seed: 7, days: 0 }),
+      /** When the page was built; 0 where that is not known. */
+      builtAtMs: z.number().int().nonnegative().default(0),
       /** The tab is no desk but a device of an agent's. A phone of one's own says whose it is by its code, a handset by the key of its desk. */
       device: z
         .object({ is: z.enum(['handset', 'ownPhone']), agentId: AgentIdSchema })
