@@ -14,6 +14,7 @@ const options = {
     'day-ahead': 'src/screens/tomorrow/day-ahead/worker.ts',
     replay: 'src/screens/replay/worker.ts',
     'list-reader': 'src/services/exchange/list-reader/worker.ts',
+    backup: 'src/services/backup/worker.ts',
   },
   outdir: 'public/workers',
   bundle: true,

@@ -17,6 +17,7 @@ import { DraftPanel, goOnToUse, useSetUpDraft } from './draft-panel'
 import { holdPin } from './draft-store'
 import { Files } from './files'
 import { readSetUp } from './import'
+import { Kept } from './kept'
 import { Lists } from './lists'
 import { ListsEditor } from './lists-editor'
 import { SetUpPlaces } from './places'
@@ -112,6 +113,7 @@ export function SetUpScreen({ view }: { view: FloorView }) {
           <DraftPanel draft={draft} />
           <Checks findings={findings} />
           <Files setUp={setUp} onFile={(file) => void imported(file)} />
+          <Kept centre={view.centre.name} />
         </aside>
         {editing?.what === 'queue' && (
           <QueueEditor

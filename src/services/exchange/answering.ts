@@ -33,6 +33,10 @@ export interface Floor {
   readonly isShared: boolean
   /** When this worker was built. */
   readonly builtAtMs: number
+  /** Whether everything decided so far is stored. */
+  flushed(): Promise<boolean>
+  /** What was laid beside takes the place of everything that is stored; why not, or null. */
+  putInPlace(): Promise<RefusalView | null>
   /** A page says that it was built later: where that is so, another worker opens the floor once everything is kept, and calls and shifts go on there. */
   newerPage(): Promise<void>
   world(): World | null

@@ -18,6 +18,7 @@ import {
   PINS_READABLE,
   SEAT_ELSEWHERE,
   STILL_ON_SHIFT,
+  STORAGE_REFUSES,
   TOO_LATE_TO_UNDO,
   UNREACHABLE,
   wordsOf,
@@ -265,6 +266,12 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       return done(await floor.writer.read(0))
     case 'damaged':
       return done(await floor.damaged())
+    case 'flushed':
+      return (await floor.flushed()) ? done() : no(STORAGE_REFUSES)
+    case 'putBackupInPlace': {
+      const refused = await floor.putInPlace()
+      return refused === null ? done() : no(refused)
+    }
     case 'readAgain': {
       const refused = await floor.readAgain()
       return refused === null ? done() : no(refused)

@@ -105,6 +105,8 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
         return shown.setState({ notOpened: message.says })
       case 'pulse':
         return port.post(BEAT)
+      case 'replaced':
+        return location.reload()
       case 'reopens':
         return reopen()
       case 'reply':

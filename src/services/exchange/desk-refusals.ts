@@ -82,3 +82,13 @@ export function cannotRing(state: FloorState, tab: Tab): RefusalView | null {
   }[agent.state.name]
   return words
 }
+export const STORAGE_REFUSES: RefusalView = {
+  reason: 'notKept',
+  says: 'Storage refuses what happens now, and the floor cannot be opened anew before it is kept.',
+  next: 'Save the ledger as a file, make room on the disk, then try again.',
+}
+export const NOTHING_READY: RefusalView = {
+  reason: 'nothingReady',
+  says: 'No backup was read whole, so there is nothing to put in place.',
+  next: 'Choose the file again.',
+}

@@ -23,6 +23,7 @@ import { createCatchUp, type FetchLeft } from './catch-up'
 import { createCirclesPart } from './circles'
 import { type Clocks, createFloorClock } from './clock'
 import { createConferenceParts } from './conferences'
+import { NOTHING_READY, STORAGE_REFUSES } from './desk-refusals'
 import { createDevices } from './devices'
 import { createDrafts, type DraftsStore } from './drafts'
 import { createForHistory, type FloorForHistory } from './for-history'
@@ -70,6 +71,8 @@ export interface ExchangeOptions {
   readonly isShared: boolean
   /** When this worker was built; a page that was built later has the floor handed over. */
   readonly builtAtMs: number
+  /** A backup that was read and laid beside what is stored: it takes its place once that is said. */
+  readonly replacement: { isReady(): Promise<boolean>; go(): Promise<void> }
   /** Whether another worker than this one would be opened now: what a page says of itself is no reason to end anything. */
   readonly isOtherServed: () => Promise<boolean>
 }
@@ -389,6 +392,18 @@ export function createExchange(options: ExchangeOptions): Exchange {
     records: options.scenario.records,
     isShared: options.isShared,
     builtAtMs: options.builtAtMs,
+    flushed: () => writer.flushed(),
+    async putInPlace() {
+      if (!(await options.replacement.isReady())) return NOTHING_READY
+      await options.replacement.go()
+      isEnding = true
+      // The other workers hear of it first: a page that is loaded anew must not find one that holds what was.
+      options.later(REPLACED_AFTER_MS, () => {
+        for (const { port } of tabs) port.postMessage({ kind: 'replaced' })
+        options.later(0, options.end)
+      })
+      return null
+    },
     async newerPage() {
       // However often that is claimed, it is found out once a minute.
       if (isEnding || now() - askedMs < MINUTE) return
@@ -526,11 +541,7 @@ const cannotBeRead = (problem: string | null): RefusalView => ({
   says: problem === null ? 'Nothing is set aside any more.' : `What was set aside cannot be read by this version either: ${problem}.`,
   next: 'Save it as a file. A newer version reads it again by itself when it is opened.',
 })
-const STORAGE_REFUSES: RefusalView = {
-  reason: 'notKept',
-  says: 'Storage refuses what happens now, and the floor cannot be opened anew before it is kept.',
-  next: 'Save the ledger as a file, make room on the disk, then try again.',
-}
+const REPLACED_AFTER_MS = 500
 
 const PINS_RENEWED =
   'What this browser kept of PINs could not be read, and somebody at the door gave the owners of the set-up new ones. Every other account needs a new PIN in Set-up. It stands in the ledger.'

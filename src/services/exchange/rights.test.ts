@@ -64,6 +64,8 @@ const SAMPLES: { readonly [K in Kind]: object } = {
   ledger: {},
   damaged: {},
   readAgain: {},
+  flushed: {},
+  putBackupInPlace: {},
   setUp: {},
 }
 const KINDS = Object.keys(SAMPLES) as Kind[]

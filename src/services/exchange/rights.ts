@@ -73,6 +73,8 @@ export const MESSAGE_RIGHTS: { readonly [K in TabMessage['kind']]: MessageRight 
   damaged: 'supervision',
   readAgain: 'supervision',
   setUp: ['supervision', 'setUp'],
+  flushed: 'setUp',
+  putBackupInPlace: 'setUp',
 }
 
 export function lacking(state: FloorState, accountId: NonNullable<Tab['accountId']>, what: Entitlement): RefusalView | null {

@@ -33,6 +33,7 @@ export async function aFloor({
   isShared = true,
   isNew = true,
   isOtherServed = (): boolean => false,
+  replacement = { isReady: async () => false, go: async () => {} },
   peopleStore = memoryStore(),
 } = {}) {
   let elapsedMs = 0
@@ -72,6 +73,7 @@ export async function aFloor({
     isShared,
     builtAtMs: BUILT_AT_MS,
     isOtherServed: async () => isOtherServed(),
+    replacement,
   })
   const pass = (ms: number) => {
     const untilMs = elapsedMs + ms

@@ -1,5 +1,6 @@
 // Entry of the SharedWorker, and of the dedicated worker that takes its place where SharedWorker is missing.
 import * as Comlink from 'comlink'
+import { go, isReady, openBeside, putWaitingInPlace, tellReplaced } from '@/services/backup'
 import { callSealed, serveSealed, sharedKey } from '@/services/ports'
 import { browserStore, type KeyValue, memoryStore, openInTheEnd } from '@/services/storage'
 import { FENNHOLM_LINE } from '@/world/scenario'
@@ -30,6 +31,7 @@ const exchange: Promise<Exchange> = openInTheEnd(open, {
 const workersKey = sharedKey('onconnect' in self)
 
 async function open(): Promise<Exchange> {
+  await putWaitingInPlace()
   const opening = await browserStore('floor')
   const peopleOpening = await browserStore('people')
   const restored = opening.ok ? await restore(opening.store) : NOTHING_RESTORED
@@ -66,6 +68,13 @@ async function open(): Promise<Exchange> {
     seed: startedAtMs % 1_000_000,
     isShared: 'onconnect' in self,
     builtAtMs: BUILT_AT_MS,
+    replacement: {
+      isReady: async () => isReady(await openBeside()),
+      go: async () => {
+        await go(await openBeside())
+        tellReplaced()
+      },
+    },
     isOtherServed: async () => {
       const served = await fetch('/workers/floor.js', { cache: 'no-cache' })
       return served.ok && !(await served.text()).includes(String(BUILT_AT_MS))

@@ -1,5 +1,6 @@
 // Entry of the history's worker: one for all tabs of the browser, or one a tab where workers cannot be shared.
 import * as Comlink from 'comlink'
+import { endWhenReplaced, putWaitingInPlace } from '@/services/backup'
 import { type FloorForHistory, FOR_HISTORY } from '@/services/exchange/for-history'
 import { callSealed, sharedKey } from '@/services/ports'
 import { browserStore, memoryStore } from '@/services/storage'
@@ -14,9 +15,13 @@ declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
 const fetchDemoDays: FetchDays = (asked) => fetch(`/api/demo-history?${pastDaysQuery(asked)}`)
 
 const desk = createDesk(
-  browserStore('history').then((opening) => (onMore: () => void) => createHistory(opening.ok ? opening.store : memoryStore(), FENNHOLM, fetchDemoDays, onMore)),
+  putWaitingInPlace()
+    .catch((error: unknown) => console.error('What was to take the place of the history could not be put in:', error))
+    .then(() => browserStore('history'))
+    .then((opening) => (onMore: () => void) => createHistory(opening.ok ? opening.store : memoryStore(), FENNHOLM, fetchDemoDays, onMore)),
 )
 
+endWhenReplaced(() => self.close())
 const workersKey = sharedKey('onconnect' in self)
 
 /** A history of one tab alone is told by that tab; one of all tabs speaks with the floor, and no page listens. */

@@ -1,5 +1,6 @@
 // Entry of the lists' worker: one for all tabs of the browser.
 import * as Comlink from 'comlink'
+import { endWhenReplaced, putWaitingInPlace } from '@/services/backup'
 import { FOR_LISTS } from '@/services/exchange/for-lists'
 import { LISTS_END, type ListsEnd } from '@/services/exchange/list-feed'
 import { callSealed, serveSealed, sharedKey } from '@/services/ports'
@@ -19,6 +20,7 @@ async function fetchPast(asked: PastAsked) {
 }
 
 async function open() {
+  await putWaitingInPlace()
   const opening = await browserStore('lists')
   const store = opening.ok ? opening.store : memoryStore()
   // A computer that has seen no lists yet has those of the demo: all of them, or they are loaded again.
@@ -44,6 +46,7 @@ const service = createService(
   () => performance.now(),
 )
 
+endWhenReplaced(() => self.close())
 const workersKey = sharedKey('onconnect' in self)
 
 async function floorAt(brought: MessagePort): Promise<FloorEnd> {

@@ -5,9 +5,9 @@ import type { KeyValue } from './key-value'
 export type StoreOpening = { readonly ok: true; readonly store: KeyValue } | { readonly ok: false; readonly reason: string }
 
 /** Opens a named store and proves it by a write. Private modes and full disks refuse with the browser's words. */
-export async function browserStore(storeName: string): Promise<StoreOpening> {
+export async function browserStore(database: string, storeName = database): Promise<StoreOpening> {
   try {
-    const forage = localforage.createInstance({ name: `loyal-switchboard-${storeName}`, storeName, driver: localforage.INDEXEDDB })
+    const forage = localforage.createInstance({ name: `loyal-switchboard-${database}`, storeName, driver: localforage.INDEXEDDB })
     await forage.ready()
     await forage.setItem('probe', 1)
     await forage.removeItem('probe')

@@ -28,6 +28,8 @@ export type FloorMessage =
   | { readonly kind: 'pulse' }
   /** What is stored cannot be read for now, in the browser's words; it is tried again. */
   | { readonly kind: 'notOpened'; readonly says: string }
+  /** Something else has taken the place of everything that was stored: pages begin anew. */
+  | { readonly kind: 'replaced' }
   /** This worker ends now, and another one opens the floor from what is stored: whoever hears it goes there. */
   | { readonly kind: 'reopens' }
 

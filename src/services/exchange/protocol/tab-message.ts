@@ -136,6 +136,10 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
     .readonly(),
   /** The ledger as a file, with everybody's personal data. */
   z.object({ kind: z.literal('ledger'), requestId }).readonly(),
+  /** Whether everything that was decided is stored: before it is saved as a file. */
+  z.object({ kind: z.literal('flushed'), requestId }).readonly(),
+  /** A backup that was laid beside what is stored takes its place. */
+  z.object({ kind: z.literal('putBackupInPlace'), requestId }).readonly(),
   /** What was set aside as damaged, as text. */
   z.object({ kind: z.literal('damaged'), requestId }).readonly(),
   /** The floor is opened anew, and what was set aside is read again. */

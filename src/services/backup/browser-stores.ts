@@ -1,0 +1,53 @@
+// The stores of this browser, as a backup goes over them, and what is laid beside them.
+import { browserStore, type KeyValue } from '@/services/storage'
+import { STORES, type StoreName } from './parts'
+import { GO_KEY, putInPlace } from './put-in-place'
+
+/** Each in a database of its own, with the name its owner gave it. */
+const WHERE: { readonly [S in StoreName]: readonly [database: string, store: string] } = {
+  lists: ['lists', 'lists'],
+  history: ['history', 'history'],
+  people: ['people', 'people'],
+  recordings: ['recordings', 'pieces'],
+  'drafts of scripts': ['author', 'drafts'],
+  floor: ['floor', 'floor'],
+}
+const BESIDE = 'beside'
+/** Workers hear on it that they are to look whether something takes the place of what they hold. */
+const CHANNEL = 'put in place'
+
+async function opened(database: string, store: string): Promise<KeyValue> {
+  const opening = await browserStore(database, store)
+  if (!opening.ok) throw new Error(opening.reason)
+  return opening.store
+}
+
+/** Throws with the browser's reason where one cannot be opened. */
+export async function openStores(): Promise<Readonly<Record<StoreName, KeyValue>>> {
+  const open = await Promise.all(STORES.map(async (name) => [name, await opened(...WHERE[name])] as const))
+  return Object.fromEntries(open) as Record<StoreName, KeyValue>
+}
+export const openBeside = (): Promise<KeyValue> => opened(BESIDE, BESIDE)
+
+/** Before any of the stores is read: what waits to take their place is put in, by whichever worker comes first; the others wait for it. */
+export async function putWaitingInPlace(): Promise<void> {
+  const there = await indexedDB.databases?.()
+  if (there !== undefined && !there.some((d) => d.name === `loyal-switchboard-${BESIDE}`)) return
+  const beside = await openBeside()
+  await navigator.locks.request(CHANNEL, async () => {
+    if (await waits(beside)) await putInPlace(beside, await openStores())
+  })
+}
+const waits = async (beside: KeyValue): Promise<boolean> => (await beside.get(GO_KEY)) === true
+
+/** What this worker holds in memory is of no use any more once something else takes its place: it ends then, and the next one reads what is there. */
+export function endWhenReplaced(end: () => void): void {
+  new BroadcastChannel(CHANNEL).onmessage = async () => {
+    if (await waits(await openBeside())) end()
+  }
+}
+export function tellReplaced(): void {
+  const channel = new BroadcastChannel(CHANNEL)
+  channel.postMessage(null)
+  channel.close()
+}
