@@ -86,7 +86,7 @@ async function workerMsPerSecond(tabs: number): Promise<{ readonly ms: number; r
     isShared: true,
     builtAtMs: 0,
     isOtherServed: async () => false,
-    replacement: { isReady: async () => false, go: async () => {} },
+    replacement: { problem: async () => null, go: async () => {} },
     store,
     restored: NOTHING_RESTORED,
     accounts: await openAccounts({

@@ -46,7 +46,7 @@ async function aCommandShown(agentCount: number, tabCount: number) {
     isShared: true,
     builtAtMs: 0,
     isOtherServed: async () => false,
-    replacement: { isReady: async () => false, go: async () => {} },
+    replacement: { problem: async () => null, go: async () => {} },
     store,
     restored: NOTHING_RESTORED,
     accounts: await openAccounts({ store, now: () => nowMs, initial: new Map(ids.map((id) => [id, secret])), found: new Map(), isNew: true }),

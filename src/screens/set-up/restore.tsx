@@ -131,11 +131,12 @@ function Read({ step, onPut, onOther }: { step: Extract<Step, { is: 'read' }>; o
           </tr>
         </thead>
         <tbody>
-          {holds.map(({ store, parts, bytes }) => (
+          {/* What everything else is about comes first. */}
+          {holds.toReversed().map(({ store, parts, bytes }) => (
             <tr key={store} className="border-line border-b">
               <td className="py-1">{STORE_WORDS[store] ?? store}</td>
               <td className="tabular py-1 text-right">{parts.toLocaleString('en-GB')}</td>
-              <td className="tabular py-1 text-right">{bytesInWords(bytes)}</td>
+              <td className="tabular py-1 text-right">{parts === 0 ? 'nothing' : bytesInWords(bytes)}</td>
             </tr>
           ))}
         </tbody>
@@ -167,7 +168,7 @@ function Read({ step, onPut, onOther }: { step: Extract<Step, { is: 'read' }>; o
             It takes the place of <strong>everything this browser keeps now</strong>: calls, lists, people, recordings, accounts and set-up. Calls under way end
             for everybody, and every page begins anew, with the PINs of the file. Save everything first if you may want it back.
           </p>
-          <Button tone="primary" className="mt-3" onClick={onPut}>
+          <Button tone="loss" className="mt-3" onClick={onPut}>
             Put it in place of what is here
           </Button>
         </>

@@ -57,27 +57,29 @@ export function SaveDialog({ centre, onClose }: { centre: string; onClose: () =>
     >
       {step.is === 'ask' && (
         <form noValidate onSubmit={(e) => void save(e)} className="space-y-3">
-          <TextField
-            label="Passphrase"
-            name="passphrase"
-            type="password"
-            autoComplete="new-password"
-            hint="Whoever has the file and not this reads nothing of it. Nobody can give it to you again."
-            disabled={isOpen}
-            value={passphrase}
-            problem={step.at === 'passphrase' ? step.problem : null}
-            onChange={(e) => setPassphrase(e.target.value)}
-          />
-          <TextField
-            label="Once more"
-            name="again"
-            type="password"
-            autoComplete="new-password"
-            disabled={isOpen}
-            value={again}
-            problem={step.at === 'again' ? step.problem : null}
-            onChange={(e) => setAgain(e.target.value)}
-          />
+          {!isOpen && (
+            <>
+              <TextField
+                label="Passphrase"
+                name="passphrase"
+                type="password"
+                autoComplete="new-password"
+                hint="Whoever has the file and not this reads nothing of it. Nobody can give it to you again."
+                value={passphrase}
+                problem={step.at === 'passphrase' ? step.problem : null}
+                onChange={(e) => setPassphrase(e.target.value)}
+              />
+              <TextField
+                label="Once more"
+                name="again"
+                type="password"
+                autoComplete="new-password"
+                value={again}
+                problem={step.at === 'again' ? step.problem : null}
+                onChange={(e) => setAgain(e.target.value)}
+              />
+            </>
+          )}
           <label className="flex items-baseline gap-2">
             <input type="checkbox" className="size-4 accent-green" checked={isOpen} onChange={(e) => setIsOpen(e.target.checked)} />
             <span>

@@ -4,7 +4,7 @@ import { describe, expect, test } from 'vitest'
 import { type KeyValue, memoryStore } from '@/services/storage'
 import { pack } from './pack'
 import { holdings, STORES, type StoreName } from './parts'
-import { clear, go, isReady, layBeside, putInPlace } from './put-in-place'
+import { clearLeftOver, go, isReady, laid, layBeside, putInPlace } from './put-in-place'
 import { type Backup, unpack } from './unpack'
 import { fromBytes, toBytes } from './values'
 
@@ -147,6 +147,7 @@ describe('putting in place', () => {
     let writes = 0
     const full: KeyValue = { ...beside, set: (key, value) => (++writes > 3 ? Promise.reject(new Error('the disk is full')) : beside.set(key, value)) }
     await expect(layBeside(full, backup, () => {})).rejects.toThrow('the disk is full')
+    expect(await beside.keys()).toEqual([])
     await go(beside)
     expect([await isReady(beside), await putInPlace(beside, there)]).toEqual([false, false])
     expect(await everythingOf(there)).toEqual(before)
@@ -179,10 +180,15 @@ describe('putting in place', () => {
     throw new Error('it never came to its end')
   })
 
-  test('is called off without a trace', async () => {
+  test('what was left in the middle is cleared away, and what is whole is not', async () => {
     const { beside, backup } = await aboutTo()
     await layBeside(beside, backup, () => {})
-    await clear(beside)
+    const whole = (await beside.keys()).length
+    await clearLeftOver(beside)
+    expect(await beside.keys()).toHaveLength(whole)
+    expect(await laid(beside, 'floor', 'alive')).toBe(1_796_130_540_936)
+    await beside.remove('ready')
+    await clearLeftOver(beside)
     expect(await beside.keys()).toEqual([])
   })
 })

@@ -1,7 +1,7 @@
 // The stores of this browser, as a backup goes over them, and what is laid beside them.
 import { browserStore, type KeyValue } from '@/services/storage'
 import { STORES, type StoreName } from './parts'
-import { GO_KEY, putInPlace } from './put-in-place'
+import { clearLeftOver, GO_KEY, putInPlace } from './put-in-place'
 
 /** Each in a database of its own, with the name its owner gave it. */
 const WHERE: { readonly [S in StoreName]: readonly [database: string, store: string] } = {
@@ -15,6 +15,7 @@ const WHERE: { readonly [S in StoreName]: readonly [database: string, store: str
 const BESIDE = 'beside'
 /** Workers hear on it that they are to look whether something takes the place of what they hold. */
 const CHANNEL = 'put in place'
+const LAYING = 'laying beside'
 
 async function opened(database: string, store: string): Promise<KeyValue> {
   const opening = await browserStore(database, store)
@@ -37,7 +38,16 @@ export async function putWaitingInPlace(): Promise<void> {
   await navigator.locks.request(CHANNEL, async () => {
     if (await waits(beside)) await putInPlace(beside, await openStores())
   })
+  await navigator.locks.request(LAYING, { ifAvailable: true }, async (lock) => {
+    if (lock !== null) await clearLeftOver(beside)
+  })
 }
+/** One file at a time is laid beside, whichever page asks; rejects where another one is. */
+export const whileLaying = (act: () => Promise<void>): Promise<void> =>
+  navigator.locks.request(LAYING, { ifAvailable: true }, async (lock) => {
+    if (lock === null) throw new Error('another page is just putting a file in place')
+    await act()
+  })
 const waits = async (beside: KeyValue): Promise<boolean> => (await beside.get(GO_KEY)) === true
 
 /** What this worker holds in memory is of no use any more once something else takes its place: it ends then, and the next one reads what is there. */

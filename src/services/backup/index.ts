@@ -1,2 +1,2 @@
 export { endWhenReplaced, openBeside, openStores, putWaitingInPlace, tellReplaced } from './browser-stores'
-export { go, isReady } from './put-in-place'
+export { go, isReady, laid } from './put-in-place'

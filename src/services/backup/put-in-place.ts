@@ -10,14 +10,28 @@ const valueKey = (store: StoreName, key: string): string => `value/${store}/${ke
 
 type Stores = Readonly<Record<StoreName, KeyValue>>
 
-/** Rejects, naming the part, where one is not as it was written, and with the store's words where it refuses one; nothing counts then. */
+/** Rejects, naming the part, where one is not as it was written, and with the store's words where it refuses one; nothing counts then, and nothing is left beside. */
 export async function layBeside(beside: KeyValue, { manifest, value }: Backup, onProgress: (done: number, of: number) => void): Promise<void> {
   await clear(beside)
-  for (const [i, part] of manifest.parts.entries()) {
-    onProgress(i, manifest.parts.length)
-    await beside.set(valueKey(part.store, part.key), await value(part))
+  try {
+    for (const [i, part] of manifest.parts.entries()) {
+      onProgress(i, manifest.parts.length)
+      await beside.set(valueKey(part.store, part.key), await value(part))
+    }
+    await beside.set(READY_KEY, manifest.parts.length)
+  } catch (error) {
+    // It may have taken the room that what happens now needs.
+    await clear(beside).catch(() => {})
+    throw error
   }
-  await beside.set(READY_KEY, manifest.parts.length)
+}
+
+/** A value as it was laid beside; null where there is none. */
+export const laid = (beside: KeyValue, store: StoreName, key: string): Promise<unknown> => beside.get(valueKey(store, key))
+
+/** Whoever laid it beside went away in the middle: it counts for nothing and takes room. */
+export async function clearLeftOver(beside: KeyValue): Promise<void> {
+  if ((await beside.get(READY_KEY)) === null) await clear(beside)
 }
 
 /** What was laid beside is all there. */

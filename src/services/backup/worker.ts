@@ -1,6 +1,6 @@
 // Entry of the worker that makes a backup and reads one, beside the pages and the floor.
 import * as Comlink from 'comlink'
-import { openBeside, openStores } from './browser-stores'
+import { openBeside, openStores, whileLaying } from './browser-stores'
 import { pack } from './pack'
 import type { Holding } from './parts'
 import { layBeside } from './put-in-place'
@@ -33,7 +33,7 @@ const api = {
   async lay(file: Blob, passphrase: string | null, onProgress: OnProgress): Promise<void> {
     const reading = await unpack(file, passphrase)
     if (!reading.ok) throw new Error(reading.why)
-    await layBeside(await openBeside(), reading.backup, sparing(onProgress))
+    await whileLaying(async () => layBeside(await openBeside(), reading.backup, sparing(onProgress)))
   },
 }
 export type BackupApi = typeof api

@@ -92,3 +92,8 @@ export const NOTHING_READY: RefusalView = {
   says: 'No backup was read whole, so there is nothing to put in place.',
   next: 'Choose the file again.',
 }
+export const FROM_NEWER: RefusalView = {
+  reason: 'fromNewer',
+  says: 'A newer version of the product kept what is in this file, and this one cannot read all of it.',
+  next: 'Restore it where that version runs, or update this one first. Everything here is as it was.',
+}

@@ -23,7 +23,7 @@ import { createCatchUp, type FetchLeft } from './catch-up'
 import { createCirclesPart } from './circles'
 import { type Clocks, createFloorClock } from './clock'
 import { createConferenceParts } from './conferences'
-import { NOTHING_READY, STORAGE_REFUSES } from './desk-refusals'
+import { STORAGE_REFUSES } from './desk-refusals'
 import { createDevices } from './devices'
 import { createDrafts, type DraftsStore } from './drafts'
 import { createForHistory, type FloorForHistory } from './for-history'
@@ -72,7 +72,7 @@ export interface ExchangeOptions {
   /** When this worker was built; a page that was built later has the floor handed over. */
   readonly builtAtMs: number
   /** A backup that was read and laid beside what is stored: it takes its place once that is said. */
-  readonly replacement: { isReady(): Promise<boolean>; go(): Promise<void> }
+  readonly replacement: { problem(): Promise<RefusalView | null>; go(): Promise<void> }
   /** Whether another worker than this one would be opened now: what a page says of itself is no reason to end anything. */
   readonly isOtherServed: () => Promise<boolean>
 }
@@ -394,7 +394,8 @@ export function createExchange(options: ExchangeOptions): Exchange {
     builtAtMs: options.builtAtMs,
     flushed: () => writer.flushed(),
     async putInPlace() {
-      if (!(await options.replacement.isReady())) return NOTHING_READY
+      const problem = await options.replacement.problem()
+      if (problem !== null) return problem
       await options.replacement.go()
       isEnding = true
       // The other workers hear of it first: a page that is loaded anew must not find one that holds what was.

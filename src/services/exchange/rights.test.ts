@@ -3,7 +3,8 @@ import { describe, expect, test } from 'vitest'
 import { toAgentId } from '@/core/ids'
 import { memoryStore } from '@/services/storage'
 import { SAILINGS } from '@/world/scenario'
-import { type RenewedPins, type TabMessage, TabMessageSchema } from './protocol'
+import { FROM_NEWER, NOTHING_READY } from './desk-refusals'
+import { type RefusalView, type RenewedPins, type TabMessage, TabMessageSchema } from './protocol'
 import { MESSAGE_RIGHTS } from './rights'
 import { aFloor, aTab, CALL, ELUNED, HELLO, inCall, LINNEA, PIN, RING, save } from './testing'
 
@@ -171,5 +172,26 @@ describe('PINs given anew at the door', () => {
     const ledger = await next.ask({ kind: 'ledger' })
     expect(ledger.ok && ledger.text).toContain('"kind":"pinsRenewed","agentIds":["agent_linnea-wickerby"]')
     expect(ledger.ok && ledger.text).not.toContain(given[0]?.pin ?? 'none')
+  })
+})
+
+describe('a backup that takes the place of what is stored', () => {
+  const as = async (problem: RefusalView | null) => {
+    const done: string[] = []
+    const floor = await aFloor({ replacement: { problem: async () => problem, go: async () => void done.push('go') } })
+    const [owner, other] = [aTab(floor.exchange), aTab(floor.exchange)]
+    for (const tab of [owner, other]) await tab.ask(HELLO)
+    await owner.signIn(LINNEA)
+    const reply = await owner.ask({ kind: 'putBackupInPlace' })
+    floor.tryAgain()
+    floor.tryAgain()
+    return { reply, done, ended: floor.ended(), told: [owner, other].map((tab) => tab.messages.some((m) => m.kind === 'replaced')) }
+  }
+  test('ends the floor once it counts, and every page hears of it', async () => {
+    expect(await as(null)).toMatchObject({ reply: { ok: true }, done: ['go'], ended: 1, told: [true, true] })
+  })
+  test('ends nothing where none was read whole, or a newer version made it', async () => {
+    for (const problem of [NOTHING_READY, FROM_NEWER])
+      expect(await as(problem)).toMatchObject({ reply: { ok: false, refusal: { reason: problem.reason } }, done: [], ended: 0, told: [false, false] })
   })
 })

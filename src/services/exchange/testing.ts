@@ -5,12 +5,13 @@ import { type AgentId, toAgentId, toCallId } from '@/core/ids'
 import { memoryStore } from '@/services/storage'
 import { FENNHOLM_LINE, SAILINGS } from '@/world/scenario'
 import { makePinSecret, openAccounts } from './accounts'
+import { NOTHING_READY } from './desk-refusals'
 import { openDrafts } from './drafts'
 import { createExchange, type Exchange } from './exchange'
 import { BEAT } from './floor-port'
 import { NO_LISTS, withChanges } from './lists'
 import { openPeople } from './people'
-import type { FloorMessage, SharedLists, TabView } from './protocol'
+import type { FloorMessage, RefusalView, SharedLists, TabView } from './protocol'
 import { NOTHING_RESTORED } from './store'
 
 export const ELUNED = toAgentId('agent_eluned-tarnow')
@@ -33,7 +34,7 @@ export async function aFloor({
   isShared = true,
   isNew = true,
   isOtherServed = (): boolean => false,
-  replacement = { isReady: async () => false, go: async () => {} },
+  replacement = { problem: async (): Promise<RefusalView | null> => NOTHING_READY, go: async () => {} },
   peopleStore = memoryStore(),
 } = {}) {
   let elapsedMs = 0

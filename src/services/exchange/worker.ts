@@ -1,11 +1,13 @@
 // Entry of the SharedWorker, and of the dedicated worker that takes its place where SharedWorker is missing.
 import * as Comlink from 'comlink'
-import { go, isReady, openBeside, putWaitingInPlace, tellReplaced } from '@/services/backup'
+import { LEDGER_VERSION } from '@/core/ledger'
+import { go, isReady, laid, openBeside, putWaitingInPlace, tellReplaced } from '@/services/backup'
 import { callSealed, serveSealed, sharedKey } from '@/services/ports'
 import { browserStore, type KeyValue, memoryStore, openInTheEnd } from '@/services/storage'
 import { FENNHOLM_LINE } from '@/world/scenario'
 import { openAccounts } from './accounts'
 import { BUILT_AT_MS } from './built-at'
+import { FROM_NEWER, NOTHING_READY } from './desk-refusals'
 import { openDrafts } from './drafts'
 import { createExchange, type Exchange } from './exchange'
 import { FOR_HISTORY } from './for-history'
@@ -13,7 +15,7 @@ import { FOR_LISTS } from './for-lists'
 import { LISTS_END, type ListsEnd } from './list-feed'
 import { openPeople } from './people'
 import type { FloorMessage } from './protocol'
-import { NOTHING_RESTORED, restore } from './store'
+import { MARK_KEY, MarkSchema, NOTHING_RESTORED, restore } from './store'
 
 declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
 
@@ -69,7 +71,13 @@ async function open(): Promise<Exchange> {
     isShared: 'onconnect' in self,
     builtAtMs: BUILT_AT_MS,
     replacement: {
-      isReady: async () => isReady(await openBeside()),
+      async problem() {
+        const beside = await openBeside()
+        if (!(await isReady(beside))) return NOTHING_READY
+        // What a newer version wrote could be read by nobody here.
+        const mark = MarkSchema.safeParse(await laid(beside, 'floor', MARK_KEY))
+        return mark.success && mark.data.ledgerVersion > LEDGER_VERSION ? FROM_NEWER : null
+      },
       go: async () => {
         await go(await openBeside())
         tellReplaced()

@@ -1,4 +1,4 @@
-export { type Damage, NOTHING_RESTORED, type Restored, restore } from './restore'
+export { type Damage, MarkSchema, NOTHING_RESTORED, type Restored, restore } from './restore'
 export { readableAside } from './set-aside'
 export { ALIVE_KEY, chunkKey, chunkRange, DAMAGED_KEY, MARK, MARK_KEY, READ_AGAIN_KEY, type StoredChunk } from './store'
 export type { FoundPins } from './upgrade-store'

@@ -54,7 +54,8 @@ export interface Damage {
   readonly isWhole: boolean
 }
 
-const MarkSchema = z.object({ ledgerVersion: z.number() })
+/** Which version of the ledger the store was written by last. */
+export const MarkSchema = z.object({ ledgerVersion: z.number() })
 
 export async function restore(store: KeyValue): Promise<Restored> {
   const mark = MarkSchema.safeParse(await store.get(MARK_KEY))
