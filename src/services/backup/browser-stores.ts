@@ -30,11 +30,27 @@ export async function openStores(): Promise<Readonly<Record<StoreName, KeyValue>
 }
 export const openBeside = (): Promise<KeyValue> => opened(BESIDE, BESIDE)
 
+/** undefined where the browser does not say: it may be one that keeps nothing at all, and throws at the word. */
+async function databases(): Promise<readonly IDBDatabaseInfo[] | undefined> {
+  try {
+    return await indexedDB.databases?.()
+  } catch {
+    return undefined
+  }
+}
+
+/** null where there is none. One that is there and cannot be opened is no reason to begin without it: that throws. */
+async function besideIfThere(): Promise<KeyValue | null> {
+  const there = await databases()
+  if (there !== undefined) return there.some((d) => d.name === `loyal-switchboard-${BESIDE}`) ? openBeside() : null
+  const opening = await browserStore(BESIDE)
+  return opening.ok ? opening.store : null
+}
+
 /** Before any of the stores is read: what waits to take their place is put in, by whichever worker comes first; the others wait for it. */
 export async function putWaitingInPlace(): Promise<void> {
-  const there = await indexedDB.databases?.()
-  if (there !== undefined && !there.some((d) => d.name === `loyal-switchboard-${BESIDE}`)) return
-  const beside = await openBeside()
+  const beside = await besideIfThere()
+  if (beside === null) return
   await navigator.locks.request(CHANNEL, async () => {
     if (await waits(beside)) await putInPlace(beside, await openStores())
   })

@@ -3,7 +3,7 @@ import * as Comlink from 'comlink'
 import { endWhenReplaced, putWaitingInPlace } from '@/services/backup'
 import { type FloorForHistory, FOR_HISTORY } from '@/services/exchange/for-history'
 import { callSealed, sharedKey } from '@/services/ports'
-import { browserStore, memoryStore } from '@/services/storage'
+import { browserStore, memoryStore, openInTheEnd } from '@/services/storage'
 import { pastDaysQuery } from '@/world'
 import { FENNHOLM } from '@/world/scenario'
 import type { FetchDays } from './asked'
@@ -15,8 +15,10 @@ declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
 const fetchDemoDays: FetchDays = (asked) => fetch(`/api/demo-history?${pastDaysQuery(asked)}`)
 
 const desk = createDesk(
-  putWaitingInPlace()
-    .catch((error: unknown) => console.error('What was to take the place of the history could not be put in:', error))
+  openInTheEnd(putWaitingInPlace, {
+    later: (inMs, again) => void setTimeout(again, inMs),
+    failed: (says) => console.error(`What is to take the place of the history cannot be put in: ${says}`),
+  })
     .then(() => browserStore('history'))
     .then((opening) => (onMore: () => void) => createHistory(opening.ok ? opening.store : memoryStore(), FENNHOLM, fetchDemoDays, onMore)),
 )
