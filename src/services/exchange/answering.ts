@@ -10,6 +10,7 @@ import type { Accounts } from './accounts'
 import type { Acts } from './acts'
 import type { Devices } from './devices'
 import type { Drafts } from './drafts'
+import type { Ending } from './ending'
 import type { People } from './people'
 import type { RefusalView } from './protocol'
 import type { Scenario } from './scenario'
@@ -35,10 +36,8 @@ export interface Floor {
   readonly builtAtMs: number
   /** Whether everything decided so far is stored. */
   flushed(): Promise<boolean>
-  /** What was laid beside takes the place of everything that is stored; why not, or null. */
-  putInPlace(): Promise<RefusalView | null>
-  /** A page says that it was built later: where that is so, another worker opens the floor once everything is kept, and calls and shifts go on there. */
-  newerPage(): Promise<void>
+  /** Ways in which another worker opens the floor. */
+  readonly ending: Ending
   world(): World | null
   /** Starts the world of whoever comes first; a world that runs stays as it is. */
   beginWorld(wanted: { readonly pace: Pace; readonly seed: number } | null, past: Past): void
@@ -52,8 +51,6 @@ export interface Floor {
   isKept(): boolean
   pacing(campaignId: CampaignId): DialerReasons | null
   damaged(): Promise<string>
-  /** Opens the floor anew over what was set aside; what is said where none of it can be read. */
-  readAgain(): Promise<RefusalView | null>
   dismiss(noticeId: string): void
   /** Recorded, and said to everybody. */
   pinsRenewed(agentIds: readonly AgentId[]): void

@@ -58,7 +58,7 @@ export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Pro
         tab.agentId = null
         if (device.is === 'handset') floor.devices.handsetOpened(device.agentId)
       }
-      if (message.builtAtMs > floor.builtAtMs) void floor.newerPage()
+      if (message.builtAtMs > floor.builtAtMs) void floor.ending.newerPage()
       floor.beginWorld(message.world, message.past)
       floor.turn()
       return device === null || tab.device !== null ? done() : no(NO_DEVICE)
@@ -269,11 +269,11 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
     case 'flushed':
       return (await floor.flushed()) ? done() : no(STORAGE_REFUSES)
     case 'putBackupInPlace': {
-      const refused = await floor.putInPlace()
+      const refused = await floor.ending.putInPlace()
       return refused === null ? done() : no(refused)
     }
     case 'readAgain': {
-      const refused = await floor.readAgain()
+      const refused = await floor.ending.readAgain()
       return refused === null ? done() : no(refused)
     }
   }

@@ -97,3 +97,23 @@ export const FROM_NEWER: RefusalView = {
   says: 'A newer version of the product kept what is in this file, and this one cannot read all of it.',
   next: 'Restore it where that version runs, or update this one first. Everything here is as it was.',
 }
+export const NOTHING_SET_ASIDE: RefusalView = {
+  reason: 'stillUnreadable',
+  says: 'Nothing is set aside any more.',
+  next: 'There is nothing more to do.',
+}
+export const STILL_UNREADABLE = (problem: string): RefusalView => ({
+  reason: 'stillUnreadable',
+  says: `What was set aside cannot be read by this version either: ${problem}.`,
+  next: 'Save it as a file. A newer version reads it again by itself when it is opened.',
+})
+export const TOO_MUCH = (much: string): RefusalView => ({
+  reason: 'tooMuch',
+  says: `That is more than the floor takes at once: ${much}.`,
+  next: 'Do it in parts. What you typed is kept.',
+})
+export const FAULT = (why: string): RefusalView => ({
+  reason: 'fault',
+  says: `Something went wrong on the floor, and this was not done. (${why})`,
+  next: 'Try again; if it stays so, reload the page. Your work is kept.',
+})

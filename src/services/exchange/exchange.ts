@@ -9,38 +9,37 @@ import type { DialerCommand } from '@/core/rules/campaign'
 import { queueSetUp } from '@/core/set-up'
 import { type FloorState, floorOf, nextDueAtMs, revisionOf } from '@/core/state'
 import { get, values } from '@/core/table'
-import { MINUTE, wholeMs } from '@/core/time'
+import { wholeMs } from '@/core/time'
 import { dtmfSamples } from '@/core/tones'
-import { tooMuch } from '@/services/ports'
 import type { KeyValue } from '@/services/storage'
 import { advance, createWorld, PACES, type Pace, type World } from '@/world'
 import type { Accounts } from './accounts'
 import { createActs } from './acts'
 import type { Floor } from './answering'
-import { answerTo } from './answers'
 import { callersOf } from './callers'
 import { createCatchUp, type FetchLeft } from './catch-up'
 import { createCirclesPart } from './circles'
 import { type Clocks, createFloorClock } from './clock'
 import { createConferenceParts } from './conferences'
-import { STORAGE_REFUSES } from './desk-refusals'
 import { createDevices } from './devices'
 import { createDrafts, type DraftsStore } from './drafts'
+import { createEnding, type Replacement } from './ending'
 import { createForHistory, type FloorForHistory } from './for-history'
 import { countsOfCampaigns, type FloorForLists } from './for-lists'
 import { createListFeed, type ListsEnd } from './list-feed'
 import { createVoicemailParts } from './messages'
 import { createPeople, type PeopleStore } from './people'
 import { piecesOf } from './pieces'
-import { type Notice, type RefusalView, type TabMessage, TabMessageSchema, type TabView } from './protocol'
+import type { Notice, TabView } from './protocol'
 import { createPulse, isBeat } from './pulse'
+import { createReceiving } from './receiving'
 import { saidOfRestored } from './restored-words'
 import { createReviewsPart } from './reviews'
 import { ringBack } from './ring-back'
 import type { Scenario } from './scenario'
 import { createSessions } from './sessions'
 import { createSharedView, type Refreshed } from './shared-lists'
-import { ALIVE_KEY, createWriter, DAMAGED_KEY, type LedgerWriter, READ_AGAIN_KEY, type Restored, readableAside } from './store'
+import { ALIVE_KEY, createWriter, DAMAGED_KEY, type LedgerWriter, type Restored } from './store'
 import { createSupervised } from './supervised'
 import { createTab, show, type Tab, type TabPort } from './tab'
 import { concerns, selectAccount, selectCentre, selectDevice, selectDoor, selectMe, selectMine } from './views'
@@ -72,7 +71,7 @@ export interface ExchangeOptions {
   /** When this worker was built; a page that was built later has the floor handed over. */
   readonly builtAtMs: number
   /** A backup that was read and laid beside what is stored: it takes its place once that is said. */
-  readonly replacement: { problem(): Promise<RefusalView | null>; go(): Promise<void> }
+  readonly replacement: Replacement
   /** Whether another worker than this one would be opened now: what a page says of itself is no reason to end anything. */
   readonly isOtherServed: () => Promise<boolean>
 }
@@ -95,8 +94,6 @@ export function createExchange(options: ExchangeOptions): Exchange {
   let notices: readonly Notice[] = []
   let storageReason = options.storageRefused
   let world: World | null = null
-  let isEnding = false
-  let askedMs = -Infinity
   const opened = options.restored.state === null ? openFloor(options.floorId, options.scenario.setUp, now()) : null
   const state = options.restored.state ?? floorOf(opened as LedgerEntry)
   let centre = selectCentre(state, options.scenario)
@@ -393,24 +390,6 @@ export function createExchange(options: ExchangeOptions): Exchange {
     isShared: options.isShared,
     builtAtMs: options.builtAtMs,
     flushed: () => writer.flushed(),
-    async putInPlace() {
-      const problem = await options.replacement.problem()
-      if (problem !== null) return problem
-      await options.replacement.go()
-      isEnding = true
-      // The other workers hear of it first: a page that is loaded anew must not find one that holds what was.
-      options.later(REPLACED_AFTER_MS, () => {
-        for (const { port } of tabs) port.postMessage({ kind: 'replaced' })
-        options.later(0, options.end)
-      })
-      return null
-    },
-    async newerPage() {
-      // However often that is claimed, it is found out once a minute.
-      if (isEnding || now() - askedMs < MINUTE) return
-      askedMs = now()
-      if (await options.isOtherServed().catch(() => false)) await handOver()
-    },
     accounts: options.accounts,
     people,
     devices,
@@ -449,13 +428,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     isKept: () => storageReason === null,
     pacing: dialer.reasons,
     damaged: async () => JSON.stringify((await options.store.get(DAMAGED_KEY)) ?? [], null, 1),
-    async readAgain() {
-      const aside = await readableAside(options.store)
-      if (aside === null || aside.count === 0) return cannotBeRead(aside?.problem ?? null)
-      if (!(await writer.flushed())) return STORAGE_REFUSES
-      await options.store.set(READ_AGAIN_KEY, true)
-      return (await handOver()) ? null : STORAGE_REFUSES
-    },
+    ending: createEnding({ ...options, tabs, writer, now }),
     pinsRenewed(agentIds) {
       note({ kind: 'pinsRenewed', agentIds })
       notice('pins', 'loss', PINS_RENEWED)
@@ -464,15 +437,6 @@ export function createExchange(options: ExchangeOptions): Exchange {
     dismiss: (noticeId) => {
       notices = notices.filter((n) => n.id !== noticeId)
     },
-  }
-
-  /** What is under way is on disk before the worker that holds it ends; whoever hears it opens the floor anew. */
-  async function handOver(): Promise<boolean> {
-    if (isEnding || !(await writer.flushed())) return false
-    isEnding = true
-    for (const { port } of tabs) port.postMessage({ kind: 'reopens' })
-    options.later(0, options.end)
-    return true
   }
 
   const forLists = (tab: Tab): FloorForLists => ({
@@ -495,27 +459,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     turn()
   }
 
-  const receive = async (tab: Tab, data: unknown) => {
-    const much = tooMuch(data)
-    const parsed = much === null ? TabMessageSchema.safeParse(data) : NOTHING
-    const requestId = parsed.success ? parsed.data.requestId : requestIdOf(data)
-    const reply = (message: Omit<Extract<Parameters<TabPort['postMessage']>[0], { kind: 'reply'; ok: false }>, 'kind' | 'requestId' | 'ok'>) =>
-      tab.port.postMessage({ kind: 'reply', requestId, ok: false, ...message })
-    if (much !== null) return reply({ refusal: { ...TOO_MUCH, says: `That is more than the floor takes at once: ${much}.` } })
-    if (!parsed.success) return reply({ refusal: NOT_UNDERSTOOD })
-    try {
-      // While it is being found out whose port this is, what comes after waits: it is asked in that one's name.
-      if (tab.binding !== null) await tab.binding
-      const answering = answerTo(floor, tab, parsed.data)
-      if (BINDS.has(parsed.data.kind)) tab.binding = answering.then(unbound(tab), unbound(tab))
-      const answer = await answering
-      tab.port.postMessage({ kind: 'reply', requestId, ...answer })
-    } catch (error) {
-      // Whatever one tab asked for, the floor is there for the others; and whoever asked is told.
-      console.error('A fault in answering a tab:', error)
-      reply({ refusal: { ...FAULT, says: `${FAULT.says} (${error instanceof Error ? error.message : String(error)})` } })
-    }
-  }
+  const receive = createReceiving(floor)
 
   beginFloor()
   pulse.begin()
@@ -537,30 +481,5 @@ export function createExchange(options: ExchangeOptions): Exchange {
   }
 }
 
-const cannotBeRead = (problem: string | null): RefusalView => ({
-  reason: 'stillUnreadable',
-  says: problem === null ? 'Nothing is set aside any more.' : `What was set aside cannot be read by this version either: ${problem}.`,
-  next: 'Save it as a file. A newer version reads it again by itself when it is opened.',
-})
-const REPLACED_AFTER_MS = 500
-
 const PINS_RENEWED =
   'What this browser kept of PINs could not be read, and somebody at the door gave the owners of the set-up new ones. Every other account needs a new PIN in Set-up. It stands in the ledger.'
-
-/** Messages that settle whose port a tab's is. */
-const BINDS: ReadonlySet<TabMessage['kind']> = new Set(['hello', 'signIn', 'signOut', 'setPin'])
-const unbound = (tab: Tab) => () => {
-  tab.binding = null
-}
-
-const NOTHING = { success: false } as const
-
-const requestIdOf = (data: unknown): string => (typeof data === 'object' && data !== null && 'requestId' in data ? String(data.requestId).slice(0, 64) : '')
-
-const TOO_MUCH = { reason: 'tooMuch', next: 'Do it in parts. What you typed is kept.' }
-const NOT_UNDERSTOOD = { reason: 'notUnderstood', says: 'The desk sent something the floor does not understand.', next: 'Reload the page; your work is kept.' }
-const FAULT = {
-  reason: 'fault',
-  says: 'Something went wrong on the floor, and this was not done.',
-  next: 'Try again; if it stays so, reload the page. Your work is kept.',
-}
