@@ -1,8 +1,9 @@
 // The book of people in memory: who is in it, kept sorted and findable, and how it is changed. Changed in place by its one owner; contacts are values.
 import type { AgentId, ContactId } from '@/core/ids'
 import type { WordsOf } from '@/core/refusal'
-import { type Contact, duplicatesOf } from './contact'
+import { duplicatesOf } from './contact'
 import { fitting, type Key, keyOf } from './find'
+import type { Contact } from './schema'
 
 export type PeopleSort = 'name' | 'number' | 'group'
 

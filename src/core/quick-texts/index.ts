@@ -1,1 +1,2 @@
-export { findQuickTexts, type QuickText, QuickTextSchema, unknownFields } from './quick-text'
+export { findQuickTexts, unknownFields } from './quick-text'
+export { type QuickText, QuickTextSchema } from './schema'

@@ -1,18 +1,7 @@
 // Texts that are written once and used many times, with merge fields like those of scripts: found by a few letters, per queue or for all.
-import * as z from 'zod'
-import { QueueIdSchema } from '@/core/ids'
 import { folded } from '@/core/people'
 import { FACTS, mergedNames } from '@/core/scripts'
-
-export const QuickTextSchema = z
-  .object({
-    name: z.string().min(1),
-    /** Whose pieces it is for; null for all. */
-    queueId: QueueIdSchema.nullable().default(null),
-    text: z.string().min(1),
-  })
-  .readonly()
-export type QuickText = z.infer<typeof QuickTextSchema>
+import type { QuickText } from './schema'
 
 /** What the desk can fill in: who writes, and who is written to. */
 const KNOWN = ['agent.name', 'agent.firstName', 'caller.name', 'caller.firstName', 'caller.number'] as const

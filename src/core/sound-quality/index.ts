@@ -1,3 +1,3 @@
 export { opinionScore, qualityOf, ratingFactor } from './e-model'
-export { SOUND_CAUSES, type SoundCause, SoundCauseSchema } from './rating'
-export { type LineQuality, LineQualitySchema } from './schema'
+export { SOUND_CAUSES, type SoundCause } from './rating'
+export { type LineQuality, LineQualitySchema, SoundCauseSchema } from './schema'

@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { SOUND_CAUSES } from './rating'
 
 export const LineQualitySchema = z
   .object({
@@ -11,3 +12,6 @@ export const LineQualitySchema = z
   })
   .readonly()
 export type LineQuality = z.infer<typeof LineQualitySchema>
+
+/** null: it was good after all. */
+export const SoundCauseSchema = z.enum(SOUND_CAUSES).nullable()

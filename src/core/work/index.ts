@@ -1,3 +1,4 @@
+export { type OfCampaign, OfCampaignSchema, type WorkEvent, WorkEventSchema } from './event'
 export { factsOf, mergeValuesOf } from './facts'
 export {
   behalfOf,
@@ -10,10 +11,6 @@ export {
   followThread,
   isClosed,
   mayWrite,
-  type OfCampaign,
-  OfCampaignSchema,
   triesOf,
   type Work,
-  type WorkEvent,
-  WorkEventSchema,
 } from './work'

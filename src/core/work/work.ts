@@ -1,74 +1,23 @@
 // Work is what an agent is given and closes: who it is with, what was said, the script's run, the notes and the outcome. A call is one
 // channel of it; work outlives its call until the outcome is saved, so that wrap-up still has the record in front of it.
-import * as z from 'zod'
 import type { AgentEvent } from '@/core/agents'
 import type { CallbackEvent } from '@/core/callbacks'
 import { type Call, type CallDirection, type CallEvent, type Customer, isOnLine } from '@/core/calls'
-import { CalledRecordSchema } from '@/core/campaigns'
 import type { Channel } from '@/core/channels'
-import {
-  type AgentId,
-  AgentIdSchema,
-  AttemptIdSchema,
-  type CallbackId,
-  CallIdSchema,
-  CampaignIdSchema,
-  DeviceIdSchema,
-  type MessageId,
-  type QueueId,
-  QueueIdSchema,
-  type WorkId,
-} from '@/core/ids'
+import type { AgentId, CallbackId, MessageId, QueueId, WorkId } from '@/core/ids'
 import type { OutcomeEvent } from '@/core/outcomes'
 import { evolveRun, type ScriptEvent, type ScriptRun } from '@/core/scripts'
 import type { Behalf } from '@/core/set-up'
-import { LineQualitySchema, type SoundCause, SoundCauseSchema } from '@/core/sound-quality'
+import type { SoundCause } from '@/core/sound-quality'
 import type { Thread } from '@/core/threads'
 import type { EpochMs } from '@/core/time'
-
-export const WorkEventSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('notesDrafted'), callId: CallIdSchema, text: z.string(), followUp: z.string() }).readonly(),
-  /** Somebody said something; stand-ins speak in captions. Without a device it was the call's first outside party. */
-  z
-    .object({ kind: z.literal('captionSpoken'), callId: CallIdSchema, turn: z.number().int(), text: z.string(), deviceId: DeviceIdSchema.optional() })
-    .readonly(),
-  /** What a caller was told while they waited; the expected wait where they were told one. */
-  z.object({ kind: z.literal('callerTold'), callId: CallIdSchema, text: z.string(), expectedWaitMs: z.number().int().nullable() }).readonly(),
-  z.object({ kind: z.literal('ringSilenced'), callId: CallIdSchema, agentId: AgentIdSchema }).readonly(),
-  /** How it sounded to an agent, by which path, and on what line to the other end. */
-  z
-    .object({
-      kind: z.literal('soundRated'),
-      callId: CallIdSchema,
-      agentId: AgentIdSchema,
-      cause: SoundCauseSchema,
-      path: z.string(),
-      line: LineQualitySchema.nullable(),
-    })
-    .readonly(),
-  /** Whoever handled it has left and this agent, who stays on the line, goes on. */
-  z.object({ kind: z.literal('contactTaken'), callId: CallIdSchema, agentId: AgentIdSchema }).readonly(),
-])
-export type WorkEvent = z.infer<typeof WorkEventSchema>
+import type { OfCampaign, WorkEvent } from './event'
 
 export interface Caption {
   readonly atMs: EpochMs
   readonly turn: number
   readonly text: string
 }
-
-/** What a call of a campaign knows of its record. */
-export const OfCampaignSchema = z
-  .object({
-    campaignId: CampaignIdSchema,
-    /** null of somebody who rang back. */
-    attemptId: AttemptIdSchema.nullable(),
-    record: CalledRecordSchema,
-    /** The queue at which somebody who rang back is answered: there the call is the campaign's all the same. */
-    rangBackTo: QueueIdSchema.nullable().default(null),
-  })
-  .readonly()
-export type OfCampaign = z.infer<typeof OfCampaignSchema>
 
 /** How often they have been called, with this call, unless it is they who rang. */
 export const triesOf = ({ record, attemptId }: Pick<OfCampaign, 'record' | 'attemptId'>): number => record.tries + (attemptId === null ? 0 : 1)

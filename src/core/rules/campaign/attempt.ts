@@ -1,5 +1,6 @@
 // An attempt from the network's request to its end (Make Predictive Call, ECMA-269, 17.1.21).
 import { type Attempt, type AttemptResult, type CallingHours, createCallingHours } from '@/core/campaigns'
+import { writeNumber } from '@/core/directory'
 import { forbidden } from '@/core/rules/do-not-call'
 import { refuse } from '@/core/rules/rule'
 import { type CampaignSetUp, campaignSetUp } from '@/core/set-up'
@@ -47,9 +48,9 @@ export function makeAttempt(draft: Draft, { campaignId, record }: Of<'makeAttemp
 
 /** Refused: numberBusy, outsideHours. */
 export function mayNotBeCalledNow(draft: Draft, campaign: CampaignSetUp, { number, zones }: Of<'makeAttempt'>['record']): Ruling {
-  if (isOnCall(draft.state, number)) return refuse({ reason: 'numberBusy', number })
+  if (isOnCall(draft.state, number)) return refuse({ reason: 'numberBusy', number: writeNumber(number) })
   const where = zones.length === 0 ? [campaign.timeZone] : zones
-  return callingHours(campaign).isAllowed(where, draft.atMs) ? null : refuse({ reason: 'outsideHours', number })
+  return callingHours(campaign).isAllowed(where, draft.atMs) ? null : refuse({ reason: 'outsideHours', number: writeNumber(number) })
 }
 
 function isOnCall(state: FloorState, number: string): boolean {

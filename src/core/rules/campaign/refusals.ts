@@ -1,6 +1,5 @@
 // Why campaigns refuse, and what is said of it.
 import type { CampaignState } from '@/core/campaigns'
-import { writeNumber } from '@/core/directory'
 import type { WordsOf } from '@/core/refusal'
 import type { RightsRefusal } from '@/core/rules/rights'
 import type { AnyRefusal } from '@/core/rules/rule'
@@ -11,6 +10,7 @@ export type CampaignRefusal =
   | { readonly reason: 'campaignUnsound'; readonly says: string; readonly cure: string }
   | { readonly reason: 'campaignNotRunning'; readonly name: string }
   | { readonly reason: 'noLineFree'; readonly lines: number }
+  /** As people write it: pages that say it do not know every country's way. */
   | { readonly reason: 'numberBusy'; readonly number: string }
   | { readonly reason: 'outsideHours'; readonly number: string }
   | { readonly reason: 'agentNotFree' }
@@ -28,9 +28,9 @@ export const CAMPAIGN_WORDS: WordsOf<CampaignRefusal> = {
   campaignUnsound: ({ says, cure }) => ({ says, next: cure }),
   campaignNotRunning: ({ name }) => ({ says: `${name} is not running.`, next: 'A supervisor can start it under Campaigns.' }),
   noLineFree: ({ lines }) => ({ says: `All ${lines} lines of the campaign are in use.`, next: 'Wait until one is free.' }),
-  numberBusy: ({ number }) => ({ says: `${writeNumber(number)} is on a call of ours already.`, next: 'Wait until that call is over.' }),
+  numberBusy: ({ number }) => ({ says: `${number} is on a call of ours already.`, next: 'Wait until that call is over.' }),
   outsideHours: ({ number }) => ({
-    says: `It is not an hour at which ${writeNumber(number)} may be called.`,
+    says: `It is not an hour at which ${number} may be called.`,
     next: 'Skip; the record comes again in its hours.',
   }),
   agentNotFree: () => ({ says: 'That agent is not free for a record.', next: 'Wait until they are ready.' }),
