@@ -24,13 +24,16 @@ test('by appointment: arranged, invited to, joined with one press, dialled into 
   await button(page, 'Arrange it').click()
   await expect(dialog).toContainText('It has no title.')
   await dialog.getByLabel('Title').fill('Winter boats')
-  await dialog.getByLabel('Begins').fill('00:00')
+  const now = new Date()
+  const dayOf = (date: Date) => date.toLocaleDateString('en-GB', { timeZone: 'Europe/London', day: 'numeric', month: 'long', year: 'numeric' })
+  const today = dayOf(now)
+  await dialog.getByLabel('Day', { exact: true }).fill(dayOf(new Date(now.getTime() - 86_400_000)))
+  await dialog.getByLabel('Begins').fill('10:00')
   await button(page, 'Arrange it').click()
   await expect(dialog).toContainText('It would be over already.')
-  const now = new Date()
-  // The calendar opens above the dialog it is opened from.
+  // The calendar opens above the dialog it is opened from, at the month of what is typed.
+  await dialog.getByLabel('Day', { exact: true }).fill(today)
   await dialog.getByRole('button', { name: 'Open the calendar' }).click()
-  const today = now.toLocaleDateString('en-GB', { timeZone: 'Europe/London', day: 'numeric', month: 'long', year: 'numeric' })
   await page
     .getByRole('dialog', { name: 'Calendar: Day' })
     .getByRole('button', { name: new RegExp(`^\\w+ ${today}$`) })
