@@ -1,5 +1,6 @@
 // What a backup is made of: every value of every store, each a part of its own with its length and its SHA-256, so that whatever has changed has a name.
 import * as z from 'zod'
+import { toHex } from '@/services/storage'
 
 /** In the order in which they are read: what follows the ledger first, so that what it has heard by then is in the ledger that is read after it. */
 export const STORES = ['lists', 'history', 'people', 'recordings', 'drafts of scripts', 'floor'] as const
@@ -40,5 +41,4 @@ export function holdings({ parts }: Pick<Manifest, 'parts'>): readonly Holding[]
   })
 }
 
-export const sha256 = async (bytes: Uint8Array<ArrayBuffer>): Promise<string> =>
-  [...new Uint8Array(await crypto.subtle.digest('SHA-256', bytes))].map((b) => b.toString(16).padStart(2, '0')).join('')
+export const sha256 = async (bytes: Uint8Array<ArrayBuffer>): Promise<string> => toHex(new Uint8Array(await crypto.subtle.digest('SHA-256', bytes)))

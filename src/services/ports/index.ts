@@ -1,5 +1,6 @@
+export type { Box } from './box'
 export { guarded, type Right, type Rights } from './guarded'
 export { houseKey, newHouseKey, sharedKey } from './house-key'
-export { type Box, newKeyPair, type PrivateLine, type PublicKey } from './private'
+export { newKeyPair, type PrivateLine, type PublicKey } from './private'
 export { callSealed, serveSealed } from './sealed'
 export { tooMuch } from './size'

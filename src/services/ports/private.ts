@@ -1,12 +1,10 @@
 // A line between two pages over a channel that all pages hear: each end has a pair of keys of its own, and what is said is sealed with what both can work out
 // of them (elliptic-curve Diffie–Hellman over P-256, NIST SP 800-56A; AES-GCM, SP 800-38D). Whoever only listens hears nothing.
 
+import { type Box, seal, unseal } from './box'
+
 /** What is made public of an end. */
 export type PublicKey = ArrayBuffer
-export interface Box {
-  readonly iv: Uint8Array<ArrayBuffer>
-  readonly box: ArrayBuffer
-}
 const CURVE = { name: 'ECDH', namedCurve: 'P-256' } as const
 
 export interface KeyPair {
@@ -31,17 +29,8 @@ export async function newKeyPair(): Promise<KeyPair> {
         'decrypt',
       ])
       return {
-        async seal(said) {
-          const iv = crypto.getRandomValues(new Uint8Array(12))
-          return { iv, box: await crypto.subtle.encrypt({ name: 'AES-GCM', iv }, key, new TextEncoder().encode(JSON.stringify(said, withSound))) }
-        },
-        async open({ iv, box }) {
-          try {
-            return JSON.parse(new TextDecoder().decode(await crypto.subtle.decrypt({ name: 'AES-GCM', iv }, key, box)), soundAgain)
-          } catch {
-            return null
-          }
-        },
+        seal: (said) => seal(key, said, undefined, withSound),
+        open: (box) => unseal(key, box, undefined, soundAgain),
       }
     },
   }

@@ -2,12 +2,15 @@
 // share and no page is given (AES-GCM, NIST SP 800-38D, by the platform): who only holds the port can neither read what goes over it, nor say anything in
 // the name of one of them, nor say anything again.
 
+import { toHex } from '@/services/storage'
+import { type Box, seal, unseal } from './box'
+
 /** Methods of an end, as they are called across the line. */
 type Methods<T> = { readonly [K in keyof T]: T[K] extends (...args: infer A) => infer R ? (...args: A) => Promise<Awaited<R>> : never }
 type Ends = object
 
 /** What crosses in the open: a number of this line that is used once, then boxes. */
-type Frame = { readonly nonce: string } | { readonly iv: Uint8Array<ArrayBuffer>; readonly box: ArrayBuffer }
+type Frame = { readonly nonce: string } | Box
 
 interface Ask {
   readonly no: number
@@ -91,7 +94,7 @@ function openLine(port: MessagePort, key: CryptoKey, side: Side, hear: (said: Sa
     if ('nonce' in data) known(String(data.nonce))
     else if ('iv' in data)
       hearing = hearing.then(async () => {
-        const said = await unseal(key, await about(otherOf[side]), data)
+        const said = (await unseal(key, data, await about(otherOf[side]))) as Said | null
         if (said === null || said.no <= heard) return
         heard = said.no
         void hear(said)
@@ -103,29 +106,11 @@ function openLine(port: MessagePort, key: CryptoKey, side: Side, hear: (said: Sa
     say(what: Said extends infer S ? (S extends Said ? Omit<S, 'no'> : never) : never): void {
       const said = { ...what, no: ++sent }
       saying = saying.then(async () => {
-        const sealed = await seal(key, await about(side), said as Said)
+        const sealed = await seal(key, said, await about(side))
         port.postMessage(sealed, [sealed.box])
       })
     },
   }
 }
 
-const newNonce = (): string => [...crypto.getRandomValues(new Uint8Array(16))].map((b) => b.toString(16).padStart(2, '0')).join('')
-
-async function seal(key: CryptoKey, additionalData: Uint8Array<ArrayBuffer>, said: Said) {
-  const iv = crypto.getRandomValues(new Uint8Array(12))
-  const box = await crypto.subtle.encrypt({ name: 'AES-GCM', iv, additionalData }, key, new TextEncoder().encode(JSON.stringify(said)))
-  return { iv, box }
-}
-
-async function unseal(
-  key: CryptoKey,
-  additionalData: Uint8Array<ArrayBuffer>,
-  { iv, box }: Extract<Frame, { readonly box: ArrayBuffer }>,
-): Promise<Said | null> {
-  try {
-    return JSON.parse(new TextDecoder().decode(await crypto.subtle.decrypt({ name: 'AES-GCM', iv, additionalData }, key, box))) as Said
-  } catch {
-    return null
-  }
-}
+const newNonce = (): string => toHex(crypto.getRandomValues(new Uint8Array(16)))

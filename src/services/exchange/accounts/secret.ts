@@ -1,6 +1,7 @@
 // PINs as they are kept: never themselves, but a salted hash that takes long to try (PBKDF2 with HMAC-SHA-256, RFC 8018; the number of rounds is
 // what OWASP's Password Storage Cheat Sheet asks for). The platform computes it, off the floor's thread.
 import * as z from 'zod'
+import { toHex } from '@/services/storage'
 
 const ROUNDS = 600_000
 const SALT_BYTES = 16
@@ -40,5 +41,4 @@ function sameText(a: string, b: string): boolean {
   return differs === 0
 }
 
-const toHex = (bytes: Uint8Array): string => [...bytes].map((b) => b.toString(16).padStart(2, '0')).join('')
 const fromHex = (hex: string): Uint8Array<ArrayBuffer> => Uint8Array.from(hex.match(/../g) ?? [], (pair) => Number.parseInt(pair, 16))
