@@ -241,7 +241,9 @@ test('left for later the outcome is owed: a badge, one press from coding, and no
   await button(page, 'Go ready, code later').click()
   await expect(state(page)).toHaveText('Ready')
   await endShift(page)
+  // Whoever is told so has it in front of them.
   await expect(page.getByText('The call with Ottoline Fjelding still needs an outcome.')).toBeVisible()
+  await expect(page.getByText('You are coding an earlier call.')).toBeVisible()
   await button(page, '1 owed outcome').click()
   await page.getByRole('menuitem', { name: /Ottoline Fjelding/ }).click()
   await expect(page.getByText('You are coding an earlier call.')).toBeVisible()

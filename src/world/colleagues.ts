@@ -53,7 +53,7 @@ export const COLLEAGUES: Acts<Exclude<ColleagueAct['kind'], 'hearMessage' | 'cal
     return [{ kind: 'startShift', agentId, queueIds: [...account.queueIds], campaignId: works?.[0] ?? null, seat: 'standIn' }]
   },
   clockOff: (scene, { agentId }, floor, atMs) => clockOff(scene, agentId, floor, atMs),
-  goReady: ({ memory }, { agentId }) => (memory.gone.has(agentId) ? [] : [{ kind: 'goReady', agentId }]),
+  goReady: (_, { agentId }) => [{ kind: 'goReady', agentId }],
   answer: (_, { agentId, callId }) => [{ kind: 'answer', agentId, callId }],
   hold: (_, { agentId, callId }) => [{ kind: 'hold', agentId, callId }],
   retrieve: (_, { agentId, callId }) => [{ kind: 'retrieve', agentId, callId }],
@@ -76,7 +76,7 @@ export const COLLEAGUES: Acts<Exclude<ColleagueAct['kind'], 'hearMessage' | 'cal
     const work = get(floor.work, callId)
     return work === undefined || isHeld(floor, callId) ? [] : readOn(scene, floor.setUp, agentId, work, step)
   },
-  code: (scene, { agentId, callId }, floor, atMs) => (scene.memory.gone.has(agentId) ? [] : code(scene, agentId, callId, floor, atMs)),
+  code,
   ringColleague: (_, { agentId, toAgentId }) => [{ kind: 'callColleague', agentId, toAgentId, at: 'desk' }],
   answerQuestion(scene, { agentId, byAgentId }, floor, atMs) {
     const question = get(floor.questions, pairKey({ byAgentId, toAgentId: agentId }))
@@ -187,17 +187,25 @@ function clockOff({ stage, memory, note }: Scene, agentId: AgentId, floor: Floor
   const mayGo = day.kind === 'calendar' || pace === 'quiet'
   if (agent?.shift == null || !mayGo) return []
   const isInAHurry = day.kind === 'calendar' && hurries(stage.habits, seed, day.day, agentId)
-  if (isInAHurry && agent.wrapUps.length > 0) {
+  const hasNothingInHand = agent.engagements.length + agent.threads.length === 0
+  const uncoded = agent.wrapUps.length + agent.owed.length
+  // One call is left at most: whoever left more could not go ready the next morning before they have coded some.
+  if (isInAHurry && hasNothingInHand && agent.wrapUps.length === 1 && uncoded === 1) {
     gone.add(agentId)
     return []
   }
-  const isFree = agent.engagements.length + agent.threads.length === 0 && agent.wrapUps.length + agent.owed.length === 0
+  const isFree = hasNothingInHand && uncoded === 0
   if (isFree && (!isInAHurry || agent.state.name !== 'ready')) return [{ kind: 'endShift', agentId }]
   note(atMs + 10 * SECOND, { kind: 'clockOff', agentId })
   return []
 }
 
-function code(scene: Scene, agentId: AgentId, callId: CallId, floor: FloorState, atMs: number): readonly AgentCommand[] {
+function code(
+  scene: Scene,
+  { agentId, callId }: { readonly agentId: AgentId; readonly callId: CallId },
+  floor: FloorState,
+  atMs: number,
+): readonly AgentCommand[] {
   const { stage, memory, note } = scene
   const work = get(floor.work, callId)
   if (work === undefined) return []

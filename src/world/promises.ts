@@ -42,7 +42,7 @@ export function mindOpen(scene: Scene, state: FloorState, atMs: number): void {
 }
 
 /** By its owner, or whoever serves the queue and is free; `later` when nobody of them is. */
-function callBack({ stage, memory: { plays } }: Scene, state: FloorState, callbackId: CallbackId): readonly AgentCommand[] | 'later' {
+function callBack({ stage, memory: { plays, gone } }: Scene, state: FloorState, callbackId: CallbackId): readonly AgentCommand[] | 'later' {
   const callback = get(state.callbacks, callbackId)
   if (callback === undefined || callback.dialled !== null) return []
   const { ownerId, queueId, number } = callback
@@ -50,6 +50,7 @@ function callBack({ stage, memory: { plays } }: Scene, state: FloorState, callba
   const free = values(state.agents).find(
     (a) =>
       plays.has(a.id) &&
+      !gone.has(a.id) &&
       a.state.name === 'ready' &&
       (ownerId === null ? queueId === null || a.shift?.queueIds.includes(queueId) : a.id === ownerId) &&
       mayCall(stage, state.setUp, a.id, number),
@@ -67,9 +68,11 @@ export const PROMISES: Acts<'callBack' | 'doTask'> = {
     return []
   },
   /** By whom it was given to, or anybody at work. */
-  doTask({ memory: { plays } }, { taskId }, floor) {
+  doTask({ memory: { plays, gone } }, { taskId }, floor) {
     const task = get(floor.tasks, taskId)
-    const doer = values(floor.agents).find((a) => plays.has(a.id) && a.shift !== null && (task?.assigneeId == null || a.id === task.assigneeId))
+    const doer = values(floor.agents).find(
+      (a) => plays.has(a.id) && !gone.has(a.id) && a.shift !== null && (task?.assigneeId == null || a.id === task.assigneeId),
+    )
     return task === undefined || doer === undefined ? [] : [{ kind: 'closeTask', agentId: doer.id, taskId }]
   },
 }

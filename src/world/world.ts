@@ -138,7 +138,12 @@ const isFreeToRing = ({ state, engagements }: Agent): boolean => engagements.len
 
 type Perform = (scene: Scene, act: Act, state: FloorState, atMs: number) => readonly Command[]
 // A table's row fits the acts of its kind, which the type of a whole union cannot say.
-const perform: Perform = (scene, act, state, atMs) => (ACTS[act.kind] as Perform)(scene, act, state, atMs)
+const perform: Perform = (scene, act, state, atMs) => {
+  const { gone } = scene.memory
+  const commands = (ACTS[act.kind] as Perform)(scene, act, state, atMs)
+  // Whoever has gone home without signing out calls nobody back and does nothing at all.
+  return gone.size === 0 ? commands : commands.filter((c) => !('agentId' in c) || !gone.has(c.agentId))
+}
 
 type See = (scene: Scene, event: LedgerEntry['event'], state: FloorState, atMs: number) => void
 const sawBy = (sees: Sees, scene: Scene, event: LedgerEntry['event'], state: FloorState, atMs: number) =>

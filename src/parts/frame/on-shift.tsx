@@ -120,9 +120,12 @@ function Shift({ me, calls, threads, work, centre, callbacks, seats, children }:
   const stateKey = `${me.state} ${me.sinceMs} ${mine?.state}`
   const latestKey = useRef(stateKey)
   latestKey.current = stateKey
+  const bringOwed = useRef(() => {})
   const give = useCallback(
     async (ask: Ask) => {
       const reply = await command(ask)
+      // What is owed is put in front of whoever is told that it is.
+      if (!reply.ok && reply.refusal.reason === 'outcomeOwed') bringOwed.current()
       setRefused(reply.ok ? null : { says: `${reply.refusal.says} ${reply.refusal.next}`, forState: latestKey.current })
       return reply.ok
     },
@@ -140,6 +143,10 @@ function Shift({ me, calls, threads, work, centre, callbacks, seats, children }:
     setCodingAt(callId)
     if (callId !== null) toDesk()
   })
+  bringOwed.current = () => {
+    const first = me.owed[0]
+    if (first !== undefined && calls.length === 0 && coding === null) setCoding(first.callId)
+  }
   const lately = me.lately
   useShortcuts({
     ...callShortcuts({ me, calls, inFront, give, onPanel: setPanel, panel }),

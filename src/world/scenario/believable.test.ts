@@ -213,5 +213,7 @@ describe('promises', () => {
     // Whoever is off at the weekend does so on Monday.
     const still = new Set(MONDAY?.left.owed.map((o) => `${o.callId} ${o.agentId}`))
     for (const { callId, agentId } of owed) expect(coded.has(`${callId} ${agentId}`) || still.has(`${callId} ${agentId}`)).toBe(true)
+    // Whoever takes a free seat the next morning can go ready at once.
+    for (const { left } of DAYS) expect(new Set(left.owed.map((o) => o.agentId)).size).toBe(left.owed.length)
   })
 })
