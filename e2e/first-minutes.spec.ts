@@ -142,6 +142,7 @@ test('a call rings on another page, is heard, answered and held there, and comes
   await call.getByRole('button', { name: 'Hold' }).click()
   await expect.poll(() => loudness(page), { message: 'who holds hears nobody' }).toBe(0)
   await goTo(page, 'Callbacks')
+  await anotherPress(page)
   await call.getByRole('button', { name: 'Retrieve' }).click()
   await expect(boardWords(page)).toHaveText('You are talking with Ottoline Fjelding.')
   await call.getByRole('button', { name: 'Back to the desk' }).click()

@@ -10,6 +10,7 @@ import { DESK_RULES } from '@/core/rules/desk'
 import { DO_NOT_CALL_RULES } from '@/core/rules/do-not-call'
 import { DOOR_RULES } from '@/core/rules/door'
 import { OWNER_RULES } from '@/core/rules/owner'
+import { PRIVACY_RULES } from '@/core/rules/privacy'
 import { PROMISE_RULES } from '@/core/rules/promises'
 import { REVIEW_RULES } from '@/core/rules/reviews'
 import type { Rule, Rules } from '@/core/rules/rule'
@@ -50,6 +51,7 @@ const RULES: Rules<Command, FloorRefusal> = {
   ...PROMISE_RULES,
   ...DO_NOT_CALL_RULES,
   ...OWNER_RULES,
+  ...PRIVACY_RULES,
   ...VOICEMAIL_RULES,
   ...CONFERENCE_RULES,
   ...SUPERVISION_RULES,

@@ -10,6 +10,7 @@ import { CONFERENCE_WORDS, type ConferenceRefusal } from '@/core/rules/conferenc
 import { DO_NOT_CALL_WORDS, type DoNotCallRefusal } from '@/core/rules/do-not-call'
 import { DOOR_WORDS, type DoorRefusal } from '@/core/rules/door'
 import { OWNER_WORDS, type OwnerRefusal } from '@/core/rules/owner'
+import { PRIVACY_WORDS, type PrivacyRefusal } from '@/core/rules/privacy'
 import { PROMISE_WORDS, type PromiseRefusal } from '@/core/rules/promises'
 import { REVIEW_WORDS, type ReviewRefusal } from '@/core/rules/reviews'
 import { RIGHTS_WORDS, type RightsRefusal } from '@/core/rules/rights'
@@ -33,6 +34,7 @@ export type FloorRefusal =
   | PromiseRefusal
   | DoNotCallRefusal
   | OwnerRefusal
+  | PrivacyRefusal
   | VoicemailRefusal
   | ConferenceRefusal
   | SupervisionRefusal
@@ -55,6 +57,7 @@ const WORDS: WordsOf<FloorRefusal> = {
   ...PROMISE_WORDS,
   ...DO_NOT_CALL_WORDS,
   ...OWNER_WORDS,
+  ...PRIVACY_WORDS,
   ...VOICEMAIL_WORDS,
   ...CONFERENCE_WORDS,
   ...SUPERVISION_WORDS,

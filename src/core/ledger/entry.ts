@@ -32,9 +32,10 @@ import { CarriedOverSchema } from './carried-over'
  * 8 added campaigns, attempts, and what becomes of the records of calling lists. 9 added calls between colleagues, and what they ask of each other first. 10 added voicemail and conferences by appointment.
  * 11 added listening in, acts of supervisors, and reviews. 12 added chats, mails and texts, and messages between colleagues.
  * 13 added places kept by whoever writes a chat. 14 counts every instant and length in whole milliseconds, and says in whose place an entry stands that
- * could not be read. 15 added that PINs were given anew at the door.
+ * could not be read. 15 added that PINs were given anew at the door. 16 keeps what is personal sealed, and says when somebody, or what is older than it may be,
+ * was forgotten.
  */
-export const LEDGER_VERSION = 15
+export const LEDGER_VERSION = 16
 
 export const FloorOpenedSchema = z.object({ kind: z.literal('floorOpened'), floorId: z.string().regex(/^[a-z0-9-]+$/), setUp: SetUpSchema }).readonly()
 
@@ -60,6 +61,18 @@ export const PinsRenewedSchema = z.object({ kind: z.literal('pinsRenewed'), agen
 export const EntryLeftOutSchema = z.object({ kind: z.literal('entryLeftOut'), because: z.enum(['unreadable', 'missing', 'contradicts']) }).readonly()
 export type LeftOutBecause = z.infer<typeof EntryLeftOutSchema>['because']
 
+/**
+ * Somebody from outside is forgotten: whatever is kept about these pieces of work, records and promises says no more whom it was about. The event names nobody;
+ * entries that are about nothing but a number or a name (the do-not-call list) are forgotten with it and are not named here.
+ */
+export const PersonForgottenSchema = z
+  .object({ kind: z.literal('personForgotten'), byAgentId: AgentIdSchema, about: z.array(z.string()).readonly() })
+  .readonly()
+
+/** What is older than it may be has been forgotten: details of calls and of what was written, or what was said (messages and recordings). */
+export const RETAINED = ['details', 'recordings', 'messages'] as const
+export const DetailsForgottenSchema = z.object({ kind: z.literal('detailsForgotten'), what: z.enum(RETAINED), beforeMs: InstantSchema }).readonly()
+
 /** The set-up as it is from now on, whole. */
 export const SetUpChangedSchema = z.object({ kind: z.literal('setUpChanged'), byAgentId: AgentIdSchema, setUp: SetUpSchema }).readonly()
 
@@ -71,6 +84,8 @@ export const FloorEventSchema = z.discriminatedUnion('kind', [
   StorageClearedSchema,
   PinsRenewedSchema,
   EntryLeftOutSchema,
+  PersonForgottenSchema,
+  DetailsForgottenSchema,
   CarriedOverSchema,
   SetUpChangedSchema,
   QueueEventSchema,

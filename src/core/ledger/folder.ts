@@ -15,6 +15,7 @@ import { createCallOutcomes } from './call-outcomes'
 import { closedStretch } from './closed'
 import type { FloorEvent, LedgerEntry } from './entry'
 import { type Correction, createFolderState, type FolderState, type OpenCall, type Settled, type SettledCall, type TakenBack } from './folder-state'
+import { forgetRecords } from './forgotten'
 import { closedOver as closedLegs, createLegs, followLegs, isWrappedUp, listLegs, wrapUpLeg } from './legs'
 import { createHandsThen } from './recalled'
 import type { AgentInterval, CallRecord } from './record'
@@ -239,6 +240,9 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
           owedBefore.set(callId, { handledBy, owedBy: [...(owedBefore.get(callId)?.owedBy ?? []), agentId] })
         return
       }
+      case 'personForgotten':
+        return forgetRecords(state, new Set(event.about))
+      case 'detailsForgotten':
       case 'standInsBegan':
       case 'pinsRenewed':
       case 'floorResumed':

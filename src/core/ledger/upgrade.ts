@@ -24,7 +24,7 @@ const UPGRADES: readonly Upgrade[] = [
   { from: 8, apply: (stored) => ({ ...stored, version: 9 }) },
   // Version 10 only adds kinds of event, and settings that have a default.
   { from: 9, apply: (stored) => ({ ...stored, version: 10 }) },
-  { from: 10, apply: (stored) => ({ ...stored, version: 11, event: withListening(stored.event) }) },
+  { from: 10, apply: (stored) => ({ ...stored, version: 11, event: withRight(stored.event, 'supervision', 'listening') }) },
   // Version 12 only adds kinds of event, and settings that have a default.
   { from: 11, apply: (stored) => ({ ...stored, version: 12 }) },
   // Version 13 only adds a kind of event.
@@ -38,6 +38,7 @@ const UPGRADES: readonly Upgrade[] = [
   },
   // Version 15 only adds a kind of event, and settings that have a default.
   { from: 14, apply: (stored) => ({ ...stored, version: 15 }) },
+  { from: 15, apply: (stored) => ({ ...stored, version: 16, event: withRight(stored.event, 'setUp', 'forgetting') }) },
 ]
 
 /** Until version 13 a desk that vanished was no reason for anything. */
@@ -69,12 +70,15 @@ function withWholeMs(stored: unknown, name = ''): unknown {
   return Object.fromEntries(Object.entries(stored).map(([key, value]) => [key, withWholeMs(value, name.endsWith('Ms') ? name : key)]))
 }
 
-/** Until version 10 nobody could listen in: those who had the supervisor's views may, as far as the set-up does not say otherwise from then on. */
-function withListening(event: unknown): unknown {
+/**
+ * A right that no account had before: those who have another one may, as far as the set-up does not say otherwise from then on. Until version 10 nobody could
+ * listen in, and until version 15 nobody could have a person forgotten.
+ */
+function withRight(event: unknown, who: string, may: string): unknown {
   const opened = AccountsBeforeSchema.safeParse(event)
   if (!opened.success) return event
   const { setUp } = opened.data
-  const agents = setUp.agents.map((a) => (a.may?.includes('supervision') ? { ...a, may: [...a.may, 'listening'] } : a))
+  const agents = setUp.agents.map((a) => (a.may?.includes(who) && !a.may.includes(may) ? { ...a, may: [...a.may, may] } : a))
   return { ...opened.data, setUp: { ...setUp, agents } }
 }
 

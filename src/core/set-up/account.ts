@@ -14,11 +14,12 @@ export const ENTITLEMENTS = [
   'supervision',
   'listening',
   'setUp',
+  'forgetting',
 ] as const
 export type Entitlement = (typeof ENTITLEMENTS)[number]
 
 /** What is for those who answer for the floor, and no agent's by itself. */
-export const ABOVE_AGENTS: readonly Entitlement[] = ['supervision', 'listening', 'setUp']
+export const ABOVE_AGENTS: readonly Entitlement[] = ['supervision', 'listening', 'setUp', 'forgetting']
 
 /** 1: knows the basics; 5: nobody knows it better. */
 export const MOST_SKILLED = 5

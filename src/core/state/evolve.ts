@@ -16,6 +16,7 @@ import { changeAgent, changeWork, dropClosed } from './change'
 import { codedBySomebody, codedKey } from './coded'
 import { setCallDue, setCallsDue, setDeskDue, setNoteDue } from './due'
 import { createFloor, type FloorState } from './floor-state'
+import { forgetAbout } from './forgotten'
 import { type Journal, type Place, put, remove, setFact } from './journal'
 import { evolvePromised } from './promised'
 import { evolveThreads, forgetPassed } from './threads'
@@ -52,7 +53,10 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
     case 'pinsRenewed':
     case 'entryLeftOut':
     case 'callTurnedAway':
+    case 'detailsForgotten':
       return
+    case 'personForgotten':
+      return forgetAbout(place, new Set(event.about))
     case 'carriedOver':
       return takeCarriedOver(place, event)
     case 'setUpChanged':
@@ -123,6 +127,8 @@ export function evolve(state: FloorState, event: FloorEvent, atMs: EpochMs, jour
       changeAgent(place, event.agentId, (agent) => evolveAgent(agent, event, atMs))
       return takeBackCoded(place, event.callId, event.agentId)
     case 'outcomeCorrected': {
+      // While a colleague still owes their part of it, it is on the floor as well.
+      if (get(state.work, event.callId) !== undefined) changeWork(place, event.callId, (work) => evolveWork(work, event, atMs))
       const coded = get(state.coded, codedKey(event.callId, event.byAgentId)) ?? codedBySomebody(state, event.callId)
       return coded === undefined ? undefined : put(place, 'coded', codedKey(event.callId, coded.agentId), { ...coded, code: event.code })
     }

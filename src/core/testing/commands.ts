@@ -88,6 +88,17 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
       return { kind, agentId, on: party % 7 === 0 }
     case 'setDiversion':
       return { kind, agentId, to: party % 5 !== 0 ? null : flag ? { kind: 'voicemail' } : { kind: 'number', typed: '01632 960140' } }
+    case 'forgetPerson':
+      return {
+        kind,
+        agentId: MANY[1] as AgentId,
+        about: [nth(values(state.callbacks), pick)?.id, nth(values(state.tasks), party)?.taskId, nth(values(state.messages), pick)?.id, callId].filter(
+          (id) => id !== undefined,
+        ),
+        listed: values(state.doNotCall)
+          .slice(0, party % 2)
+          .map((e) => e.whom),
+      }
     case 'switchStorm':
       return { kind, agentId, queueId: flag ? FIRST : SECOND_QUEUE, on: party % 2 === 0 }
     case 'changeSetUp':

@@ -49,7 +49,7 @@ const KINDS = [
     'setDiversion',
     'identifyCaller',
   ] as const),
-  ...(['switchStorm', 'changeSetUp'] as const),
+  ...(['switchStorm', 'changeSetUp', 'forgetPerson'] as const),
   ...([
     'makeAttempt',
     'makeAttempt',
@@ -190,7 +190,7 @@ const ABOUT_CONFERENCES = [
 ] as const
 /** Whoever answers for the floor comes to calls, and is asked to. */
 const SUPERVISING = [
-  ...(['takeRole', 'takeRole', 'takeRole', 'takeRole', 'takeOver', 'stopListening', 'askForHelp', 'askForHelp', 'dropHelp', 'takeHelp'] as const),
+  ...(['takeRole', 'takeRole', 'takeRole', 'takeRole', 'takeOver', 'stopListening', 'askForHelp', 'askForHelp', 'dropHelp', 'takeHelp', 'takeHelp'] as const),
   ...([
     'assignWork',
     'assignWork',

@@ -5,7 +5,7 @@ import type { CallbackEvent } from '@/core/callbacks'
 import { type Call, type CallDirection, type CallEvent, type Customer, isOnLine } from '@/core/calls'
 import type { Channel } from '@/core/channels'
 import type { AgentId, CallbackId, MessageId, QueueId, WorkId } from '@/core/ids'
-import type { OutcomeEvent } from '@/core/outcomes'
+import type { OutcomeCorrected, OutcomeEvent } from '@/core/outcomes'
 import { evolveRun, type ScriptEvent, type ScriptRun } from '@/core/scripts'
 import type { Behalf } from '@/core/set-up'
 import type { SoundCause } from '@/core/sound-quality'
@@ -178,6 +178,7 @@ type Followed =
   | WorkEvent
   | ScriptEvent
   | OutcomeEvent
+  | OutcomeCorrected
   | Extract<AgentEvent, { kind: 'wrapUpStarted' | 'wrapUpEnded' | 'outcomeOwed' }>
   | Extract<CallbackEvent, { kind: 'callbackDialled' }>
 
@@ -205,6 +206,8 @@ export function evolveWork(work: Work, event: Followed, atMs: EpochMs): Work {
       return taken(work, event.agentId, atMs)
     case 'outcomeSaved':
       return saved(work, event)
+    case 'outcomeCorrected':
+      return work.outcome === null ? work : { ...work, outcome: { ...work.outcome, code: event.code, agentId: event.byAgentId } }
     case 'scriptStarted':
     case 'scriptPageShown':
     case 'scriptAnswered':

@@ -46,6 +46,12 @@ export function answerAs(question: Question | undefined, value: AnswerValue): st
   return chosen.every((label) => label !== undefined) ? chosen.join(', ') : answerWords(value)
 }
 
+const RETAINED_WORDS = {
+  details: 'details of calls and of what was written',
+  recordings: 'recordings',
+  messages: 'messages in mailboxes',
+} as const
+
 const LEFT_OUT: Readonly<Record<LeftOutBecause, string>> = {
   unreadable: 'could not be read',
   missing: 'was not on the disk any more',
@@ -102,6 +108,10 @@ export function eventWords(event: FloorEvent, names: EventNames): string {
       return `PINs could not be read, and new ones were given at the door to ${event.agentIds.map(agent).join(', ')}`
     case 'entryLeftOut':
       return `What stood here ${LEFT_OUT[event.because]}, and was left out`
+    case 'personForgotten':
+      return `${agent(event.byAgentId)} had somebody forgotten: ${event.about.length === 1 ? 'one thing names' : `${event.about.length} things name`} them no more`
+    case 'detailsForgotten':
+      return `What was kept as long as it may be was forgotten: ${RETAINED_WORDS[event.what]}`
     case 'carriedOver':
       return `What earlier days left was taken up: ${event.promises.length} promises and ${event.owed.length} calls to code`
     case 'callQueued':

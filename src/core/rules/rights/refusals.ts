@@ -13,6 +13,7 @@ export const ENTITLEMENT_WORDS: Readonly<Record<Entitlement, string>> = {
   supervision: 'the supervisor’s views',
   listening: 'listening in on calls',
   setUp: 'changing the set-up',
+  forgetting: 'having people forgotten',
 }
 
 export interface NotEntitled {

@@ -1,19 +1,21 @@
 // Chunks of the ledger as they are read together: in order, each entry once.
 import * as z from 'zod'
+import type { IsOffered } from '@/core/forgotten'
 import type { LedgerEntry } from '@/core/ledger'
-import { toLine } from '@/core/ledger'
 import { checksumOf, type KeyValue } from '@/services/storage'
+import type { KeyRing } from './key-ring'
+import { openLines, sealedLine } from './seal'
 import { type ChunkRange, chunkKey, type StoredChunk } from './store'
 
 const ChunkSchema = z.object({ fromSeq: z.number(), toSeq: z.number(), text: z.union([z.string(), z.instanceof(Uint8Array)]), checksum: z.number() })
 
-/** A chunk with its text as it was written, torn or not. */
+/** A chunk with its text as it was written, torn or not, and what is personal sealed. */
 export interface OpenChunk extends Pick<StoredChunk, 'fromSeq' | 'toSeq' | 'checksum'> {
   readonly text: string
 }
 
-export function toChunk(batch: readonly LedgerEntry[]): OpenChunk {
-  const text = batch.map((entry) => `${toLine(entry)}\n`).join('')
+export function toChunk(batch: readonly LedgerEntry[], ring: Pick<KeyRing, 'keyFor'>, isOffered: IsOffered): OpenChunk {
+  const text = batch.map((entry) => `${sealedLine(entry, ring, isOffered)}\n`).join('')
   return { fromSeq: (batch[0] as LedgerEntry).seq, toSeq: (batch.at(-1) as LedgerEntry).seq, text, checksum: checksumOf(text) }
 }
 
@@ -39,11 +41,11 @@ export async function compressed(chunk: OpenChunk): Promise<StoredChunk> {
 const through = (bytes: Uint8Array<ArrayBuffer>, stream: CompressionStream | DecompressionStream): Promise<ArrayBuffer> =>
   new Response(new Blob([bytes]).stream().pipeThrough(stream as ReadableWritablePair<Uint8Array<ArrayBuffer>, Uint8Array<ArrayBuffer>>)).arrayBuffer()
 
-/** The lines of a chunk after an entry, through another one. */
-export function linesBetween({ fromSeq, toSeq, text }: OpenChunk, afterSeq: number, throughSeq: number): string {
-  if (fromSeq > afterSeq && toSeq <= throughSeq) return text
-  const lines = text.split('\n').slice(Math.max(0, afterSeq - fromSeq + 1), Math.max(0, throughSeq - fromSeq + 1))
-  return lines.map((line) => (line === '' ? '' : `${line}\n`)).join('')
+/** The lines of a chunk after an entry, through another one, as they are read: opened, without those that cannot be. */
+export async function linesBetween({ fromSeq, toSeq, text }: OpenChunk, ring: KeyRing, afterSeq: number, throughSeq: number): Promise<string> {
+  const all = text.split('\n')
+  const lines = fromSeq > afterSeq && toSeq <= throughSeq ? all : all.slice(Math.max(0, afterSeq - fromSeq + 1), Math.max(0, throughSeq - fromSeq + 1))
+  return (await openLines(lines, ring)).map((line) => (line === null || line === '' ? '' : `${line}\n`)).join('')
 }
 
 /** While chunks are being joined, a chunk and the one that contains it may both be there: the larger one counts. */

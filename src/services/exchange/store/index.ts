@@ -1,3 +1,4 @@
+export { createKeyRing, type KeyRing } from './key-ring'
 export { type Damage, MarkSchema, NOTHING_RESTORED, type Restored, restore } from './restore'
 export { readableAside } from './set-aside'
 export { ALIVE_KEY, chunkKey, chunkRange, DAMAGED_KEY, MARK, MARK_KEY, READ_AGAIN_KEY, type StoredChunk } from './store'

@@ -3,6 +3,8 @@
 import { type LedgerEntry, parseEntry } from '@/core/ledger'
 import { checksumOf, type KeyValue } from '@/services/storage'
 import { readChunk } from './chunks'
+import type { KeyRing } from './key-ring'
+import { openLines } from './seal'
 import type { ChunkRange } from './store'
 
 export interface Piece {
@@ -22,6 +24,7 @@ export interface Piece {
  */
 export async function* piecesOf(
   store: KeyValue,
+  ring: KeyRing,
   ranges: readonly ChunkRange[],
   afterSeq: number,
   altered: (range: ChunkRange) => void,
@@ -36,8 +39,9 @@ export async function* piecesOf(
     if (chunk === null) yield placesBetween(after, toSeq, 'a part of it is not readable')
     else {
       const lines = chunk.text.split('\n')
+      const opened = await openLines(lines, ring)
       const pieces: Piece[] = []
-      for (let at = after + 1; at <= toSeq; at++) pieces.push(pieceOf(at, lines[at - fromSeq] ?? ''))
+      for (let at = after + 1; at <= toSeq; at++) pieces.push(pieceOf(at, lines[at - fromSeq] ?? '', opened[at - fromSeq]))
       if (pieces.every((p) => p.entry !== null) && checksumOf(chunk.text) !== chunk.checksum) altered(range)
       yield beginning(pieces)
     }
@@ -51,10 +55,11 @@ const placesBetween = (afterSeq: number, throughSeq: number, problem: string): r
 /** What is stored together are whole decisions: one begins with the first place, whatever of it can be read. */
 const beginning = ([first, ...rest]: readonly Piece[]): readonly Piece[] => (first === undefined ? [] : [{ ...first, begins: first.begins ?? true }, ...rest])
 
-/** A line at its place. */
-export function pieceOf(seq: number, line: string): Piece {
+/** A line at its place; `unsealed` is the same with what is personal in it, or null where that is not as it was written. */
+export function pieceOf(seq: number, line: string, unsealed: string | null = line): Piece {
   if (line === '') return { seq, line: null, entry: null, begins: null, problem: 'a part of it is torn' }
-  const opened = parseEntry(line)
+  if (unsealed === null) return { seq, line, entry: null, begins: beginsDecision(line), problem: 'what is sealed in it is not as it was written' }
+  const opened = parseEntry(unsealed)
   if (!opened.ok) {
     const begins = beginsDecision(line)
     const refused = begins === null ? 'a part of it is torn' : `an entry cannot be read (${opened.detail})`

@@ -6,6 +6,7 @@ import type { FloorState } from '@/core/state'
 import { type EpochMs, utcDay } from '@/core/time'
 import type { KeyValue } from '@/services/storage'
 import { fold } from './fold'
+import { createKeyRing, type KeyRing } from './key-ring'
 import { piecesOf } from './pieces'
 import { editionOf, keepAltered, readAgain, setAside, setAsideWhole } from './set-aside'
 import { closedThrough, EMPTY_SHELF, type Shelved } from './shelf'
@@ -57,17 +58,17 @@ export interface Damage {
 /** Which version of the ledger the store was written by last. */
 export const MarkSchema = z.object({ ledgerVersion: z.number() })
 
-export async function restore(store: KeyValue): Promise<Restored> {
+export async function restore(store: KeyValue, ring: KeyRing = createKeyRing(store)): Promise<Restored> {
   const mark = MarkSchema.safeParse(await store.get(MARK_KEY))
   if (mark.success && mark.data.ledgerVersion > LEDGER_VERSION) return { ...NOTHING_RESTORED, newer: true }
   const isCurrent = mark.success && mark.data.ledgerVersion === LEDGER_VERSION
-  const upgrade = isCurrent ? { newer: false, pins: NOTHING_RESTORED.pins } : await upgradeStore(store)
+  const upgrade = isCurrent ? { newer: false, pins: NOTHING_RESTORED.pins } : await upgradeStore(store, ring)
   if (upgrade.newer) return { ...NOTHING_RESTORED, newer: true }
   // What no earlier version could read, this one may.
   const again = !isCurrent || (await store.get(READ_AGAIN_KEY)) === true
   const cameBack = again ? await readAgain(store) : 0
   if (again) await store.remove(READ_AGAIN_KEY)
-  const restored = await restoreFrom(store)
+  const restored = await restoreFrom(store, ring)
   const aliveAtMs = z
     .number()
     .catch(0)
@@ -75,7 +76,7 @@ export async function restore(store: KeyValue): Promise<Restored> {
   return { ...restored, cameBack, edition: await editionOf(store), newer: false, aliveAtMs, pins: upgrade.pins }
 }
 
-async function restoreFrom(store: KeyValue): Promise<Pick<Restored, 'state' | 'snapshotSeq' | 'shelved' | 'damage'>> {
+async function restoreFrom(store: KeyValue, ring: KeyRing): Promise<Pick<Restored, 'state' | 'snapshotSeq' | 'shelved' | 'damage'>> {
   const keys = (await store.keys()).toSorted()
   const ranges = rangesOf(keys)
   const lastSeq = Math.max(0, ...ranges.map((r) => r.toSeq))
@@ -88,7 +89,7 @@ async function restoreFrom(store: KeyValue): Promise<Pick<Restored, 'state' | 's
     const altered: ChunkRange[] = []
     const { state, leftOut, problem } = await fold(
       base,
-      piecesOf(store, ranges, snapshotSeq, (range) => altered.push(range)),
+      piecesOf(store, ring, ranges, snapshotSeq, (range) => altered.push(range)),
     )
     const [first] = leftOut
     if (first !== undefined) await setAside(store, ranges, leftOut)

@@ -5,6 +5,7 @@ import type { LedgerEntry } from '@/core/ledger'
 import { utcDay } from '@/core/time'
 import type { KeyValue } from '@/services/storage'
 import { compressed, joinChunks, linesBetween, type OpenChunk, readChunk, withoutRepeats } from './chunks'
+import type { KeyRing } from './key-ring'
 import { type ChunkRange, CLOSED_KEY, chunkKey, type StoredClosed } from './store'
 
 /** What a restored ledger was found as. */
@@ -36,13 +37,13 @@ export interface Shelf {
   follows(first: LedgerEntry): void
   /** Puts days that are over away as one compressed chunk each. */
   close(): Promise<void>
-  /** NDJSON after an entry, through another one. */
+  /** NDJSON after an entry, through another one, with what is personal as far as it is not forgotten. */
   read(afterSeq: number, throughSeq: number): Promise<string>
   /** Nothing that was written is there any more. */
   forget(): void
 }
 
-export function createShelf(store: KeyValue, found: Shelved): Shelf {
+export function createShelf(store: KeyValue, ring: KeyRing, found: Shelved): Shelf {
   let ranges: readonly ChunkRange[] = found.ranges
   let { closedSeq, lastDay } = found
   /** Where the days that are over end, and are not put away yet. */
@@ -86,7 +87,7 @@ export function createShelf(store: KeyValue, found: Shelved): Shelf {
     async read(afterSeq, throughSeq) {
       const wanted = withoutRepeats(ranges.filter((r) => r.toSeq > afterSeq && r.fromSeq <= throughSeq))
       const chunks = await Promise.all(wanted.map(({ key }) => readChunk(store, key)))
-      return chunks.map((chunk) => (chunk === null ? '' : linesBetween(chunk, afterSeq, throughSeq))).join('')
+      return (await Promise.all(chunks.map((chunk) => (chunk === null ? '' : linesBetween(chunk, ring, afterSeq, throughSeq))))).join('')
     },
     forget() {
       ranges = []

@@ -2,10 +2,14 @@
 // snapshot and joins the small chunks before it into one. There is one truth about what is kept: an entry is stored, or it waits in
 // memory and is tried again, and then `onTrouble` has said so. Nothing that storage does can stop the writer.
 
+import { type IsOffered, offeredBy } from '@/core/forgotten'
 import { type LedgerEntry, toLine } from '@/core/ledger'
+import type { SetUp } from '@/core/set-up'
 import type { FloorState } from '@/core/state'
+import type { EpochMs } from '@/core/time'
 import { type KeyValue, storageWords } from '@/services/storage'
 import { toChunk } from './chunks'
+import { createKeyRing } from './key-ring'
 import { createShelf, EMPTY_SHELF, type Shelved } from './shelf'
 import { createSnapshots } from './snapshot'
 import { MARK, MARK_KEY } from './store'
@@ -20,6 +24,13 @@ export interface LedgerWriter {
   flushed(): Promise<boolean>
   /** NDJSON of everything after `afterSeq`, through `throughSeq` where it is given; what still waits to be stored included. Rejects when the disk cannot be read. */
   read(afterSeq: number, throughSeq?: number): Promise<string>
+  /**
+   * Drops the keys of what is meant, and every snapshot of the floor as it was before, which names them still. Resolves once none of it is there; rejects when
+   * storage refuses, and may be asked again.
+   */
+  forget(isMeant: (about: string) => boolean): Promise<void>
+  /** The same of everything before an instant that is not open. */
+  forgetBefore(atMs: EpochMs, isOpen: (about: string) => boolean): Promise<void>
 }
 
 export interface WriterOptions {
@@ -40,15 +51,25 @@ export interface WriterOptions {
 
 export function createWriter(options: WriterOptions): LedgerWriter {
   const { store } = options
+  const ring = createKeyRing(store)
   let pending: LedgerEntry[] = []
   let floor: FloorState | null = null
   const snapshots = createSnapshots(store, options.shelved?.snapshotKeys)
-  const shelf = createShelf(store, options.shelved ?? EMPTY_SHELF)
+  const shelf = createShelf(store, ring, options.shelved ?? EMPTY_SHELF)
   let { snapshotSeq } = options
   let writing: Promise<void> | null = null
   let trouble: string | null = null
   let retryInMs = FIRST_RETRY_MS
   let marked = options.storedSeq > 0
+  let forgetting: Promise<void> = Promise.resolve()
+
+  let offeredOf: { readonly setUp: SetUp; readonly isOffered: IsOffered } | null = null
+  /** What the scripts of the set-up in use offer; without a floor nothing, and then every answer is sealed. */
+  const offered = (): IsOffered => {
+    if (floor === null) return () => false
+    if (offeredOf?.setUp !== floor.setUp) offeredOf = { setUp: floor.setUp, isOffered: offeredBy(floor.setUp) }
+    return offeredOf.isOffered
+  }
 
   const write = async () => {
     try {
@@ -57,7 +78,9 @@ export function createWriter(options: WriterOptions): LedgerWriter {
         // Now, while the floor is where the batch ends: it goes on during the writes.
         const due = floor !== null && floor.seq - snapshotSeq >= SNAPSHOT_EVERY ? snapshots.capture(floor) : null
         await keepMark(batch)
-        const chunk = toChunk(batch)
+        const chunk = toChunk(batch, ring, offered())
+        // Keys first: what is sealed by one that is not there is forgotten.
+        await ring.kept()
         await shelf.add(chunk)
         shelf.follows(batch[0] as LedgerEntry)
         pending = pending.slice(batch.length)
@@ -94,6 +117,7 @@ export function createWriter(options: WriterOptions): LedgerWriter {
     const wasCleared = marked
     if (wasCleared && floor !== null && floor.seq === batch.at(-1)?.seq) {
       snapshots.forget()
+      ring.forget()
       shelf.forget()
       const whole = snapshots.capture(floor)
       await snapshots.write(whole)
@@ -111,6 +135,40 @@ export function createWriter(options: WriterOptions): LedgerWriter {
     } catch (error) {
       console.warn(`A day that is over was not put away: ${storageWords(error)}`)
     }
+  }
+
+  /** The floor as it is now takes the place of every snapshot before. */
+  const renewSnapshot = async () => {
+    if (!(await flushed())) throw new Error(trouble ?? 'storage refuses')
+    let failed: unknown = null
+    const renew = async () => {
+      if (floor === null) return
+      const now = snapshots.capture(floor)
+      await snapshots.write(now)
+      snapshotSeq = now.seq
+      await snapshots.tidy(now.seq)
+    }
+    // Nothing else is written meanwhile: a snapshot is of one moment.
+    writing = renew()
+      .catch((error: unknown) => {
+        failed = error
+      })
+      .then(() => {
+        writing = null
+        start()
+      })
+    await writing
+    if (failed !== null) throw failed
+  }
+  const flushed = async () => {
+    while (writing !== null) await writing
+    return pending.length === 0
+  }
+  /** One after the other, and beside no write. */
+  const inTurn = (act: () => Promise<unknown>): Promise<void> => {
+    const done = forgetting.then(act).then(() => renewSnapshot())
+    forgetting = done.catch(() => {})
+    return done
   }
 
   /** A comfort: without it the ledger is folded from further back. What it costs is never that the ledger stops. */
@@ -134,10 +192,9 @@ export function createWriter(options: WriterOptions): LedgerWriter {
       floor = state
       if (trouble === null) start()
     },
-    async flushed() {
-      while (writing !== null) await writing
-      return pending.length === 0
-    },
+    flushed,
+    forget: (isMeant) => inTurn(() => ring.drop(isMeant)),
+    forgetBefore: (atMs, isOpen) => inTurn(() => ring.dropBefore(atMs, isOpen)),
     async read(afterSeq, throughSeq = Infinity) {
       while (writing !== null) await writing
       const waiting = pending

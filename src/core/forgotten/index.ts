@@ -1,0 +1,2 @@
+export { answerLeft, FORGOTTEN, gone, type IsOffered } from './left'
+export { offeredBy } from './offered'

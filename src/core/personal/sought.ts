@@ -1,0 +1,66 @@
+// Whatever is kept about somebody, found by their numbers, addresses and names in entries of a ledger. What is found is what the entry is about: with a call
+// that a number has rung goes all that was said in it.
+import type { IsOffered } from '@/core/forgotten'
+import type { FloorEvent, LedgerEntry } from '@/core/ledger'
+import { takeApart } from './parts'
+
+export interface Sought {
+  /** In E.164. */
+  readonly numbers: readonly string[]
+  /** Mail addresses, in lower case. */
+  readonly addresses: readonly string[]
+  /** Whole names, in lower case and single spaces. */
+  readonly names: readonly string[]
+}
+
+const plain = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, ' ')
+
+export const soughtOf = (given: Sought): Sought => ({
+  numbers: given.numbers.filter((n) => n !== ''),
+  addresses: given.addresses.map(plain).filter((a) => a !== ''),
+  names: given.names.map(plain).filter((n) => n !== ''),
+})
+
+export interface Found {
+  readonly about: string
+  /** Names that stand there, as they are written: more than one belongs to a number, and some are not meant. */
+  readonly names: readonly string[]
+}
+
+/** Not as the beginning of a longer one. */
+function hasNumber(text: string, number: string): boolean {
+  for (let at = text.indexOf(number); at >= 0; at = text.indexOf(number, at + 1)) if (!/\d/.test(text.charAt(at + number.length))) return true
+  return false
+}
+
+/** A line without any of them is not taken apart: so many are read that it must cost no more than looking for a few words. */
+export function mayBeIn(line: string, { numbers, addresses, names }: Sought): boolean {
+  if (numbers.some((n) => hasNumber(line, n))) return true
+  if (addresses.length + names.length === 0) return false
+  const lower = line.toLowerCase()
+  return addresses.some((a) => lower.includes(a)) || names.some((n) => lower.includes(n))
+}
+
+/** What of an entry is about somebody who is sought. Names are whole names of people, not words of what was said. */
+export function foundIn({ event }: Pick<LedgerEntry, 'event'>, sought: Sought, isOffered: IsOffered): readonly Found[] {
+  const found: Found[] = []
+  for (const [about, personal] of takeApart(event as FloorEvent, isOffered).parts) {
+    const names: string[] = []
+    let isThem = false
+    for (const [, value] of personal)
+      each(value, (text, key) => {
+        if (key === 'name' || key === 'person' || key === 'customer') names.push(text)
+        isThem ||= sought.numbers.some((n) => hasNumber(text, n))
+        const lower = plain(text)
+        isThem ||= sought.addresses.some((a) => lower.includes(a)) || sought.names.includes(lower)
+      })
+    if (isThem) found.push({ about, names: [...new Set(names)] })
+  }
+  return found
+}
+
+function each(value: unknown, tell: (text: string, key: string) => void, key = ''): void {
+  if (typeof value === 'string') tell(value, key)
+  else if (Array.isArray(value)) for (const item of value) each(item, tell, key)
+  else if (typeof value === 'object' && value !== null) for (const [k, item] of Object.entries(value)) each(item, tell, k)
+}

@@ -1,0 +1,50 @@
+// Having somebody forgotten (GDPR, Art. 17), and what is older than it may be (Art. 5, 1 e). What is kept apart from the ledger is dropped by whoever keeps it.
+import { keyOf } from '@/core/do-not-call'
+import type { CallbackId, MessageId, TaskId } from '@/core/ids'
+import { barred, type RightsRefusal } from '@/core/rules/rights'
+import { type AnyRefusal, type Rules, type Ruling as RulingFor, refuse } from '@/core/rules/rule'
+import { type Draft, emit, type FloorState } from '@/core/state'
+import { get, values } from '@/core/table'
+import type { PrivacyCommand, RetentionCommand } from './commands'
+import type { PrivacyRefusal } from './refusals'
+
+type Ruling = RulingFor<PrivacyRefusal | RightsRefusal | AnyRefusal>
+type Of<K extends PrivacyCommand['kind']> = Extract<PrivacyCommand, { kind: K }>
+
+/** Ids of what the ledger speaks of; what else something may be about is a number or a name itself. */
+const IS_ID = /^(call|thread|message|callback|task|record|conference)_/
+
+/**
+ * Whatever is open about them is closed, and the event says which pieces name nobody any more. Whole or not at all. Refused: noSuchAccount, notEntitled,
+ * nothingToForget, underWayWithThem.
+ */
+export function forgetPerson(draft: Draft, { agentId, about, listed }: Of<'forgetPerson'>): Ruling {
+  const refused = barred(draft.state, agentId, 'forgetting')
+  if (refused !== null) return refused
+  const ids = [...new Set(about)].filter((id) => IS_ID.test(id))
+  const entries = listed.filter((whom) => get(draft.state.doNotCall, keyOf(whom)) !== undefined)
+  if (ids.length + entries.length === 0) return refuse({ reason: 'nothingToForget' })
+  const what = underWay(draft.state, new Set(ids))
+  if (what !== null) return refuse({ reason: 'underWayWithThem', what })
+  for (const id of ids) {
+    if (get(draft.state.callbacks, id as CallbackId) !== undefined)
+      emit(draft, null, { kind: 'callbackClosed', callbackId: id as CallbackId, byAgentId: agentId, because: 'dropped', why: '' })
+    if (get(draft.state.tasks, id as TaskId) !== undefined)
+      emit(draft, null, { kind: 'taskClosed', taskId: id as TaskId, byAgentId: agentId, because: 'recoded' })
+    if (get(draft.state.messages, id as MessageId) !== undefined) emit(draft, null, { kind: 'messagePurged', messageId: id as MessageId })
+  }
+  for (const whom of entries) emit(draft, null, { kind: 'doNotCallRemoved', whom, byAgentId: agentId, why: '', callId: null })
+  return emit(draft, null, { kind: 'personForgotten', byAgentId: agentId, about: ids })
+}
+
+function underWay(state: FloorState, ids: ReadonlySet<string>): 'call' | 'written' | 'attempt' | null {
+  for (const { id } of values(state.threads)) if (ids.has(id)) return 'written'
+  for (const { id } of values(state.calls)) if (ids.has(id)) return 'call'
+  for (const { id } of values(state.work)) if (ids.has(id)) return 'call'
+  const called = [...values(state.attempts), ...values(state.previews)]
+  return called.some(({ record }) => ids.has(record.recordId)) ? 'attempt' : null
+}
+
+export const forgetDetails = (draft: Draft, { what, beforeMs }: RetentionCommand): null => emit(draft, null, { kind: 'detailsForgotten', what, beforeMs })
+
+export const PRIVACY_RULES: Rules<PrivacyCommand | RetentionCommand, PrivacyRefusal | RightsRefusal | AnyRefusal> = { forgetPerson, forgetDetails }
