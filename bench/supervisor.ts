@@ -85,6 +85,7 @@ async function workerMsPerSecond(tabs: number): Promise<{ readonly ms: number; r
     scenario,
     isShared: true,
     builtAtMs: 0,
+    forgetSounds: async () => {},
     isOtherServed: async () => false,
     replacement: { problem: async () => null, go: async () => {} },
     store,

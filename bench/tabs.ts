@@ -45,6 +45,7 @@ async function aCommandShown(agentCount: number, tabCount: number) {
     scenario: { ...FENNHOLM_LINE, setUp },
     isShared: true,
     builtAtMs: 0,
+    forgetSounds: async () => {},
     isOtherServed: async () => false,
     replacement: { problem: async () => null, go: async () => {} },
     store,

@@ -1,4 +1,5 @@
 // Somebody on a calling list, and what they have been through: a fold of attempts and outcomes. Where that leaves them is reckoned from it (standing.ts).
+import { FORGOTTEN, gone } from '@/core/forgotten'
 import type { AgentId, AttemptId, CallId, ListId, RecordId } from '@/core/ids'
 import { type EpochMs, HOUR, MINUTE } from '@/core/time'
 import type { AttemptEvent, AttemptResult } from './attempt'
@@ -59,6 +60,16 @@ export interface RecordLife {
 }
 
 export const FRESH: RecordLife = { tries: [], becomes: null, struck: [], barred: [], putBackAtMs: 0, shown: false, rests: null }
+
+/** What stays of it once its person is forgotten: when it was tried, and what came of that. */
+export const forgottenLife = (life: RecordLife): RecordLife => ({
+  ...life,
+  tries: life.tries.map((t) => ({ ...t, number: FORGOTTEN })),
+  becomes: life.becomes?.kind === 'wrongNumber' ? { ...life.becomes, number: FORGOTTEN } : life.becomes,
+  struck: [],
+  barred: [],
+  rests: life.rests && { ...life.rests, why: gone(life.rests.why) },
+})
 
 /** A supervisor gives it another chance. */
 export interface RecordPutBack {

@@ -10,7 +10,7 @@ import type { DeskReport } from '@/core/rules/desk'
 import { DO_NOT_CALL_ASKS, type DoNotCallCommand } from '@/core/rules/do-not-call'
 import type { DoorCommand } from '@/core/rules/door'
 import { OWNER_ASKS, type OwnerCommand } from '@/core/rules/owner'
-import { PRIVACY_ASKS, type PrivacyCommand, type RetentionCommand } from '@/core/rules/privacy'
+import type { PrivacyCommand, RetentionCommand } from '@/core/rules/privacy'
 import { PROMISE_ASKS, type PromiseCommand } from '@/core/rules/promises'
 import { REVIEW_ASKS, type ReviewCommand } from '@/core/rules/reviews'
 import { SHIFT_ASKS, type ShiftCommand } from '@/core/rules/shift'
@@ -36,7 +36,6 @@ export const AskSchema = z.discriminatedUnion('kind', [
   ...WRITING_ASKS,
   ...CIRCLE_ASKS,
   ...OWNER_ASKS,
-  ...PRIVACY_ASKS,
 ])
 export type Ask = z.infer<typeof AskSchema>
 
@@ -69,6 +68,6 @@ export type AgentCommand =
   | WritingAsk
   | CircleCommand
   | OwnerCommand
-  | PrivacyCommand
 
-export type Command = AgentCommand | NetworkCommand
+/** `PrivacyCommand`: of whoever keeps the ledger, which has more to forget than the floor. */
+export type Command = AgentCommand | PrivacyCommand | NetworkCommand

@@ -21,6 +21,8 @@ export function forgetRecords({ setUp, calls, written }: FolderState, about: Rea
       calls.set(id, {
         ...open,
         record: forgottenCall(open.record, isOffered, isOurs),
+        // Nothing happens to it any more but that its outcome is corrected.
+        call: null,
         run: null,
         campaign: null,
         customer: open.customer && { ...open.customer, name: FORGOTTEN, facts: [] },

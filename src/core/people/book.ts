@@ -67,6 +67,8 @@ export interface Book {
   /** Counts the changes. */
   revision(): number
   change(by: Viewer, change: Change): Changed
+  /** Takes people out whoever keeps them, and nothing undoes it: they are forgotten. */
+  drop(ids: readonly ContactId[]): void
   /** Those somebody sees, with colleagues beside them; sorted, and cut to what was asked for. */
   find(viewer: Viewer, colleagues: readonly Entry[], asked: Asked): { readonly found: number; readonly rows: readonly Entry[] }
   /** Whose numbers these are, of those somebody sees. */
@@ -122,6 +124,11 @@ export function createBook(contacts: Iterable<Contact>, callingCode: string): Bo
     all: () => byId.values(),
     get: (id) => byId.get(id),
     revision: () => revision,
+    drop(ids) {
+      for (const id of ids) remove(id)
+      orders.clear()
+      revision++
+    },
     change(by, { puts, removes }) {
       for (const contact of puts) {
         const before = byId.get(contact.id)

@@ -13,13 +13,21 @@ export interface Sought {
   readonly names: readonly string[]
 }
 
-const plain = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, ' ')
+/** As names and addresses are compared. */
+export const plain = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, ' ')
 
 export const soughtOf = (given: Sought): Sought => ({
   numbers: given.numbers.filter((n) => n !== ''),
   addresses: given.addresses.map(plain).filter((a) => a !== ''),
   names: given.names.map(plain).filter((n) => n !== ''),
 })
+
+/** Whether something is about nothing but one of them: an entry of the do-not-call list, a caller who was turned away. */
+export const isListedAs =
+  ({ numbers, names }: Sought) =>
+  (about: string): boolean =>
+    numbers.some((n) => about === `number ${n}` || about === `turned away ${n}`) ||
+    (about.startsWith('person ') && names.includes(plain(about.slice('person '.length))))
 
 export interface Found {
   readonly about: string

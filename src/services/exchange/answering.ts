@@ -11,6 +11,7 @@ import type { Acts } from './acts'
 import type { Devices } from './devices'
 import type { Drafts } from './drafts'
 import type { Ending } from './ending'
+import type { Forgetting } from './forgetting'
 import type { People } from './people'
 import type { RefusalView } from './protocol'
 import type { Scenario } from './scenario'
@@ -38,6 +39,7 @@ export interface Floor {
   flushed(): Promise<boolean>
   /** Ways in which another worker opens the floor. */
   readonly ending: Ending
+  readonly forgetting: Forgetting
   world(): World | null
   /** Starts the world of whoever comes first; a world that runs stays as it is. */
   beginWorld(wanted: { readonly pace: Pace; readonly seed: number } | null, past: Past): void

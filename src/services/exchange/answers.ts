@@ -266,6 +266,13 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       return done(await floor.writer.read(0))
     case 'damaged':
       return done(await floor.damaged())
+    case 'findKept':
+      return done(JSON.stringify(await floor.forgetting.find(message.sought)))
+    case 'forget': {
+      const refusal = await floor.forgetting.forget(accountId, message)
+      floor.turn(true)
+      return refusal === null ? done() : no({ reason: refusal.reason, ...toRefusalText(refusal) })
+    }
     case 'flushed':
       return (await floor.flushed()) ? done() : no(STORAGE_REFUSES)
     case 'putBackupInPlace': {

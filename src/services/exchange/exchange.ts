@@ -26,6 +26,7 @@ import { createDrafts, type DraftsStore } from './drafts'
 import { createEnding, type Replacement } from './ending'
 import { createForHistory, type FloorForHistory } from './for-history'
 import { countsOfCampaigns, type FloorForLists } from './for-lists'
+import { createForgetting } from './forgetting'
 import { createListFeed, type ListsEnd } from './list-feed'
 import { createVoicemailParts } from './messages'
 import { createPeople, type PeopleStore } from './people'
@@ -72,6 +73,8 @@ export interface ExchangeOptions {
   readonly builtAtMs: number
   /** A backup that was read and laid beside what is stored: it takes its place once that is said. */
   readonly replacement: Replacement
+  /** Removes sounds that are meant from where they are kept. */
+  readonly forgetSounds: (isMeant: (recordingId: string) => boolean) => Promise<void>
   /** Whether another worker than this one would be opened now: what a page says of itself is no reason to end anything. */
   readonly isOtherServed: () => Promise<boolean>
 }
@@ -383,6 +386,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     },
   })
 
+  const forgetting = createForgetting({ ...options, writer, people, state: () => state, give: carryOut })
   const sessions = createSessions({ accounts: options.accounts, tabs, now, state: () => state })
 
   const floor: Floor = {
@@ -429,6 +433,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     pacing: dialer.reasons,
     damaged: async () => JSON.stringify((await options.store.get(DAMAGED_KEY)) ?? [], null, 1),
     ending: createEnding({ ...options, tabs, writer, now }),
+    forgetting,
     pinsRenewed(agentIds) {
       note({ kind: 'pinsRenewed', agentIds })
       notice('pins', 'loss', PINS_RENEWED)
@@ -463,6 +468,8 @@ export function createExchange(options: ExchangeOptions): Exchange {
 
   beginFloor()
   pulse.begin()
+  // A store that refuses still is asked again when the floor is opened next.
+  if (!options.restored.newer) void forgetting.finish().catch((error: unknown) => console.warn('Somebody is not forgotten yet:', error))
   return {
     attach(port) {
       const tab = createTab(port)

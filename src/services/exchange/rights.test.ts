@@ -65,6 +65,8 @@ const SAMPLES: { readonly [K in Kind]: object } = {
   ledger: {},
   damaged: {},
   readAgain: {},
+  findKept: { sought: { numbers: ['+441632960112'], addresses: [], names: [] } },
+  forget: { sought: { numbers: ['+441632960112'], addresses: [], names: [] }, about: [] },
   flushed: {},
   putBackupInPlace: {},
   setUp: {},

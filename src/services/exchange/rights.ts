@@ -73,6 +73,8 @@ export const MESSAGE_RIGHTS: { readonly [K in TabMessage['kind']]: MessageRight 
   damaged: 'supervision',
   readAgain: 'supervision',
   setUp: ['supervision', 'setUp'],
+  findKept: 'forgetting',
+  forget: 'forgetting',
   flushed: 'setUp',
   putBackupInPlace: 'setUp',
 }

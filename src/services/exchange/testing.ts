@@ -36,6 +36,7 @@ export async function aFloor({
   isOtherServed = (): boolean => false,
   replacement = { problem: async (): Promise<RefusalView | null> => NOTHING_READY, go: async () => {} },
   peopleStore = memoryStore(),
+  sounds = new Set<string>(),
 } = {}) {
   let elapsedMs = 0
   let setByMs = 0
@@ -73,6 +74,9 @@ export async function aFloor({
     },
     isShared,
     builtAtMs: BUILT_AT_MS,
+    forgetSounds: async (isMeant) => {
+      for (const id of [...sounds]) if (isMeant(id)) sounds.delete(id)
+    },
     isOtherServed: async () => isOtherServed(),
     replacement,
   })

@@ -15,6 +15,7 @@ import { FOR_LISTS } from './for-lists'
 import { LISTS_END, type ListsEnd } from './list-feed'
 import { openPeople } from './people'
 import type { FloorMessage } from './protocol'
+import { forgetRecordings } from './recordings/client'
 import { MARK_KEY, MarkSchema, NOTHING_RESTORED, restore } from './store'
 
 declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
@@ -83,6 +84,7 @@ async function open(): Promise<Exchange> {
         tellReplaced()
       },
     },
+    forgetSounds: forgetRecordings,
     isOtherServed: async () => {
       const served = await fetch('/workers/floor.js', { cache: 'no-cache' })
       return served.ok && !(await served.text()).includes(String(BUILT_AT_MS))

@@ -2,6 +2,7 @@
 import type { CameAt } from '@/core/coming-day'
 import type { AgentId, CampaignId } from '@/core/ids'
 import type { CallRecord, LedgerEntry, WrittenRecord } from '@/core/ledger'
+import type { Found, Sought } from '@/core/personal'
 import type { Line } from '@/core/threads'
 import type { Past, PastAsked } from '@/world'
 import type { CallsAsked, CallsPage } from './calls'
@@ -90,6 +91,10 @@ export interface History {
   previousContacts(who: { readonly customer: string | null; readonly number: string | null }, exceptCallId: string): PreviousContacts
   /** A file of MEASURES.md over a span. */
   exportFile(name: ExportName, span: Span, nowMs: number, onProgress: (done: number, of: number) => void): Promise<Blob>
+  /** What days that are kept whole say about somebody; what this floor's own ledger says of them the floor finds itself. */
+  keptAbout(sought: Sought): Promise<readonly Found[]>
+  /** Entries of such days that are about nothing but a number or a name: what has an id is forgotten with the floor's word. */
+  forgetListed(sought: Sought): Promise<void>
   /** Bytes of all columns, for the bench. */
   blocks(): readonly Kept[]
 }

@@ -53,6 +53,10 @@ export interface Connection<Port> {
   /** null of a call that is not theirs to see. */
   call(callId: string): ReturnType<History['call']>
   previousContacts(...asked: Parameters<History['previousContacts']>): Promise<ReturnType<History['previousContacts']>>
+  /** For those who answer for the floor. */
+  keptAbout(...asked: Parameters<History['keptAbout']>): ReturnType<History['keptAbout']>
+  /** For those who answer for the floor. */
+  forgetListed(...asked: Parameters<History['forgetListed']>): ReturnType<History['forgetListed']>
   exportFile(name: ExportName, span: Span, nowMs: number, onProgress: (done: number, of: number) => void): Promise<Blob>
   close(): void
 }
@@ -82,6 +86,8 @@ export const HISTORY_RIGHTS: Rights<Connection<unknown>> = {
   marks: 'floor',
   sound: 'floor',
   handling: 'floor',
+  keptAbout: 'floor',
+  forgetListed: 'floor',
   exportFile: 'floor',
 }
 
@@ -185,6 +191,8 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
           return isTheirs ? found : null
         },
         previousContacts: async (...asked) => (await history).previousContacts(...asked),
+        keptAbout: async (sought) => (await history).keptAbout(sought),
+        forgetListed: async (sought) => (await history).forgetListed(sought),
         exportFile: async (...asked) => (await history).exportFile(...asked),
         close() {
           if (mine !== null) listeners.delete(mine)

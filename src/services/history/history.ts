@@ -1,8 +1,10 @@
 // The history answers questions about what happened: past days and the floor's ledger together. One for all tabs, in a worker of its own; it never
 // touches the floor.
 import { format } from 'date-fns'
+import { offeredBy } from '@/core/forgotten'
 import { toCallId, type WorkId } from '@/core/ids'
 import type { LedgerEntry, WrittenRecord } from '@/core/ledger'
+import { isListedAs, mayBeIn } from '@/core/personal'
 import { isMark } from '@/core/replay'
 import { ofAgent } from '@/core/reports'
 import type { SetUp } from '@/core/set-up'
@@ -33,6 +35,7 @@ import {
 import { callsOfCell, crossOf, teamsOf } from './cross'
 import { entriesOfDay, importDays, ledgerOfDay, type PastDay, type Progress, readEntries, takeLegacyDays } from './days'
 import { exported, exportedWritten, isEmptyExport } from './exports'
+import { pastDaysOf, withoutThem } from './forgotten'
 import { handlingOf } from './handling'
 import { type Kept, keepDay, type Sums, sumsOf } from './kept'
 import { createLive } from './live'
@@ -180,6 +183,29 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
   }
   const callsIn = async (span: Span, nowMs: number) => [...(await keptIn(span)).map(callsOf), live.ended(), live.underWay(nowMs)]
 
+  const past = pastDaysOf(store, dayNames, () => offeredBy(setUps()[0]))
+  /** Whom the floor has forgotten stands in nothing that was folded before. */
+  const forgetWhom = async (entries: readonly LedgerEntry[]): Promise<void> => {
+    const about = new Set(entries.flatMap(({ event }) => (event.kind === 'personForgotten' ? event.about : [])))
+    if (about.size === 0) return
+    await importing
+    await blocks.needAll()
+    for (const kept of blocks.here()) {
+      const left = withoutThem(kept, about, setUps()[0])
+      if (left === null) continue
+      await blocks.store(left)
+      blocks.add(left)
+    }
+    corrected = { key: '', of: new Map() }
+    const ids = [...about]
+    await past.forget(
+      (one) => about.has(one),
+      (line) => ids.some((id) => line.includes(id)),
+    )
+    await live.keep()
+    onMore()
+  }
+
   const fold = async (from: Feed): Promise<void> => {
     if (feed !== from) {
       feed = from
@@ -190,7 +216,9 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
     for (let after = live.seq(); ; after += LOT) {
       const lot = await from.read(after, after + LOT)
       if (lot === '') break
-      live.add(readEntries(lot))
+      const entries = readEntries(lot)
+      live.add(entries)
+      await forgetWhom(entries)
       const kept = await live.settle(rules(), (one) => blocks.store(one)).catch(() => null)
       if (kept !== null) blocks.add(kept)
     }
@@ -320,6 +348,14 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
     log: async ({ nowMs, ...asked }) => pageOfLog(await callsIn({ fromMs: asked.sinceMs, toMs: Infinity }, nowMs), asked, names()),
     dialledBefore: async ({ only, atMost, nowMs }) =>
       dialledBefore(await callsIn({ fromMs: nowMs - DIALLED_LATELY_MS, toMs: Infinity }, nowMs), only, atMost, names()),
+    async keptAbout(sought) {
+      await importing
+      return past.about(sought)
+    },
+    async forgetListed(sought) {
+      await importing
+      await past.forget(isListedAs(sought), (line) => mayBeIn(line, sought))
+    },
     handling: async ({ span, nowMs, campaignId }) => handlingOf(await callsIn(span, nowMs), span, campaignId, setUps()[0]),
     async call(callId) {
       await following

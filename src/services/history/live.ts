@@ -23,6 +23,8 @@ export interface Live {
   add(entries: readonly LedgerEntry[]): void
   /** What is over by now as a block of its own, when it is time for one. It counts as settled once it is stored; nothing may be added meanwhile. */
   settle(rules: Rules, store: (kept: Kept) => Promise<void>): Promise<Kept | null>
+  /** Keeps what it knows by now in place of what it knew when it was kept last. */
+  keep(): Promise<void>
   /** Calls that have ended and are not settled. */
   ended(): CallsBlock
   underWay(nowMs: number): CallsBlock
@@ -85,6 +87,9 @@ export function createLive(keep: KeyValue): Live {
     endedCount = 0
   }
 
+  const keepCheckpoint = (upTo: number, state: FolderState, names: readonly string[]): Promise<void> =>
+    keep.set(CHECKPOINT_KEY, { version: CHECKPOINT_VERSION, floorId: floor, seq: upTo, state, carried, marks, settled: names } satisfies Checkpoint)
+
   return {
     get folder() {
       return folder
@@ -135,20 +140,13 @@ export function createLive(keep: KeyValue): Live {
       const kept = keepSettled(upTo, over, rules)
       const names = [...settled, kept.name]
       await store(kept)
-      await keep.set(CHECKPOINT_KEY, {
-        version: CHECKPOINT_VERSION,
-        floorId: floor,
-        seq: upTo,
-        state: copy.state(),
-        carried,
-        marks,
-        settled: names,
-      } satisfies Checkpoint)
+      await keepCheckpoint(upTo, copy.state(), names)
       folder = copy
       settled = names
       ended = null
       return kept
     },
+    keep: () => keepCheckpoint(seq, folder.state(), settled),
     ended() {
       ended ??= packCalls(folder.records())
       return ended

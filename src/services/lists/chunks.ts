@@ -2,6 +2,7 @@
 // opened and dialled without its rows being read.
 import { LRUCache } from 'lru-cache'
 import type { ListedRecord, RecordLife } from '@/core/campaigns'
+import { FORGOTTEN } from '@/core/forgotten'
 import { type CampaignId, type ListId, type RecordId, toRecordId } from '@/core/ids'
 import { type ListSource, type Place, zoneKey } from '@/core/lists'
 
@@ -97,6 +98,14 @@ export function recordsOfChunk(meta: Heading & Pick<ListMeta, 'zones'>, { text, 
   if (!text.includes(wanted)) return []
   const zones = apart(meta.zones)
   return text.split('\n').flatMap((line, i) => (line.includes(wanted) ? recordOf(meta, zones, line, chunkNo * CHUNK_ROWS + i, priorities[i] ?? 0) : []))
+}
+
+/** The chunk with a row of it that names nobody: no key, no number, nothing in its columns. Its place stays, because records are known by it. */
+export function withoutRow({ text, zones, priorities }: Chunk, row: number): Chunk {
+  const lines = text.split('\n')
+  const [, , , ...values] = JSON.parse(lines[row] ?? '[]') as Row
+  lines[row] = JSON.stringify([null, FORGOTTEN, [], ...values.map(() => '')])
+  return { text: lines.join('\n'), zones: zones.with(row, 0), priorities }
 }
 
 /** Where each row of a chunk begins, and the end. */

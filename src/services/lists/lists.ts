@@ -1,15 +1,26 @@
 // The calling lists at work: who is next, what becomes of them as the floor tells it, and how many stand where. The floor's ledger is the truth: what is kept
 // here of what records have been through is folded from it, and gone on from where that had come to.
-import { type CalledRecord, FRESH, isPutBackBy, type ListedRecord, type PutBack, RECORD_STATES, type RecordLife, type RecordState } from '@/core/campaigns'
+import {
+  type CalledRecord,
+  FRESH,
+  forgottenLife,
+  isPutBackBy,
+  type ListedRecord,
+  type PutBack,
+  RECORD_STATES,
+  type RecordLife,
+  type RecordState,
+} from '@/core/campaigns'
 import { calledAs, lifeEventOf } from '@/core/dialer'
 import type { AgentId, CampaignId, ListId } from '@/core/ids'
 import { type CarriedOver, parseEntry } from '@/core/ledger'
 import { type CallingList, createCallingList, type Place } from '@/core/lists'
+import { type Found, plain, type Sought } from '@/core/personal'
 import type { CampaignSetUp } from '@/core/set-up'
 import { type KeyValue, storageWords } from '@/services/storage'
 import { dayAfter, daysBetween, type PastAsked } from '@/world'
-import { CHUNK_ROWS, type Chunk, chunkedSource, type ListMeta, placeOfRecord, recordsOfChunk } from './chunks'
-import { type FollowedTo, readChunks, readFollowed, readIndex, readLives, tidy, writeFollowed, writeLives } from './kept'
+import { CHUNK_ROWS, type Chunk, chunkedSource, type ListMeta, placeOfRecord, recordsOfChunk, withoutRow } from './chunks'
+import { type FollowedTo, readChunks, readFollowed, readIndex, readLives, tidy, writeChunk, writeFollowed, writeLives } from './kept'
 import { type MetOnLists, metOn } from './met'
 import { found, type OneRecord, type RecordRow, type RecordsAsked, type RecordsPage, rowOf } from './pages'
 import { readLifeLine } from './past'
@@ -42,6 +53,8 @@ export interface Lists {
   /** Whoever of a campaign's lists has this number, in E.164; of several, who was called last. null when nobody has. */
   whose(campaignId: CampaignId, number: string): CalledRecord | null
   figures(atMs: number): readonly CampaignFigures[]
+  /** Records of anybody who is sought, of all lists. */
+  keptAbout(sought: Sought): readonly Found[]
   metas(): readonly ListMeta[]
   /** The list of this id with its rows, for an import into it. */
   listOf(listId: ListId): { readonly meta: ListMeta; readonly chunks: readonly Chunk[] } | null
@@ -183,6 +196,22 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
       }
   }
 
+  /** Their row names nobody any more, and nobody is called for it; what was tried stays, because figures count it. */
+  const forgetRecords = async (about: readonly string[]) => {
+    for (const id of about) {
+      const at = heldBy(id)
+      if (at === null) continue
+      const { of, place } = at
+      const no = Math.floor(place / CHUNK_ROWS)
+      const chunk = withoutRow(of.chunks[no] as Chunk, place % CHUNK_ROWS)
+      await writeChunk(store, of.meta.id, of.meta.generation, no, chunk)
+      const life = of.lives.get(place)
+      if (life !== undefined) of.lives.set(place, forgottenLife(life))
+      if (life !== undefined) of.dirty.add(no)
+      held.set(of.meta.id, { ...of, chunks: of.chunks.with(no, chunk), list: null, source: null })
+    }
+  }
+
   const take = async (floor: ListsFeed) => {
     const [floorId, nowMs] = [await floor.floorId(), await floor.nowMs()]
     if (followed?.floorId !== floorId) followed = { floorId, seq: 0 }
@@ -220,6 +249,7 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
           throw error
         }
       }
+      if (entry.event.kind === 'personForgotten') await forgetRecords(entry.event.about)
       if (entry.event.kind === 'recordsPutBack') putBack(entry.event.campaignId, entry.event.which, entry.atMs)
       const life = lifeEventOf(entry.event)
       const at = life === null ? null : heldBy(life.recordId)
@@ -288,6 +318,16 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
           }
       const of = found?.record.numbers.find((n) => n.number === number)
       return found === null || of === undefined ? null : calledAs({ record: found.record, number: of, tries: found.tries })
+    },
+    keptAbout({ numbers, addresses, names }) {
+      const found: Found[] = []
+      const isText = (value: string) => addresses.includes(plain(value)) || names.includes(plain(value))
+      for (const { meta, chunks } of held.values())
+        for (const [no, chunk] of chunks.entries())
+          for (const { recordId, person, numbers: theirs, fields } of recordsOfChunk(meta, chunk, no))
+            if (theirs.some((n) => numbers.includes(n.number)) || isText(person) || Object.values(fields).some(isText))
+              found.push({ about: recordId, names: person === '' ? [] : [person] })
+      return found
     },
     figures(atMs) {
       const byCampaign = new Map<CampaignId, CampaignFigures>()
@@ -383,7 +423,7 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
 const NOWHERE = Object.fromEntries(RECORD_STATES.map((s) => [s, 0])) as Record<RecordState, number>
 
 const OURS =
-  /"kind":"(?:attemptMade|attemptEnded|recordOffered|recordReturned|recordCoded|recordUncoded|recordBarred|recordReleased|recordsPutBack|setUpChanged|carriedOver)"/
+  /"kind":"(?:attemptMade|attemptEnded|recordOffered|recordReturned|recordCoded|recordUncoded|recordBarred|recordReleased|recordsPutBack|setUpChanged|carriedOver|personForgotten)"/
 const SEQ = /"seq":(\d+)/
 
 const sooner = (a: number | null, b: number | null): number | null => (a === null ? b : b === null ? a : Math.min(a, b))

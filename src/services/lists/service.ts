@@ -4,6 +4,7 @@ import * as z from 'zod'
 import type { PutBack } from '@/core/campaigns'
 import { type DoNotCallEntry, keyOf } from '@/core/do-not-call'
 import { type AgentId, type CampaignId, type ListId, toListId } from '@/core/ids'
+import type { Found, Sought } from '@/core/personal'
 import type { ListsEnd } from '@/services/exchange/list-feed'
 import { guarded, type Rights } from '@/services/ports'
 import type { KeyValue } from '@/services/storage'
@@ -41,6 +42,7 @@ export interface ListsConnection<Port> {
   report(asked: ReportAsked): Promise<CampaignReport>
   met(campaignId: CampaignId): Promise<MetOnLists>
   matching(campaignId: CampaignId, which: PutBack): Promise<number>
+  keptAbout(sought: Sought): Promise<readonly Found[]>
   exportFile(campaignId: CampaignId, name: ListExport, onProgress: (done: number, of: number) => void): Promise<Blob>
   /** What a file is, and with which roles a file of its shape was taken before. */
   look(file: Blob): Promise<Look>
@@ -84,6 +86,7 @@ export const LISTS_RIGHTS: Rights<ListsConnection<unknown>> = {
   record: 'floor',
   met: 'floor',
   matching: 'floor',
+  keptAbout: 'floor',
   exportFile: 'floor',
   look: 'floor',
   importFile: 'floor',
@@ -224,6 +227,7 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
         },
         met: async (campaignId) => (await whole()).met(campaignId, await (await floor).counts()),
         matching: async (campaignId, which) => (await whole()).matching(campaignId, which, await nowMs()),
+        keptAbout: async (sought) => (await opening).lists.keptAbout(sought),
         async exportFile(campaignId, name, onProgress) {
           const atMs = await nowMs()
           return exportList(name, campaignId, (await whole()).everybody(campaignId, atMs), onProgress)

@@ -9,7 +9,6 @@ import type { PrivacyCommand, RetentionCommand } from './commands'
 import type { PrivacyRefusal } from './refusals'
 
 type Ruling = RulingFor<PrivacyRefusal | RightsRefusal | AnyRefusal>
-type Of<K extends PrivacyCommand['kind']> = Extract<PrivacyCommand, { kind: K }>
 
 /** Ids of what the ledger speaks of; what else something may be about is a number or a name itself. */
 const IS_ID = /^(call|thread|message|callback|task|record|conference)_/
@@ -18,7 +17,7 @@ const IS_ID = /^(call|thread|message|callback|task|record|conference)_/
  * Whatever is open about them is closed, and the event says which pieces name nobody any more. Whole or not at all. Refused: noSuchAccount, notEntitled,
  * nothingToForget, underWayWithThem.
  */
-export function forgetPerson(draft: Draft, { agentId, about, listed }: Of<'forgetPerson'>): Ruling {
+export function forgetPerson(draft: Draft, { agentId, about, listed }: PrivacyCommand): Ruling {
   const refused = barred(draft.state, agentId, 'forgetting')
   if (refused !== null) return refused
   const ids = [...new Set(about)].filter((id) => IS_ID.test(id))

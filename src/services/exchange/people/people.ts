@@ -2,6 +2,7 @@
 import { callingCodeOf, readNumber } from '@/core/directory'
 import type { AgentId, ContactId } from '@/core/ids'
 import { type BookRefusal, type Change, type Contact, type ContactText, createBook, type Entry, folded, type Viewer } from '@/core/people'
+import type { Sought } from '@/core/personal'
 import type { AgentSetUp } from '@/core/set-up'
 import { createPeopleKeeper, NOTHING_OWN, type Own, type PeopleStore } from './kept'
 import type { CheckedContact, PeopleAsked, PeoplePage, PersonView } from './protocol'
@@ -18,6 +19,10 @@ export interface People {
   /** People as they would be kept: numbers read, and whom they may be already. Nothing is changed. */
   check(viewer: Viewer, contacts: readonly ContactText[]): readonly CheckedContact[]
   own(id: AgentId, change: (own: Own) => Own): Promise<boolean>
+  /** Names of everybody, whoever keeps them, with one of these numbers, addresses or names. */
+  namedBy(sought: Sought): readonly string[]
+  /** Takes them out for good, and says how many there were; rejects when storage refuses. */
+  forget(sought: Sought): Promise<number>
   /** Writes everything anew: the browser's data was cleared. */
   keepAgain(): void
 }
@@ -87,7 +92,30 @@ export function createPeople({ kept: { store, loaded }, initial, homeCountry, ac
     return { ...contact, numbers }
   }
 
+  const isSought =
+    ({ numbers, addresses, names }: Sought) =>
+    ({ name, email, numbers: theirs }: Contact): boolean =>
+      theirs.some((n) => numbers.includes(n.number)) ||
+      addresses.includes(email.trim().toLowerCase()) ||
+      names.includes(name.trim().toLowerCase().replace(/\s+/g, ' '))
+
   return {
+    namedBy: (sought) => [...book.all()].filter(isSought(sought)).map(({ name }) => name),
+    async forget(sought) {
+      const theirs = [...book.all()].filter(isSought(sought)).map(({ id }) => id)
+      if (theirs.length === 0) return 0
+      book.drop(theirs)
+      await keeper.write(theirs)
+      for (const [id, mine] of own) {
+        const favourites = mine.favourites.filter((f) => !theirs.some((t) => t === f))
+        const usual = Object.fromEntries(Object.entries(mine.usual).filter(([who]) => !theirs.some((t) => t === who)))
+        if (favourites.length === mine.favourites.length && Object.keys(usual).length === Object.keys(mine.usual).length) continue
+        own.set(id, { favourites, usual })
+        await keeper.writeOwn(id as AgentId, { favourites, usual })
+      }
+      ownRevision++
+      return theirs.length
+    },
     revision: () => book.revision() + ownRevision,
     find(viewer, { group, recent, ...asked }) {
       const colleagues = colleaguesOf(viewer)

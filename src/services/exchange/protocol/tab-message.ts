@@ -26,6 +26,16 @@ const callerWish = {
   keepsPlaceMs: z.number().positive().nullable().default(null),
 }
 
+/** Things about one person at once; more are no person's. */
+export const MOST_FORGOTTEN = 50_000
+const SoughtSchema = z
+  .object({
+    numbers: z.array(z.string().min(4).max(20)).max(20).readonly(),
+    addresses: z.array(z.string().min(4).max(300)).max(20).readonly(),
+    names: z.array(z.string().min(2).max(300)).max(20).readonly(),
+  })
+  .readonly()
+
 export const TabMessageSchema = z.discriminatedUnion('kind', [
   /** First message of a tab: the key it was given before a reload, and the world it wants if none runs yet. */
   z
@@ -140,6 +150,10 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('flushed'), requestId }).readonly(),
   /** A backup that was laid beside what is stored takes its place. */
   z.object({ kind: z.literal('putBackupInPlace'), requestId }).readonly(),
+  /** What is kept about somebody, in the ledger and among people, as the JSON of a `Kept`. */
+  z.object({ kind: z.literal('findKept'), requestId, sought: SoughtSchema }).readonly(),
+  /** Has it forgotten, with what names them in past days and calling lists. */
+  z.object({ kind: z.literal('forget'), requestId, sought: SoughtSchema, about: z.array(z.string().max(400)).max(MOST_FORGOTTEN) }).readonly(),
   /** What was set aside as damaged, as text. */
   z.object({ kind: z.literal('damaged'), requestId }).readonly(),
   /** The floor is opened anew, and what was set aside is read again. */

@@ -46,4 +46,9 @@ export async function forgetAllBut(kinds: readonly string[], inUse: ReadonlySet<
   }
 }
 
+/** Removes every sound of the recordings that are meant. */
+export async function forgetRecordings(isMeant: (recordingId: string) => boolean): Promise<void> {
+  for (const key of await store.keys()) if (isMeant(key.split('/')[0] ?? '')) await store.removeItem(key)
+}
+
 const FRESH_MS = 15 * 60_000
