@@ -6,6 +6,7 @@ import { Button } from '@/parts/ui'
 import { bytesInWords } from './bytes'
 
 const SaveDialog = dynamic(() => import('./save-everything').then((m) => m.SaveDialog))
+const ForgetDialog = dynamic(() => import('./forget').then((m) => m.ForgetDialog))
 const RestoreDialog = dynamic(() => import('./restore').then((m) => m.RestoreDialog))
 
 interface Storage {
@@ -21,10 +22,10 @@ async function askStorage(): Promise<Storage> {
   return { usedBytes: estimate?.usage ?? null, ofBytes: estimate?.quota ?? null, lasts }
 }
 
-export function Kept({ centre }: { centre: string }) {
+export function Kept({ centre, homeCountry, mayForget }: { centre: string; homeCountry: string; mayForget: boolean }) {
   const [storage, setStorage] = useState<Storage | null>(null)
   const [refused, setRefused] = useState(false)
-  const [open, setOpen] = useState<'save' | 'restore' | null>(null)
+  const [open, setOpen] = useState<'save' | 'restore' | 'forget' | null>(null)
   useEffect(() => {
     let isThere = true
     void askStorage().then((found) => isThere && setStorage(found))
@@ -66,7 +67,16 @@ export function Kept({ centre }: { centre: string }) {
       <p className="mt-2 text-soft text-xs">
         Ledger, figures, lists, people, recordings, accounts and set-up in one file: to keep elsewhere, or to go on with in another browser.
       </p>
+      {mayForget && (
+        <>
+          <Button className="mt-4" onClick={() => setOpen('forget')}>
+            Forget a person…
+          </Button>
+          <p className="mt-2 text-soft text-xs">All that names somebody from outside is found, and gone for good. Figures stay as they are.</p>
+        </>
+      )}
       {open === 'save' && <SaveDialog centre={centre} onClose={() => setOpen(null)} />}
+      {open === 'forget' && <ForgetDialog homeCountry={homeCountry} onClose={() => setOpen(null)} />}
       {open === 'restore' && <RestoreDialog onClose={() => setOpen(null)} />}
     </section>
   )

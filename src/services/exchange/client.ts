@@ -24,7 +24,8 @@ export interface Witness {
 
 export interface FloorClient {
   /** Resolves with a refusal rather than rejecting; a floor that does not answer in time is one as well. */
-  ask(request: Request): Promise<Reply>
+  /** `deadlineMs`: of what takes longer than an answer usually does. */
+  ask(request: Request, deadlineMs?: number): Promise<Reply>
   command(ask: Ask, witness?: Witness): Promise<Reply>
   signIn(agentId: AgentId, pin: string): Promise<Reply>
   signOut(): Promise<Reply>

@@ -1,0 +1,98 @@
+// Somebody from outside is forgotten, through the screens: found first, gone for good, and figures stay.
+import { violations } from './axe'
+import { button, goTo, hangUp, quiet, signInAsOwner, state, takeCall } from './desk'
+import { expect, type Page, test } from './warm'
+
+/** Where a text stands in what the browser stores of this address. */
+const placesOf = (page: Page, text: string): Promise<readonly string[]> =>
+  page.evaluate(async (wanted) => {
+    const done = <T>(request: IDBRequest<T>) =>
+      new Promise<T>((resolve, reject) => {
+        request.onsuccess = () => resolve(request.result)
+        request.onerror = () => reject(request.error)
+      })
+    const has = (value: unknown): boolean => {
+      if (typeof value === 'string') return value.includes(wanted)
+      if (value instanceof Map) return [...value].some(has)
+      if (ArrayBuffer.isView(value) || value instanceof Blob) return false
+      return typeof value === 'object' && value !== null && Object.values(value).some(has)
+    }
+    const places: string[] = []
+    for (const { name } of await indexedDB.databases()) {
+      const db = await done(indexedDB.open(name ?? ''))
+      for (const store of db.objectStoreNames) {
+        const all = db.transaction(store).objectStore(store)
+        const keys = await done(all.getAllKeys())
+        const values = await done(all.getAll())
+        for (const [i, key] of keys.entries()) if (String(key).includes(wanted) || has(values[i])) places.push(`${name} ${String(key)}`)
+      }
+      db.close()
+    }
+    for (const [key, value] of Object.entries(localStorage)) if (key.includes(wanted) || String(value).includes(wanted)) places.push(key)
+    return places
+  }, text)
+
+test('a person is looked for, shown with all that names them, and forgotten: in no page and no store, while the call stays counted', async ({
+  page,
+  context,
+}) => {
+  test.slow()
+  await takeCall(page)
+  await page.getByLabel('Notes').fill('Her mother’s wheelchair')
+  const owner = await context.newPage()
+  await signInAsOwner(owner, quiet('/set-up'))
+  await button(owner, 'Forget a person…').click()
+  const dialog = owner.getByRole('dialog', { name: 'Forget a person' })
+  const whom = dialog.getByLabel('Their numbers, mail addresses and names')
+  await expect(whom).toBeFocused()
+  const look = async (text: string) => {
+    await whom.fill(text)
+    await whom.press('Enter')
+  }
+  for (const [text, says] of [
+    ['', 'Nothing is written.'],
+    ['Ot', '“Ot” is too short'],
+    ['01632', '“01632” is not a whole telephone number.'],
+    ['Nobody Whatever', 'Nothing is kept about them.'],
+  ] as const) {
+    await look(text)
+    await expect(dialog).toContainText(says)
+    await expect(whom).toHaveValue(text)
+  }
+  expect(await violations(owner)).toEqual([])
+  await look('ottoline  fjelding')
+  const kept = dialog.getByRole('list', { name: 'What is kept' })
+  await expect(kept.getByRole('listitem').first()).toHaveText('call1')
+  await expect(dialog).toContainText('The name that stands there: Ottoline Fjelding.')
+  expect(await violations(owner)).toEqual([])
+  if (process.env.PICTURE) await owner.screenshot({ path: '/tmp/forget1.png' })
+  await button(owner, 'Forget them for good').click()
+  await expect(dialog).toContainText('They cannot be forgotten now: a call with them is under way, or its outcome is owed.')
+
+  await hangUp(page)
+  await page.keyboard.press('Alt+1')
+  await page.keyboard.press('Alt+Enter')
+  await expect(state(page)).toHaveText('Ready')
+  await button(owner, 'Look for somebody else').click()
+  await look('Ottoline Fjelding')
+  await expect(kept.getByRole('listitem').first()).toHaveText('call1')
+  await button(owner, 'Forget them for good').click()
+  await expect(dialog).toContainText('They are forgotten.')
+  if (process.env.PICTURE) await owner.screenshot({ path: '/tmp/forget2.png' })
+  await button(owner, 'Close').click()
+
+  // The call stands in the figures and names nobody; what is stored does not either, once both pages were closed.
+  await goTo(owner, 'Results')
+  await expect(owner.getByRole('region', { name: 'Calls' }).getByRole('row').nth(1)).toContainText('forgotten')
+  await expect(owner.getByRole('main')).not.toContainText('Ottoline')
+  if (process.env.PICTURE) await owner.screenshot({ path: '/tmp/forget3.png' })
+  await page.close()
+  await owner.reload()
+  await expect(owner.getByRole('region', { name: 'Calls' }).getByRole('row').nth(1)).toContainText('forgotten')
+  for (const personal of ['Ottoline Fjelding', 'wheelchair']) expect(await placesOf(owner, personal), personal).toEqual([])
+  expect(await placesOf(owner, 'callQueued')).not.toEqual([])
+  await goTo(owner, 'Set-up')
+  await button(owner, 'Forget a person…').click()
+  await look('Ottoline Fjelding')
+  await expect(dialog).toContainText('Nothing is kept about them.')
+})
