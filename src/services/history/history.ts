@@ -4,7 +4,7 @@ import { format } from 'date-fns'
 import { offeredBy } from '@/core/forgotten'
 import { toCallId, type WorkId } from '@/core/ids'
 import type { LedgerEntry, WrittenRecord } from '@/core/ledger'
-import { isListedAs, mayBeIn } from '@/core/personal'
+import { isListedAs, mayBeIn, soughtOf } from '@/core/personal'
 import { isMark } from '@/core/replay'
 import { ofAgent } from '@/core/reports'
 import type { SetUp } from '@/core/set-up'
@@ -348,12 +348,13 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
     log: async ({ nowMs, ...asked }) => pageOfLog(await callsIn({ fromMs: asked.sinceMs, toMs: Infinity }, nowMs), asked, names()),
     dialledBefore: async ({ only, atMost, nowMs }) =>
       dialledBefore(await callsIn({ fromMs: nowMs - DIALLED_LATELY_MS, toMs: Infinity }, nowMs), only, atMost, names()),
-    async keptAbout(sought) {
+    async keptAbout(asked) {
       await importing
-      return past.about(sought)
+      return past.about(soughtOf(asked))
     },
-    async forgetListed(sought) {
+    async forgetListed(asked) {
       await importing
+      const sought = soughtOf(asked)
       await past.forget(isListedAs(sought), (line) => mayBeIn(line, sought))
     },
     handling: async ({ span, nowMs, campaignId }) => handlingOf(await callsIn(span, nowMs), span, campaignId, setUps()[0]),

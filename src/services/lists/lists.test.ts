@@ -428,3 +428,42 @@ test('what leaves as files says what happened: each attempt once, and who was le
       .map((l) => JSON.parse(l).state),
   ).toEqual(Array.from({ length: 12 }, (_, i) => ([left.recordId, busy.recordId].some((id) => id.endsWith(`_${i}`)) ? 'again' : 'fresh')))
 })
+
+test('somebody who is forgotten stays in their place of the list: named by nothing, called by nobody, and tried as often as before', async () => {
+  const store = memoryStore()
+  const lists = await openLists(store)
+  await into(lists, store, file(csv(40)))
+  const { floor, feed, call } = aCampaign()
+  await lists.follow(feed)
+  const [tried, fresh] = lists.next(CAMPAIGN.id, 2, floor.state().atMs)
+  if (tried === undefined || fresh === undefined) throw new Error('nobody is next')
+  const attemptId = call(tried)
+  if (attemptId !== null) expect(floor.give({ kind: 'reportAttempt', attemptId, report: { is: 'busy' } })).toBe('ok')
+  lists.giveBack([fresh.recordId], floor.state().atMs)
+  await lists.follow(feed)
+  const found = [tried, fresh].map(({ recordId, person }) => ({ about: recordId, names: [person] }))
+  expect([tried, fresh].flatMap((r) => lists.keptAbout({ numbers: [r.number], addresses: [], names: [] }))).toEqual(found)
+  expect([tried, fresh].flatMap((r) => lists.keptAbout({ numbers: [], addresses: [], names: [` ${r.person.toUpperCase()} `] }))).toEqual(found)
+
+  expect(floor.give({ kind: 'forgetPerson', agentId: MANY[1] as typeof ANN, about: found.map((f) => f.about), listed: [] })).toBe('ok')
+  await lists.follow(feed)
+  await lists.keep()
+  for (const its of [lists, await openLists(store)]) {
+    await its.follow(feed)
+    for (const { number, person } of [tried, fresh]) {
+      expect(its.keptAbout({ numbers: [number], addresses: [], names: [person] })).toEqual([])
+      expect(its.whose(CAMPAIGN.id, number)).toBeNull()
+    }
+    expect(its.record(tried.recordId, floor.state().atMs)).toMatchObject({
+      record: { person: 'forgotten', numbers: [], key: null },
+      life: { tries: [{ result: 'busy' }] },
+    })
+    expect(its.unreadable()).toEqual([])
+    const next = its.next(CAMPAIGN.id, 50, floor.state().atMs + 24 * 3_600_000).map((r) => r.recordId)
+    expect(next.length).toBeGreaterThan(30)
+    for (const { about } of found) expect(next).not.toContain(about)
+  }
+  const words = JSON.stringify(await Promise.all((await store.keys()).map((key) => store.get(key))))
+  for (const { number, person } of [tried, fresh])
+    for (const personal of [`"${number}"`, `\\"${number}\\"`, `${person}\\"`]) expect(words).not.toContain(personal)
+})

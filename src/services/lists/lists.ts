@@ -15,7 +15,7 @@ import { calledAs, lifeEventOf } from '@/core/dialer'
 import type { AgentId, CampaignId, ListId } from '@/core/ids'
 import { type CarriedOver, parseEntry } from '@/core/ledger'
 import { type CallingList, createCallingList, type Place } from '@/core/lists'
-import { type Found, plain, type Sought } from '@/core/personal'
+import { type Found, plain, type Sought, soughtOf } from '@/core/personal'
 import type { CampaignSetUp } from '@/core/set-up'
 import { type KeyValue, storageWords } from '@/services/storage'
 import { dayAfter, daysBetween, type PastAsked } from '@/world'
@@ -319,7 +319,8 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
       const of = found?.record.numbers.find((n) => n.number === number)
       return found === null || of === undefined ? null : calledAs({ record: found.record, number: of, tries: found.tries })
     },
-    keptAbout({ numbers, addresses, names }) {
+    keptAbout(asked) {
+      const { numbers, addresses, names } = soughtOf(asked)
       const found: Found[] = []
       const isText = (value: string) => addresses.includes(plain(value)) || names.includes(plain(value))
       for (const { meta, chunks } of held.values())
