@@ -87,7 +87,7 @@ test('a person is looked for, shown with all that names them, and forgotten: in 
   await expect(owner.getByRole('main')).not.toContainText('Ottoline')
   if (process.env.PICTURE) await owner.screenshot({ path: '/tmp/forget3.png' })
   await page.close()
-  await owner.reload()
+  await owner.goto(quiet('/results'))
   await expect(owner.getByRole('region', { name: 'Calls' }).getByRole('row').nth(1)).toContainText('forgotten')
   for (const personal of ['Ottoline Fjelding', 'nine metres']) expect(await placesOf(owner, personal), personal).toEqual([])
   expect(await placesOf(owner, 'callQueued')).not.toEqual([])
