@@ -240,9 +240,12 @@ export function createLedgerFolder(state: FolderState = createFolderState()): Le
           owedBefore.set(callId, { handledBy, owedBy: [...(owedBefore.get(callId)?.owedBy ?? []), agentId] })
         return
       }
-      case 'personForgotten':
-        return forgetRecords(state, new Set(event.about))
+      case 'personForgotten': {
+        const about = new Set(event.about)
+        return forgetRecords(state, (id) => about.has(id))
+      }
       case 'detailsForgotten':
+        return event.what === 'details' ? forgetRecords(state, (_, endedAtMs) => endedAtMs !== null && endedAtMs < event.beforeMs) : undefined
       case 'standInsBegan':
       case 'pinsRenewed':
       case 'floorResumed':

@@ -2,6 +2,7 @@
 import { answerLeft, FORGOTTEN, gone, type IsOffered, offeredBy } from '@/core/forgotten'
 import type { AnswerValue } from '@/core/scripts'
 import type { SetUp } from '@/core/set-up'
+import type { EpochMs } from '@/core/time'
 import type { FolderState } from './folder-state'
 import type { CallRecord } from './record'
 import type { WrittenRecord } from './written-record'
@@ -12,12 +13,12 @@ export function namesOf({ agents, queues }: Pick<SetUp, 'agents' | 'queues'>): (
   return (name) => names.has(name)
 }
 
-/** What is over names nobody of those it was about; what is under way is not forgotten. */
-export function forgetRecords({ setUp, calls, written }: FolderState, about: ReadonlySet<string>): void {
+/** What is over names nobody of those it was about; what is under way is not forgotten. `endedAtMs` is null while it is. */
+export function forgetRecords({ setUp, calls, written }: FolderState, isMeant: (id: string, endedAtMs: EpochMs | null) => boolean): void {
   if (setUp === null) return
   const [isOffered, isOurs] = [offeredBy(setUp), namesOf(setUp)]
   for (const [id, open] of [...calls])
-    if (about.has(id))
+    if (isMeant(id, open.ended && open.owedBy.length === 0 ? open.record.endedAtMs : null))
       calls.set(id, {
         ...open,
         record: forgottenCall(open.record, isOffered, isOurs),
@@ -28,7 +29,7 @@ export function forgetRecords({ setUp, calls, written }: FolderState, about: Rea
         customer: open.customer && { ...open.customer, name: FORGOTTEN, facts: [] },
       })
   for (const [id, open] of [...(written ?? [])])
-    if (about.has(id))
+    if (isMeant(id, open.owedBy.length === 0 ? open.record.endedAtMs : null))
       written?.set(id, {
         ...open,
         record: forgottenWritten(open.record, isOffered),

@@ -51,6 +51,7 @@ const WORDS: Partial<Record<keyof SetUp, string>> = {
   conferenceNumber: 'the number of conferences',
   mostOwed: 'how many outcomes may be owed',
   lockAfterMs: 'when a page is locked',
+  keeps: 'how long things are kept',
   archivedScriptIds: 'which scripts are archived',
 }
 

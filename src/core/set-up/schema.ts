@@ -26,6 +26,9 @@ export type Reason = z.infer<typeof ReasonSchema>
 export const SkillSchema = z.object({ id: SkillIdSchema, name: z.string().min(1) }).readonly()
 export type Skill = z.infer<typeof SkillSchema>
 
+/** Ten years and a bit. */
+const MOST_DAYS_KEPT = 3_999
+
 export const SetUpSchema = z
   .object({
     centre: z.string().min(1),
@@ -59,6 +62,16 @@ export const SetUpSchema = z
       .min(MINUTE)
       .nullable()
       .default(15 * MINUTE),
+    /** For how many days what names people from outside is kept; null for ever. */
+    keeps: z
+      .object({
+        /** Of calls and of what was written: who it was, what was said, notes, answers. */
+        detailsDays: z.number().int().min(1).max(MOST_DAYS_KEPT).nullable(),
+        recordingsDays: z.number().int().min(1).max(MOST_DAYS_KEPT).nullable(),
+        messagesDays: z.number().int().min(1).max(MOST_DAYS_KEPT).nullable(),
+      })
+      .readonly()
+      .default({ detailsDays: null, recordingsDays: null, messagesDays: null }),
     /** What an agent may carry at once: whatever stays within one of these. */
     carries: z.array(LoadSchema).min(1).readonly().default(USUAL_LOADS),
     notReadyReasons: z.array(ReasonSchema).min(1).readonly(),

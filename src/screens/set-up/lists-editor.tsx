@@ -13,6 +13,8 @@ import { firstProblem, LoadRowsSchema, LoadsField, ONE_OF_EACH } from './loads-f
 import { ROW_INPUT, RowsField } from './rows-field'
 
 const positive = z.number({ error: 'Type a number.' }).positive('More than nothing.')
+const daysKept = z.string().regex(/^([1-9]\d{0,2}|[1-3]\d{3})?$/, 'Type whole days, 3,999 at most, or leave it empty: then it is kept for ever.')
+
 const ListsFormSchema = z.object({
   skills: z.array(z.object({ skillId: z.string(), name: z.string().trim().min(1, 'Every skill needs a name.') })),
   reasons: z.array(
@@ -31,10 +33,20 @@ const ListsFormSchema = z.object({
   mostOwed: z.number({ error: 'Type a number.' }).int('A whole number.').min(0, 'Not less than none.').max(99, '99 are the most.'),
   callbackMissedMin: positive,
   lockAfterMin: z.string().regex(/^([1-9]\d{0,3})?$/, 'Type whole minutes, or leave it empty: then it is never locked.'),
+  detailsDays: daysKept,
+  recordingsDays: daysKept,
+  messagesDays: daysKept,
   listeningIsShown: z.boolean(),
   takeBackS: z.number({ error: 'Type a number.' }).min(0, 'Not less than nothing.').max(10, 'Ten seconds are the most.'),
 })
 type ListsForm = z.infer<typeof ListsFormSchema>
+
+const KEPT_FIELDS = [
+  ['detailsDays', 'Who it was, notes, answers and what was said'],
+  ['recordingsDays', 'Recordings of calls'],
+  ['messagesDays', 'Messages in mailboxes'],
+] as const
+const daysIn = (text: string): number | null => (text === '' ? null : Number(text))
 
 interface Props {
   readonly setUp: SetUp
@@ -122,6 +134,15 @@ export function ListsEditor({ setUp, onSave, onClose, beginsAt }: Props) {
         />
         <TextField label="Time zone" problem={errors.timeZone?.message ?? null} {...register('timeZone')} />
       </fieldset>
+      <fieldset className="grid grid-cols-2 gap-3 border-line border-t pt-3">
+        <legend className="float-left col-span-2 mb-1 w-full font-semibold">Kept for (days)</legend>
+        <p className="col-span-2 text-soft">
+          Empty: for ever. What is older is forgotten each night and cannot be brought back; that there was a call, and every figure, stays.
+        </p>
+        {KEPT_FIELDS.map(([name, label]) => (
+          <TextField key={name} label={label} inputMode="numeric" problem={errors[name]?.message ?? null} {...register(name)} />
+        ))}
+      </fieldset>
       <label className="flex items-baseline gap-2 border-line border-t pt-3">
         <input type="checkbox" className="size-4 accent-green" {...register('listeningIsShown')} />
         <span>
@@ -145,6 +166,9 @@ const toForm = (s: SetUp): ListsForm => ({
   mostOwed: s.mostOwed,
   callbackMissedMin: s.callbackMissedAfterMs / MINUTE,
   lockAfterMin: s.lockAfterMs === null ? '' : String(Math.round(s.lockAfterMs / MINUTE)),
+  detailsDays: String(s.keeps.detailsDays ?? ''),
+  recordingsDays: String(s.keeps.recordingsDays ?? ''),
+  messagesDays: String(s.keeps.messagesDays ?? ''),
   listeningIsShown: s.listeningIsShown,
 })
 
@@ -162,5 +186,6 @@ const fromForm = (form: ListsForm): Partial<SetUp> => ({
   mostOwed: form.mostOwed,
   callbackMissedAfterMs: form.callbackMissedMin * MINUTE,
   lockAfterMs: form.lockAfterMin === '' ? null : Number(form.lockAfterMin) * MINUTE,
+  keeps: { detailsDays: daysIn(form.detailsDays), recordingsDays: daysIn(form.recordingsDays), messagesDays: daysIn(form.messagesDays) },
   listeningIsShown: form.listeningIsShown,
 })

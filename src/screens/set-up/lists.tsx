@@ -30,6 +30,8 @@ export function Lists({ setUp, onEdit }: { setUp: SetUp; onEdit: () => void }) {
           {formatClock(setUp.callbackMissedAfterMs)} ·{' '}
           {setUp.lockAfterMs === null ? 'a page is never locked' : `an untouched page is locked after ${formatClock(setUp.lockAfterMs)}`}
         </dd>
+        <dt className="text-soft">Kept</dt>
+        <dd>{keptWords(setUp)}</dd>
         <dt className="text-soft">At once</dt>
         <dd>{setUp.carries.map(loadWords).join(', or ')}</dd>
         <dt className="text-soft">Listening in</dt>
@@ -37,4 +39,9 @@ export function Lists({ setUp, onEdit }: { setUp: SetUp; onEdit: () => void }) {
       </dl>
     </section>
   )
+}
+
+function keptWords({ keeps: { detailsDays, recordingsDays, messagesDays } }: SetUp): string {
+  const days = (count: number | null) => (count === null ? 'for ever' : count === 1 ? 'a day' : `${count} days`)
+  return `who it was and what was said ${days(detailsDays)} · recordings ${days(recordingsDays)} · messages ${days(messagesDays)}`
 }

@@ -35,6 +35,7 @@ import type { Notice, TabView } from './protocol'
 import { createPulse, isBeat } from './pulse'
 import { createReceiving } from './receiving'
 import { saidOfRestored } from './restored-words'
+import { createRetention } from './retention'
 import { createReviewsPart } from './reviews'
 import { ringBack } from './ring-back'
 import type { Scenario } from './scenario'
@@ -74,7 +75,7 @@ export interface ExchangeOptions {
   /** A backup that was read and laid beside what is stored: it takes its place once that is said. */
   readonly replacement: Replacement
   /** Removes sounds that are meant from where they are kept. */
-  readonly forgetSounds: (isMeant: (recordingId: string) => boolean) => Promise<void>
+  readonly forgetSounds: (isMeant: (recordingId: string, startedAtMs: number) => boolean) => Promise<void>
   /** Whether another worker than this one would be opened now: what a page says of itself is no reason to end anything. */
   readonly isOtherServed: () => Promise<boolean>
 }
@@ -382,10 +383,13 @@ export function createExchange(options: ExchangeOptions): Exchange {
     },
     // Whoever opens the floor again knows by it how long nobody was there.
     beats: () => {
-      if (!options.restored.newer) void options.store.set(ALIVE_KEY, now()).catch(() => {})
+      if (options.restored.newer) return
+      void options.store.set(ALIVE_KEY, now()).catch(() => {})
+      void retention.tick().catch((error: unknown) => console.warn('What is older than it may be is not forgotten yet:', error))
     },
   })
 
+  const retention = createRetention({ ...options, writer, state: () => state, now, give: carryOut })
   const forgetting = createForgetting({ ...options, writer, people, state: () => state, give: carryOut })
   const sessions = createSessions({ accounts: options.accounts, tabs, now, state: () => state })
 

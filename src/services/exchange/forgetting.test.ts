@@ -20,7 +20,7 @@ async function supervisor(exchange: Exchange, id: AgentId = LINNEA) {
 }
 
 /** Eluned's call with somebody the records know, with notes, ended and coded. */
-async function coded(store: KeyValue = memoryStore(), sounds = new Set([`rec_${CALL}_9`, 'rec_call_t_11_40'])) {
+async function coded(store: KeyValue = memoryStore(), sounds = new Map([`rec_${CALL}_9`, 'rec_call_t_11_40'].map((id) => [id, 0] as const))) {
   const peopleStore = memoryStore()
   const floor = await inCall({ store, peopleStore, sounds })
   const { tab, exchange } = floor
@@ -106,7 +106,7 @@ describe('somebody who is forgotten', PATIENT, () => {
     // Of the centre the records stand there, which are kept outside and not by the product.
     const { centre: _, ...seen } = owner.view()
     expect(JSON.stringify(seen)).not.toContain(them.name)
-    expect([...sounds]).toEqual(['rec_call_t_11_40'])
+    expect([...sounds.keys()]).toEqual(['rec_call_t_11_40'])
     const after = await recordsOf(owner)
     expect(after).toEqual(
       before.map((r) =>

@@ -36,7 +36,8 @@ export async function aFloor({
   isOtherServed = (): boolean => false,
   replacement = { problem: async (): Promise<RefusalView | null> => NOTHING_READY, go: async () => {} },
   peopleStore = memoryStore(),
-  sounds = new Set<string>(),
+  /** Recordings, and when each began. */
+  sounds = new Map<string, number>(),
 } = {}) {
   let elapsedMs = 0
   let setByMs = 0
@@ -75,7 +76,7 @@ export async function aFloor({
     isShared,
     builtAtMs: BUILT_AT_MS,
     forgetSounds: async (isMeant) => {
-      for (const id of [...sounds]) if (isMeant(id)) sounds.delete(id)
+      for (const [id, startedAtMs] of [...sounds]) if (isMeant(id, startedAtMs)) sounds.delete(id)
     },
     isOtherServed: async () => isOtherServed(),
     replacement,

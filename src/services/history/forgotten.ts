@@ -3,21 +3,35 @@ import { type IsOffered, offeredBy } from '@/core/forgotten'
 import { forgottenCall, forgottenWritten, type LedgerEntry, namesOf, parseEntry, toLine } from '@/core/ledger'
 import { type Found, foundIn, mayBeIn, putTogether, type Sought, takeApart } from '@/core/personal'
 import type { SetUp } from '@/core/set-up'
+import type { EpochMs } from '@/core/time'
 import type { KeyValue } from '@/services/storage'
 import { hashOf, idAt, packCalls, recordsOf, rowsOf } from './columns'
 import { ledgerOfDay } from './days'
-import type { Kept } from './kept'
+import { type Kept, rangeOf } from './kept'
 
 /** The block as it is once these are forgotten; null where it is about none of them. Its sums are what they were. */
 export function withoutThem(kept: Kept, about: ReadonlySet<string>, setUp: SetUp): Kept | null {
   const { calls, written = [] } = kept
   const hasCalls = [...about].some((id) => rowsOf(calls.byId, hashOf(id)).some((row) => idAt(calls, row) === id))
   if (!hasCalls && !written.some(({ record }) => about.has(record.workId))) return null
+  return without(kept, (id) => about.has(id), setUp)
+}
+
+/** The same of everything that was over before an instant. */
+export function withoutBefore(kept: Kept, beforeMs: EpochMs, setUp: SetUp): Kept | null {
+  const { calls, written = [] } = kept
+  if (rangeOf(kept).fromMs >= beforeMs || (calls.count === 0 && written.length === 0)) return null
+  return without(kept, (_, endedAtMs) => endedAtMs !== null && endedAtMs < beforeMs, setUp)
+}
+
+function without(kept: Kept, isMeant: (id: string, endedAtMs: EpochMs | null) => boolean, setUp: SetUp): Kept {
   const [isOffered, isOurs] = [offeredBy(setUp), namesOf(setUp)]
   return {
     ...kept,
-    calls: hasCalls ? packCalls(recordsOf(calls).map((r) => (about.has(r.callId) ? forgottenCall(r, isOffered, isOurs) : r))) : calls,
-    written: written.map((one) => (about.has(one.record.workId) ? { ...one, record: forgottenWritten(one.record, isOffered) } : one)),
+    calls: packCalls(recordsOf(kept.calls).map((r) => (isMeant(r.callId, r.endedAtMs) ? forgottenCall(r, isOffered, isOurs) : r))),
+    written: (kept.written ?? []).map((one) =>
+      isMeant(one.record.workId, one.record.endedAtMs) ? { ...one, record: forgottenWritten(one.record, isOffered) } : one,
+    ),
   }
 }
 

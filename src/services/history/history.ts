@@ -35,7 +35,7 @@ import {
 import { callsOfCell, crossOf, teamsOf } from './cross'
 import { entriesOfDay, importDays, ledgerOfDay, type PastDay, type Progress, readEntries, takeLegacyDays } from './days'
 import { exported, exportedWritten, isEmptyExport } from './exports'
-import { pastDaysOf, withoutThem } from './forgotten'
+import { pastDaysOf, withoutBefore, withoutThem } from './forgotten'
 import { handlingOf } from './handling'
 import { type Kept, keepDay, type Sums, sumsOf } from './kept'
 import { createLive } from './live'
@@ -50,6 +50,9 @@ import { callsOfDay, isAbout, sessionsIn } from './sessions'
 import { soundOf } from './sound'
 import { isOf, openBlock, type Rules, rowsIn } from './tally'
 import { beganIn, hadBy, type IsMeant, linesFrom, speaksOfWritten, whereWhole, writtenIn, writtenReport } from './written'
+
+/** Of a line of a ledger. */
+const AT_MS = /"atMs":(\d+)/
 
 const PREVIOUS_LIMIT = 12
 /** Events of a stretch that somebody can read. */
@@ -187,21 +190,30 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
   /** Whom the floor has forgotten stands in nothing that was folded before. */
   const forgetWhom = async (entries: readonly LedgerEntry[]): Promise<void> => {
     const about = new Set(entries.flatMap(({ event }) => (event.kind === 'personForgotten' ? event.about : [])))
-    if (about.size === 0) return
+    const beforeMs = Math.max(0, ...entries.map(({ event }) => (event.kind === 'detailsForgotten' && event.what === 'details' ? event.beforeMs : 0)))
+    if (about.size === 0 && beforeMs === 0) return
     await importing
     await blocks.needAll()
+    const setUpNow = setUps()[0]
     for (const kept of blocks.here()) {
-      const left = withoutThem(kept, about, setUps()[0])
+      const old = beforeMs === 0 ? null : withoutBefore(kept, beforeMs, setUpNow)
+      const left = withoutThem(old ?? kept, about, setUpNow) ?? old
       if (left === null) continue
       await blocks.store(left)
       blocks.add(left)
     }
     corrected = { key: '', of: new Map() }
     const ids = [...about]
-    await past.forget(
-      (one) => about.has(one),
-      (line) => ids.some((id) => line.includes(id)),
-    )
+    if (ids.length > 0)
+      await past.forget(
+        (one) => about.has(one),
+        (line) => ids.some((id) => line.includes(id)),
+      )
+    if (beforeMs > 0)
+      await past.forget(
+        () => true,
+        (line) => Number(AT_MS.exec(line)?.[1] ?? Infinity) < beforeMs,
+      )
     await live.keep()
     onMore()
   }

@@ -44,6 +44,12 @@ function underWay(state: FloorState, ids: ReadonlySet<string>): 'call' | 'writte
   return called.some(({ record }) => ids.has(record.recordId)) ? 'attempt' : null
 }
 
-export const forgetDetails = (draft: Draft, { what, beforeMs }: RetentionCommand): null => emit(draft, null, { kind: 'detailsForgotten', what, beforeMs })
+/** Messages that were left before are purged; what else there is of that time is dropped by whoever keeps it. */
+export function forgetDetails(draft: Draft, { what, beforeMs }: RetentionCommand): null {
+  if (what === 'messages')
+    for (const { id, beganAtMs, callId } of values(draft.state.messages))
+      if (beganAtMs < beforeMs && get(draft.state.work, callId) === undefined) emit(draft, null, { kind: 'messagePurged', messageId: id })
+  return emit(draft, null, { kind: 'detailsForgotten', what, beforeMs })
+}
 
 export const PRIVACY_RULES: Rules<PrivacyCommand | RetentionCommand, PrivacyRefusal | RightsRefusal | AnyRefusal> = { forgetPerson, forgetDetails }

@@ -47,8 +47,11 @@ export async function forgetAllBut(kinds: readonly string[], inUse: ReadonlySet<
 }
 
 /** Removes every sound of the recordings that are meant. */
-export async function forgetRecordings(isMeant: (recordingId: string) => boolean): Promise<void> {
-  for (const key of await store.keys()) if (isMeant(key.split('/')[0] ?? '')) await store.removeItem(key)
+export async function forgetRecordings(isMeant: (recordingId: string, startedAtMs: number) => boolean): Promise<void> {
+  for (const key of await store.keys()) {
+    const [recordingId = '', startedAtMs = ''] = key.split('/')
+    if (isMeant(recordingId, Number(startedAtMs))) await store.removeItem(key)
+  }
 }
 
 const FRESH_MS = 15 * 60_000

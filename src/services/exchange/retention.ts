@@ -1,0 +1,98 @@
+// What the set-up says is kept for so many days is forgotten once it is older: with the first beat of a day, or when the floor is opened on a later one. What
+// has been done is noted last, so that what is cut short is done again.
+import * as z from 'zod'
+import type { Command, FloorRefusal } from '@/core/floor'
+import { RETAINED } from '@/core/ledger'
+import type { SetUp } from '@/core/set-up'
+import type { FloorState } from '@/core/state'
+import { get, values } from '@/core/table'
+import { type EpochMs, instantAt, localMidnight } from '@/core/time'
+import type { KeyValue } from '@/services/storage'
+import type { LedgerWriter } from './store'
+
+interface Options {
+  readonly store: KeyValue
+  readonly writer: Pick<LedgerWriter, 'flushed' | 'forget' | 'forgetBefore'>
+  readonly state: () => FloorState
+  readonly now: () => EpochMs
+  readonly give: (command: Command) => FloorRefusal | null
+  /** Removes sounds that are meant from where they are kept. */
+  readonly forgetSounds: (isMeant: (recordingId: string, startedAtMs: EpochMs) => boolean) => Promise<void>
+}
+
+export interface Retention {
+  /** Call it often: it does something once a day. Resolves once that is done; rejects when storage refuses, and then the next call tries again. */
+  tick(): Promise<void>
+}
+
+type What = (typeof RETAINED)[number]
+const DONE_KEY = 'retained'
+/** Up to which instant each kind has been forgotten. */
+const DoneSchema = z.partialRecord(z.enum(RETAINED), z.number())
+
+const daysOf = ({ keeps }: SetUp): Readonly<Record<What, number | null>> => ({
+  details: keeps.detailsDays,
+  recordings: keeps.recordingsDays,
+  messages: keeps.messagesDays,
+})
+
+export function createRetention({ store, writer, state, now, give, forgetSounds }: Options): Retention {
+  let running: Promise<void> | null = null
+  /** What of a day and a set-up has been done already: asking the store costs something. */
+  let doneFor = ''
+
+  const forget = async (what: What, beforeMs: EpochMs): Promise<void> => {
+    const messages = what === 'messages' ? oldMessages(state(), beforeMs) : []
+    const refusal = give({ kind: 'forgetDetails', what, beforeMs })
+    if (refusal !== null) throw new Error(refusal.reason)
+    if (!(await writer.flushed())) throw new Error('storage refuses')
+    if (what === 'details') {
+      const open = openIds(state())
+      return writer.forgetBefore(beforeMs, (about) => open.has(about))
+    }
+    if (what === 'recordings')
+      return forgetSounds((id, startedAtMs) => startedAtMs < beforeMs && !id.startsWith('rec_greeting_') && !id.startsWith('rec_message_'))
+    const ids = new Set<string>(messages.map((m) => m.id))
+    await writer.forget((about) => ids.has(about))
+    const sounds = new Set(messages.map((m) => m.recordingId))
+    await forgetSounds((id) => sounds.has(id))
+  }
+  const run = async () => {
+    const { setUp } = state()
+    const today = localMidnight(setUp.timeZone, now())
+    const key = `${today} ${JSON.stringify(setUp.keeps)}`
+    if (key === doneFor) return
+    const done = DoneSchema.catch({}).parse(await store.get(DONE_KEY))
+    for (const what of RETAINED) {
+      const days = daysOf(setUp)[what]
+      const beforeMs = days === null ? 0 : instantAt(setUp.timeZone, localMidnight(setUp.timeZone, now(), -days))
+      if (beforeMs <= (done[what] ?? 0)) continue
+      await forget(what, beforeMs)
+      done[what] = beforeMs
+      await store.set(DONE_KEY, done)
+    }
+    doneFor = key
+  }
+  return {
+    tick() {
+      running ??= run().finally(() => {
+        running = null
+      })
+      return running
+    },
+  }
+}
+
+/** Left before, and no longer waiting to be called back: those that the floor purges. */
+const oldMessages = ({ messages, work }: FloorState, beforeMs: EpochMs) =>
+  values(messages).filter((m) => m.beganAtMs < beforeMs && get(work, m.callId) === undefined)
+
+/** What is under way or was promised is not forgotten before it is over. */
+function openIds(state: FloorState): ReadonlySet<string> {
+  const ids = new Set<string>()
+  for (const table of [state.calls, state.threads, state.work, state.callbacks, state.messages, state.conferences]) for (const id of table.keys()) ids.add(id)
+  for (const { taskId } of values(state.tasks)) ids.add(taskId)
+  for (const { record } of [...values(state.attempts), ...values(state.previews)]) ids.add(record.recordId)
+  for (const { whom } of values(state.doNotCall)) ids.add('person' in whom ? `person ${whom.person}` : `number ${whom.number}`)
+  return ids
+}
