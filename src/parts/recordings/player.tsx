@@ -18,13 +18,15 @@ interface Props {
   /** Of the file it is kept as, without its ending. */
   readonly fileName: string
   readonly onFirstPlay?: () => void
+  /** It is heard, or taken out as a file. */
+  readonly onDid?: (what: 'recordingPlayed' | 'exported') => void
   /** Told of whoever can say where it is and play it from a place, both in seconds, for as long as it is shown. */
   readonly onThere?: (there: { readonly placeS: () => number; readonly playFrom: (seconds: number) => void }) => () => void
   /** What else can be done with it. */
   readonly children?: React.ReactNode
 }
 
-export function Player({ sound, spans = [], fileName, onFirstPlay, onThere, children }: Props) {
+export function Player({ sound, spans = [], fileName, onFirstPlay, onDid, onThere, children }: Props) {
   const wav = useMemo(() => new Blob([toWav(sound.samples, RATE_HERTZ)], { type: 'audio/wav' }), [sound.samples])
   const audio = useRef<HTMLAudioElement>(null)
   const [url, setUrl] = useState<string | undefined>(undefined)
@@ -84,7 +86,10 @@ export function Player({ sound, spans = [], fileName, onFirstPlay, onThere, chil
       <audio
         ref={audio}
         src={url}
-        onPlay={() => setPlaying(true)}
+        onPlay={() => {
+          setPlaying(true)
+          onDid?.('recordingPlayed')
+        }}
         onPause={() => setPlaying(false)}
         onEnded={() => setPlaying(false)}
         onTimeUpdate={() => !playing && setAtS(audio.current?.currentTime ?? 0)}
@@ -138,7 +143,14 @@ export function Player({ sound, spans = [], fileName, onFirstPlay, onThere, chil
           Volume
           <input type="range" min={0} max={1} step={0.05} value={volume} onChange={(e) => setVolume(Number(e.target.value))} className="w-20 accent-green" />
         </label>
-        <Button onClick={() => saveFile(`${fileName}.wav`, wav, 'audio/wav')}>Save as WAV</Button>
+        <Button
+          onClick={() => {
+            onDid?.('exported')
+            saveFile(`${fileName}.wav`, wav, 'audio/wav')
+          }}
+        >
+          Save as WAV
+        </Button>
         {children}
       </div>
     </div>

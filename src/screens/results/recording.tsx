@@ -4,7 +4,7 @@
 import { useCallback, useEffect, useState } from 'react'
 import type { LedgerEntry } from '@/core/ledger'
 import { formatClock } from '@/core/time'
-import { durationMsOf, loadSound, Player, type Sound } from '@/parts/recordings'
+import { durationMsOf, loadSound, Player, type Sound, useAudited } from '@/parts/recordings'
 import { Button, saveFile } from '@/parts/ui'
 import { usePlayed } from './played'
 import { spansOf } from './recording-spans'
@@ -48,6 +48,7 @@ interface OfCallProps {
 
 function OfCall({ recordingId, sound, entries, callFromMs }: OfCallProps) {
   const { attach } = usePlayed()
+  const did = useAudited(recordingId)
   const fromMs = sound.startedAtMs - callFromMs
   const onThere = useCallback<NonNullable<Parameters<typeof Player>[0]['onThere']>>(
     ({ placeS, playFrom }) =>
@@ -61,11 +62,12 @@ function OfCall({ recordingId, sound, entries, callFromMs }: OfCallProps) {
   )
   const spans = spansOf(entries, sound.startedAtMs, sound.startedAtMs + durationMsOf(sound))
   const saveAsRecorded = () => {
+    did('exported')
     for (const [i, run] of sound.runs.entries()) saveFile(`${recordingId}${sound.runs.length > 1 ? `-${i + 1}` : ''}.webm`, run.data, run.data.type)
   }
   return (
     <>
-      <Player sound={sound} spans={spans} fileName={recordingId} onThere={onThere}>
+      <Player sound={sound} spans={spans} fileName={recordingId} onDid={did} onThere={onThere}>
         <Button onClick={saveAsRecorded}>Save as recorded</Button>
       </Player>
       {spans.map((s) => (

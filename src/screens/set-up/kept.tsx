@@ -2,10 +2,13 @@
 // What this browser keeps of the centre, whether it may be cleared away by itself, and all of it as one file, out and in.
 import dynamic from 'next/dynamic'
 import { useEffect, useState } from 'react'
+import type { SetUp } from '@/core/set-up'
 import { Button } from '@/parts/ui'
 import { bytesInWords } from './bytes'
 
 const SaveDialog = dynamic(() => import('./save-everything').then((m) => m.SaveDialog))
+const AuditDialog = dynamic(() => import('./audit').then((m) => m.AuditDialog))
+const CheckDialog = dynamic(() => import('./check').then((m) => m.CheckDialog))
 const ForgetDialog = dynamic(() => import('./forget').then((m) => m.ForgetDialog))
 const RestoreDialog = dynamic(() => import('./restore').then((m) => m.RestoreDialog))
 
@@ -22,10 +25,11 @@ async function askStorage(): Promise<Storage> {
   return { usedBytes: estimate?.usage ?? null, ofBytes: estimate?.quota ?? null, lasts }
 }
 
-export function Kept({ centre, homeCountry, mayForget }: { centre: string; homeCountry: string; mayForget: boolean }) {
+export function Kept({ setUp, mayForget }: { setUp: SetUp; mayForget: boolean }) {
+  const { centre, homeCountry } = setUp
   const [storage, setStorage] = useState<Storage | null>(null)
   const [refused, setRefused] = useState(false)
-  const [open, setOpen] = useState<'save' | 'restore' | 'forget' | null>(null)
+  const [open, setOpen] = useState<'save' | 'restore' | 'forget' | 'check' | 'audit' | null>(null)
   useEffect(() => {
     let isThere = true
     void askStorage().then((found) => isThere && setStorage(found))
@@ -67,6 +71,10 @@ export function Kept({ centre, homeCountry, mayForget }: { centre: string; homeC
       <p className="mt-2 text-soft text-xs">
         Ledger, figures, lists, people, recordings, accounts and set-up in one file: to keep elsewhere, or to go on with in another browser.
       </p>
+      <div className="mt-4 flex flex-wrap gap-2">
+        <Button onClick={() => setOpen('check')}>Check everything</Button>
+        <Button onClick={() => setOpen('audit')}>Who did what…</Button>
+      </div>
       {mayForget && (
         <>
           <Button className="mt-4" onClick={() => setOpen('forget')}>
@@ -76,6 +84,8 @@ export function Kept({ centre, homeCountry, mayForget }: { centre: string; homeC
         </>
       )}
       {open === 'save' && <SaveDialog centre={centre} onClose={() => setOpen(null)} />}
+      {open === 'check' && <CheckDialog onClose={() => setOpen(null)} />}
+      {open === 'audit' && <AuditDialog setUp={setUp} onClose={() => setOpen(null)} />}
       {open === 'forget' && <ForgetDialog homeCountry={homeCountry} onClose={() => setOpen(null)} />}
       {open === 'restore' && <RestoreDialog onClose={() => setOpen(null)} />}
     </section>

@@ -41,6 +41,7 @@ export function SaveDialog({ centre, onClose }: { centre: string; onClose: () =>
       const file = await running.current.answer
       if (file === null) return ask(null, 'It was called off, and nothing was saved.')
       const name = `${centre.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-${new Date().toISOString().slice(0, 10)}.${isOpen ? 'zip' : 'zip.age'}`
+      await floor?.ask({ kind: 'did', what: 'savedEverything', about: isOpen ? 'open' : 'with a passphrase' })
       saveFile(name, file, 'application/octet-stream')
       setStep({ is: 'done', name, bytes: file.size })
     } catch (error) {

@@ -113,7 +113,7 @@ export function SetUpScreen({ view }: { view: FloorView }) {
           <DraftPanel draft={draft} />
           <Checks findings={findings} />
           <Files setUp={setUp} onFile={(file) => void imported(file)} />
-          <Kept centre={view.centre.name} homeCountry={view.centre.homeCountry} mayForget={view.account.may.includes('forgetting')} />
+          <Kept setUp={setUp} mayForget={view.account.may.includes('forgetting')} />
         </aside>
         {editing?.what === 'queue' && (
           <QueueEditor

@@ -2,7 +2,7 @@
 // A message to be heard, and its words beside it.
 import { useEffect, useState } from 'react'
 import type { Message, Spoken } from '@/core/voicemail'
-import { Player } from '@/parts/recordings'
+import { Player, useAudited } from '@/parts/recordings'
 import { NumberLinks } from '@/parts/words'
 import { soundOfMessage } from './message-sound'
 import { fileNameOf } from './words'
@@ -15,6 +15,7 @@ type Loaded =
 
 export function MessagePlayer({ message, onFirstPlay }: { message: Message; onFirstPlay?: () => void }) {
   const [loaded, setLoaded] = useState<Loaded>({ state: 'loading' })
+  const did = useAudited(message.id)
   // biome-ignore lint/correctness/useExhaustiveDependencies: what was said does not change after it was left
   useEffect(() => {
     let alive = true
@@ -32,7 +33,7 @@ export function MessagePlayer({ message, onFirstPlay }: { message: Message; onFi
       {loaded.state === 'none' && <p className="text-soft">No sound of it is kept in this browser: it was recorded at another desk.</p>}
       {loaded.state === 'broken' && <p className="text-red">Its sound cannot be read: {loaded.says}</p>}
       {loaded.state === 'here' && (
-        <Player sound={{ samples: loaded.samples }} fileName={fileNameOf(message)} {...(onFirstPlay === undefined ? {} : { onFirstPlay })} />
+        <Player sound={{ samples: loaded.samples }} fileName={fileNameOf(message)} onDid={did} {...(onFirstPlay === undefined ? {} : { onFirstPlay })} />
       )}
       <Words words={message.words} />
     </>

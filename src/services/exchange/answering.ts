@@ -8,6 +8,8 @@ import type { FloorState } from '@/core/state'
 import type { Pace, Past, World } from '@/world'
 import type { Accounts } from './accounts'
 import type { Acts } from './acts'
+import type { AuditedWhat, AuditPage } from './audit'
+import type { Checked } from './check'
 import type { Devices } from './devices'
 import type { Drafts } from './drafts'
 import type { Ending } from './ending'
@@ -40,6 +42,10 @@ export interface Floor {
   /** Ways in which another worker opens the floor. */
   readonly ending: Ending
   readonly forgetting: Forgetting
+  /** Who did what; a store that refuses is said elsewhere, and nobody is kept waiting by it. */
+  noted(what: AuditedWhat, byAgentId: AgentId | null, about?: string): void
+  audit(atMost: number): Promise<AuditPage>
+  checkEverything(): Promise<Checked>
   world(): World | null
   /** Starts the world of whoever comes first; a world that runs stays as it is. */
   beginWorld(wanted: { readonly pace: Pace; readonly seed: number } | null, past: Past): void

@@ -67,6 +67,7 @@ export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Pro
       const account = openAccount(floor.state().setUp, message.agentId)
       if (account === undefined) return no({ reason: 'noSuchAccount', ...toRefusalText({ reason: 'noSuchAccount' }) })
       const verified = await floor.accounts.verify(account.id, message.pin)
+      floor.noted(verified.ok ? 'signedIn' : 'signInRefused', account.id)
       if (!verified.ok) return no(wordsOf(verified))
       const key = await floor.sessions.signIn(tab, account.id)
       floor.turn()
@@ -84,6 +85,7 @@ export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Pro
       const given = await floor.accounts.renew(owners.map((a) => a.id))
       if (given === null) return no(PINS_READABLE)
       floor.pinsRenewed(owners.map((a) => a.id))
+      floor.noted('pinsRenewed', null, owners.map((a) => a.id).join(' '))
       return done(JSON.stringify(owners.map(({ id, name }) => ({ name, pin: given.get(id) ?? '' })) satisfies RenewedPins))
     }
     case 'phoneDials':
@@ -157,6 +159,7 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
         return no({ reason: 'noSuchAccount', ...toRefusalText({ reason: 'noSuchAccount' }) })
       const set = await floor.accounts.setPin(message.agentId, message.pin)
       if (!set.ok) return no(wordsOf(set))
+      floor.noted('pinSet', accountId, message.agentId)
       // Keys of the account are void; this tab goes on with a new one.
       if (message.agentId !== accountId) return done()
       return done(await floor.sessions.signIn(tab, accountId))
@@ -262,20 +265,32 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
     }
     case 'pacing':
       return done(JSON.stringify(floor.pacing(message.campaignId)))
+    case 'did':
+      floor.noted(message.what, accountId, message.about)
+      return done()
+    case 'audit':
+      return done(JSON.stringify(await floor.audit(message.atMost)))
+    case 'checkEverything':
+      floor.noted('checked', accountId)
+      return done(JSON.stringify(await floor.checkEverything()))
     case 'ledger':
+      floor.noted('ledgerExported', accountId)
       return done(await floor.writer.read(0))
     case 'damaged':
       return done(await floor.damaged())
     case 'findKept':
+      floor.noted('lookedUp', accountId)
       return done(JSON.stringify(await floor.forgetting.find(message.sought)))
     case 'forget': {
       const refusal = await floor.forgetting.forget(accountId, message)
+      if (refusal === null) floor.noted('forgot', accountId, `${message.about.length}`)
       floor.turn(true)
       return refusal === null ? done() : no({ reason: refusal.reason, ...toRefusalText(refusal) })
     }
     case 'flushed':
       return (await floor.flushed()) ? done() : no(STORAGE_REFUSES)
     case 'putBackupInPlace': {
+      floor.noted('restored', accountId)
       const refused = await floor.ending.putInPlace()
       return refused === null ? done() : no(refused)
     }

@@ -16,8 +16,10 @@ import { advance, createWorld, PACES, type Pace, type World } from '@/world'
 import type { Accounts } from './accounts'
 import { createActs } from './acts'
 import type { Floor } from './answering'
+import { createAudit, rightsMoved } from './audit'
 import { callersOf } from './callers'
 import { createCatchUp, type FetchLeft } from './catch-up'
+import { checkEverything } from './check'
 import { createCirclesPart } from './circles'
 import { type Clocks, createFloorClock } from './clock'
 import { createConferenceParts } from './conferences'
@@ -133,6 +135,12 @@ export function createExchange(options: ExchangeOptions): Exchange {
     onMoved: (agentId, callId) => void give({ kind: 'moveCall', agentId, callId, endpoint: 'handset' }),
   })
 
+  const audit = createAudit(options.store, now)
+  const noted: Floor['noted'] = (what, byAgentId, about = '') => {
+    if (options.restored.newer) return
+    void audit.note(what, byAgentId, about).catch((error: unknown) => console.warn('Who did what is not kept yet:', error))
+  }
+
   const writer: LedgerWriter = createWriter({
     store: options.store,
     storedSeq: options.restored.state?.seq ?? 0,
@@ -149,6 +157,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     },
     onCleared: () => {
       options.accounts.keepAgain()
+      audit.forget()
       people.keepAgain()
       notice(
         'cleared',
@@ -159,7 +168,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
       broadcast()
     },
   })
-  const forHistory = createForHistory(`${options.floorId} ${clock.now()}`, options.restored.edition, () => state, writer)
+  const forHistory = createForHistory(`${options.floorId} ${clock.now()}`, options.restored.edition, () => state, writer, noted)
 
   const feed = createListFeed(() => turn(false), state.attempts.values())
   const dialer = createDialer({
@@ -347,8 +356,11 @@ export function createExchange(options: ExchangeOptions): Exchange {
   }
 
   const give = (given: AgentCommand): FloorRefusal | null => {
+    const before = state.setUp
     const refusal = carryOut(given)
     if (refusal === null && given.kind === 'changeSetUp') {
+      noted('setUpChanged', given.agentId)
+      for (const id of rightsMoved(before, given.setUp)) noted('rightsChanged', given.agentId, id)
       centre = selectCentre(state, options.scenario)
       sessions.dropRetired()
     }
@@ -438,6 +450,12 @@ export function createExchange(options: ExchangeOptions): Exchange {
     damaged: async () => JSON.stringify((await options.store.get(DAMAGED_KEY)) ?? [], null, 1),
     ending: createEnding({ ...options, tabs, writer, now }),
     forgetting,
+    noted,
+    audit: audit.page,
+    checkEverything: async () => {
+      await writer.flushed()
+      return checkEverything(options.store, audit)
+    },
     pinsRenewed(agentIds) {
       note({ kind: 'pinsRenewed', agentIds })
       notice('pins', 'loss', PINS_RENEWED)

@@ -3,6 +3,7 @@
 import type { AgentId } from '@/core/ids'
 import { openAccount, unentitled } from '@/core/rules/rights'
 import type { FloorState } from '@/core/state'
+import type { Floor } from './answering'
 import type { LedgerWriter } from './store'
 import type { Tab } from './tab'
 
@@ -17,12 +18,14 @@ export interface FloorForHistory {
   watch(tell: () => void): void
   /** Whose tab it is, and whether they see everybody's results; null while nobody is signed in. */
   account(): { readonly id: AgentId; readonly everybody: boolean } | null
+  /** Whoever sits at the tab has taken out a file, or looked somebody up. */
+  did(what: 'exported' | 'lookedUp', about: string): void
 }
 
 /** What is answered over the port. */
-export const FOR_HISTORY = ['run', 'floorId', 'read', 'watch', 'account'] as const satisfies readonly (keyof FloorForHistory)[]
+export const FOR_HISTORY = ['run', 'floorId', 'read', 'watch', 'account', 'did'] as const satisfies readonly (keyof FloorForHistory)[]
 
-export function createForHistory(run: string, edition: number, state: () => FloorState, writer: Pick<LedgerWriter, 'read'>) {
+export function createForHistory(run: string, edition: number, state: () => FloorState, writer: Pick<LedgerWriter, 'read'>, noted: Floor['noted']) {
   const watchers = new Set<() => void>()
   return {
     stored() {
@@ -34,6 +37,7 @@ export function createForHistory(run: string, edition: number, state: () => Floo
       read: (afterSeq, throughSeq) => writer.read(afterSeq, throughSeq ?? Infinity),
       watch: (tell) => void watchers.add(tell),
       account: () => accountOf(state(), tab.accountId),
+      did: (what, about) => noted(what, tab.accountId, about.slice(0, 200)),
     }),
   }
 }

@@ -75,6 +75,9 @@ export const MESSAGE_RIGHTS: { readonly [K in TabMessage['kind']]: MessageRight 
   setUp: ['supervision', 'setUp'],
   findKept: 'forgetting',
   forget: 'forgetting',
+  did: 'account',
+  audit: 'setUp',
+  checkEverything: 'setUp',
   flushed: 'setUp',
   putBackupInPlace: 'setUp',
 }

@@ -99,7 +99,7 @@ function worker(): { readonly port: Comlink.Endpoint; readonly end: () => void }
 }
 
 /** The floor as this tab sees it, for a history of its own. */
-function relayed(floor: FloorClient): Pick<FloorEnd, 'read' | 'watch'> & { run(): string; floorId(): string; account(): ReturnType<typeof accountOf> } {
+function relayed(floor: FloorClient): Pick<FloorEnd, 'read' | 'watch' | 'did'> & { run(): string; floorId(): string; account(): ReturnType<typeof accountOf> } {
   return {
     run: () => floor.shown.getState().view?.floor.floorId ?? '',
     floorId: () => floor.shown.getState().view?.floor.floorId ?? '',
@@ -111,6 +111,7 @@ function relayed(floor: FloorClient): Pick<FloorEnd, 'read' | 'watch'> & { run()
       floor.onStored(() => tell())
     },
     account: () => accountOf(floor),
+    did: async (what, about) => void (await floor.ask({ kind: 'did', what, about })),
   }
 }
 

@@ -18,6 +18,7 @@ const PAGE = { ...ASKED, ...LATEST_CALLS, atMost: 10_000 }
 function aFloor(run = 'run 1', entries: LedgerEntry[] = [...TODAY]) {
   const reads: number[] = []
   const watching: (() => void)[] = []
+  const noted: string[] = []
   const endFor = (account: { id: AgentId; everybody: boolean } | null): FloorEnd & { account: () => Promise<typeof account>; is: typeof account } => {
     const end = {
       is: account,
@@ -29,6 +30,7 @@ function aFloor(run = 'run 1', entries: LedgerEntry[] = [...TODAY]) {
       },
       watch: async (tell: () => void) => void watching.push(tell),
       account: async () => end.is,
+      did: async (what: string, about: string) => void noted.push(`${end.is?.id} ${what} ${about}`),
     }
     return end
   }
@@ -36,7 +38,7 @@ function aFloor(run = 'run 1', entries: LedgerEntry[] = [...TODAY]) {
     entries.push(...more)
     for (const each of watching) each()
   }
-  return { endFor, reads, watching, store }
+  return { endFor, reads, watching, store, noted }
 }
 
 const aDesk = () => createDesk(Promise.resolve((onMore) => createHistory(memoryStore(), FENNHOLM, async () => new Response(null, { status: 503 }), onMore)))
@@ -103,7 +105,9 @@ describe('tabs at the history', () => {
     await expect(agents.exportFile('calls.csv', ASKED.span, ASKED.nowMs, () => {})).rejects.toThrow('answer for the floor')
     // What is under way is in no file yet.
     const over = everybodys.filter((r) => r.result !== 'underWay').length
+    expect(floor.noted).toEqual([])
     expect((await (await supervisors.exportFile('calls.csv', ASKED.span, ASKED.nowMs, () => {})).text()).split('\n').length).toBeGreaterThan(over)
+    expect(floor.noted).toEqual(['agent_supervisor exported calls.csv'])
   })
 
   test('a question waits until it is known whose it is, and is not answered to nobody', async () => {

@@ -12,6 +12,8 @@ export interface FloorEnd extends Feed {
   run(): Promise<string>
   watch(tell: () => void): Promise<void>
   account(): Promise<{ readonly id: AgentId; readonly everybody: boolean } | null>
+  /** It stands in the audit. */
+  did(what: 'exported' | 'lookedUp', about: string): Promise<void>
 }
 
 type Ends<Port> = (port: Port) => FloorEnd | Promise<FloorEnd>
@@ -193,7 +195,12 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
         previousContacts: async (...asked) => (await history).previousContacts(...asked),
         keptAbout: async (sought) => (await history).keptAbout(sought),
         forgetListed: async (sought) => (await history).forgetListed(sought),
-        exportFile: async (...asked) => (await history).exportFile(...asked),
+        async exportFile(...asked) {
+          const file = await (await history).exportFile(...asked)
+          // Nobody has it before it is written down that they do.
+          await (await floor).did('exported', asked[0])
+          return file
+        },
         close() {
           if (mine !== null) listeners.delete(mine)
         },

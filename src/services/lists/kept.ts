@@ -5,7 +5,7 @@ import * as z from 'zod'
 import type { RecordLife } from '@/core/campaigns'
 import { CampaignIdSchema, type ListId, ListIdSchema } from '@/core/ids'
 import type { Place } from '@/core/lists'
-import { checksumOf, type KeyValue } from '@/services/storage'
+import { checksumOf, type KeyValue, storageWords } from '@/services/storage'
 import { CHUNK_ROWS, type Chunk, type ListMeta } from './chunks'
 
 const INDEX_KEY = 'index'
@@ -107,4 +107,20 @@ export async function tidy(store: KeyValue): Promise<void> {
     if (kind === 'rows' && there.get(listId) !== generation) await store.remove(key)
     if (kind === 'lives' && !there.has(listId)) await store.remove(key)
   }
+}
+
+/** Reads every list as it is stored, and names what is not as it was written. Nothing is changed: an import may be under way. */
+export async function checkLists(store: KeyValue): Promise<{ readonly whole: readonly string[]; readonly damaged: readonly string[] }> {
+  const metas = await readIndex(store)
+  const damaged: string[] = []
+  for (const meta of metas) {
+    const chunkCount = Math.ceil(meta.count / CHUNK_ROWS)
+    for (const read of [readChunks, readLives] as const)
+      try {
+        await read(store, meta, chunkCount)
+      } catch (error) {
+        damaged.push(storageWords(error))
+      }
+  }
+  return { whole: [metas.length === 1 ? 'one calling list' : `${metas.length} calling lists`], damaged }
 }

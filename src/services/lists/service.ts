@@ -14,6 +14,7 @@ import { exportList } from './exports'
 import { ROLES, shapeKey } from './import/columns'
 import { type Look, type Looked, lookAt } from './import/look'
 import { type ImportAsked, type Imported, type ImportProgress, runImport } from './import/run'
+import { checkLists } from './kept'
 import type { CampaignFigures, Lists, ListsFeed } from './lists'
 import type { MetOnLists } from './met'
 import type { OneRecord, RecordsAsked, RecordsPage } from './pages'
@@ -29,6 +30,8 @@ export interface FloorEnd extends ListsFeed {
   running(): Promise<readonly CampaignId[]>
   doNotCall(): Promise<readonly DoNotCallEntry[]>
   counts(): Promise<CountsOf>
+  /** It stands in the audit. */
+  did(what: 'exported' | 'lookedUp', about: string): Promise<void>
 }
 
 export interface ListsConnection<Port> {
@@ -43,6 +46,8 @@ export interface ListsConnection<Port> {
   met(campaignId: CampaignId): Promise<MetOnLists>
   matching(campaignId: CampaignId, which: PutBack): Promise<number>
   keptAbout(sought: Sought): Promise<readonly Found[]>
+  /** Reads every list as it is stored, and names what cannot be. */
+  check(): Promise<{ readonly whole: readonly string[]; readonly damaged: readonly string[] }>
   exportFile(campaignId: CampaignId, name: ListExport, onProgress: (done: number, of: number) => void): Promise<Blob>
   /** What a file is, and with which roles a file of its shape was taken before. */
   look(file: Blob): Promise<Look>
@@ -87,6 +92,7 @@ export const LISTS_RIGHTS: Rights<ListsConnection<unknown>> = {
   met: 'floor',
   matching: 'floor',
   keptAbout: 'floor',
+  check: 'floor',
   exportFile: 'floor',
   look: 'floor',
   importFile: 'floor',
@@ -227,9 +233,14 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
         },
         met: async (campaignId) => (await whole()).met(campaignId, await (await floor).counts()),
         matching: async (campaignId, which) => (await whole()).matching(campaignId, which, await nowMs()),
+        async check() {
+          const { store } = await opening
+          return checkLists(store)
+        },
         keptAbout: async (sought) => (await opening).lists.keptAbout(sought),
         async exportFile(campaignId, name, onProgress) {
           const atMs = await nowMs()
+          await (await floor).did('exported', `${name} of ${campaignId}`)
           return exportList(name, campaignId, (await whole()).everybody(campaignId, atMs), onProgress)
         },
         async look(file) {

@@ -1,6 +1,8 @@
 // What tabs and the floor say to each other. Schemas for what a tab sends; types for what the floor answers, because both ends are built from them.
 
+export type { AuditedWhat, AuditPage, AuditRecord } from '@/services/exchange/audit'
 export type { WaitingCaller } from '@/services/exchange/callers'
+export type { Checked } from '@/services/exchange/check'
 export type { CircleView, FoundLine } from '@/services/exchange/circles'
 export type { ConferenceSoon, ConferencesPage, ConferencesPart, ConferenceView } from '@/services/exchange/conferences'
 export type { Draft } from '@/services/exchange/drafts'

@@ -154,6 +154,14 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('findKept'), requestId, sought: SoughtSchema }).readonly(),
   /** Has it forgotten, with what names them in past days and calling lists. */
   z.object({ kind: z.literal('forget'), requestId, sought: SoughtSchema, about: z.array(z.string().max(400)).max(MOST_FORGOTTEN) }).readonly(),
+  /** Who did what, the latest first, as the JSON of an `AuditPage`. */
+  z.object({ kind: z.literal('audit'), requestId, atMost: z.number().int().positive().max(1_000_000) }).readonly(),
+  /** Goes through what the floor stores; answered with the JSON of a `Checked`. */
+  z.object({ kind: z.literal('checkEverything'), requestId }).readonly(),
+  /** What a page did that no worker sees: it stands in the audit as that account's. */
+  z
+    .object({ kind: z.literal('did'), requestId, what: z.enum(['recordingPlayed', 'savedEverything', 'exported', 'lookedUp']), about: z.string().max(200) })
+    .readonly(),
   /** What was set aside as damaged, as text. */
   z.object({ kind: z.literal('damaged'), requestId }).readonly(),
   /** The floor is opened anew, and what was set aside is read again. */
