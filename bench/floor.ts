@@ -12,6 +12,7 @@ import { FENNHOLM, FENNHOLM_STAGE } from '@/world/scenario'
 import { aBusyFloor } from './busy-floor'
 import { keep } from './keep'
 import { printRates } from './print-rates'
+import { privacy } from './privacy'
 import { commandRates, foldRates } from './rate'
 import { routing } from './routing'
 import { scripts } from './scripts'
@@ -117,4 +118,5 @@ hearing()
 previews()
 simulatedDay()
 await restored()
+await privacy()
 await showing()

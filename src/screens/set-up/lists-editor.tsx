@@ -137,7 +137,7 @@ export function ListsEditor({ setUp, onSave, onClose, beginsAt }: Props) {
       <fieldset className="grid grid-cols-2 gap-3 border-line border-t pt-3">
         <legend className="float-left col-span-2 mb-1 w-full font-semibold">Kept for (days)</legend>
         <p className="col-span-2 text-soft">
-          Empty: for ever. What is older is forgotten each night and cannot be brought back; that there was a call, and every figure, stays.
+          Empty: for ever. What is older is forgotten from the next night on and cannot be brought back; that there was a call, and every figure, stays.
         </p>
         {KEPT_FIELDS.map(([name, label]) => (
           <TextField key={name} label={label} inputMode="numeric" problem={errors[name]?.message ?? null} {...register(name)} />

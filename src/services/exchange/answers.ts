@@ -125,7 +125,10 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       return done()
     case 'unlock': {
       const verified = await floor.accounts.verify(accountId, message.pin)
-      if (!verified.ok) return no(wordsOf(verified))
+      if (!verified.ok) {
+        floor.noted('signInRefused', accountId, 'at a locked page')
+        return no(wordsOf(verified))
+      }
       await floor.sessions.lock(tab, false)
       floor.broadcast()
       return done()
@@ -283,7 +286,7 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       return done(JSON.stringify(await floor.forgetting.find(message.sought)))
     case 'forget': {
       const refusal = await floor.forgetting.forget(accountId, message)
-      if (refusal === null) floor.noted('forgot', accountId, `${message.about.length}`)
+      if (refusal === null) floor.noted('forgot', accountId, message.about.length === 1 ? 'one thing' : `${message.about.length} things`)
       floor.turn(true)
       return refusal === null ? done() : no({ reason: refusal.reason, ...toRefusalText(refusal) })
     }

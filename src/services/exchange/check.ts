@@ -47,7 +47,7 @@ export async function checkEverything(store: KeyValue, audit: Pick<Audit, 'page'
   return {
     whole: [
       `${seq.toLocaleString('en-GB')} entries of the ledger`,
-      `${snapshots.length} pictures of the floor`,
+      snapshots.length === 1 ? 'one picture of the floor' : `${snapshots.length} pictures of the floor`,
       `${count.toLocaleString('en-GB')} records of who did what`,
     ],
     damaged,

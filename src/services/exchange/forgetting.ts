@@ -71,36 +71,49 @@ export function createForgetting({ store, writer, people, state, give, forgetSou
     await forgetAside(store, sought)
     return null
   }
-  return {
-    async find(asked) {
-      const sought = soughtOf(asked)
-      const isOffered = offeredBy(state().setUp)
-      const found = new Map<string, Set<string>>()
-      for (let after = 0; ; after += LOT) {
-        const lot = await writer.read(after, after + LOT)
-        if (lot === '') break
-        for (const line of lot.split('\n')) {
-          const opened = line !== '' && mayBeIn(line, sought) ? parseEntry(line) : null
-          if (opened?.ok !== true) continue
-          for (const { about, names } of foundIn(opened.entry, sought, isOffered)) found.set(about, new Set([...(found.get(about) ?? []), ...names]))
-        }
-        await new Promise((resolve) => setTimeout(resolve))
+  /** One after the other: what is noted is of one of them. */
+  let last: Promise<unknown> = Promise.resolve()
+  const inTurn = <T>(act: () => Promise<T>): Promise<T> => {
+    const done = last.then(act)
+    last = done.catch(() => {})
+    return done
+  }
+  const find: Forgetting['find'] = async (asked) => {
+    const sought = soughtOf(asked)
+    const isOffered = offeredBy(state().setUp)
+    const found = new Map<string, Set<string>>()
+    for (let after = 0; ; after += LOT) {
+      const lot = await writer.read(after, after + LOT)
+      if (lot === '') break
+      for (const line of lot.split('\n')) {
+        const opened = line !== '' && mayBeIn(line, sought) ? parseEntry(line) : null
+        if (opened?.ok !== true) continue
+        for (const { about, names } of foundIn(opened.entry, sought, isOffered)) found.set(about, new Set([...(found.get(about) ?? []), ...names]))
       }
-      return { found: [...found].map(([about, names]) => ({ about, names: [...names] })), contacts: people.namedBy(sought) }
-    },
-    async forget(byAgentId, { sought: asked, about }) {
-      const job = { byAgentId, sought: soughtOf(asked), about }
-      await store.set(JOB_KEY, job)
-      const refusal = await carryOut(job)
-      await store.remove(JOB_KEY)
-      return refusal
-    },
-    async finish() {
-      const job = JobSchema.safeParse(await store.get(JOB_KEY))
-      if (!job.success) return
-      await carryOut(job.data)
-      await store.remove(JOB_KEY)
-    },
+      await new Promise((resolve) => setTimeout(resolve))
+    }
+    return { found: [...found].map(([about, names]) => ({ about, names: [...names] })), contacts: people.namedBy(sought) }
+  }
+  return {
+    find,
+    forget: (byAgentId, { sought: asked, about }) =>
+      inTurn(async () => {
+        const sought = soughtOf(asked)
+        // What has come since they were looked for is theirs as well.
+        const { found } = await find(sought)
+        const job = { byAgentId, sought, about: [...new Set([...about, ...found.map((f) => f.about)])] }
+        await store.set(JOB_KEY, job)
+        const refusal = await carryOut(job)
+        await store.remove(JOB_KEY)
+        return refusal
+      }),
+    finish: () =>
+      inTurn(async () => {
+        const job = JobSchema.safeParse(await store.get(JOB_KEY))
+        if (!job.success) return
+        await carryOut(job.data)
+        await store.remove(JOB_KEY)
+      }),
   }
 }
 

@@ -86,7 +86,9 @@ test('a floor that was closed for a week has it done when it is opened; a write 
     remove: (key) => guard(key, () => inner.remove(key)),
   }
   const sounds = new Map([[`rec_${CALL}_9`, BEGAN_MS]])
-  await aCall(store, sounds)
+  const first = await aCall(store, sounds)
+  await first.beat(EVERY_MS)
+  await expect.poll(() => store.get('retained')).not.toBeNull()
   const next = await aFloor({ store, restored: await restore(store), sounds, isNew: false, startMs: Date.UTC(2026, 11, 1, 9) })
   const owner = aTab(next.exchange)
   await owner.ask({ kind: 'hello', key: null, world: null })

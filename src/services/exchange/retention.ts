@@ -27,8 +27,8 @@ export interface Retention {
 
 type What = (typeof RETAINED)[number]
 const DONE_KEY = 'retained'
-/** Up to which instant each kind has been forgotten. */
-const DoneSchema = z.partialRecord(z.enum(RETAINED), z.number())
+/** On which day it was done last, and up to which instant each kind has been forgotten. */
+const DoneSchema = z.object({ day: z.number(), upTo: z.partialRecord(z.enum(RETAINED), z.number()) })
 
 const daysOf = ({ keeps }: SetUp): Readonly<Record<What, number | null>> => ({
   details: keeps.detailsDays,
@@ -38,8 +38,8 @@ const daysOf = ({ keeps }: SetUp): Readonly<Record<What, number | null>> => ({
 
 export function createRetention({ store, writer, state, now, give, forgetSounds }: Options): Retention {
   let running: Promise<void> | null = null
-  /** What of a day and a set-up has been done already: asking the store costs something. */
-  let doneFor = ''
+  /** The day it was done for: asking the store costs something. */
+  let doneFor: number | null = null
 
   const forget = async (what: What, beforeMs: EpochMs): Promise<void> => {
     const messages = what === 'messages' ? oldMessages(state(), beforeMs) : []
@@ -60,18 +60,24 @@ export function createRetention({ store, writer, state, now, give, forgetSounds 
   const run = async () => {
     const { setUp } = state()
     const today = localMidnight(setUp.timeZone, now())
-    const key = `${today} ${JSON.stringify(setUp.keeps)}`
-    if (key === doneFor) return
-    const done = DoneSchema.catch({}).parse(await store.get(DONE_KEY))
+    if (today === doneFor) return
+    // Whoever changes the set-up has until the night to change it back; on the first day there is nothing to forget.
+    const done = DoneSchema.catch({ day: today, upTo: {} }).parse(await store.get(DONE_KEY))
+    if (done.day === today) {
+      await store.set(DONE_KEY, done)
+      doneFor = today
+      return
+    }
     for (const what of RETAINED) {
       const days = daysOf(setUp)[what]
       const beforeMs = days === null ? 0 : instantAt(setUp.timeZone, localMidnight(setUp.timeZone, now(), -days))
-      if (beforeMs <= (done[what] ?? 0)) continue
+      if (beforeMs <= (done.upTo[what] ?? 0)) continue
       await forget(what, beforeMs)
-      done[what] = beforeMs
+      done.upTo[what] = beforeMs
       await store.set(DONE_KEY, done)
     }
-    doneFor = key
+    await store.set(DONE_KEY, { ...done, day: today })
+    doneFor = today
   }
   return {
     tick() {

@@ -69,7 +69,8 @@ test('their calls and what they wrote, of past days and of this one, settled or 
     expect(bare(after)).toEqual(bare(before))
     expect(await report(its)).toEqual(figures)
     expect(await its.keptAbout(sought)).toEqual([])
-    for (const number of numbers) expect(its.previousContacts({ customer: null, number }, '').count).toBe(0)
+    for (const number of [...numbers, FORGOTTEN]) expect(its.previousContacts({ customer: null, number }, '').count).toBe(0)
+    expect(its.previousContacts({ customer: FORGOTTEN, number: null }, '').count).toBe(0)
   }
   // Nothing of it in any text that is stored.
   for (const key of await store.keys()) {

@@ -1,7 +1,7 @@
 // The history answers questions about what happened: past days and the floor's ledger together. One for all tabs, in a worker of its own; it never
 // touches the floor.
 import { format } from 'date-fns'
-import { offeredBy } from '@/core/forgotten'
+import { FORGOTTEN, offeredBy } from '@/core/forgotten'
 import { toCallId, type WorkId } from '@/core/ids'
 import type { LedgerEntry, WrittenRecord } from '@/core/ledger'
 import { isListedAs, mayBeIn, soughtOf } from '@/core/personal'
@@ -397,7 +397,8 @@ export function createHistory(store: KeyValue, setUp: SetUp, fetchDays: FetchDay
     },
     previousContacts({ customer, number }, exceptCallId) {
       const known = customer ?? number
-      if (known === null) return { count: 0, latest: [], written: [] }
+      // Whoever is forgotten has nothing in common with anybody else who is.
+      if (known === null || known === FORGOTTEN) return { count: 0, latest: [], written: [] }
       const hash = hashOf(known)
       const found: (readonly [block: CallsBlock, row: number])[] = []
       const look = (block: CallsBlock) => {
