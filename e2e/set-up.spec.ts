@@ -98,8 +98,13 @@ test('a form is checked field by field, the set-up as a whole, and only then put
   await tab.getByRole('dialog').getByRole('textbox', { name: 'Skill' }).last().fill('Lamplight')
   await button(tab, 'Keep changes').click()
   await expect(checks(tab)).toContainText('Nobody has this skill.')
-  await putIntoUse(tab)
-  await expect(row(tab, 'Sailings')).toContainText('full at 30')
+  // Its tab is closed in the middle: it is there in the next one, whole.
+  await tab.close()
+  const again = await setUp(page)
+  await expect(again.getByRole('heading', { name: 'Changed, not in use yet' })).toBeVisible()
+  await expect(checks(again)).toContainText('Nobody has this skill.')
+  await putIntoUse(again)
+  await expect(row(again, 'Sailings')).toContainText('full at 30')
   // It counts at once: the next shift may serve the new queue.
   await endShift(page)
   await expect(page.getByRole('checkbox', { name: 'Lost property' })).toBeEnabled()

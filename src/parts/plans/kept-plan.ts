@@ -1,8 +1,9 @@
-// Plans of shifts that were kept, a day each, in this browser.
+// Plans of shifts that were kept, a day each, by the centre.
 import { useMemo } from 'react'
 import * as z from 'zod'
 import { AgentIdSchema } from '@/core/ids'
-import { usePersonalSetting } from '@/parts/ui'
+import { SETTINGS } from '@/parts/ui'
+import { useKept } from '@/services/exchange/use-kept'
 
 const Quarter = z.number().int().min(0).max(100)
 const Stretch = z.object({ from: Quarter, to: Quarter })
@@ -19,7 +20,7 @@ export type KeptPlan = z.infer<typeof PlanSchema>
 export type KeptShift = KeptPlan['shifts'][number]
 
 export function useKeptPlan(day: string): readonly [KeptPlan | null, (plan: KeptPlan | null) => void] {
-  const [text, setText] = usePersonalSetting<string>(`plan of ${day}`, '')
+  const [text, setText] = useKept(SETTINGS, 'centre', `plan of ${day}`, '')
   const plan = useMemo(() => read(text), [text])
   return [plan, (next) => setText(next === null ? '' : JSON.stringify(next))]
 }

@@ -18,7 +18,7 @@ export { ClockNight, DayField, type Moment, TimeField, useMoment } from './momen
 export { nameIn } from './name-in'
 export { Clock, setClockSource, TimeShown, useNowMs } from './now'
 export { type Pane, Panes } from './panes'
-export { usePersonalNumber, usePersonalSetting } from './personal-setting'
+export { SETTINGS, usePersonalNumber, usePersonalSetting } from './personal-setting'
 export { PlaceLink } from './place-link'
 export { Popover } from './popover'
 export { PortalHome, usePortal } from './portal-home'

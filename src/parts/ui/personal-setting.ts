@@ -15,6 +15,16 @@ function subscribe(listener: () => void): () => void {
   }
 }
 
+/** The same for whoever keeps it elsewhere as well. */
+export const SETTINGS = {
+  subscribe,
+  read: (name: string): string | null => readComfort(`setting ${name}`),
+  write: (name: string, text: string): void => {
+    writeComfort(`setting ${name}`, text)
+    for (const listener of listeners) listener()
+  },
+}
+
 export function usePersonalSetting<T extends string>(name: string, initial: T): readonly [T, (value: T) => void] {
   const key = `setting ${name}`
   const value = useSyncExternalStore(

@@ -4,7 +4,8 @@ import { type KeyboardEvent, useState } from 'react'
 import { findQuickTexts, type QuickText, unknownFields } from '@/core/quick-texts'
 import { mergeFields } from '@/core/scripts'
 import { mergeValuesOf, type Work } from '@/core/work'
-import { Button, More, Popover, TextField, usePersonalSetting } from '@/parts/ui'
+import { Button, More, Popover, SETTINGS, TextField } from '@/parts/ui'
+import { useKept } from '@/services/exchange/use-kept'
 
 interface Props {
   readonly texts: readonly QuickText[]
@@ -92,9 +93,9 @@ function Choose({ texts, work, agentName, written, onInsert, onDone }: Props & {
   )
 }
 
-/** One’s own, kept in this browser; what cannot be read is none. */
+/** One’s own; what cannot be read is none. */
 function useOwn(): readonly [readonly QuickText[], (texts: readonly QuickText[]) => void] {
-  const [json, setJson] = usePersonalSetting<string>('own quick texts', '[]')
+  const [json, setJson] = useKept(SETTINGS, 'own', 'own quick texts', '[]')
   return [read(json), (texts) => setJson(JSON.stringify(texts))]
 }
 

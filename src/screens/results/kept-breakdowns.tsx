@@ -1,8 +1,9 @@
 'use client'
-// Breakdowns that somebody looks at again and again, under a name of their own, in this browser.
+// Breakdowns that somebody looks at again and again, under a name of their own.
 import { type FormEvent, useState } from 'react'
 import * as z from 'zod'
-import { Button, Menu, MenuItem, MenuLine, Popover, Problem, TextField, usePersonalSetting } from '@/parts/ui'
+import { Button, Menu, MenuItem, MenuLine, Popover, Problem, SETTINGS, TextField } from '@/parts/ui'
+import { useKept } from '@/services/exchange/use-kept'
 import { type Choice, dimensionWords, FIGURES, type Words } from './breakdown-words'
 
 const KeptSchema = z.array(z.object({ name: z.string(), rows: z.string(), columns: z.string().nullable(), figure: z.string(), compares: z.boolean() }))
@@ -15,7 +16,7 @@ interface Props {
 }
 
 export function KeptBreakdowns({ choice, onChoose, words }: Props) {
-  const [text, setText] = usePersonalSetting<string>('breakdowns', '[]')
+  const [text, setText] = useKept(SETTINGS, 'own', 'breakdowns', '[]')
   const kept = read(text)
   const [open, setOpen] = useState(false)
   const [name, setName] = useState('')

@@ -7,6 +7,7 @@ import { Button, focusLater, Problems } from '@/parts/ui'
 import type { SetUpInUse } from '@/services/exchange/protocol'
 import { useCommand, useFloor, useSetUpInUse } from '@/services/exchange/react'
 import { forgetPins, holdDraft, newPins, useHeldDraft, useNewPins } from './draft-store'
+import { useKeptDraft } from './kept-draft'
 
 export interface SetUpDraft {
   /** As it would be put into use; null until the one in use has been read. */
@@ -31,6 +32,7 @@ export function useSetUpDraft(revision: number): SetUpDraft {
   const floor = useFloor()
   const inUse = useSetUpInUse(revision)
   const held = useHeldDraft()
+  useKeptDraft()
   const pins = useNewPins()
   const [words, setWords] = useState<Pick<SetUpDraft, 'said' | 'problems'>>({ said: '', problems: [] })
   const say = (said: string, problems: readonly string[] = []) => setWords({ said, problems })

@@ -14,6 +14,7 @@ import type { Devices } from './devices'
 import type { Drafts } from './drafts'
 import type { Ending } from './ending'
 import type { Forgetting } from './forgetting'
+import type { KeptThings } from './kept-things'
 import type { People } from './people'
 import type { RefusalView } from './protocol'
 import type { Scenario } from './scenario'
@@ -42,6 +43,7 @@ export interface Floor {
   /** Ways in which another worker opens the floor. */
   readonly ending: Ending
   readonly forgetting: Forgetting
+  readonly keptThings: KeptThings
   /** Who did what; a store that refuses is said elsewhere, and nobody is kept waiting by it. */
   noted(what: AuditedWhat, byAgentId: AgentId | null, about?: string): void
   audit(atMost: number): Promise<AuditPage>

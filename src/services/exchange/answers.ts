@@ -20,6 +20,7 @@ import {
   STILL_ON_SHIFT,
   STORAGE_REFUSES,
   TOO_LATE_TO_UNDO,
+  TOO_MANY_KEPT,
   UNREACHABLE,
   wordsOf,
 } from './desk-refusals'
@@ -268,6 +269,13 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
     }
     case 'pacing':
       return done(JSON.stringify(floor.pacing(message.campaignId)))
+    case 'keptThing':
+    case 'keepThing': {
+      const refused = message.of === 'own' ? null : lacking(floor.state(), accountId, 'supervision')
+      if (refused !== null) return no(refused)
+      if (message.kind === 'keptThing') return done(await floor.keptThings.get(message.of, accountId, message.name))
+      return (await floor.keptThings.set(message.of, accountId, message.name, message.text)) ? done() : no(TOO_MANY_KEPT)
+    }
     case 'did':
       floor.noted(message.what, accountId, message.about)
       return done()

@@ -48,6 +48,11 @@ export const NOBODY_CALLS: RefusalView = {
   next: 'Choose Ordinary day, or wait until one of them is done with their call.',
 }
 
+export const TOO_MANY_KEPT: RefusalView = {
+  reason: 'tooManyKept',
+  says: 'As many things are kept under this account as can be.',
+  next: 'Take one away that is needed no more, then keep this one.',
+}
 export const TOO_LATE_TO_UNDO: RefusalView = {
   reason: 'tooLateToUndo',
   says: 'That can be taken back for a minute only, and once.',

@@ -29,6 +29,7 @@ import { createEnding, type Replacement } from './ending'
 import { createForHistory, type FloorForHistory } from './for-history'
 import { countsOfCampaigns, type FloorForLists } from './for-lists'
 import { createForgetting } from './forgetting'
+import { createKeptThings } from './kept-things'
 import { createListFeed, type ListsEnd } from './list-feed'
 import { createVoicemailParts } from './messages'
 import { createPeople, type PeopleStore } from './people'
@@ -450,6 +451,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     damaged: async () => JSON.stringify((await options.store.get(DAMAGED_KEY)) ?? [], null, 1),
     ending: createEnding({ ...options, tabs, writer, now }),
     forgetting,
+    keptThings: createKeptThings(options.store),
     noted,
     audit: audit.page,
     checkEverything: async () => {

@@ -67,6 +67,8 @@ const SAMPLES: { readonly [K in Kind]: object } = {
   readAgain: {},
   findKept: { sought: { numbers: ['+441632960112'], addresses: [], names: [] } },
   forget: { sought: { numbers: ['+441632960112'], addresses: [], names: [] }, about: [] },
+  keptThing: { of: 'own', name: 'breakdowns' },
+  keepThing: { of: 'own', name: 'breakdowns', text: '[]' },
   did: { what: 'recordingPlayed', about: 'call_1' },
   audit: { atMost: 9 },
   checkEverything: {},

@@ -75,6 +75,9 @@ export const MESSAGE_RIGHTS: { readonly [K in TabMessage['kind']]: MessageRight 
   setUp: ['supervision', 'setUp'],
   findKept: 'forgetting',
   forget: 'forgetting',
+  /** Of the centre it is for those who answer for the floor. */
+  keptThing: 'account',
+  keepThing: 'account',
   did: 'account',
   audit: 'setUp',
   checkEverything: 'setUp',

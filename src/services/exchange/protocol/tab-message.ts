@@ -6,6 +6,7 @@ import { AskSchema } from '@/core/floor'
 import { AgentIdSchema, CallIdSchema, CampaignIdSchema, QueueIdSchema, WorkIdSchema } from '@/core/ids'
 import { LONGEST_DRAFT } from '@/core/threads'
 import { BoxSchema } from '@/core/voicemail'
+import { KEPT_OF } from '@/services/exchange/kept-things'
 import { peopleMessages } from '@/services/exchange/people'
 import { PACES, PICKS_UP } from '@/world'
 
@@ -161,6 +162,11 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   /** What a page did that no worker sees: it stands in the audit as that account's. */
   z
     .object({ kind: z.literal('did'), requestId, what: z.enum(['recordingPlayed', 'savedEverything', 'exported', 'lookedUp']), about: z.string().max(200) })
+    .readonly(),
+  /** What an account keeps, or the centre; answered with its text, or null. */
+  z.object({ kind: z.literal('keptThing'), requestId, of: z.enum(KEPT_OF), name: z.string().min(1).max(120) }).readonly(),
+  z
+    .object({ kind: z.literal('keepThing'), requestId, of: z.enum(KEPT_OF), name: z.string().min(1).max(120), text: z.string().max(1_000_000).nullable() })
     .readonly(),
   /** What was set aside as damaged, as text. */
   z.object({ kind: z.literal('damaged'), requestId }).readonly(),
