@@ -53,6 +53,7 @@ export async function aFloor({
     found: restored.pins,
     // A test whose ledger was written by hand has no secrets beside it.
     isNew,
+    rounds: 10,
   })
   const exchange = createExchange({
     clocks: { wall: () => now() + setByMs, elapsed: () => elapsedMs },

@@ -3,7 +3,7 @@ import * as Comlink from 'comlink'
 import { LEDGER_VERSION } from '@/core/ledger'
 import { go, isReady, laid, openBeside, putWaitingInPlace, tellReplaced } from '@/services/backup'
 import { callSealed, serveSealed, sharedKey } from '@/services/ports'
-import { browserStore, type KeyValue, memoryStore, openInTheEnd } from '@/services/storage'
+import { browserStore, type KeyValue, memoryStore, openInTheEnd, writeThrough } from '@/services/storage'
 import { FENNHOLM_LINE } from '@/world/scenario'
 import { openAccounts } from './accounts'
 import { BUILT_AT_MS } from './built-at'
@@ -23,6 +23,8 @@ declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
 /** A timer set for later than this fires at once (HTML, 8.6). */
 const LONGEST_TIMER_MS = 2 ** 31 - 1
 
+// Nothing is acknowledged that a power cut could take back.
+if ('IDBDatabase' in self) writeThrough()
 /** Pages that wait for the floor, and what is said to them of it meanwhile. */
 const waiting = new Set<Port>()
 const exchange: Promise<Exchange> = openInTheEnd(open, {

@@ -183,7 +183,8 @@ describe('each question has a row of who may ask it', () => {
   const ask = (tab: object, name: string) => (tab as Record<string, (asked: object) => Promise<unknown>>)[name]?.({})
 
   test.each(closed)('%s: not a stranger, and of everybody only who answers for the floor', async (name) => {
-    const floor = aFloor()
+    // Nobody is told anything: of a floor on which nothing has happened no less than of one that was busy.
+    const floor = aFloor('run 1', [])
     const stranger = attach(aDesk())
     await stranger.introduce(floor.endFor(null))
     await expect(ask(stranger, name)).rejects.toThrow('nobody is signed in')

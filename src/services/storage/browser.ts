@@ -4,12 +4,17 @@ import type { KeyValue } from './key-value'
 
 export type StoreOpening = { readonly ok: true; readonly store: KeyValue } | { readonly ok: false; readonly reason: string }
 
-/** Opens a named store and proves it by a write. Private modes and full disks refuse with the browser's words. */
+/**
+ * Opens a named store and proves it by a write. Private modes refuse with the browser's words. On a full disk what is there can still be read: it is opened, and
+ * whoever writes says that nothing more is kept.
+ */
 export async function browserStore(database: string, storeName = database): Promise<StoreOpening> {
   try {
     const forage = localforage.createInstance({ name: `loyal-switchboard-${database}`, storeName, driver: localforage.INDEXEDDB })
     await forage.ready()
-    await forage.setItem('probe', 1)
+    await forage.setItem('probe', 1).catch((error: unknown) => {
+      if (!isFull(error)) throw error
+    })
     await forage.removeItem('probe')
     return {
       ok: true,
@@ -27,3 +32,5 @@ export async function browserStore(database: string, storeName = database): Prom
     return { ok: false, reason: error instanceof Error ? error.message : 'the browser refused storage' }
   }
 }
+
+const isFull = (error: unknown): boolean => error instanceof DOMException && error.name === 'QuotaExceededError'

@@ -1,5 +1,6 @@
 export { browserStore } from './browser'
 export { checksumOf } from './checksum'
+export { writeThrough } from './durable'
 export { linesOfGzip } from './gzip-lines'
 export { toHex } from './hex'
 export { openInTheEnd } from './in-the-end'

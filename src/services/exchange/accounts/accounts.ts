@@ -45,6 +45,8 @@ export interface AccountsOptions {
   readonly found: ReadonlyMap<AgentId, string>
   /** Whether nothing of this centre is stored yet: only then do accounts begin with `initial` where no secrets are found. */
   readonly isNew: boolean
+  /** How slow a PIN that is set is to try; fewer rounds are for tests. */
+  readonly rounds?: number
 }
 
 const SECRETS_KEY = 'secrets'
@@ -70,7 +72,7 @@ const SecretsSchema = z.object({
 type Secrets = z.infer<typeof SecretsSchema>
 
 /** Throws when the store cannot be asked: PINs that were not read are not PINs that were never set. */
-export async function openAccounts({ store, now, initial, found, isNew }: AccountsOptions): Promise<Accounts> {
+export async function openAccounts({ store, now, initial, found, isNew, rounds }: AccountsOptions): Promise<Accounts> {
   const kept = [await store.get(SECRETS_KEY), await store.get(COPY_KEY)]
   const [stored] = kept.flatMap((secrets) => SecretsSchema.safeParse(secrets).data ?? [])
   const secrets: Secrets = stored ?? { pins: {}, keys: [], tries: {} }
@@ -94,7 +96,7 @@ export async function openAccounts({ store, now, initial, found, isNew }: Accoun
   const hashing = new Map<AgentId, Promise<void>>()
   const hashFound = async () => {
     for (const [agentId, pin] of found) {
-      const made = makePinSecret(pin).then((secret) => {
+      const made = makePinSecret(pin, rounds).then((secret) => {
         secrets.pins[agentId] = secret
       })
       hashing.set(agentId, made)
@@ -111,7 +113,7 @@ export async function openAccounts({ store, now, initial, found, isNew }: Accoun
     const tries = secrets.tries[agentId] ?? { count: 0, notBeforeMs: 0 }
     if (tries.notBeforeMs > now()) return { ok: false, refusal: { reason: 'tooManyTries', waitMs: tries.notBeforeMs - now() } }
     if (found.has(agentId) && !hashing.has(agentId) && secrets.pins[agentId] === undefined)
-      secrets.pins[agentId] = await makePinSecret(found.get(agentId) ?? '')
+      secrets.pins[agentId] = await makePinSecret(found.get(agentId) ?? '', rounds)
     await hashing.get(agentId)
     const secret = secrets.pins[agentId]
     if (secret === undefined) return { ok: false, refusal: { reason: 'noPin' } }
@@ -142,7 +144,7 @@ export async function openAccounts({ store, now, initial, found, isNew }: Accoun
     },
     async setPin(agentId, pin) {
       if (!PIN_FORM.test(pin)) return { ok: false, refusal: { reason: 'pinNotDigits' } }
-      secrets.pins[agentId] = await makePinSecret(pin)
+      secrets.pins[agentId] = await makePinSecret(pin, rounds)
       delete secrets.tries[agentId]
       secrets.keys = secrets.keys.filter((k) => k.agentId !== agentId)
       await keep()
@@ -179,7 +181,7 @@ export async function openAccounts({ store, now, initial, found, isNew }: Accoun
       if (!isUnreadable) return null
       isUnreadable = false
       const given = new Map(agentIds.map((id) => [id, newPin()]))
-      for (const [id, pin] of given) secrets.pins[id] = await makePinSecret(pin)
+      for (const [id, pin] of given) secrets.pins[id] = await makePinSecret(pin, rounds)
       await keep()
       return given
     },

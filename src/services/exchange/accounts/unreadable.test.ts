@@ -8,7 +8,8 @@ const IDA = toAgentId('agent_ida')
 const PUBLISHED = await makePinSecret('2417', 10)
 const OWN = '86420'
 
-const open = (store: KeyValue, isNew = false) => openAccounts({ store, now: () => 0, initial: new Map([[IDA, PUBLISHED]]), found: new Map(), isNew })
+const open = (store: KeyValue, isNew = false) =>
+  openAccounts({ store, now: () => 0, initial: new Map([[IDA, PUBLISHED]]), found: new Map(), isNew, rounds: 10 })
 
 /** A centre whose account has a PIN of its own by now. */
 async function kept() {
