@@ -31,7 +31,7 @@ export const isListedAs =
 
 export interface Found {
   readonly about: string
-  /** Names that stand there, as they are written: more than one belongs to a number, and some are not meant. */
+  /** Names, numbers and addresses that stand there, as they are written: two people share a number or a name, and one of them may not be meant. */
   readonly names: readonly string[]
 }
 
@@ -49,19 +49,25 @@ export function mayBeIn(line: string, { numbers, addresses, names }: Sought): bo
   return addresses.some((a) => lower.includes(a)) || names.some((n) => lower.includes(n))
 }
 
+const NAMING: ReadonlySet<string> = new Set(['name', 'person', 'customer', 'number', 'address', 'email'])
+
 /** What of an entry is about somebody who is sought. Names are whole names of people, not words of what was said. */
 export function foundIn({ event }: Pick<LedgerEntry, 'event'>, sought: Sought, isOffered: IsOffered): readonly Found[] {
   const found: Found[] = []
   for (const [about, personal] of takeApart(event as FloorEvent, isOffered).parts) {
     const names: string[] = []
     let isThem = false
-    for (const [, value] of personal)
-      each(value, (text, key) => {
-        if (key === 'name' || key === 'person' || key === 'customer') names.push(text)
-        isThem ||= sought.numbers.some((n) => hasNumber(text, n))
-        const lower = plain(text)
-        isThem ||= sought.addresses.some((a) => lower.includes(a)) || sought.names.includes(lower)
-      })
+    for (const [path, value] of personal)
+      each(
+        value,
+        (text, key) => {
+          if (NAMING.has(key)) names.push(text)
+          isThem ||= sought.numbers.some((n) => hasNumber(text, n))
+          const lower = plain(text)
+          isThem ||= sought.addresses.some((a) => lower.includes(a)) || sought.names.includes(lower)
+        },
+        String(path.at(-1)),
+      )
     if (isThem) found.push({ about, names: [...new Set(names)] })
   }
   return found

@@ -143,7 +143,9 @@ function FoundParts({ step, onForget, onAgain }: { step: Extract<Step, { is: 'fo
     return count === 0 ? [] : [[count === 1 ? one : many, count] as const]
   })
   const isListed = found.some((f) => f.about.startsWith('number ') || f.about.startsWith('person '))
+  const isName = (text: string) => !text.includes('@') && !/^\+?\d/.test(text)
   const names = [...new Set([...found.flatMap((f) => f.names), ...contacts])]
+  const people = names.filter(isName)
   return (
     <>
       <p>Kept about {[...step.sought.numbers, ...step.sought.addresses, ...step.sought.names].join(', ')}:</p>
@@ -163,10 +165,9 @@ function FoundParts({ step, onForget, onAgain }: { step: Extract<Step, { is: 'fo
       </ul>
       {names.length > 0 && (
         <p className="mt-3">
-          {names.length === 1 ? 'The name that stands there: ' : 'Names that stand there: '}
-          <strong>{names.slice(0, MOST_NAMES).join(', ')}</strong>
+          What names them there: <strong>{names.slice(0, MOST_NAMES).join(', ')}</strong>
           {names.length > MOST_NAMES && ` and ${names.length - MOST_NAMES} more`}.
-          {names.length > 1 && ' Several people share what was looked for: all of it is forgotten.'}
+          {people.length > 1 && ' Several people share what was looked for: all of it is forgotten.'}
         </p>
       )}
       <p className="mt-3 border-brass border-l-4 bg-brass-wash px-3 py-2">

@@ -68,7 +68,9 @@ export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Pro
       const account = openAccount(floor.state().setUp, message.agentId)
       if (account === undefined) return no({ reason: 'noSuchAccount', ...toRefusalText({ reason: 'noSuchAccount' }) })
       const verified = await floor.accounts.verify(account.id, message.pin)
-      floor.noted(verified.ok ? 'signedIn' : 'signInRefused', account.id)
+      if (verified.ok) floor.noted('signedIn', account.id)
+      // Whoever must wait is told nothing new, and could fill the record with it.
+      else if (verified.refusal.reason === 'wrongPin') floor.noted('signInRefused', account.id)
       if (!verified.ok) return no(wordsOf(verified))
       const key = await floor.sessions.signIn(tab, account.id)
       floor.turn()
@@ -127,7 +129,7 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
     case 'unlock': {
       const verified = await floor.accounts.verify(accountId, message.pin)
       if (!verified.ok) {
-        floor.noted('signInRefused', accountId, 'at a locked page')
+        if (verified.refusal.reason === 'wrongPin') floor.noted('signInRefused', accountId, 'at a locked page')
         return no(wordsOf(verified))
       }
       await floor.sessions.lock(tab, false)

@@ -14,9 +14,21 @@ export interface Checked {
   readonly damaged: readonly string[]
 }
 
+/** Chunks are joined and snapshots replaced while it is read: what moved meanwhile is looked at again, so often. */
+const MOST_TIMES = 5
+
 /** A chunk is named by the entries its key promises, a line by its place. */
 export async function checkEverything(store: KeyValue, audit: Pick<Audit, 'page'>): Promise<Checked> {
-  const keys = await store.keys()
+  for (let times = 1; ; times++) {
+    const keys = await store.keys()
+    const checked = await checkOnce(store, keys, audit)
+    if (checked.damaged.length === 0 || times === MOST_TIMES) return checked
+    const after = new Set(await store.keys())
+    if (keys.every((key) => after.has(key))) return checked
+  }
+}
+
+async function checkOnce(store: KeyValue, keys: readonly string[], audit: Pick<Audit, 'page'>): Promise<Checked> {
   const ring = createKeyRing(store)
   const damaged: string[] = []
   let seq = 0

@@ -441,7 +441,7 @@ test('somebody who is forgotten stays in their place of the list: named by nothi
   if (attemptId !== null) expect(floor.give({ kind: 'reportAttempt', attemptId, report: { is: 'busy' } })).toBe('ok')
   lists.giveBack([fresh.recordId], floor.state().atMs)
   await lists.follow(feed)
-  const found = [tried, fresh].map(({ recordId, person }) => ({ about: recordId, names: [person] }))
+  const found = [tried, fresh].map(({ recordId, person, number }) => ({ about: recordId, names: [person, number] }))
   expect([tried, fresh].flatMap((r) => lists.keptAbout({ numbers: [r.number], addresses: [], names: [] }))).toEqual(found)
   expect([tried, fresh].flatMap((r) => lists.keptAbout({ numbers: [], addresses: [], names: [` ${r.person.toUpperCase()} `] }))).toEqual(found)
 

@@ -327,7 +327,7 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
         for (const [no, chunk] of chunks.entries())
           for (const { recordId, person, numbers: theirs, fields } of recordsOfChunk(meta, chunk, no))
             if (theirs.some((n) => numbers.includes(n.number)) || isText(person) || Object.values(fields).some(isText))
-              found.push({ about: recordId, names: person === '' ? [] : [person] })
+              found.push({ about: recordId, names: [person, ...theirs.map((n) => n.number)].filter((name) => name !== '') })
       return found
     },
     figures(atMs) {

@@ -125,6 +125,40 @@ describe('keys', () => {
     expect(await texts([lines[2] as string, later], createKeyRing(store))).toEqual([FORGOTTEN, 'again'])
   })
 
+  test('made while others are dropped are kept, whatever is stored when', async () => {
+    const inner = memoryStore()
+    // Each write takes its turn, so that others happen meanwhile.
+    const slowly = async (act: () => Promise<void>) => {
+      for (let i = 0; i < 3; i++) await Promise.resolve()
+      await act()
+    }
+    const store = {
+      ...inner,
+      set: (key: string, value: unknown) => slowly(() => inner.set(key, structuredClone(value))),
+      remove: (key: string) => slowly(() => inner.remove(key)),
+    }
+    const ring = createKeyRing(store)
+    const lines: string[] = []
+    const say = (seq: number) => lines.push(sealedLine(entryAbout(seq, `call_${seq}`, `word ${seq}`), ring, () => false))
+    for (let seq = 1; seq <= 1_200; seq++) say(seq)
+    await ring.kept()
+    const dropping = ring.drop((about) => Number(about.slice('call_'.length)) % 3 === 0)
+    for (let seq = 1_201; seq <= 1_260; seq++) {
+      say(seq)
+      if (seq % 7 === 0) await ring.kept()
+      await Promise.resolve()
+    }
+    await dropping
+    await ring.kept()
+    const read = await texts(lines, createKeyRing(inner))
+    for (const [i, text] of read.entries()) {
+      const seq = i + 1
+      // Of those that came meanwhile a key may have been there to be dropped, or not.
+      if (seq % 3 !== 0) expect(text, `${seq}`).toBe(`word ${seq}`)
+      else if (seq <= 1_200) expect(text, `${seq}`).toBe(FORGOTTEN)
+    }
+  })
+
   test('older than they may be are dropped, but for those of what is open', async () => {
     const store = memoryStore()
     const ring = createKeyRing(store)
