@@ -1,7 +1,7 @@
 // What sealing costs, and having somebody forgotten.
 import { FORGOTTEN, offeredBy } from '@/core/forgotten'
-import { type LedgerEntry, parseEntry, toLine } from '@/core/ledger'
-import { foundIn, mayBeIn, soughtOf } from '@/core/personal'
+import { type LedgerEntry, toLine } from '@/core/ledger'
+import { foundInLines, soughtOf } from '@/core/personal'
 import { createFloor, evolve } from '@/core/state'
 import { createWriter } from '@/services/exchange/store'
 import { createKeyRing } from '@/services/exchange/store/key-ring'
@@ -49,13 +49,7 @@ export async function privacy(): Promise<void> {
     writer.append(batch, floor)
     await writer.flushed()
   }
-  const find = async () => {
-    const text = await writer.read(0)
-    return text.split('\n').flatMap((line) => {
-      const opened = line !== '' && mayBeIn(line, sought) ? parseEntry(line) : null
-      return opened?.ok ? foundIn(opened.entry, sought, isOffered).map((f) => f.about) : []
-    })
-  }
+  const find = async () => foundInLines((await writer.read(0)).split('\n'), sought, isOffered).map((f) => f.about)
   const about = new Set(await find())
   const [spent] = await timedAsync(1, async () => {
     const found = new Set(await find())

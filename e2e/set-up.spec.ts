@@ -96,6 +96,10 @@ test('a form is checked field by field, the set-up as a whole, and only then put
   await button(tab, 'Edit reasons, skills and times').click()
   await tab.getByRole('dialog').getByRole('button', { name: 'Add a skill' }).click()
   await tab.getByRole('dialog').getByRole('textbox', { name: 'Skill' }).last().fill('Lamplight')
+  await tab.getByLabel('Recordings of calls').fill('0')
+  await button(tab, 'Keep changes').click()
+  await expect(tab.getByRole('dialog')).toContainText('Type whole days, 3,999 at most')
+  await tab.getByLabel('Recordings of calls').fill('30')
   await button(tab, 'Keep changes').click()
   await expect(checks(tab)).toContainText('Nobody has this skill.')
   // Its tab is closed in the middle: it is there in the next one, whole.
@@ -105,6 +109,7 @@ test('a form is checked field by field, the set-up as a whole, and only then put
   await expect(checks(again)).toContainText('Nobody has this skill.')
   await putIntoUse(again)
   await expect(row(again, 'Sailings')).toContainText('full at 30')
+  await expect(again.getByText('who it was and what was said for ever · recordings 30 days · messages for ever')).toBeVisible()
   // It counts at once: the next shift may serve the new queue.
   await endShift(page)
   await expect(page.getByRole('checkbox', { name: 'Lost property' })).toBeEnabled()

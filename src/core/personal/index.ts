@@ -1,2 +1,2 @@
 export { type Personal, putTogether, takeApart } from './parts'
-export { type Found, foundIn, isListedAs, mayBeIn, plain, type Sought, soughtOf } from './sought'
+export { type Found, foundIn, foundInLines, isListedAs, mayBeIn, mergeFound, plain, type Sought, soughtOf } from './sought'

@@ -1,7 +1,7 @@
 // Whatever is kept about somebody, found by their numbers, addresses and names in entries of a ledger. What is found is what the entry is about: with a call
 // that a number has rung goes all that was said in it.
 import type { IsOffered } from '@/core/forgotten'
-import type { FloorEvent, LedgerEntry } from '@/core/ledger'
+import { type FloorEvent, type LedgerEntry, parseEntry } from '@/core/ledger'
 import { takeApart } from './parts'
 
 export interface Sought {
@@ -71,6 +71,21 @@ export function foundIn({ event }: Pick<LedgerEntry, 'event'>, sought: Sought, i
     if (isThem) found.push({ about, names: [...new Set(names)] })
   }
   return found
+}
+
+/** The same of lines of a ledger; those that cannot be read are passed over: the floor has set them aside. */
+export function foundInLines(lines: readonly string[], sought: Sought, isOffered: IsOffered): readonly Found[] {
+  return lines.flatMap((line) => {
+    const opened = line !== '' && mayBeIn(line, sought) ? parseEntry(line) : null
+    return opened?.ok ? foundIn(opened.entry, sought, isOffered) : []
+  })
+}
+
+/** What is found in several places about one thing, once. */
+export function mergeFound(found: readonly Found[]): readonly Found[] {
+  const names = new Map<string, Set<string>>()
+  for (const one of found) names.set(one.about, new Set([...(names.get(one.about) ?? []), ...one.names]))
+  return [...names].map(([about, its]) => ({ about, names: [...its] }))
 }
 
 function each(value: unknown, tell: (text: string, key: string) => void, key = ''): void {

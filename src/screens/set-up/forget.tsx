@@ -1,7 +1,7 @@
 'use client'
 // Having somebody forgotten: everything of a number, an address or a name is looked for and shown first; then it is gone for good, and figures stay.
 import { type FormEvent, useState } from 'react'
-import type { Found, Sought } from '@/core/personal'
+import { mergeFound, type Sought } from '@/core/personal'
 import { Button, Dialog, Problem, TextField } from '@/parts/ui'
 import type { Kept, NumbersSaid } from '@/services/exchange/protocol'
 import { useFloor } from '@/services/exchange/react'
@@ -60,7 +60,7 @@ export function ForgetDialog({ homeCountry, onClose }: { homeCountry: string; on
         return setStep({ is: 'ask', problem: reply === undefined ? 'The floor did not answer. Try again.' : `${reply.refusal.says} ${reply.refusal.next}` })
       const own = JSON.parse(reply.text ?? '') as Kept
       const [past, listed] = await Promise.all([history?.keptAbout(sought) ?? [], lists?.keptAbout(sought) ?? []])
-      const found = merged([...own.found, ...past, ...listed])
+      const found = mergeFound([...own.found, ...past, ...listed])
       if (found.length + own.contacts.length === 0)
         return setStep({ is: 'ask', problem: 'Nothing is kept about them. Look for another number, address or name of theirs.' })
       setStep({ is: 'found', sought, kept: { found, contacts: own.contacts }, problem: null })
@@ -189,12 +189,5 @@ function FoundParts({ step, onForget, onAgain }: { step: Extract<Step, { is: 'fo
 const MOST_NAMES = 8
 /** A ledger of years is gone through in minutes. */
 const PATIENCE_MS = 30 * 60_000
-
-/** What is found in several places about one thing. */
-function merged(found: readonly Found[]): readonly Found[] {
-  const names = new Map<string, Set<string>>()
-  for (const one of found) names.set(one.about, new Set([...(names.get(one.about) ?? []), ...one.names]))
-  return [...names].map(([about, its]) => ({ about, names: [...its] }))
-}
 
 const wordsOf = (error: unknown): string => (error instanceof Error ? error.message : String(error))

@@ -4,8 +4,7 @@ import * as z from 'zod'
 import type { Command, FloorRefusal } from '@/core/floor'
 import { offeredBy } from '@/core/forgotten'
 import { type AgentId, AgentIdSchema } from '@/core/ids'
-import { parseEntry } from '@/core/ledger'
-import { type Found, foundIn, isListedAs, mayBeIn, plain, type Sought, soughtOf } from '@/core/personal'
+import { type Found, foundInLines, isListedAs, mayBeIn, mergeFound, plain, type Sought, soughtOf } from '@/core/personal'
 import type { FloorState } from '@/core/state'
 import { values } from '@/core/table'
 import type { KeyValue } from '@/services/storage'
@@ -81,18 +80,14 @@ export function createForgetting({ store, writer, people, state, give, forgetSou
   const find: Forgetting['find'] = async (asked) => {
     const sought = soughtOf(asked)
     const isOffered = offeredBy(state().setUp)
-    const found = new Map<string, Set<string>>()
+    const found: Found[] = []
     for (let after = 0; ; after += LOT) {
       const lot = await writer.read(after, after + LOT)
       if (lot === '') break
-      for (const line of lot.split('\n')) {
-        const opened = line !== '' && mayBeIn(line, sought) ? parseEntry(line) : null
-        if (opened?.ok !== true) continue
-        for (const { about, names } of foundIn(opened.entry, sought, isOffered)) found.set(about, new Set([...(found.get(about) ?? []), ...names]))
-      }
+      found.push(...foundInLines(lot.split('\n'), sought, isOffered))
       await new Promise((resolve) => setTimeout(resolve))
     }
-    return { found: [...found].map(([about, names]) => ({ about, names: [...names] })), contacts: people.namedBy(sought) }
+    return { found: mergeFound(found), contacts: people.namedBy(sought) }
   }
   return {
     find,

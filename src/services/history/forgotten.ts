@@ -1,7 +1,7 @@
 // Whoever is forgotten stands in no block and in no past day any more, while every figure stays what it was.
 import { type IsOffered, offeredBy } from '@/core/forgotten'
 import { forgottenCall, forgottenWritten, type LedgerEntry, namesOf, parseEntry, toLine } from '@/core/ledger'
-import { type Found, foundIn, mayBeIn, putTogether, type Sought, takeApart } from '@/core/personal'
+import { type Found, foundInLines, mergeFound, putTogether, type Sought, takeApart } from '@/core/personal'
 import type { SetUp } from '@/core/set-up'
 import type { EpochMs } from '@/core/time'
 import type { KeyValue } from '@/services/storage'
@@ -53,15 +53,11 @@ export function pastDaysOf(store: KeyValue, days: () => Iterable<string>, isOffe
   }
   return {
     async about(sought) {
-      const found = new Map<string, Set<string>>()
+      const found: Found[] = []
       await each(async (_, lines) => {
-        for (const line of lines) {
-          const entry = mayBeIn(line, sought) ? entryOf(line) : null
-          if (entry === null) continue
-          for (const { about, names } of foundIn(entry, sought, isOffered())) found.set(about, new Set([...(found.get(about) ?? []), ...names]))
-        }
+        found.push(...foundInLines(lines, sought, isOffered()))
       })
-      return [...found].map(([about, names]) => ({ about, names: [...names] }))
+      return mergeFound(found)
     },
     forget: (isMeant, mayBe) =>
       each(async (day, lines) => {
