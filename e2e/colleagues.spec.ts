@@ -117,7 +117,16 @@ test('colleagues played by the stand-ins call, answer and speak', async ({ page 
   await expect(state(page)).toHaveText('On internal call')
   await button(page, 'Hang up').click()
   await expect(state(page)).toHaveText('Not ready · Just signed in', { timeout: 8_000 })
-  const free = page.getByRole('region', { name: 'People' }).getByRole('listitem').filter({ hasText: 'Ready' }).first()
-  await free.getByRole('button', { name: /^Call / }).click()
-  await expect(board(page)).toContainText(/“(Yes, what have you got|Go on, I am listening|Is it about the late boat|I have a minute)/, { timeout: 30_000 })
+  // In the ordinary world a call may have come to them in that moment, and some let it ring: another one is called.
+  const answered = /“(Yes, what have you got|Go on, I am listening|Is it about the late boat|I have a minute)/
+  const inVain = /does not answer|is busy|has declined/
+  for (let tries = 0; tries < 4; tries++) {
+    const free = page.getByRole('region', { name: 'People' }).getByRole('listitem').filter({ hasText: 'Ready' }).nth(tries)
+    await free.getByRole('button', { name: /^Call / }).click()
+    await expect(board(page)).toContainText(new RegExp(`${answered.source}|${inVain.source}`), { timeout: 30_000 })
+    if (answered.test((await board(page).textContent()) ?? '')) break
+    await button(page, 'Hang up').click()
+    await expect(state(page)).toHaveText('Not ready · Just signed in', { timeout: 8_000 })
+  }
+  await expect(board(page)).toContainText(answered)
 })
