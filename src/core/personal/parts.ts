@@ -15,26 +15,34 @@ export interface Parted {
 
 export function takeApart(event: FloorEvent, isOffered: IsOffered): Parted {
   const parts = new Map<string, (readonly [Site['path'], unknown])[]>()
+  const own = new Set<object>()
   let bare: unknown = event
   for (const { about, path, left } of sitesOf(event, isOffered)) {
     const values = parts.get(about) ?? []
     values.push([path, valueAt(event, path)])
     parts.set(about, values)
-    bare = withValue(bare, path, left)
+    bare = withValue(bare, path, left, own)
   }
   return { bare: bare as FloorEvent, parts }
 }
 
 /** `event` with what was taken out of it in its places again. Places that are not there are passed over: what is stored may be of any version. */
-export const putTogether = (event: unknown, personal: Personal): unknown => personal.reduce((whole, [path, value]) => withValue(whole, path, value), event)
+export function putTogether(event: unknown, personal: Personal): unknown {
+  const own = new Set<object>()
+  return personal.reduce((whole, [path, value]) => withValue(whole, path, value, own), event)
+}
 
 function valueAt(of: unknown, path: Site['path']): unknown {
   return path.reduce<unknown>((at, key) => (typeof at === 'object' && at !== null ? (at as Record<string, unknown>)[key] : undefined), of)
 }
 
-function withValue(of: unknown, [key, ...rest]: Site['path'], value: unknown): unknown {
+/** What is not ours is copied once, and changed in place after that: an event may bring a thousand entries of a list, each with values of its own. */
+function withValue(of: unknown, path: Site['path'], value: unknown, own: Set<object>, at = 0): unknown {
+  const key = path[at]
   if (key === undefined) return value
   if (typeof of !== 'object' || of === null || !Object.hasOwn(of, key)) return of
-  const changed = withValue((of as Record<string, unknown>)[key], rest, value)
-  return Array.isArray(of) ? of.with(Number(key), changed) : { ...of, [key]: changed }
+  const ours = (own.has(of) ? of : Array.isArray(of) ? [...of] : { ...of }) as Record<string | number, unknown>
+  own.add(ours)
+  ours[key] = withValue(ours[key], path, value, own, at + 1)
+  return ours
 }

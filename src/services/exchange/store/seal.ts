@@ -68,15 +68,15 @@ function readSealed(line: string): Sealed | null {
 }
 
 function openLine({ sealed, ...entry }: Sealed, keys: ReadonlyMap<string, Uint8Array>): string | null {
-  let { event } = entry
+  const all: Personal[number][] = []
   for (const [name, text] of sealed) {
     const key = keys.get(name)
     if (key === undefined) continue
     const personal = opened(key, entry.seq, text)
     if (personal === null) return null
-    event = putTogether(event, personal)
+    for (const one of personal) all.push(one)
   }
-  return JSON.stringify({ ...entry, event })
+  return JSON.stringify({ ...entry, event: putTogether(entry.event, all) })
 }
 
 function opened(key: Uint8Array, seq: number, text: string): Personal | null {
