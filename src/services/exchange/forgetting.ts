@@ -1,10 +1,11 @@
 // Finding what is kept about somebody, and having it forgotten. What was asked for is noted first, so that a worker that ends in the middle of it finishes
 // with it when the floor is opened again.
+import pLimit from 'p-limit'
 import * as z from 'zod'
 import type { Command, FloorRefusal } from '@/core/floor'
 import { offeredBy } from '@/core/forgotten'
 import { type AgentId, AgentIdSchema } from '@/core/ids'
-import { type Found, foundInLines, isListedAs, mayBeIn, mergeFound, plain, type Sought, soughtOf } from '@/core/personal'
+import { aboutWhom, type Found, foundInLines, isListedAs, mayBeIn, mergeFound, type Sought, soughtOf } from '@/core/personal'
 import type { FloorState } from '@/core/state'
 import { values } from '@/core/table'
 import type { KeyValue } from '@/services/storage'
@@ -55,28 +56,21 @@ const JobSchema = z.object({
 export function createForgetting({ store, writer, people, state, give, forgetSounds }: Options): Forgetting {
   const carryOut = async ({ byAgentId, sought, about }: z.infer<typeof JobSchema>): Promise<FloorRefusal | null> => {
     const meant = new Set(about)
-    const listed = values(state().doNotCall).flatMap(({ whom }) =>
-      ('person' in whom ? sought.names.includes(plain(whom.person)) : sought.numbers.includes(whom.number)) ? [whom] : [],
-    )
+    const isListed = isListedAs(sought)
+    const listed = values(state().doNotCall).flatMap(({ whom }) => (isListed(aboutWhom(whom)) ? [whom] : []))
     const refusal = give({ kind: 'forgetPerson', agentId: byAgentId, about: [...about], listed })
     // Of somebody of whom nothing is in the ledger a contact may be kept all the same.
     if (refusal !== null && refusal.reason !== 'nothingToForget') return refusal
     const contacts = await people.forget(sought)
     if (refusal !== null && contacts === 0) return refusal
     if (!(await writer.flushed())) throw new Error('storage refuses')
-    const isListed = isListedAs(sought)
     await writer.forget((one) => meant.has(one) || isListed(one))
     await forgetSounds((recordingId) => about.some((id) => recordingId.includes(`_${id}_`)))
     await forgetAside(store, sought)
     return null
   }
   /** One after the other: what is noted is of one of them. */
-  let last: Promise<unknown> = Promise.resolve()
-  const inTurn = <T>(act: () => Promise<T>): Promise<T> => {
-    const done = last.then(act)
-    last = done.catch(() => {})
-    return done
-  }
+  const inTurn = pLimit(1)
   const find: Forgetting['find'] = async (asked) => {
     const sought = soughtOf(asked)
     const isOffered = offeredBy(state().setUp)

@@ -3,9 +3,11 @@
 import * as z from 'zod'
 import type { Command, FloorRefusal } from '@/core/floor'
 import { RETAINED } from '@/core/ledger'
+import { aboutWhom } from '@/core/personal'
+import { messagesBefore } from '@/core/rules/privacy'
 import type { SetUp } from '@/core/set-up'
 import type { FloorState } from '@/core/state'
-import { get, values } from '@/core/table'
+import { values } from '@/core/table'
 import { type EpochMs, instantAt, localMidnight } from '@/core/time'
 import type { KeyValue } from '@/services/storage'
 import type { LedgerWriter } from './store'
@@ -42,7 +44,7 @@ export function createRetention({ store, writer, state, now, give, forgetSounds 
   let doneFor: number | null = null
 
   const forget = async (what: What, beforeMs: EpochMs): Promise<void> => {
-    const messages = what === 'messages' ? oldMessages(state(), beforeMs) : []
+    const messages = what === 'messages' ? messagesBefore(state(), beforeMs) : []
     const refusal = give({ kind: 'forgetDetails', what, beforeMs })
     if (refusal !== null) throw new Error(refusal.reason)
     if (!(await writer.flushed())) throw new Error('storage refuses')
@@ -89,16 +91,12 @@ export function createRetention({ store, writer, state, now, give, forgetSounds 
   }
 }
 
-/** Left before, and no longer waiting to be called back: those that the floor purges. */
-const oldMessages = ({ messages, work }: FloorState, beforeMs: EpochMs) =>
-  values(messages).filter((m) => m.beganAtMs < beforeMs && get(work, m.callId) === undefined)
-
 /** What is under way or was promised is not forgotten before it is over. */
 function openIds(state: FloorState): ReadonlySet<string> {
   const ids = new Set<string>()
   for (const table of [state.calls, state.threads, state.work, state.callbacks, state.messages, state.conferences]) for (const id of table.keys()) ids.add(id)
   for (const { taskId } of values(state.tasks)) ids.add(taskId)
   for (const { record } of [...values(state.attempts), ...values(state.previews)]) ids.add(record.recordId)
-  for (const { whom } of values(state.doNotCall)) ids.add('person' in whom ? `person ${whom.person}` : `number ${whom.number}`)
+  for (const { whom } of values(state.doNotCall)) ids.add(aboutWhom(whom))
   return ids
 }

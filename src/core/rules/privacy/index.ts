@@ -1,3 +1,3 @@
 export type { PrivacyCommand, RetentionCommand } from './commands'
 export { PRIVACY_WORDS, type PrivacyRefusal } from './refusals'
-export { PRIVACY_RULES } from './rules'
+export { messagesBefore, PRIVACY_RULES } from './rules'

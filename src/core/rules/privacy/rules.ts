@@ -5,6 +5,8 @@ import { barred, type RightsRefusal } from '@/core/rules/rights'
 import { type AnyRefusal, type Rules, type Ruling as RulingFor, refuse } from '@/core/rules/rule'
 import { type Draft, emit, type FloorState } from '@/core/state'
 import { get, values } from '@/core/table'
+import type { EpochMs } from '@/core/time'
+import type { Message } from '@/core/voicemail'
 import type { PrivacyCommand, RetentionCommand } from './commands'
 import type { PrivacyRefusal } from './refusals'
 
@@ -44,11 +46,13 @@ function underWay(state: FloorState, ids: ReadonlySet<string>): 'call' | 'writte
   return called.some(({ record }) => ids.has(record.recordId)) ? 'attempt' : null
 }
 
+/** Left before an instant, and no longer waiting to be called back: those that are purged once they are older than they may be. */
+export const messagesBefore = ({ messages, work }: Pick<FloorState, 'messages' | 'work'>, beforeMs: EpochMs): readonly Message[] =>
+  values(messages).filter((m) => m.beganAtMs < beforeMs && get(work, m.callId) === undefined)
+
 /** Messages that were left before are purged; what else there is of that time is dropped by whoever keeps it. */
 export function forgetDetails(draft: Draft, { what, beforeMs }: RetentionCommand): null {
-  if (what === 'messages')
-    for (const { id, beganAtMs, callId } of values(draft.state.messages))
-      if (beganAtMs < beforeMs && get(draft.state.work, callId) === undefined) emit(draft, null, { kind: 'messagePurged', messageId: id })
+  if (what === 'messages') for (const { id } of messagesBefore(draft.state, beforeMs)) emit(draft, null, { kind: 'messagePurged', messageId: id })
   return emit(draft, null, { kind: 'detailsForgotten', what, beforeMs })
 }
 

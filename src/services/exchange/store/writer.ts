@@ -2,6 +2,7 @@
 // snapshot and joins the small chunks before it into one. There is one truth about what is kept: an entry is stored, or it waits in
 // memory and is tried again, and then `onTrouble` has said so. Nothing that storage does can stop the writer.
 
+import pLimit from 'p-limit'
 import { type IsOffered, offeredBy } from '@/core/forgotten'
 import { type LedgerEntry, toLine } from '@/core/ledger'
 import type { SetUp } from '@/core/set-up'
@@ -61,7 +62,6 @@ export function createWriter(options: WriterOptions): LedgerWriter {
   let trouble: string | null = null
   let retryInMs = FIRST_RETRY_MS
   let marked = options.storedSeq > 0
-  let forgetting: Promise<void> = Promise.resolve()
 
   let offeredOf: { readonly setUp: SetUp; readonly isOffered: IsOffered } | null = null
   /** What the scripts of the set-up in use offer; without a floor nothing, and then every answer is sealed. */
@@ -165,11 +165,8 @@ export function createWriter(options: WriterOptions): LedgerWriter {
     return pending.length === 0
   }
   /** One after the other, and beside no write. */
-  const inTurn = (act: () => Promise<unknown>): Promise<void> => {
-    const done = forgetting.then(act).then(() => renewSnapshot())
-    forgetting = done.catch(() => {})
-    return done
-  }
+  const inTurn = pLimit(1)
+  const dropping = (drop: () => Promise<unknown>): Promise<void> => inTurn(() => drop().then(renewSnapshot))
 
   /** A comfort: without it the ledger is folded from further back. What it costs is never that the ledger stops. */
   const keepSnapshot = async (captured: ReturnType<typeof snapshots.capture>) => {
@@ -193,8 +190,8 @@ export function createWriter(options: WriterOptions): LedgerWriter {
       if (trouble === null) start()
     },
     flushed,
-    forget: (isMeant) => inTurn(() => ring.drop(isMeant)),
-    forgetBefore: (atMs, isOpen) => inTurn(() => ring.dropBefore(atMs, isOpen)),
+    forget: (isMeant) => dropping(() => ring.drop(isMeant)),
+    forgetBefore: (atMs, isOpen) => dropping(() => ring.dropBefore(atMs, isOpen)),
     async read(afterSeq, throughSeq = Infinity) {
       while (writing !== null) await writing
       const waiting = pending
