@@ -17,6 +17,8 @@ const browses = only !== '--unit' && (since === null || specs.length > 0)
 const bin = (name) => `node_modules/.bin/${name}`
 const counts = { passed: 0, failed: 0 }
 const times = new Map()
+const checksThatFailed = []
+let unitsThatFailed = []
 
 function run(title, command, commandArgs, env = {}) {
   console.log(`\n── ${title}`)
@@ -31,7 +33,9 @@ function check(title, command, commandArgs) {
   for (const stream of [checking.stdout, checking.stderr]) stream.on('data', (text) => (said += text))
   const ended = new Promise((resolve) => checking.once('close', (code) => resolve(code === 0)))
   return async () => {
-    counts[(await ended) ? 'passed' : 'failed']++
+    const isFine = await ended
+    counts[isFine ? 'passed' : 'failed']++
+    if (!isFine) checksThatFailed.push({ title, said })
     console.log(`\n── ${title}\n${said.trim()}`)
   }
 }
@@ -61,6 +65,7 @@ if (only !== '--browser') {
   // A file that does not load runs no test; it must not pass unseen.
   counts.failed += unit.numFailedTests + unit.testResults.filter((f) => f.status === 'failed' && f.assertionResults.length === 0).length
   for (const done of checks) await done()
+  unitsThatFailed = unit.testResults.filter(({ status }) => status === 'failed')
   for (const { name, assertionResults } of unit.testResults)
     took(
       name,
@@ -86,18 +91,29 @@ if (browses) {
   sumUp(suites)
 }
 
+for (const { title, said } of checksThatFailed) sayFailed('Failed', title, said.trim())
+for (const { name, message, assertionResults } of unitsThatFailed) {
+  const tests = assertionResults.filter(({ status }) => status === 'failed')
+  for (const { fullName, failureMessages } of tests.length > 0 ? tests : [{ fullName: 'was not run', failureMessages: [message] }])
+    sayFailed('Failed', `${relative(process.cwd(), name)} › ${fullName}`, failureMessages[0])
+}
 console.log(`\n── the ten slowest files, seconds of their tests\n${slowest()}`)
 console.log(`\n${counts.passed} passed, ${counts.failed} failed`)
 process.exitCode = counts.failed === 0 && counts.passed > 0 ? 0 : 1
 
-/** Last of all, where a log that is cut still has it. A test that passed only when tried again is named: it hides a fault of its own or of the product. */
+/** Last of all, where a log that is cut still has it. */
+function sayFailed(how, which, why) {
+  console.log(`\n${how}: ${which}\n${stripVTControlCharacters(why ?? 'no error was reported').slice(0, 2_000)}`)
+}
+
+/** A test that passed only when tried again is named: it hides a fault of its own or of the product. */
 function sayWhatFailed(suites) {
   for (const suite of suites) {
     for (const spec of suite.specs ?? []) {
       for (const { status, results } of spec.tests) {
         if (status !== 'unexpected' && status !== 'flaky') continue
-        console.log(`\n${status === 'flaky' ? 'Passed only when tried again' : 'Failed'}: ${spec.file}:${spec.line} › ${spec.title}`)
-        console.log(stripVTControlCharacters(results[0]?.errors?.[0]?.message ?? 'no error was reported'))
+        const how = status === 'flaky' ? 'Passed only when tried again' : 'Failed'
+        sayFailed(how, `${spec.file}:${spec.line} › ${spec.title}`, results[0]?.errors?.[0]?.message)
       }
     }
     sayWhatFailed(suite.suites ?? [])

@@ -4,13 +4,20 @@ import type { KeyValue } from './key-value'
 
 export type StoreOpening = { readonly ok: true; readonly store: KeyValue } | { readonly ok: false; readonly reason: string }
 
-/**
- * Opens a named store and proves it by a write. Private modes refuse with the browser's words. On a full disk what is there can still be read: it is opened, and
- * whoever writes says that nothing more is kept.
- */
+/** Opens a named store. */
 export async function browserStore(database: string, storeName = database): Promise<StoreOpening> {
+  return opened(() => localforage.createInstance({ name: `loyal-switchboard-${database}`, storeName, driver: localforage.INDEXEDDB }))
+}
+
+type Forage = Pick<LocalForage, 'ready' | 'keys' | 'getItem' | 'setItem' | 'removeItem'>
+
+/**
+ * A store, proved by a write. Private modes refuse with the browser's words. On a full disk what is there can still be read: it is opened, and whoever writes
+ * says that nothing more is kept.
+ */
+export async function opened(instance: () => Forage): Promise<StoreOpening> {
   try {
-    const forage = localforage.createInstance({ name: `loyal-switchboard-${database}`, storeName, driver: localforage.INDEXEDDB })
+    const forage = instance()
     await forage.ready()
     await forage.setItem('probe', 1).catch((error: unknown) => {
       if (!isFull(error)) throw error

@@ -1,10 +1,9 @@
 // Chunks of the ledger as they are read together: in order, each entry once.
 import * as z from 'zod'
-import type { IsOffered } from '@/core/forgotten'
 import type { LedgerEntry } from '@/core/ledger'
 import { checksumOf, type KeyValue } from '@/services/storage'
 import type { KeyRing } from './key-ring'
-import { openLines, sealedLine } from './seal'
+import { openLines } from './seal'
 import { type ChunkRange, chunkKey, type StoredChunk } from './store'
 
 const ChunkSchema = z.object({ fromSeq: z.number(), toSeq: z.number(), text: z.union([z.string(), z.instanceof(Uint8Array)]), checksum: z.number() })
@@ -14,8 +13,9 @@ export interface OpenChunk extends Pick<StoredChunk, 'fromSeq' | 'toSeq' | 'chec
   readonly text: string
 }
 
-export function toChunk(batch: readonly LedgerEntry[], ring: Pick<KeyRing, 'keyFor'>, isOffered: IsOffered): OpenChunk {
-  const text = batch.map((entry) => `${sealedLine(entry, ring, isOffered)}\n`).join('')
+/** `lineOf` gives an entry's line with what is personal sealed. */
+export function toChunk(batch: readonly LedgerEntry[], lineOf: (entry: LedgerEntry) => string): OpenChunk {
+  const text = batch.map((entry) => `${lineOf(entry)}\n`).join('')
   return { fromSeq: (batch[0] as LedgerEntry).seq, toSeq: (batch.at(-1) as LedgerEntry).seq, text, checksum: checksumOf(text) }
 }
 

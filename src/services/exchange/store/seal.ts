@@ -1,23 +1,16 @@
-// What is personal in an entry is stored sealed (ChaCha20-Poly1305, RFC 8439), by a key for each thing it is about; the rest of the line is the entry as it is
-// read once that is forgotten. Whoever has the keys reads what was written; whoever has not reads what figures are made of.
-import { chacha20poly1305 } from '@noble/ciphers/chacha.js'
+// What is personal in an entry is stored sealed; the rest of the line is the entry as it is read once that is forgotten. Whoever has the keys reads what was
+// written; whoever has not reads what figures are made of.
 import * as z from 'zod'
 import type { IsOffered } from '@/core/forgotten'
 import type { LedgerEntry } from '@/core/ledger'
 import { type Personal, putTogether, takeApart } from '@/core/personal'
 import type { KeyRing } from './key-ring'
+import { openedBy, type SealingKey, sealedBy } from './sealing-key'
 
 const SEALED = '"sealed":'
 /** Which keys, and what they sealed, as base64. */
 const SealedSchema = z.looseObject({ seq: z.number(), event: z.unknown(), sealed: z.array(z.tuple([z.string(), z.string()])) })
 type Sealed = z.infer<typeof SealedSchema>
-
-/** A key seals one thing of an entry, and no two entries it is used for have one number: it is the nonce. */
-function nonceOf(seq: number): Uint8Array {
-  const nonce = new Uint8Array(12)
-  new DataView(nonce.buffer).setBigUint64(4, BigInt(seq))
-  return nonce
-}
 
 const [encoder, decoder] = [new TextEncoder(), new TextDecoder()]
 /** A few thousand at a time: a call takes no more arguments than that. */
@@ -29,15 +22,31 @@ function toBase64(bytes: Uint8Array): string {
 }
 const fromBase64 = (text: string): Uint8Array => Uint8Array.from(atob(text), (c) => c.charCodeAt(0))
 
-/** The line of an entry, with what is personal sealed. */
-export function sealedLine(entry: LedgerEntry, ring: Pick<KeyRing, 'keyFor'>, isOffered: IsOffered): string {
+/** The line of an entry, with what is personal sealed: about one thing by the key of that thing, about several by a key of the entry that can be cut. */
+export function sealedLine(entry: LedgerEntry, ring: Pick<KeyRing, 'forThing' | 'forEntry'>, isOffered: IsOffered): string {
   const { bare, parts } = takeApart(entry.event, isOffered)
-  if (parts.size === 0) return JSON.stringify(entry)
-  const sealed = [...parts].map(([about, personal]) => {
-    const { name, bytes } = ring.keyFor(about, entry.atMs)
-    return [name, toBase64(chacha20poly1305(bytes, nonceOf(entry.seq)).encrypt(encoder.encode(JSON.stringify(personal))))]
-  })
-  return JSON.stringify({ ...entry, event: bare, sealed })
+  const [first, ...others] = [...parts].map(([about, personal]) => ({ about, bytes: encoder.encode(JSON.stringify(personal)) }))
+  if (first === undefined) return JSON.stringify(entry)
+  const all = [first, ...others]
+  const { name, key } =
+    others.length === 0
+      ? ring.forThing(first.about, entry.atMs)
+      : ring.forEntry(
+          entry,
+          all.map(({ about, bytes }) => ({ about, length: bytes.length })),
+        )
+  const sealed = sealedBy(key, entry.seq, joined(all.map(({ bytes }) => bytes)))
+  return JSON.stringify({ ...entry, event: bare, sealed: [[name, toBase64(sealed)]] })
+}
+
+function joined(parts: readonly Uint8Array[]): Uint8Array {
+  const whole = new Uint8Array(parts.reduce((sum, { length }) => sum + length, 0))
+  let at = 0
+  for (const part of parts) {
+    whole.set(part, at)
+    at += part.length
+  }
+  return whole
 }
 
 /**
@@ -67,7 +76,7 @@ function readSealed(line: string): Sealed | null {
   }
 }
 
-function openLine({ sealed, ...entry }: Sealed, keys: ReadonlyMap<string, Uint8Array>): string | null {
+function openLine({ sealed, ...entry }: Sealed, keys: ReadonlyMap<string, SealingKey>): string | null {
   const all: Personal[number][] = []
   for (const [name, text] of sealed) {
     const key = keys.get(name)
@@ -79,9 +88,9 @@ function openLine({ sealed, ...entry }: Sealed, keys: ReadonlyMap<string, Uint8A
   return JSON.stringify({ ...entry, event: putTogether(entry.event, all) })
 }
 
-function opened(key: Uint8Array, seq: number, text: string): Personal | null {
+function opened(key: SealingKey, seq: number, text: string): Personal | null {
   try {
-    return JSON.parse(decoder.decode(chacha20poly1305(key, nonceOf(seq)).decrypt(fromBase64(text)))) as Personal
+    return openedBy(key, seq, fromBase64(text)).flatMap((bytes) => JSON.parse(decoder.decode(bytes)) as Personal)
   } catch {
     // The cipher, like what reads base64, throws its own words on what is not as it was written.
     return null

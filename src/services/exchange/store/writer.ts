@@ -11,6 +11,7 @@ import type { EpochMs } from '@/core/time'
 import { type KeyValue, storageWords } from '@/services/storage'
 import { toChunk } from './chunks'
 import { createKeyRing } from './key-ring'
+import { sealedLine } from './seal'
 import { createShelf, EMPTY_SHELF, type Shelved } from './shelf'
 import { createSnapshots } from './snapshot'
 import { MARK, MARK_KEY } from './store'
@@ -71,6 +72,14 @@ export function createWriter(options: WriterOptions): LedgerWriter {
     return offeredOf.isOffered
   }
 
+  /** Sealed once, however often storage refuses: an entry about several things has a key of its own each time. */
+  let lines = new WeakMap<LedgerEntry, string>()
+  const lineOf = (entry: LedgerEntry): string => {
+    const line = lines.get(entry) ?? sealedLine(entry, ring, offered())
+    lines.set(entry, line)
+    return line
+  }
+
   const write = async () => {
     try {
       while (pending.length > 0) {
@@ -78,7 +87,7 @@ export function createWriter(options: WriterOptions): LedgerWriter {
         // Now, while the floor is where the batch ends: it goes on during the writes.
         const due = floor !== null && floor.seq - snapshotSeq >= SNAPSHOT_EVERY ? snapshots.capture(floor) : null
         await keepMark(batch)
-        const chunk = toChunk(batch, ring, offered())
+        const chunk = toChunk(batch, lineOf)
         // Keys first: what is sealed by one that is not there is forgotten.
         await ring.kept()
         await shelf.add(chunk)
@@ -118,6 +127,7 @@ export function createWriter(options: WriterOptions): LedgerWriter {
     if (wasCleared && floor !== null && floor.seq === batch.at(-1)?.seq) {
       snapshots.forget()
       ring.forget()
+      lines = new WeakMap()
       shelf.forget()
       const whole = snapshots.capture(floor)
       await snapshots.write(whole)
