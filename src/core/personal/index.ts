@@ -1,3 +1,3 @@
 export { type Personal, putTogether, takeApart } from './parts'
 export { aboutWhom } from './sites'
-export { type Found, foundIn, foundInLines, isListedAs, mayBeIn, mergeFound, plain, type Sought, soughtOf } from './sought'
+export { type Found, foundIn, foundInLines, isListedAs, mayBeIn, mergeFound, plain, type Sought, SoughtSchema, soughtOf } from './sought'

@@ -1,17 +1,21 @@
 // Whatever is kept about somebody, found by their numbers, addresses and names in entries of a ledger. What is found is what the entry is about: with a call
 // that a number has rung goes all that was said in it.
+import * as z from 'zod'
 import type { IsOffered } from '@/core/forgotten'
 import { type FloorEvent, type LedgerEntry, parseEntry } from '@/core/ledger'
 import { takeApart } from './parts'
 
-export interface Sought {
-  /** In E.164. */
-  readonly numbers: readonly string[]
-  /** Mail addresses, in lower case. */
-  readonly addresses: readonly string[]
-  /** Whole names, in lower case and single spaces. */
-  readonly names: readonly string[]
-}
+export const SoughtSchema = z
+  .object({
+    /** In E.164. */
+    numbers: z.array(z.string().min(4).max(20)).max(20).readonly(),
+    /** Mail addresses, in lower case. */
+    addresses: z.array(z.string().min(4).max(300)).max(20).readonly(),
+    /** Whole names, in lower case and single spaces. */
+    names: z.array(z.string().min(2).max(300)).max(20).readonly(),
+  })
+  .readonly()
+export type Sought = z.infer<typeof SoughtSchema>
 
 /** As names and addresses are compared. */
 export const plain = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, ' ')

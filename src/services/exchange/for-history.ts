@@ -7,6 +7,8 @@ import type { Floor } from './answering'
 import type { LedgerWriter } from './store'
 import type { Tab } from './tab'
 
+export type Whose = { readonly id: AgentId; readonly everybody: boolean } | null
+
 export interface FloorForHistory {
   /** Of this worker: another one is another floor's, or the same that was opened again. */
   run(): string
@@ -16,8 +18,8 @@ export interface FloorForHistory {
   read(afterSeq: number, throughSeq: number | null): Promise<string>
   /** Calls whenever more is stored. */
   watch(tell: () => void): void
-  /** Whose tab it is, and whether they see everybody's results; null while nobody is signed in. */
-  account(): { readonly id: AgentId; readonly everybody: boolean } | null
+  /** Whose tab it is, and whether they see everybody's results; null while nobody is signed in. Of a page that is locked, once it is open again. */
+  account(): Promise<Whose>
   /** Whoever sits at the tab has taken out a file, or looked somebody up. */
   did(what: 'exported' | 'lookedUp', about: string): void
 }
@@ -36,13 +38,15 @@ export function createForHistory(run: string, edition: number, state: () => Floo
       floorId: () => `${state().floorId}${edition === 0 ? '' : `.${edition}`}`,
       read: (afterSeq, throughSeq) => writer.read(afterSeq, throughSeq ?? Infinity),
       watch: (tell) => void watchers.add(tell),
-      account: () => accountOf(state(), tab.accountId),
+      account: () => whenOpen(tab).then(() => accountOf(state(), tab.accountId)),
       did: (what, about) => noted(what, tab.accountId, about.slice(0, 200)),
     }),
   }
 }
 
-export function accountOf(state: FloorState, id: AgentId | null): ReturnType<FloorForHistory['account']> {
+const whenOpen = (tab: Tab): Promise<void> => (tab.locked ? new Promise((resolve) => tab.waiting.add(resolve)) : Promise.resolve())
+
+export function accountOf(state: FloorState, id: AgentId | null): Whose {
   if (id === null || openAccount(state.setUp, id) === undefined) return null
   return { id, everybody: unentitled(state, id, 'supervision') === null }
 }

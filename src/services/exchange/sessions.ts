@@ -40,11 +40,17 @@ export function createSessions({ accounts, tabs, now, state }: Options): Session
   const onShift = (id: AgentId) => get(state().agents, id)?.shift?.seat === 'desk'
   const hasSeat = (id: AgentId) => [...tabs].some((t) => t.agentId === id)
 
+  const setLocked = (tab: Tab, locked: boolean) => {
+    tab.locked = locked
+    if (locked) return
+    for (const goOn of tab.waiting) goOn()
+    tab.waiting.clear()
+  }
   const bind = (tab: Tab, accountId: AgentId, key: string) => {
     tab.accountId = accountId
     tab.key = key
     tab.because = null
-    tab.locked = false
+    setLocked(tab, false)
     tab.untouched = 0
     tab.keyUsedAtMs = now()
     // A shift without a desk goes on at the first of the account's tabs; a copy of a tab leaves it where it is.
@@ -55,7 +61,7 @@ export function createSessions({ accounts, tabs, now, state }: Options): Session
     tab.agentId = null
     tab.key = null
     tab.soundHere = false
-    tab.locked = false
+    setLocked(tab, false)
     tab.seatMoved = null
     tab.because = because
     // What was sent is gone from the tab as well.
@@ -73,11 +79,11 @@ export function createSessions({ accounts, tabs, now, state }: Options): Session
       const owner = await accounts.ownerOf(key)
       if (owner === null || !isOpen(owner.agentId)) return
       bind(tab, owner.agentId, key)
-      tab.locked = owner.locked
+      setLocked(tab, owner.locked)
       await accounts.keyInUse(key, owner.locked)
     },
     async lock(tab, locked) {
-      tab.locked = locked
+      setLocked(tab, locked)
       tab.untouched = 0
       if (tab.key !== null) await accounts.keyInUse(tab.key, locked)
     },

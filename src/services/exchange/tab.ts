@@ -16,6 +16,8 @@ export interface Tab {
   binding: Promise<void> | null
   /** Nobody has touched it for so long that it asks for the PIN again before anything more is done here. */
   locked: boolean
+  /** Who waits for that: history and lists answer nothing meanwhile. */
+  readonly waiting: Set<() => void>
   /** When its key was last said to be in use. */
   keyUsedAtMs: number
   /** Rounds of the pulse since it was last touched. */
@@ -44,6 +46,7 @@ export const createTab = (port: TabPort): Tab => ({
   key: null,
   binding: null,
   locked: false,
+  waiting: new Set(),
   keyUsedAtMs: 0,
   untouched: 0,
   because: null,

@@ -1,7 +1,8 @@
 // A page of calls: searched, filtered and sorted where they are kept, so that a tab is sent what it shows and not all there is.
 import type { CallRecord, CallResult } from '@/core/ledger'
 
-export type CallsSort = 'offeredAtMs' | 'queue' | 'customer' | 'number' | 'agent' | 'wait' | 'talk' | 'outcome'
+export const CALLS_SORTS = ['offeredAtMs', 'queue', 'customer', 'number', 'agent', 'wait', 'talk', 'outcome'] as const
+export type CallsSort = (typeof CALLS_SORTS)[number]
 
 export interface CallsAsked {
   readonly search: string

@@ -6,7 +6,9 @@ import { memoryStore } from '@/services/storage'
 import { FENNHOLM } from '@/world/scenario'
 import { aDay } from '@/world/scenario/testing'
 import { LATEST_CALLS } from './calls'
-import { createDesk, type FloorEnd, HISTORY_RIGHTS } from './desk'
+import type { FloorEnd } from './connection'
+import { createDesk } from './desk'
+import { HISTORY_DOORS } from './doors'
 import { createHistory } from './history'
 
 const FROM_MS = Date.parse('2026-11-24T00:00:00Z')
@@ -179,8 +181,8 @@ describe('tabs at the history', () => {
 })
 
 describe('each question has a row of who may ask it', () => {
-  const closed = (Object.keys(HISTORY_RIGHTS) as (keyof typeof HISTORY_RIGHTS)[]).filter((name) => HISTORY_RIGHTS[name] !== 'anybody')
-  const ask = (tab: object, name: string) => (tab as Record<string, (asked: object) => Promise<unknown>>)[name]?.({})
+  const closed = (Object.keys(HISTORY_DOORS) as (keyof typeof HISTORY_DOORS)[]).filter((name) => HISTORY_DOORS[name].right !== 'anybody')
+  const ask = (tab: object, name: string, ...asked: unknown[]) => (tab as Record<string, (...asked: unknown[]) => Promise<unknown>>)[name]?.(...asked)
 
   test.each(closed)('%s: not a stranger, and of everybody only who answers for the floor', async (name) => {
     // Nobody is told anything: of a floor on which nothing has happened no less than of one that was busy.
@@ -188,9 +190,15 @@ describe('each question has a row of who may ask it', () => {
     const stranger = attach(aDesk())
     await stranger.introduce(floor.endFor(null))
     await expect(ask(stranger, name)).rejects.toThrow('nobody is signed in')
-    if (HISTORY_RIGHTS[name] !== 'floor') return
+    if (HISTORY_DOORS[name].right !== 'floor') return
     const agent = attach(aDesk())
     await agent.introduce(floor.endFor({ id: AGENT, everybody: false }))
     await expect(ask(agent, name)).rejects.toThrow('for those who answer for the floor')
+  })
+
+  test.each(Object.keys(HISTORY_DOORS))('%s: nobody with what is none of its questions', async (name) => {
+    const tab = attach(aDesk())
+    await tab.introduce(aFloor('run 1', []).endFor({ id: AGENT, everybody: true }))
+    for (const odd of [7, 'a'.repeat(500)]) await expect(ask(tab, name, odd, odd)).rejects.toThrow('what it does not take')
   })
 })

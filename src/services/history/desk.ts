@@ -1,97 +1,15 @@
 // Who asks the history: each tab by a connection of its own, introduced to the floor, which says whose tab it is. An agent is told of what they had
 // themselves; everybody's is for those who answer for the floor.
 import type { AgentId } from '@/core/ids'
-import { guarded, type Rights } from '@/services/ports'
-import type { Past } from '@/world'
-import type { Feed, History, Opening, Span } from './asked'
+import { guarded } from '@/services/ports'
+import type { History, Opening } from './asked'
+import type { Connection, FloorEnd } from './connection'
 import type { Progress } from './days'
-import type { ExportName } from './exports'
-
-/** The floor's end of a port, as it is called across it. */
-export interface FloorEnd extends Feed {
-  run(): Promise<string>
-  watch(tell: () => void): Promise<void>
-  account(): Promise<{ readonly id: AgentId; readonly everybody: boolean } | null>
-  /** It stands in the audit. */
-  did(what: 'exported' | 'lookedUp', about: string): Promise<void>
-}
+import { HISTORY_DOORS } from './doors'
 
 type Ends<Port> = (port: Port) => FloorEnd | Promise<FloorEnd>
 /** Makes a function one that can be called from another thread. */
 type Callable = (tell: () => void) => Promise<() => void>
-
-export interface Connection<Port> {
-  /** The floor is at the other end of this port. */
-  introduce(port: Port): Promise<void>
-  open(past: Past, onProgress: (progress: Progress) => void): Promise<Opening>
-  /** Called whenever the history holds more than before. */
-  subscribe(tell: () => void): Promise<void>
-  report(...asked: Parameters<History['report']>): ReturnType<History['report']>
-  calls(...asked: Parameters<History['calls']>): ReturnType<History['calls']>
-  /** Of an agent their own, whatever is asked. */
-  cross(...asked: Parameters<History['cross']>): ReturnType<History['cross']>
-  crossCalls(...asked: Parameters<History['crossCalls']>): ReturnType<History['crossCalls']>
-  sessions(...asked: Parameters<History['sessions']>): ReturnType<History['sessions']>
-  callsOfAgent(...asked: Parameters<History['callsOfAgent']>): ReturnType<History['callsOfAgent']>
-  eventsOfAgent(...asked: Parameters<History['eventsOfAgent']>): ReturnType<History['eventsOfAgent']>
-  /** For those who answer for the floor. */
-  profiles(...asked: Parameters<History['profiles']>): ReturnType<History['profiles']>
-  /** For those who answer for the floor. */
-  came(...asked: Parameters<History['came']>): ReturnType<History['came']>
-  /** For those who answer for the floor. */
-  ledger(...asked: Parameters<History['ledger']>): ReturnType<History['ledger']>
-  /** For those who answer for the floor. */
-  marks(...asked: Parameters<History['marks']>): ReturnType<History['marks']>
-  /** For those who answer for the floor. */
-  sound(...asked: Parameters<History['sound']>): ReturnType<History['sound']>
-  /** Of an agent their own, whatever is asked. */
-  written(...asked: Parameters<History['written']>): ReturnType<History['written']>
-  /** Of an agent of what they had a part in: nothing of any other. */
-  linesOf(workId: string): ReturnType<History['linesOf']>
-  /** Of an agent their own, whatever is asked. */
-  log(...asked: Parameters<History['log']>): ReturnType<History['log']>
-  dialledBefore(asked: { readonly atMost: number; readonly nowMs: number }): ReturnType<History['dialledBefore']>
-  handling(...asked: Parameters<History['handling']>): ReturnType<History['handling']>
-  /** null of a call that is not theirs to see. */
-  call(callId: string): ReturnType<History['call']>
-  previousContacts(...asked: Parameters<History['previousContacts']>): Promise<ReturnType<History['previousContacts']>>
-  /** For those who answer for the floor. */
-  keptAbout(...asked: Parameters<History['keptAbout']>): ReturnType<History['keptAbout']>
-  /** For those who answer for the floor. */
-  forgetListed(...asked: Parameters<History['forgetListed']>): ReturnType<History['forgetListed']>
-  exportFile(name: ExportName, span: Span, nowMs: number, onProgress: (done: number, of: number) => void): Promise<Blob>
-  close(): void
-}
-
-/** Who may ask what. An agent who is let in is told of their own alone. */
-export const HISTORY_RIGHTS: Rights<Connection<unknown>> = {
-  introduce: 'anybody',
-  open: 'anybody',
-  subscribe: 'anybody',
-  close: 'anybody',
-  report: 'account',
-  calls: 'account',
-  cross: 'account',
-  crossCalls: 'account',
-  sessions: 'account',
-  callsOfAgent: 'account',
-  eventsOfAgent: 'account',
-  written: 'account',
-  linesOf: 'account',
-  log: 'account',
-  dialledBefore: 'account',
-  call: 'account',
-  previousContacts: 'account',
-  profiles: 'floor',
-  came: 'floor',
-  ledger: 'floor',
-  marks: 'floor',
-  sound: 'floor',
-  handling: 'floor',
-  keptAbout: 'floor',
-  forgetListed: 'floor',
-  exportFile: 'floor',
-}
 
 export function createDesk(opening: Promise<(onMore: () => void) => History>) {
   const listeners = new Set<() => void>()
@@ -205,7 +123,7 @@ export function createDesk(opening: Promise<(onMore: () => void) => History>) {
           if (mine !== null) listeners.delete(mine)
         },
       }
-      return guarded(answers, HISTORY_RIGHTS, async () => (await floor).account())
+      return guarded(answers, HISTORY_DOORS, async () => (await floor).account())
     },
   }
 }

@@ -7,7 +7,8 @@ import { browserStore, memoryStore, openInTheEnd } from '@/services/storage'
 import { pastDaysQuery } from '@/world'
 import { FENNHOLM } from '@/world/scenario'
 import type { FetchDays } from './asked'
-import { createDesk, type FloorEnd } from './desk'
+import type { FloorEnd } from './connection'
+import { createDesk } from './desk'
 import { createHistory } from './history'
 
 declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope

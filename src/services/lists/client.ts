@@ -1,7 +1,7 @@
 // A tab's end of the calling lists. The tab only introduces them to the floor; the two speak without it from then on.
 import * as Comlink from 'comlink'
 import type { FloorClient } from '@/services/exchange/client'
-import type { ListsConnection } from './service'
+import type { ListsConnection } from './connection'
 
 export type { ListMeta } from './chunks'
 export { LIST_EXPORTS, type ListExport } from './export-names'

@@ -3,9 +3,11 @@ import { expect, test } from 'vitest'
 import { toCampaignId } from '@/core/ids'
 import { ANN } from '@/core/testing'
 import { memoryStore } from '@/services/storage'
+import type { FloorEnd } from './connection'
+import { LISTS_DOORS } from './doors'
 import { lookAt } from './import/look'
 import { type Lists, openLists } from './lists'
-import { createService, type FloorEnd, LISTS_RIGHTS } from './service'
+import { createService } from './service'
 
 const CAMPAIGN = toCampaignId('campaign_winter')
 
@@ -30,12 +32,12 @@ test('nothing is said of lists before their past is known; no figures without it
     account: async () => ({ id: ANN, everybody: true }),
     figuresAre: async () => {},
   } as Partial<FloorEnd> as FloorEnd
-  const tab = service.attach<null>({ floorAt: () => floor, answerOn: () => {}, callable: async (tell) => tell })
+  const tab = service.attach<object>({ floorAt: () => floor, answerOn: () => {}, callable: async (tell) => tell })
   const asked = { fromMs: 0, toMs: 1, campaignId: null }
 
   let isSaid = false
-  void tab.introduce(null, null)
-  const [first, page] = [tab.report(asked), tab.page({ campaignId: null as never, search: '', state: null, from: 0, atMost: 1 })]
+  void tab.introduce({}, {})
+  const [first, page] = [tab.report(asked), tab.page({ campaignId: CAMPAIGN, search: '', state: null, from: 0, atMost: 1 })]
   void Promise.race([first, page])
     .finally(() => {
       isSaid = true
@@ -85,8 +87,8 @@ test.each(['before the floor has said who asks', 'while rows are read'] as const
       return { id: ANN, everybody: true }
     },
   } as unknown as FloorEnd
-  const tab = service.attach<null>({ floorAt: () => floor, answerOn: () => {}, callable: async (tell) => tell })
-  void tab.introduce(null, null).catch(() => {})
+  const tab = service.attach<object>({ floorAt: () => floor, answerOn: () => {}, callable: async (tell) => tell })
+  void tab.introduce({}, {}).catch(() => {})
   const file = new Blob([`Name,Phone\n${Array.from({ length: 50_000 }, (_, i) => `Person ${i},01632 ${960_000 + (i % 1_000)}`).join('\n')}\n`])
   const looked = await lookAt(file)
   if (!looked.ok) throw new Error(looked.says)
@@ -98,7 +100,7 @@ test.each(['before the floor has said who asks', 'while rows are read'] as const
   expect(lists.metas()).toEqual([])
 })
 
-test.each((Object.keys(LISTS_RIGHTS) as (keyof typeof LISTS_RIGHTS)[]).filter((name) => LISTS_RIGHTS[name] !== 'anybody'))(
+test.each((Object.keys(LISTS_DOORS) as (keyof typeof LISTS_DOORS)[]).filter((name) => LISTS_DOORS[name].right !== 'anybody'))(
   '%s: not a stranger, and of everybody only who answers for the floor',
   async (name) => {
     const service = createService(
@@ -107,13 +109,15 @@ test.each((Object.keys(LISTS_RIGHTS) as (keyof typeof LISTS_RIGHTS)[]).filter((n
       () => {},
       () => 0,
     )
-    const as = (account: object | null) => {
+    const as = (account: object | null, ...asked: unknown[]) => {
       const floor = { run: async () => 'run', watch: async () => {}, account: async () => account } as unknown as FloorEnd
-      const tab = service.attach<null>({ floorAt: () => floor, answerOn: () => {}, callable: async (tell) => tell })
-      tab.introduce(null, null).catch(() => {})
-      return (tab as unknown as Record<string, () => Promise<unknown>>)[name]?.()
+      const tab = service.attach<object>({ floorAt: () => floor, answerOn: () => {}, callable: async (tell) => tell })
+      tab.introduce({}, {}).catch(() => {})
+      return (tab as unknown as Record<string, (...asked: unknown[]) => Promise<unknown>>)[name]?.(...asked)
     }
     await expect(as(null)).rejects.toThrow('nobody is signed in')
-    if (LISTS_RIGHTS[name] === 'floor') await expect(as({ id: ANN, everybody: false })).rejects.toThrow('for those who answer for the floor')
+    if (LISTS_DOORS[name].right === 'floor') await expect(as({ id: ANN, everybody: false })).rejects.toThrow('for those who answer for the floor')
+    // Nor what is none of its questions, whoever asks it.
+    await expect(as({ id: ANN, everybody: true }, 7, { odd: true })).rejects.toThrow('what it does not take')
   },
 )

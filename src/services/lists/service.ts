@@ -1,69 +1,20 @@
 // Who asks the lists: the floor for people to call, and each tab for what may be seen of them. One for all tabs of the browser.
 
 import * as z from 'zod'
-import type { PutBack } from '@/core/campaigns'
-import { type DoNotCallEntry, keyOf } from '@/core/do-not-call'
-import { type AgentId, type CampaignId, type ListId, toListId } from '@/core/ids'
-import type { Found, Sought } from '@/core/personal'
+import { keyOf } from '@/core/do-not-call'
+import { type CampaignId, type ListId, toListId } from '@/core/ids'
 import type { ListsEnd } from '@/services/exchange/list-feed'
-import { guarded, type Rights } from '@/services/ports'
+import { guarded } from '@/services/ports'
 import type { KeyValue } from '@/services/storage'
 import type { ListMeta } from './chunks'
-import type { ListExport } from './export-names'
+import type { FloorEnd, ImportWish, ListsConnection } from './connection'
+import { LISTS_DOORS } from './doors'
 import { exportList } from './exports'
 import { ROLES, shapeKey } from './import/columns'
-import { type Look, type Looked, lookAt } from './import/look'
-import { type ImportAsked, type Imported, type ImportProgress, runImport } from './import/run'
+import { lookAt } from './import/look'
+import { type Imported, type ImportProgress, runImport } from './import/run'
 import { checkLists } from './kept'
-import type { CampaignFigures, Lists, ListsFeed } from './lists'
-import type { MetOnLists } from './met'
-import type { OneRecord, RecordsAsked, RecordsPage } from './pages'
-import type { CampaignReport, CountsOf, ReportAsked } from './report'
-
-/** The floor's end of a port, as it is called across it. */
-export interface FloorEnd extends ListsFeed {
-  run(): Promise<string>
-  watch(tell: () => void): Promise<void>
-  account(): Promise<{ readonly id: AgentId; readonly everybody: boolean } | null>
-  figuresAre(figures: readonly CampaignFigures[]): Promise<void>
-  homeCountry(): Promise<string>
-  running(): Promise<readonly CampaignId[]>
-  doNotCall(): Promise<readonly DoNotCallEntry[]>
-  counts(): Promise<CountsOf>
-  /** It stands in the audit. */
-  did(what: 'exported' | 'lookedUp', about: string): Promise<void>
-}
-
-export interface ListsConnection<Port> {
-  /** The floor is at the other end of these: the first is asked, on the second it asks. */
-  introduce(asked: Port, asks: Port): Promise<void>
-  figures(): Promise<readonly CampaignFigures[]>
-  metas(): Promise<readonly ListMeta[]>
-  page(asked: RecordsAsked): Promise<RecordsPage>
-  record(recordId: string): Promise<OneRecord | null>
-  /** An agent is told of what was put through to them, and no more. */
-  report(asked: ReportAsked): Promise<CampaignReport>
-  met(campaignId: CampaignId): Promise<MetOnLists>
-  matching(campaignId: CampaignId, which: PutBack): Promise<number>
-  keptAbout(sought: Sought): Promise<readonly Found[]>
-  /** Reads every list as it is stored, and names what cannot be. */
-  check(): Promise<{ readonly whole: readonly string[]; readonly damaged: readonly string[] }>
-  exportFile(campaignId: CampaignId, name: ListExport, onProgress: (done: number, of: number) => void): Promise<Blob>
-  /** What a file is, and with which roles a file of its shape was taken before. */
-  look(file: Blob): Promise<Look>
-  importFile(asked: ImportWish, onProgress: (progress: ImportProgress) => void): Promise<Imported>
-  /** What is being imported is called off; the list is as it was. */
-  cancelImport(): void
-  /** Called whenever something of the lists has changed. */
-  subscribe(tell: () => void): Promise<void>
-  close(): void
-}
-
-/** `listId` null for a new list. */
-export type ImportWish = Pick<ImportAsked, 'file' | 'roles' | 'campaignId' | 'name' | 'leavesOutOthers'> & {
-  readonly looked: Looked
-  readonly listId: ListId | null
-}
+import type { Lists } from './lists'
 
 interface Ends<Port> {
   readonly floorAt: (port: Port) => FloorEnd | Promise<FloorEnd>
@@ -77,26 +28,6 @@ const TRIES_AGAIN_MS = 5_000
 interface Opened {
   readonly lists: Lists
   readonly store: KeyValue
-}
-
-/** Who may ask what. An agent who is let in is told of what was put through to them. */
-export const LISTS_RIGHTS: Rights<ListsConnection<unknown>> = {
-  introduce: 'anybody',
-  subscribe: 'anybody',
-  close: 'anybody',
-  figures: 'account',
-  metas: 'account',
-  report: 'account',
-  page: 'floor',
-  record: 'floor',
-  met: 'floor',
-  matching: 'floor',
-  keptAbout: 'floor',
-  check: 'floor',
-  exportFile: 'floor',
-  look: 'floor',
-  importFile: 'floor',
-  cancelImport: 'floor',
 }
 
 /** `run` names this worker; `later` is a timer, `nowMs` a clock that rates are taken by. */
@@ -270,7 +201,7 @@ export function createService(opening: Promise<Opened>, run: string, later: (inM
           for (const tell of mine.splice(0)) listeners.delete(tell)
         },
       }
-      return guarded(answers, LISTS_RIGHTS, async () => (await floor).account())
+      return guarded(answers, LISTS_DOORS, async () => (await floor).account())
     },
   }
 }

@@ -7,9 +7,10 @@ import { callSealed, serveSealed, sharedKey } from '@/services/ports'
 import { browserStore, linesOfGzip, memoryStore, openInTheEnd } from '@/services/storage'
 import { type PastAsked, pastDaysQuery } from '@/world'
 import { FENNHOLM_LISTS } from '@/world/scenario'
+import type { FloorEnd } from './connection'
 import { openLists } from './lists'
 import { loadList } from './load'
-import { createService, type FloorEnd } from './service'
+import { createService } from './service'
 
 declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope
 

@@ -1,5 +1,5 @@
 export type { Box } from './box'
-export { guarded, type Right, type Rights } from './guarded'
+export { crossing, type Doors, guarded, type Right } from './guarded'
 export { houseKey, newHouseKey, sharedKey } from './house-key'
 export { newKeyPair, type PrivateLine, type PublicKey } from './private'
 export { callSealed, serveSealed } from './sealed'

@@ -1,7 +1,8 @@
 // What goes over ports: how much of it, by whom, and unheard by whoever hands the port on.
 import { afterEach, describe, expect, test } from 'vitest'
+import * as z from 'zod'
 import { memoryStore } from '@/services/storage'
-import { callSealed, guarded, houseKey, newHouseKey, newKeyPair, serveSealed, tooMuch } from '.'
+import { callSealed, type Doors, guarded, houseKey, newHouseKey, newKeyPair, serveSealed, tooMuch } from '.'
 
 describe('the size of a message', () => {
   const nested = (deep: number): unknown => (deep === 0 ? 1 : { in: nested(deep - 1) })
@@ -21,19 +22,29 @@ describe('the size of a message', () => {
 })
 
 describe('a guarded end', () => {
-  const end = { open: async () => 'open', mine: async () => 'mine', all: async (..._: unknown[]) => 'all' }
-  const asked = (account: { everybody: boolean } | null) => guarded(end, { open: 'anybody', mine: 'account', all: 'floor' }, async () => account)
+  const end = { open: async () => 'open', mine: async () => 'mine', all: async (of: string) => `all${of}` }
+  const doors: Doors<typeof end> = {
+    open: { right: 'anybody', asked: z.tuple([]) },
+    mine: { right: 'account', asked: z.tuple([]) },
+    all: { right: 'floor', asked: z.tuple([z.string().max(5)]) },
+  }
+  const as = (account: { everybody: boolean } | null) => guarded(end, doors, async () => account)
+  const ask = (to: typeof end, method: keyof typeof end) => (method === 'all' ? to.all('') : to[method]())
   test.each([
     { who: 'a stranger', account: null, may: ['open'] },
     { who: 'an agent', account: { everybody: false }, may: ['open', 'mine'] },
     { who: 'who answers for the floor', account: { everybody: true }, may: ['open', 'mine', 'all'] },
   ])('$who is answered $may', async ({ account, may }) => {
     for (const method of ['open', 'mine', 'all'] as const)
-      if (may.includes(method)) expect(await asked(account)[method]()).toBe(method)
-      else await expect(asked(account)[method]()).rejects.toThrow(method)
+      if (may.includes(method)) expect(await ask(as(account), method)).toBe(method)
+      else await expect(ask(as(account), method)).rejects.toThrow(/signed in|for those/)
+  })
+  test.each([[[]], [['a day of it']], [[7]], [['', 'and more']]])('is not asked with %j', async (args) => {
+    const all = as({ everybody: true }).all as (...args: readonly unknown[]) => Promise<unknown>
+    await expect(all(...args)).rejects.toThrow('all was asked with what it does not take')
   })
   test('what is too much reaches nobody', async () => {
-    await expect(asked({ everybody: true }).all('a'.repeat(1_000_001))).rejects.toThrow('more than is taken at once')
+    await expect(as({ everybody: true }).all('a'.repeat(1_000_001))).rejects.toThrow('more than is taken at once')
   })
 })
 

@@ -4,6 +4,7 @@ import { WrittenChannelSchema } from '@/core/channels'
 import type { NumberReading } from '@/core/directory'
 import { AskSchema } from '@/core/floor'
 import { AgentIdSchema, CallIdSchema, CampaignIdSchema, QueueIdSchema, WorkIdSchema } from '@/core/ids'
+import { SoughtSchema } from '@/core/personal'
 import { LONGEST_DRAFT } from '@/core/threads'
 import { BoxSchema } from '@/core/voicemail'
 import { KEPT_OF } from '@/services/exchange/kept-things'
@@ -29,13 +30,6 @@ const callerWish = {
 
 /** Things about one person at once; more are no person's. */
 export const MOST_FORGOTTEN = 50_000
-const SoughtSchema = z
-  .object({
-    numbers: z.array(z.string().min(4).max(20)).max(20).readonly(),
-    addresses: z.array(z.string().min(4).max(300)).max(20).readonly(),
-    names: z.array(z.string().min(2).max(300)).max(20).readonly(),
-  })
-  .readonly()
 
 export const TabMessageSchema = z.discriminatedUnion('kind', [
   /** First message of a tab: the key it was given before a reload, and the world it wants if none runs yet. */

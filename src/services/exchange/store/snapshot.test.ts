@@ -5,6 +5,7 @@ import { ANN, aReadyFloor, arrives } from '@/core/testing'
 import { type KeyValue, memoryStore } from '@/services/storage'
 import { createSnapshots, readSnapshot } from './snapshot'
 import { snapshotKey } from './store'
+import { createWriter } from './writer'
 
 /** A floor with a long do-not-call list, and somebody who has to do with it. */
 function aListedFloor(count: number): FloorState {
@@ -115,5 +116,45 @@ describe('a snapshot', () => {
       else await store.set(part, { text: '[["agent_ann",', checksum: 1 })
       expect(await readSnapshot(store, snapshotKey(state.seq))).toBeNull()
     }
+  })
+
+  test('is taken after a long list has come in, once it is quiet, and not before', async () => {
+    const { store, log } = counted()
+    const state = aReadyFloor([ANN]).state()
+    const timers: (() => void)[] = []
+    const writer = createWriter({
+      store,
+      storedSeq: 0,
+      snapshotSeq: 0,
+      onStored: () => {},
+      onTrouble: () => {},
+      onCleared: () => {},
+      later: (_, again) => timers.push(again),
+    })
+    const isTaken = () => log.written.some((key) => key.startsWith('snapshot/'))
+    let next = 0
+    const listed = async (count: number) => {
+      const entries = Array.from({ length: count }, () => ({ whom: { number: `+33199${String(next++).padStart(6, '0')}` }, why: 'Asked us' }))
+      const decision = decide(state, { kind: 'addDoNotCall', agentId: ANN, entries }, { atMs: state.atMs + 1_000 })
+      if (!decision.ok) throw new Error(decision.refusal.reason)
+      writer.append(decision.entries, state)
+      await writer.flushed()
+    }
+    await listed(500)
+    expect(timers).toEqual([])
+    for (let i = 0; i < 40; i++) await listed(500)
+    expect(timers).toHaveLength(1)
+    // More of it has come meanwhile: it is not over.
+    for (let i = 0; i < 4; i++) await listed(500)
+    timers.shift()?.()
+    await expect.poll(() => timers.length).toBe(1)
+    expect(isTaken()).toBe(false)
+    await listed(1)
+    timers.shift()?.()
+    await expect.poll(isTaken).toBe(true)
+    await writer.flushed()
+    expect(await readSnapshot(store, snapshotKey(state.seq))).toEqual(state)
+    await listed(1)
+    expect(timers).toEqual([])
   })
 })

@@ -17,6 +17,10 @@ import { createSnapshots } from './snapshot'
 import { MARK, MARK_KEY } from './store'
 
 const SNAPSHOT_EVERY = 500
+/** Entries of a long list are heavy to open and to fold again: after so much of them a snapshot is taken, once no more than a little has come for a while. */
+const HEAVY_CHARACTERS = 2_000_000
+const LITTLE_CHARACTERS = 200_000
+const AT_REST_MS = 10_000
 const FIRST_RETRY_MS = 1_000
 const LAST_RETRY_MS = 30_000
 
@@ -59,6 +63,7 @@ export function createWriter(options: WriterOptions): LedgerWriter {
   const snapshots = createSnapshots(store, options.shelved?.snapshotKeys)
   const shelf = createShelf(store, ring, options.shelved ?? EMPTY_SHELF)
   let { snapshotSeq } = options
+  let writtenSince = 0
   let writing: Promise<void> | null = null
   let trouble: string | null = null
   let retryInMs = FIRST_RETRY_MS
@@ -92,6 +97,7 @@ export function createWriter(options: WriterOptions): LedgerWriter {
         await ring.kept()
         await shelf.add(chunk)
         shelf.follows(batch[0] as LedgerEntry)
+        writtenSince += chunk.text.length
         pending = pending.slice(batch.length)
         if (trouble !== null) {
           trouble = null
@@ -102,6 +108,7 @@ export function createWriter(options: WriterOptions): LedgerWriter {
         await closeDays()
         if (due !== null) await keepSnapshot(due)
       }
+      if (writtenSince >= HEAVY_CHARACTERS) snapshotAtRest()
     } catch (error) {
       trouble = storageWords(error)
       options.onTrouble(trouble)
@@ -182,6 +189,7 @@ export function createWriter(options: WriterOptions): LedgerWriter {
   const keepSnapshot = async (captured: ReturnType<typeof snapshots.capture>) => {
     const former = snapshotSeq
     snapshotSeq = captured.seq
+    writtenSince = 0
     try {
       await snapshots.write(captured)
       // The former snapshot stays: it is the way back when entries before this one turn out damaged.
@@ -191,6 +199,23 @@ export function createWriter(options: WriterOptions): LedgerWriter {
       // The disk has no room for it: the next one is tried in its turn, and what the ledger needs is tried with every entry.
       console.warn(`No snapshot was kept: ${storageWords(error)}`)
     }
+  }
+
+  let waitsForRest = false
+  const snapshotAtRest = () => {
+    if (waitsForRest) return
+    waitsForRest = true
+    const from = writtenSince
+    options.later(AT_REST_MS, async () => {
+      waitsForRest = false
+      while (writing !== null) await writing
+      if (writtenSince < HEAVY_CHARACTERS || floor === null) return
+      if (writtenSince - from > LITTLE_CHARACTERS) return snapshotAtRest()
+      writing = keepSnapshot(snapshots.capture(floor)).then(() => {
+        writing = null
+        start()
+      })
+    })
   }
 
   return {
