@@ -10,6 +10,7 @@ import type { AccountView } from '@/services/exchange/protocol'
 import { useDoor, useNotOpened, useSeen } from '@/services/exchange/react'
 import { ListsAtWork } from '@/services/lists/react'
 import { Asked } from './asked'
+import { BacksUp } from './backs-up'
 import { CallbackAlarm } from './callback-alarm'
 import { ConferenceDue } from './conference-due'
 import { useFocusKeeper } from './focus-keeper'
@@ -108,6 +109,7 @@ function SignedIn({ account, children }: { account: AccountView; children: React
   const inside = (
     <div className="short:h-auto short:min-h-screen flex h-screen min-h-0 flex-col print:block print:h-auto">
       <ListsAtWork />
+      <BacksUp />
       <button
         type="button"
         className="sr-only focus:not-sr-only focus:absolute focus:top-1 focus:left-1 focus:z-50 focus:border focus:border-ink focus:bg-raised focus:px-3 focus:py-1 focus:font-semibold"

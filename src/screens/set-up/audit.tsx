@@ -17,6 +17,7 @@ const WORDS: Readonly<Record<AuditedWhat, string>> = {
   exported: 'saved a file',
   ledgerExported: 'saved the ledger',
   savedEverything: 'saved everything as one file',
+  backedUp: 'Everything was saved by itself, into the folder of this computer',
   restored: 'put a backup in place of everything',
   recordingPlayed: 'listened to a recording',
   lookedUp: 'looked for what is kept of a person',

@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic'
 import { useEffect, useState } from 'react'
 import type { SetUp } from '@/core/set-up'
 import { Button } from '@/parts/ui'
+import { ByItself } from './by-itself'
 import { bytesInWords } from './bytes'
 
 const SaveDialog = dynamic(() => import('./save-everything').then((m) => m.SaveDialog))
@@ -71,6 +72,7 @@ export function Kept({ setUp, mayForget }: { setUp: SetUp; mayForget: boolean })
       <p className="mt-2 text-soft text-xs">
         Ledger, figures, lists, people, recordings, accounts and set-up in one file: to keep elsewhere, or to go on with in another browser.
       </p>
+      <ByItself centre={centre} />
       <div className="mt-4 flex flex-wrap gap-2">
         <Button onClick={() => setOpen('check')}>Check everything</Button>
         <Button onClick={() => setOpen('audit')}>Who did what…</Button>

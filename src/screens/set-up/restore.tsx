@@ -89,6 +89,7 @@ export function RestoreDialog({ onClose }: { onClose: () => void }) {
         >
           <TextField
             label={`Passphrase of ${step.file.name}`}
+            hint="Of a file that was saved by itself: its key, which begins with AGE-SECRET-KEY."
             name="passphrase"
             type="password"
             autoComplete="off"

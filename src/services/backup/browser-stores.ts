@@ -13,6 +13,7 @@ const WHERE: { readonly [S in StoreName]: readonly [database: string, store: str
   floor: ['floor', 'floor'],
 }
 const BESIDE = 'beside'
+const SCHEDULE = 'schedule'
 /** Workers hear on it that they are to look whether something takes the place of what they hold. */
 const CHANNEL = 'put in place'
 const LAYING = 'laying beside'
@@ -29,6 +30,10 @@ export async function openStores(): Promise<Readonly<Record<StoreName, KeyValue>
   return Object.fromEntries(open) as Record<StoreName, KeyValue>
 }
 export const openBeside = (): Promise<KeyValue> => opened(BESIDE, BESIDE)
+/** Of this browser alone, and in no backup: it holds a folder of this computer. */
+export const openSchedule = (): Promise<KeyValue> => opened(SCHEDULE, SCHEDULE)
+/** At the cost of a look: what opens it is not loaded where there is none. */
+export const mayHaveSchedule = async (): Promise<boolean> => (await databases())?.some((d) => d.name === `loyal-switchboard-${SCHEDULE}`) ?? false
 
 /** undefined where the browser does not say: it may be one that keeps nothing at all, and throws at the word. */
 async function databases(): Promise<readonly IDBDatabaseInfo[] | undefined> {

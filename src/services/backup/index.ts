@@ -1,2 +1,2 @@
-export { endWhenReplaced, openBeside, openStores, putWaitingInPlace, tellReplaced } from './browser-stores'
+export { endWhenReplaced, mayHaveSchedule, openBeside, openSchedule, openStores, putWaitingInPlace, tellReplaced } from './browser-stores'
 export { go, isReady, laid } from './put-in-place'

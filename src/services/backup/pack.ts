@@ -12,18 +12,21 @@ export interface PackAsked {
   readonly madeAtMs: number
   /** null for an open file. */
   readonly passphrase: string | null
+  /** Of age: whoever holds its identity opens the file, and no passphrase does. */
+  readonly recipient?: string | null
   /** Of scrypt, as a power of two; the library's own where it is not given. */
   readonly workFactor?: number
   readonly onProgress: (done: number, of: number) => void
 }
 
 /** A stream of the file; it fails with the store's words when one cannot be read. */
-export async function pack({ stores, centre, madeAtMs, passphrase, workFactor, onProgress }: PackAsked): Promise<ReadableStream<Uint8Array>> {
+export async function pack({ stores, centre, madeAtMs, passphrase, recipient = null, workFactor, onProgress }: PackAsked): Promise<ReadableStream<Uint8Array>> {
   const { readable, writable } = new TransformStream<Uint8Array, Uint8Array>()
   void write(writable, stores, { centre, madeAtMs }, onProgress).catch((error: unknown) => writable.abort(error).catch(() => {}))
-  if (passphrase === null) return readable
+  if (passphrase === null && recipient === null) return readable
   const encrypter = new Encrypter()
-  encrypter.setPassphrase(passphrase)
+  if (recipient !== null) encrypter.addRecipient(recipient)
+  else if (passphrase !== null) encrypter.setPassphrase(passphrase)
   if (workFactor !== undefined) encrypter.setScryptWorkFactor(workFactor)
   return encrypter.encrypt(readable)
 }

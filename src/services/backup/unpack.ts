@@ -19,14 +19,21 @@ export type Reading =
 
 const AGE = 'age-encryption.org/v1'
 
+/** Begins the identity that opens what was sealed for its recipient. */
+const IDENTITY = 'AGE-SECRET-KEY-1'
+
+/** `passphrase`: or the key, where the file was sealed for one. */
 export async function unpack(file: Blob, passphrase: string | null): Promise<Reading> {
   const begins = await file.slice(0, AGE.length).text()
   if (begins !== AGE) return readZip(file)
   if (passphrase === null) return { ok: false, why: 'needsPassphrase' }
-  const decrypter = new Decrypter()
-  decrypter.addPassphrase(passphrase)
   let open: ReadableStream<Uint8Array>
   try {
+    const decrypter = new Decrypter()
+    // What is pasted brings spaces and ends of lines with it.
+    const key = passphrase.trim().toUpperCase()
+    if (key.startsWith(IDENTITY)) decrypter.addIdentity(key)
+    else decrypter.addPassphrase(passphrase)
     open = await decrypter.decrypt(file.stream() as ReadableStream<Uint8Array>)
   } catch {
     // The head tells whether the passphrase fits: a changed one fits none.

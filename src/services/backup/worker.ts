@@ -1,11 +1,13 @@
 // Entry of the worker that makes a backup and reads one, beside the pages and the floor.
 import * as Comlink from 'comlink'
-import { openBeside, openStores, whileLaying } from './browser-stores'
+import { openBeside, openSchedule, openStores, whileLaying } from './browser-stores'
 import { pack } from './pack'
 import type { Holding } from './parts'
 import { layBeside } from './put-in-place'
+import { type Saved, saveWhenDue } from './schedule'
 import { type Reading, unpack } from './unpack'
 
+const SCHEDULED = 'backup by schedule'
 type OnProgress = (done: number, of: number) => void
 
 export interface Looked {
@@ -21,6 +23,21 @@ const api = {
   async save(asked: { readonly centre: string; readonly passphrase: string | null }, onProgress: OnProgress): Promise<Blob> {
     const file = await pack({ ...asked, stores: await openStores(), madeAtMs: Date.now(), onProgress: sparing(onProgress) })
     return new Response(file as ReadableStream<Uint8Array<ArrayBuffer>>).blob()
+  },
+  /** The backup that is due by the schedule; `now` also when none is. One page at a time. */
+  async bySchedule(now: boolean, onProgress: OnProgress): Promise<Saved> {
+    const store = await openSchedule()
+    const made = await navigator.locks.request(SCHEDULED, { ifAvailable: true }, async (lock) => {
+      if (lock === null) return null
+      return saveWhenDue({
+        store,
+        now,
+        nowMs: Date.now,
+        pack: async ({ centre, recipient }) =>
+          pack({ stores: await openStores(), centre, madeAtMs: Date.now(), passphrase: null, recipient, onProgress: sparing(onProgress) }),
+      })
+    })
+    return made ?? { is: 'notDue' }
   },
   async look(file: Blob, passphrase: string | null, onProgress: OnProgress): Promise<Look> {
     const reading = await unpack(file, passphrase)

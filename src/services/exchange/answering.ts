@@ -40,6 +40,8 @@ export interface Floor {
   readonly builtAtMs: number
   /** Whether everything decided so far is stored. */
   flushed(): Promise<boolean>
+  /** For everybody to see. */
+  notice(id: string, tone: 'info' | 'loss', says: string): void
   /** Ways in which another worker opens the floor. */
   readonly ending: Ending
   readonly forgetting: Forgetting

@@ -10,6 +10,8 @@ import { searchCircles } from './circles'
 import { command, WITHOUT_SEAT } from './command'
 import { selectConferences } from './conferences'
 import {
+  BACKUP_FAILED,
+  BACKUP_NEEDS_LEAVE,
   cannotRing,
   NO_DEVICE,
   NOBODY_CALLS,
@@ -302,6 +304,11 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
     }
     case 'flushed':
       return (await floor.flushed()) ? done() : no(STORAGE_REFUSES)
+    case 'backsUp':
+      if (message.came === 'begins') return (await floor.flushed()) ? done() : no(STORAGE_REFUSES)
+      if (message.came === 'saved') floor.noted('backedUp', null)
+      else floor.notice('backup', 'loss', message.came === 'needsLeave' ? BACKUP_NEEDS_LEAVE : BACKUP_FAILED)
+      return done()
     case 'putBackupInPlace': {
       floor.noted('restored', accountId)
       const refused = await floor.ending.putInPlace()

@@ -17,6 +17,7 @@ export const AUDITED = [
   'exported',
   'ledgerExported',
   'savedEverything',
+  'backedUp',
   'restored',
   'recordingPlayed',
   'lookedUp',

@@ -122,3 +122,8 @@ export const FAULT = (why: string): RefusalView => ({
   says: `Something went wrong on the floor, and this was not done. (${why})`,
   next: 'Try again; if it stays so, reload the page. Your work is kept.',
 })
+
+/** Not refusals, and said to everybody: a backup that nobody sees to is none. */
+const SEE_TO_IT = 'Whoever keeps the set-up sees to it under Set-up, What is kept.'
+export const BACKUP_FAILED = `The backup that is made by itself could not be made, and is tried again. ${SEE_TO_IT}`
+export const BACKUP_NEEDS_LEAVE = `No backup is made by itself any more: the browser asks again whether files may be written into its folder. ${SEE_TO_IT}`

@@ -411,6 +411,10 @@ export function createExchange(options: ExchangeOptions): Exchange {
     isShared: options.isShared,
     builtAtMs: options.builtAtMs,
     flushed: () => writer.flushed(),
+    notice: (id, tone, says) => {
+      notice(id, tone, says)
+      broadcast()
+    },
     accounts: options.accounts,
     people,
     devices,

@@ -73,6 +73,7 @@ const SAMPLES: { readonly [K in Kind]: object } = {
   audit: { atMost: 9 },
   checkEverything: {},
   flushed: {},
+  backsUp: { came: 'begins' },
   putBackupInPlace: {},
   setUp: {},
 }

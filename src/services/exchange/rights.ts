@@ -82,6 +82,8 @@ export const MESSAGE_RIGHTS: { readonly [K in TabMessage['kind']]: MessageRight 
   audit: 'setUp',
   checkEverything: 'setUp',
   flushed: 'setUp',
+  /** Any page does it for the centre, and says nothing by it that is not to be seen in the folder. */
+  backsUp: 'account',
   putBackupInPlace: 'setUp',
 }
 
@@ -94,6 +96,7 @@ export function lacking(state: FloorState, accountId: NonNullable<Tab['accountId
 const goesOnLocked = (message: TabMessage): boolean =>
   message.kind === 'unlock' ||
   message.kind === 'soundHere' ||
+  message.kind === 'backsUp' ||
   (message.kind === 'command' && (message.command.kind === 'reportSoundLost' || message.command.kind === 'chooseSoundPath'))
 
 /** Why a tab may not send it; null when it may. */

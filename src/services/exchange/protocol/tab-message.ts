@@ -143,6 +143,8 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('ledger'), requestId }).readonly(),
   /** Whether everything that was decided is stored: before it is saved as a file. */
   z.object({ kind: z.literal('flushed'), requestId }).readonly(),
+  /** A page makes the backup that is due by this browser's schedule: what is under way is to be stored first, and what came of it is noted. */
+  z.object({ kind: z.literal('backsUp'), requestId, came: z.enum(['begins', 'saved', 'needsLeave', 'failed']) }).readonly(),
   /** A backup that was laid beside what is stored takes its place. */
   z.object({ kind: z.literal('putBackupInPlace'), requestId }).readonly(),
   /** What is kept about somebody, in the ledger and among people, as the JSON of a `Kept`. */
