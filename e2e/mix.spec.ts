@@ -1,7 +1,8 @@
 // What is heard is what is drawn: the mixer is rendered with a known tone for each party, and the levels are measured.
 import { expect, type Page, test } from '@playwright/test'
 import { build } from 'esbuild'
-import { anotherPress, board, button, goReady, hangUp, ringMe, startShift, state } from './desk'
+import { violations } from './axe'
+import { anotherPress, board, button, goReady, hangUp, quiet, ringMe, signInAsOwner, startShift, state } from './desk'
 import { savedSound } from './voicemail'
 
 /** Put into the page as a laboratory: the mixer and the scene of the product, driven by its own floor. */
@@ -196,7 +197,11 @@ test.describe('the mix, by measured levels', () => {
   })
 })
 
-test('a call of a queue that records is recorded by itself, survives a reload, and is played and saved from its page', async ({ page }) => {
+test('a call of a queue that records is recorded by itself, survives a reload, is played and saved from its page, and is sealed by whoever wants it', async ({
+  context,
+  page,
+}) => {
+  test.slow()
   await startShift(page)
   await goReady(page)
   await ringMe(page, { queue: 'Freight', caller: 'Perrin Arncliffe' })
@@ -211,6 +216,8 @@ test('a call of a queue that records is recorded by itself, survives a reload, a
   await expect(board(page).getByText('hears music')).toBeVisible()
   await anotherPress(page)
   await button(page, 'Retrieve').click()
+  // On a slow machine the recorder begins well after the page.
+  await expect.poll(async () => (await page.evaluate(soundsKept)).runs).toBeGreaterThan(1)
   await button(page, 'Stop recording').click()
   await expect(button(page, 'Start recording')).toBeVisible()
   await hangUp(page)
@@ -225,4 +232,61 @@ test('a call of a queue that records is recorded by itself, survives a reload, a
   expect(saved.seconds).toBeGreaterThan(3)
   // The caller was heard: their voice is in it.
   expect(saved.peak).toBeGreaterThan(1_000)
+
+  const kept = () => page.evaluate(soundsKept)
+  const pieces = await kept()
+  // Sealed where it lies, it is heard for as long as somebody has given the passphrase.
+  const owner = await context.newPage()
+  await signInAsOwner(owner, quiet('/set-up'))
+  await button(owner, 'Seal recordings and messages…').click()
+  const dialog = owner.getByRole('dialog', { name: 'Seal recordings and messages' })
+  await dialog.getByLabel('Passphrase').fill('the 18:45 leaves at seven')
+  await button(owner, 'Seal them').click()
+  await expect(dialog).toContainText('The two are not the same.')
+  await dialog.getByLabel('Once more').fill('the 18:45 leaves at seven')
+  expect(await violations(owner)).toEqual([])
+  if (process.env.PICTURE) await owner.screenshot({ path: '/tmp/seal-dialog.png' })
+  await button(owner, 'Seal them').click()
+  const sounds = owner.getByRole('region', { name: 'Sounds' })
+  await expect(sounds).toContainText('They can be heard until this browser is closed.')
+  expect(await kept()).toMatchObject({ sealed: pieces.sealed + pieces.open, open: 0 })
+  await page.reload()
+  await expect(recording.getByRole('img', { name: 'The sound of the recording over time' })).toBeVisible()
+  expect((await savedSound(page)).peak).toBe(saved.peak)
+  await button(owner, 'Close them now').click()
+  await expect(sounds).toContainText('Nobody can hear them')
+  if (process.env.PICTURE) await owner.screenshot({ path: '/tmp/sealed.png' })
+  await page.reload()
+  await expect(recording).toContainText('Its sound cannot be read: it is sealed')
+  await button(owner, 'Open them…').click()
+  await owner.getByLabel('Passphrase').fill('the 18:45 leaves on time')
+  await button(owner, 'Open them').click()
+  await expect(owner.getByRole('dialog')).toContainText('The passphrase does not open them.')
+  await owner.getByLabel('Passphrase').fill('the 18:45 leaves at seven')
+  await button(owner, 'Open them').click()
+  await expect(sounds).toContainText('They can be heard')
+  await button(owner, 'Seal them no longer…').click()
+  await owner.getByLabel('Passphrase').fill('the 18:45 leaves at seven')
+  await button(owner, 'Open all of them for good').click()
+  await expect(sounds).toContainText('are no longer sealed')
+  expect(await kept()).toEqual(pieces)
+  await page.reload()
+  await expect(recording.getByRole('img', { name: 'The sound of the recording over time' })).toBeVisible()
 })
+
+/** What lies in the browser's database of sounds: runs of recordings, and pieces of them that are sealed and that are not. */
+async function soundsKept(): Promise<{ runs: number; sealed: number; open: number }> {
+  const asked = <T>(request: IDBRequest<T>) =>
+    new Promise<T>((resolve, reject) => {
+      request.onsuccess = () => resolve(request.result)
+      request.onerror = () => reject(request.error)
+    })
+  const database = await asked(indexedDB.open('loyal-switchboard-recordings'))
+  const store = database.transaction('pieces').objectStore('pieces')
+  const keys = await asked(store.getAllKeys())
+  const pieces = (await asked(store.getAll())).filter((piece): piece is Blob => piece instanceof Blob)
+  database.close()
+  const sealed = pieces.filter((piece) => piece.type.startsWith('sealed ')).length
+  const runs = new Set(keys.map((key) => String(key).split('/')).flatMap(([id, run]) => (run === undefined ? [] : [`${id}/${run}`])))
+  return { runs: runs.size, sealed, open: pieces.length - sealed }
+}

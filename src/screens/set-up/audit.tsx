@@ -18,6 +18,7 @@ const WORDS: Readonly<Record<AuditedWhat, string>> = {
   ledgerExported: 'saved the ledger',
   savedEverything: 'saved everything as one file',
   backedUp: 'Everything was saved by itself, into the folder of this computer',
+  soundsOpened: 'opened sealed recordings and messages with the passphrase',
   restored: 'put a backup in place of everything',
   recordingPlayed: 'listened to a recording',
   lookedUp: 'looked for what is kept of a person',

@@ -6,6 +6,7 @@ import type { SetUp } from '@/core/set-up'
 import { Button } from '@/parts/ui'
 import { ByItself } from './by-itself'
 import { bytesInWords } from './bytes'
+import { SoundsSealed } from './sounds-sealed'
 
 const SaveDialog = dynamic(() => import('./save-everything').then((m) => m.SaveDialog))
 const AuditDialog = dynamic(() => import('./audit').then((m) => m.AuditDialog))
@@ -73,6 +74,7 @@ export function Kept({ setUp, mayForget }: { setUp: SetUp; mayForget: boolean })
         Ledger, figures, lists, people, recordings, accounts and set-up in one file: to keep elsewhere, or to go on with in another browser.
       </p>
       <ByItself centre={centre} />
+      <SoundsSealed />
       <div className="mt-4 flex flex-wrap gap-2">
         <Button onClick={() => setOpen('check')}>Check everything</Button>
         <Button onClick={() => setOpen('audit')}>Who did what…</Button>

@@ -5,8 +5,7 @@ import { Button, Dialog, Problem, Progress, saveFile, TextField } from '@/parts/
 import { saveBackup } from '@/services/backup/client'
 import { useFloor } from '@/services/exchange/react'
 import { bytesInWords } from './bytes'
-
-const SHORTEST = 10
+import { againProblem, passphraseProblem } from './passphrase'
 
 type Step =
   | { readonly is: 'ask'; readonly at: 'passphrase' | 'again' | null; readonly problem: string | null }
@@ -24,12 +23,10 @@ export function SaveDialog({ centre, onClose }: { centre: string; onClose: () =>
 
   const save = async (event: FormEvent) => {
     event.preventDefault()
-    if (!isOpen && passphrase.length < SHORTEST)
-      return ask(
-        'passphrase',
-        `${passphrase === '' ? 'It has no passphrase' : 'It is too short'}. Type at least ${SHORTEST} characters, such as four words, or leave the file open.`,
-      )
-    if (!isOpen && passphrase !== again) return ask('again', 'The two are not the same. Type it once more.')
+    const short = isOpen ? null : passphraseProblem(passphrase, ', or leave the file open')
+    if (short !== null) return ask('passphrase', short)
+    const other = isOpen ? null : againProblem(passphrase, again)
+    if (other !== null) return ask('again', other)
     setStep({ is: 'running', done: 0, of: 1 })
     const flushed = await floor?.ask({ kind: 'flushed' })
     if (flushed?.ok !== true)

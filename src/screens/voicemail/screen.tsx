@@ -155,6 +155,6 @@ function useClearSounds(inUse: readonly string[] | null): void {
   const key = inUse === null ? null : inUse.join(' ')
   useEffect(() => {
     if (key === null) return
-    void import('@/services/exchange/recordings/client').then(({ forgetAllBut }) => forgetAllBut(['rec_message_', 'rec_greeting_'], new Set(key.split(' '))))
+    void import('@/services/exchange/recordings/forget').then(({ forgetAllBut }) => forgetAllBut(['rec_message_', 'rec_greeting_'], new Set(key.split(' '))))
   }, [key])
 }

@@ -40,6 +40,8 @@ export interface Floor {
   readonly builtAtMs: number
   /** Whether everything decided so far is stored. */
   flushed(): Promise<boolean>
+  /** What opens sealed sounds, for as long as this worker runs and nowhere else. */
+  readonly soundKey: { get(): string | null; set(identity: string | null): void }
   /** For everybody to see. */
   notice(id: string, tone: 'info' | 'loss', says: string): void
   /** Ways in which another worker opens the floor. */

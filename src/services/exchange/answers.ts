@@ -304,6 +304,12 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
     }
     case 'flushed':
       return (await floor.flushed()) ? done() : no(STORAGE_REFUSES)
+    case 'soundKey':
+      return done(floor.soundKey.get())
+    case 'openSounds':
+      floor.soundKey.set(message.identity)
+      if (message.identity !== null) floor.noted('soundsOpened', accountId)
+      return done()
     case 'backsUp':
       if (message.came === 'begins') return (await floor.flushed()) ? done() : no(STORAGE_REFUSES)
       if (message.came === 'saved') floor.noted('backedUp', null)

@@ -18,6 +18,7 @@ export const AUDITED = [
   'ledgerExported',
   'savedEverything',
   'backedUp',
+  'soundsOpened',
   'restored',
   'recordingPlayed',
   'lookedUp',

@@ -37,6 +37,7 @@ import { piecesOf } from './pieces'
 import type { Notice, TabView } from './protocol'
 import { createPulse, isBeat } from './pulse'
 import { createReceiving } from './receiving'
+import { createSoundKey } from './recordings/sound-key'
 import { saidOfRestored } from './restored-words'
 import { createRetention } from './retention'
 import { createReviewsPart } from './reviews'
@@ -411,6 +412,7 @@ export function createExchange(options: ExchangeOptions): Exchange {
     isShared: options.isShared,
     builtAtMs: options.builtAtMs,
     flushed: () => writer.flushed(),
+    soundKey: createSoundKey(),
     notice: (id, tone, says) => {
       notice(id, tone, says)
       broadcast()

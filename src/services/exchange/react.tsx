@@ -7,6 +7,7 @@ import type { Ask } from '@/core/floor'
 import { toAgentId } from '@/core/ids'
 import { type ConnectOptions, connect, type FloorClient, type Reply, type Request, type Shown, type Witness } from './client'
 import type { DeviceView, DoorParts, FloorView, RefusalView, SetUpInUse } from './protocol'
+import { setSoundKeySource } from './recordings/key-source'
 import { tabKey } from './tab-key'
 import { wishedPast, wishedWorld } from './wished'
 
@@ -19,6 +20,10 @@ export function FloorProvider({ children }: { children: ReactNode }) {
   useEffect(() => {
     const opened = connect({ key: tabKey, device: deviceOfTab(), world: wishedWorld(), past: wishedPast() })
     setFloor(opened)
+    setSoundKeySource(async () => {
+      const reply = await opened.ask({ kind: 'soundKey' })
+      return reply.ok ? reply.text : null
+    })
     return () => opened.close()
   }, [])
   return <FloorContext value={floor}>{children}</FloorContext>

@@ -73,6 +73,8 @@ const SAMPLES: { readonly [K in Kind]: object } = {
   audit: { atMost: 9 },
   checkEverything: {},
   flushed: {},
+  soundKey: {},
+  openSounds: { identity: null },
   backsUp: { came: 'begins' },
   putBackupInPlace: {},
   setUp: {},

@@ -82,6 +82,9 @@ export const MESSAGE_RIGHTS: { readonly [K in TabMessage['kind']]: MessageRight 
   audit: 'setUp',
   checkEverything: 'setUp',
   flushed: 'setUp',
+  /** Who may hear a recording or a message is what pages say; sealed they are against whoever reads the disk. */
+  soundKey: 'account',
+  openSounds: 'setUp',
   /** Any page does it for the centre, and says nothing by it that is not to be seen in the folder. */
   backsUp: 'account',
   putBackupInPlace: 'setUp',

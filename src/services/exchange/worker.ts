@@ -15,7 +15,7 @@ import { FOR_LISTS } from './for-lists'
 import { LISTS_END, type ListsEnd } from './list-feed'
 import { openPeople } from './people'
 import type { FloorMessage } from './protocol'
-import { forgetRecordings } from './recordings/client'
+import { forgetRecordings } from './recordings/forget'
 import { MARK_KEY, MarkSchema, NOTHING_RESTORED, restore } from './store'
 
 declare const self: SharedWorkerGlobalScope & DedicatedWorkerGlobalScope

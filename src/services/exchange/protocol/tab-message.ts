@@ -143,6 +143,10 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('ledger'), requestId }).readonly(),
   /** Whether everything that was decided is stored: before it is saved as a file. */
   z.object({ kind: z.literal('flushed'), requestId }).readonly(),
+  /** What opens sealed sounds, as far as somebody has given the passphrase; answered with its text, or null. */
+  z.object({ kind: z.literal('soundKey'), requestId }).readonly(),
+  /** The passphrase was given at a page; null where sounds are to be closed again. */
+  z.object({ kind: z.literal('openSounds'), requestId, identity: z.string().startsWith('AGE-SECRET-KEY-1').max(100).nullable() }).readonly(),
   /** A page makes the backup that is due by this browser's schedule: what is under way is to be stored first, and what came of it is noted. */
   z.object({ kind: z.literal('backsUp'), requestId, came: z.enum(['begins', 'saved', 'needsLeave', 'failed']) }).readonly(),
   /** A backup that was laid beside what is stored takes its place. */

@@ -1,8 +1,9 @@
 // Recordings as this browser keeps them: pieces of a second under the recording they belong to, in runs. A run ends with a
 // pause, a reload or the call.
-import localforage from 'localforage'
-
-const store = localforage.createInstance({ name: 'loyal-switchboard-recordings', storeName: 'pieces', driver: localforage.INDEXEDDB })
+import { isSealed } from './is-sealed'
+import { soundKey } from './key-source'
+import type { SoundSeal } from './sealed-sounds'
+import { SEAL_KEY, store } from './store'
 
 export interface RecordingPiece {
   readonly recordingId: string
@@ -20,38 +21,67 @@ export interface RecordingRun {
 const padded = (n: number, length: number) => String(n).padStart(length, '0')
 const keyOf = ({ recordingId, startedAtMs, index }: RecordingPiece) => `${recordingId}/${padded(startedAtMs, 15)}/${padded(index, 6)}`
 
+/** Most browsers seal nothing, and load nothing for it. */
+const sealing = () => import('./sealed-sounds')
+/** Callers hear a greeting whether a passphrase was given or not, and it says nothing of anybody from outside. */
+const mayBeSealed = (recordingId: string): boolean => !recordingId.startsWith('rec_greeting_')
+
+/** null where sounds lie open and always did. */
+export async function readSoundSeal(): Promise<SoundSeal | null> {
+  const stored = await store.getItem(SEAL_KEY)
+  return stored === null ? null : (await sealing()).SoundSealSchema.parse(stored)
+}
+export const writeSoundSeal = async (seal: SoundSeal): Promise<void> => void (await store.setItem(SEAL_KEY, seal))
+
 /** Rejects with the browser's words when there is no room. */
 export async function keepPiece(piece: RecordingPiece): Promise<void> {
-  await store.setItem(keyOf(piece), piece.data)
+  const seal = mayBeSealed(piece.recordingId) ? await readSoundSeal() : null
+  await store.setItem(keyOf(piece), seal?.isOn === true ? await (await sealing()).sealPiece(piece.data, seal) : piece.data)
 }
 
-/** The runs of a recording in the order they were made; empty when this browser keeps none of it. */
+/** Said where a sound would be. */
+export class SoundsAreSealed extends Error {
+  constructor() {
+    super('it is sealed, and nobody has given the passphrase since this browser was opened. Whoever keeps the set-up does, under Set-up, What is kept')
+  }
+}
+
+/** The runs of a recording in the order they were made; empty when this browser keeps none of it. Rejects while they are sealed and cannot be opened. */
 export async function loadRuns(recordingId: string): Promise<readonly RecordingRun[]> {
   const keys = (await store.keys()).filter((key) => key.startsWith(`${recordingId}/`)).sort()
   const runs = new Map<string, Blob[]>()
   for (const key of keys) {
     const data = await store.getItem(key)
     const run = key.split('/')[1] ?? ''
-    if (data instanceof Blob) runs.set(run, [...(runs.get(run) ?? []), data])
+    if (data instanceof Blob) runs.set(run, [...(runs.get(run) ?? []), await opened(data)])
   }
   return [...runs].map(([run, parts]) => ({ startedAtMs: Number(run), data: new Blob(parts, { type: parts[0]?.type ?? 'audio/webm' }) }))
 }
 
-/** Forgets the sounds of these kinds that are in use no more, but for those of the last minutes: whatever they are for may be about to be kept. */
-export async function forgetAllBut(kinds: readonly string[], inUse: ReadonlySet<string>, nowMs = Date.now()): Promise<void> {
-  for (const key of await store.keys()) {
-    const [recordingId = '', startedAtMs = ''] = key.split('/')
-    const isFresh = nowMs - Number(startedAtMs) < FRESH_MS
-    if (!isFresh && !inUse.has(recordingId) && kinds.some((kind) => recordingId.startsWith(kind))) await store.removeItem(key)
-  }
+async function opened(piece: Blob): Promise<Blob> {
+  if (!isSealed(piece)) return piece
+  const { openPiece } = await sealing()
+  const identity = await soundKey()
+  if (identity === null) throw new SoundsAreSealed()
+  return openPiece(piece, identity).catch(() => {
+    throw new Error('it was sealed with another passphrase than the one that was given, or is damaged')
+  })
 }
 
-/** Removes every sound of the recordings that are meant. */
-export async function forgetRecordings(isMeant: (recordingId: string, startedAtMs: number) => boolean): Promise<void> {
-  for (const key of await store.keys()) {
-    const [recordingId = '', startedAtMs = ''] = key.split('/')
-    if (isMeant(recordingId, Number(startedAtMs))) await store.removeItem(key)
+/** Seals what lies open, or opens all that is sealed where an identity is given; a piece at a time, so that what was done stays done. */
+export async function resealAll(
+  how: Pick<SoundSeal, 'recipient'> | { readonly identity: string },
+  onProgress: (done: number, of: number) => void,
+): Promise<void> {
+  const { openPiece, sealPiece } = await sealing()
+  const keys = (await store.keys()).filter((key) => key !== SEAL_KEY && mayBeSealed(key))
+  for (const [i, key] of keys.entries()) {
+    onProgress(i, keys.length)
+    const piece = await store.getItem(key)
+    if (!(piece instanceof Blob) || isSealed(piece) === 'recipient' in how) continue
+    const other = 'recipient' in how ? await sealPiece(piece, how) : await openPiece(piece, how.identity)
+    // Forgotten meanwhile, it stays so.
+    if ((await store.getItem(key)) !== null) await store.setItem(key, other)
   }
+  onProgress(keys.length, keys.length)
 }
-
-const FRESH_MS = 15 * 60_000
