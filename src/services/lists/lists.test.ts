@@ -5,12 +5,14 @@ import { toListId } from '@/core/ids'
 import { type LedgerEntry, toLine } from '@/core/ledger'
 import type { CampaignSetUp } from '@/core/set-up'
 import { ANN, aFloor, type BO, CROWDED, MANY } from '@/core/testing'
-import { memoryStore } from '@/services/storage'
+import { type KeyValue, memoryStore } from '@/services/storage'
+import { atEveryWrite } from '@/services/storage/testing'
 import { CHUNK_ROWS } from './chunks'
 import { exportList } from './exports'
 import type { Role } from './import/columns'
 import { lookAt } from './import/look'
 import { type ImportAsked, type ImportSurroundings, runImport } from './import/run'
+import { checkLists } from './kept'
 import { type Lists, type ListsFeed, openLists } from './lists'
 
 const CAMPAIGN = CROWDED.campaigns.find((c) => c.manner === 'progressive') as CampaignSetUp
@@ -231,6 +233,48 @@ describe('a list is whole or not there', () => {
     expect(lists.metas()).toEqual([])
     for (let i = 0; i < 50 && (await store.keys()).some((k) => k.startsWith('rows/')); i++) await new Promise((resolve) => setTimeout(resolve, 1))
     expect((await store.keys()).filter((k) => k.startsWith('rows/'))).toEqual([])
+  })
+
+  test('whichever write dies or is refused, of imports and of what its people have been through: each list is whole, and the same is known again', async () => {
+    const { floor, feed, call } = aCampaign()
+    const rows = (count: number, from = 0) => file(csv(count, from))
+    const source = [rows(CHUNK_ROWS + 40), rows(60, CHUNK_ROWS)]
+    // What people go through is in the floor's ledger, whatever becomes of the lists.
+    const first = await openLists(memoryStore())
+    await into(first, memoryStore(), source[0] as Blob)
+    await first.follow(feed)
+    for (const record of first.next(CAMPAIGN.id, 3, floor.state().atMs)) {
+      const attemptId = call(record)
+      floor.give({ kind: 'reportAttempt', attemptId: attemptId as never, report: { is: 'busy' } }, 2_000)
+    }
+    const live = async (store: KeyValue) => {
+      const lists = await openLists(store)
+      for (const from of source) {
+        await into(lists, store, from)
+        await lists.follow(feed)
+        await lists.keep().catch(() => {})
+      }
+      return lists
+    }
+    const known = (lists: Lists) => {
+      const page = lists.page({ campaignId: CAMPAIGN.id, search: '', state: null, from: 0, atMost: 10_000 }, floor.state().atMs)
+      return { found: page.found, rows: page.rows.map(({ recordId: _, ...row }) => row), figures: lists.figures(floor.state().atMs) }
+    }
+    const whole = known(await live(memoryStore()))
+    const writes = await atEveryWrite(
+      async (store) => void (await live(store)),
+      () => null,
+      async (disk, _, where) => {
+        const again = await openLists(disk)
+        expect(again.unreadable(), where).toEqual([])
+        const count = again.metas().reduce((sum, list) => sum + list.count, 0)
+        // The second alone, where the first was refused: the people of it stand in other places then.
+        expect([0, 60, CHUNK_ROWS + 40, CHUNK_ROWS + 60], where).toContain(count)
+        if (count !== 60) expect(known(await live(disk)), where).toEqual(whole)
+        expect((await checkLists(disk)).damaged, where).toEqual([])
+      },
+    )
+    expect(writes).toBeGreaterThan(10)
   })
 
   test('a second import changes who has the same key, keeps what they have been through, and adds the others', async () => {

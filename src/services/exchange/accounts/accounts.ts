@@ -82,11 +82,14 @@ export async function openAccounts({ store, now, initial, found, isNew, rounds }
   let writing: Promise<void> = Promise.resolve()
   const keep = () => {
     const copy = structuredClone(secrets)
+    const write = async () => {
+      await store.set(SECRETS_KEY, copy)
+      await store.set(COPY_KEY, copy)
+    }
     writing = writing
-      .then(async () => {
-        await store.set(SECRETS_KEY, copy)
-        await store.set(COPY_KEY, copy)
-      })
+      .then(write)
+      // Asked once more: a PIN that was changed, or a key that was given back, is not to come again because of one write.
+      .catch(write)
       .catch((error: unknown) => console.warn(`Secrets are in memory only: ${storageWords(error)}`))
     return writing
   }
@@ -106,7 +109,8 @@ export async function openAccounts({ store, now, initial, found, isNew, rounds }
     hashing.clear()
   }
   if (found.size > 0) void hashFound()
-  else if (stored === undefined && !isUnreadable) void keep()
+  // Before anything else of the centre is kept: what is there without secrets is taken for one whose secrets were lost.
+  else if (stored === undefined && !isUnreadable) await keep()
 
   const tryPin = async (agentId: AgentId, pin: string): Promise<Verified> => {
     if (isUnreadable) return { ok: false, refusal: { reason: 'pinsUnreadable' } }

@@ -3,6 +3,7 @@ import { toAgentId } from '@/core/ids'
 import { type Contact, ContactSchema, type Viewer } from '@/core/people'
 import { SMALL } from '@/core/testing'
 import { type KeyValue, memoryStore } from '@/services/storage'
+import { atEveryWrite } from '@/services/storage/testing'
 import { createPeople, openPeople, type PeopleAsked } from '.'
 
 const ANN: Viewer = { id: toAgentId('agent_ann'), keepsShared: true }
@@ -96,4 +97,30 @@ describe('what a tab is shown', () => {
     expect(people.whose(BO, ['+441632960112', '+440'])).toMatchObject({ '+441632960112': { name: 'Person 1' } })
     expect(names(people, { group: 'recent', recent: ['+441632960112'] }, BO)).toEqual(['Person 1'])
   })
+})
+
+test('whichever write of it dies or is refused: who was kept is there, nobody is there by halves, and the book goes on', async () => {
+  const writes = await atEveryWrite(
+    async (store, done) => {
+      const people = await open(store)
+      for (let n = 0; n < 12; n++) {
+        const reply = await people.change(ANN, { puts: [contact(n), contact(100 + n)], removes: n > 3 ? [contact(n - 3).id] : [] })
+        if (!reply.ok || !reply.kept) continue
+        // What was refused before is written with it.
+        done.kept = n + 1
+      }
+      done.own = await people.own(ANN.id, () => ({ favourites: [contact(11).id], usual: {} }))
+    },
+    () => ({ kept: 0, own: false }),
+    async (disk, done, where) => {
+      const again = await open(disk)
+      const there = new Set(names(again))
+      for (let n = 0; n < done.kept; n++) expect(there.has(`Person ${100 + n}`), `${where}: ${n}`).toBe(true)
+      for (let n = 1; n < done.kept - 3; n++) expect(there.has(`Person ${n}`), `${where}: ${n} was removed`).toBe(false)
+      if (done.own && done.kept === 12) expect(names(again, { group: 'favourites' }), where).toEqual(['Person 11'])
+      await again.change(ANN, { puts: [contact(777)], removes: [] })
+      expect(names(await open(disk)), where).toContain('Person 777')
+    },
+  )
+  expect(writes).toBeGreaterThan(30)
 })

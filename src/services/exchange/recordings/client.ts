@@ -72,16 +72,17 @@ async function opened(piece: Blob): Promise<Blob> {
 export async function resealAll(
   how: Pick<SoundSeal, 'recipient'> | { readonly identity: string },
   onProgress: (done: number, of: number) => void,
+  pieces: Pick<typeof store, 'keys' | 'getItem' | 'setItem'> = store,
 ): Promise<void> {
   const { openPiece, sealPiece } = await sealing()
-  const keys = (await store.keys()).filter((key) => key !== SEAL_KEY && mayBeSealed(key))
+  const keys = (await pieces.keys()).filter((key) => key !== SEAL_KEY && mayBeSealed(key))
   for (const [i, key] of keys.entries()) {
     onProgress(i, keys.length)
-    const piece = await store.getItem(key)
+    const piece = await pieces.getItem(key)
     if (!(piece instanceof Blob) || isSealed(piece) === 'recipient' in how) continue
     const other = 'recipient' in how ? await sealPiece(piece, how) : await openPiece(piece, how.identity)
     // Forgotten meanwhile, it stays so.
-    if ((await store.getItem(key)) !== null) await store.setItem(key, other)
+    if ((await pieces.getItem(key)) !== null) await pieces.setItem(key, other)
   }
   onProgress(keys.length, keys.length)
 }

@@ -1,5 +1,6 @@
 // Sounds sealed where they lie: by whoever records, opened by the passphrase and nothing else.
 import { expect, test } from 'vitest'
+import { resealAll } from './client'
 import { isSealed } from './is-sealed'
 import { newSoundSeal, openedSeal, openPiece, SoundSealSchema, sealPiece, withPassphrase } from './sealed-sounds'
 
@@ -38,4 +39,45 @@ test('under another passphrase they are the same sounds', async () => {
   expect(again.recipient).toBe(seal.recipient)
   expect(await openedSeal(again, PASSPHRASE)).toBeNull()
   expect(await openedSeal(again, 'four other words at least')).toBe(identity)
+})
+
+test('sealing all of them, and opening all again, may break off at any piece: each is whole, and what was begun is gone on with', async () => {
+  const { seal, identity } = await newSoundSeal(PASSPHRASE, QUICK)
+  const keys = ['rec_1/000/000', 'rec_1/000/001', 'rec_message_2/000/000', 'rec_greeting_3/000/000']
+  const said = (i: number) => `what was said in ${i}`
+  for (const kind of ['seal', 'open'] as const)
+    for (let last = 0; last <= 3; last++) {
+      const disk = new Map<string, unknown>([['seal', seal]])
+      for (const [i, key] of keys.entries()) {
+        const piece = new Blob([said(i)], { type: 'audio/webm' })
+        disk.set(key, kind === 'open' && i < 3 ? await sealPiece(piece, seal) : piece)
+      }
+      let writes = 0
+      const pieces = (dies: boolean) => ({
+        keys: async () => [...disk.keys()],
+        getItem: async <T>(key: string) => (disk.get(key) ?? null) as T | null,
+        setItem: async <T>(key: string, value: T) => {
+          if (dies && ++writes > last) throw new Error('the page is gone')
+          disk.set(key, value)
+          return value
+        },
+      })
+      const how = kind === 'seal' ? seal : { identity }
+      const first = resealAll(how, () => {}, pieces(true))
+      if (last < 3) await expect(first).rejects.toThrow('the page is gone')
+      else await first
+      const read = async () =>
+        Promise.all(
+          keys.map(async (key) => {
+            const piece = disk.get(key) as Blob
+            return (isSealed(piece) ? await openPiece(piece, identity) : piece).text()
+          }),
+        )
+      expect(await read(), `${kind} ${last}`).toEqual(keys.map((_, i) => said(i)))
+      await resealAll(how, () => {}, pieces(false))
+      expect(await read()).toEqual(keys.map((_, i) => said(i)))
+      // Greetings are heard without a passphrase.
+      expect(keys.map((key) => isSealed(disk.get(key) as Blob))).toEqual(kind === 'seal' ? [true, true, true, false] : [false, false, false, false])
+      expect(disk.get('seal')).toBe(seal)
+    }
 })
