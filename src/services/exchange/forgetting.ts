@@ -75,9 +75,9 @@ export function createForgetting({ store, writer, people, state, give, forgetSou
     const sought = soughtOf(asked)
     const isOffered = offeredBy(state().setUp)
     const found: Found[] = []
-    for (let after = 0; ; after += LOT) {
+    // To the end, also over a stretch of which nothing can be read.
+    for (let after = 0; after < state().seq; after += LOT) {
       const lot = await writer.read(after, after + LOT)
-      if (lot === '') break
       found.push(...foundInLines(lot.split('\n'), sought, isOffered))
       await new Promise((resolve) => setTimeout(resolve))
     }
