@@ -7,6 +7,7 @@ import {
   boardWords,
   button,
   goReady,
+  goTo,
   hangUp,
   KESTER,
   ownerTab,
@@ -187,3 +188,33 @@ fresh('PINs that were spoiled on the disk open nothing, and their owner is given
   await button(page, 'Sign in').click()
   await expect(page.getByText('somebody at the door gave the owners of the set-up new ones')).toBeVisible()
 })
+
+fresh(
+  'a part of the program that cannot be fetched in mid-call: it is said where it would be, the call goes on, and it comes when it can',
+  async ({ page, context }) => {
+    await takeCall(page)
+    /** The network says no from now on, to what was not fetched yet. */
+    const gone = (url: URL) => url.pathname.startsWith('/_next/static/')
+    await context.route(gone, (route) => route.abort())
+    await page.keyboard.press('Alt+/')
+    const said = page.getByRole('alert').filter({ hasText: 'The list of shortcuts has failed.' })
+    await expect(said).toContainText('Calls go on.')
+    await expect(state(page)).toHaveText('On call')
+    await said.getByRole('button', { name: 'Close it' }).click()
+    await button(page, 'Hold').click()
+    await expect(board(page).getByText('hears music')).toBeVisible()
+    // A page that was never opened: what stands around it stays.
+    await goTo(page, 'Results')
+    await expect(page.getByRole('heading', { name: 'This part of the page has failed' })).toBeVisible()
+    await expect(state(page)).toHaveText('On call')
+    if (process.env.PICTURE) await page.screenshot({ path: '/tmp/failed.png' })
+    await context.unroute(gone)
+    await button(page, 'Try again').click()
+    await expect(page.getByRole('heading', { name: 'Results' })).toBeVisible()
+    await goTo(page, 'Desk')
+    await anotherPress(page)
+    await button(page, 'Retrieve').click()
+    await page.keyboard.press('Alt+/')
+    await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeVisible()
+  },
+)

@@ -1,9 +1,9 @@
 'use client'
-// Fetched when it is opened: most desks never have one.
-import dynamic from 'next/dynamic'
 import { useSmallWindow } from '@/parts/frame'
+// Fetched when it is opened: most desks never have one.
+import { later } from '@/parts/ui'
 
-const Content = dynamic(() => import('@/screens/desk').then((desk) => desk.SmallWindow), { ssr: false })
+const Content = later(() => import('@/screens/desk').then((desk) => desk.SmallWindow))
 
 export function SmallWindow() {
   return useSmallWindow() === null ? null : <Content />

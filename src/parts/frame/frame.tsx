@@ -1,14 +1,14 @@
 'use client'
 // The frame above all pages: sign-in, places, and while on shift the bar of its state, what rings and what is said. It never goes away while pages change.
-import dynamic from 'next/dynamic'
 import { usePathname } from 'next/navigation'
 import { type ReactNode, useCallback, useEffect, useState } from 'react'
-import { setClockSource, setKeysOwner, usePlaceKept } from '@/parts/ui'
+import { later, setClockSource, setKeysOwner, usePlaceKept } from '@/parts/ui'
 import { useNumberWords } from '@/parts/words'
 import { floorNow } from '@/services/exchange/floor-time'
 import type { AccountView } from '@/services/exchange/protocol'
 import { useDoor, useNotOpened, useSeen } from '@/services/exchange/react'
 import { ListsAtWork } from '@/services/lists/react'
+import { Apart } from './apart'
 import { Asked } from './asked'
 import { BacksUp } from './backs-up'
 import { CallbackAlarm } from './callback-alarm'
@@ -30,10 +30,10 @@ import { SignIn } from './sign-in'
 import { ToldLines } from './told'
 
 /** Seldom opened: they come when they are. */
-const StandIns = dynamic(() => import('./stand-ins').then((m) => m.StandIns))
+const StandIns = later(() => import('./stand-ins').then((m) => m.StandIns))
 const findDialog = () => import('./find-dialog').then((m) => m.FindDialog)
-const FindDialog = dynamic(findDialog)
-const ShortcutsDialog = dynamic(() => import('./shortcuts-dialog').then((m) => m.ShortcutsDialog))
+const FindDialog = later(findDialog)
+const ShortcutsDialog = later(() => import('./shortcuts-dialog').then((m) => m.ShortcutsDialog))
 
 /** The page comes first. */
 const FETCHES_AFTER_MS = 2_000
@@ -134,10 +134,18 @@ function SignedIn({ account, children }: { account: AccountView; children: React
       <div ref={scrolls} data-focus-home className="short:overflow-visible flex min-h-0 flex-1 flex-col overflow-auto print:block print:overflow-visible">
         {children}
       </div>
-      <MessagesPane />
-      {standInsOpen && <StandIns open onOpenChange={setStandInsOpen} />}
-      {finding && <FindDialog open onOpenChange={setFinding} />}
-      {helpOpen && <ShortcutsDialog open onOpenChange={setHelpOpen} />}
+      <Apart what="The pane of messages">
+        <MessagesPane />
+      </Apart>
+      <Apart what="The window of the stand-ins" onAgain={() => setStandInsOpen(false)}>
+        {standInsOpen && <StandIns open onOpenChange={setStandInsOpen} />}
+      </Apart>
+      <Apart what="Find" onAgain={() => setFinding(false)}>
+        {finding && <FindDialog open onOpenChange={setFinding} />}
+      </Apart>
+      <Apart what="The list of shortcuts" onAgain={() => setHelpOpen(false)}>
+        {helpOpen && <ShortcutsDialog open onOpenChange={setHelpOpen} />}
+      </Apart>
       <Lock account={account} />
     </div>
   )

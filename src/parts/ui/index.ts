@@ -11,6 +11,7 @@ export { About, PinField, Problem, Problems, SelectField, TextField } from './fi
 export { FileButton } from './file-button'
 export { focusLater } from './focus-later'
 export { ownKeys, setKeysOwner, setOwnKeys, useOwnKey, useOwnKeys } from './keys'
+export { later } from './later'
 export { ListBeside } from './list-beside'
 export { LOOKS, type Looks, LooksOfPage, useLooks } from './looks'
 export { Menu, MenuItem, MenuLine } from './menu'

@@ -1,9 +1,8 @@
 'use client'
-import dynamic from 'next/dynamic'
 // One campaign: live how it is dialled and why at this pace, and where all of its records stand.
 import { useState } from 'react'
 import type { RecordState } from '@/core/campaigns'
-import { Button, PlaceLink } from '@/parts/ui'
+import { Button, later, PlaceLink } from '@/parts/ui'
 import { CAMPAIGN_STATE_WORDS, MANNER_MEANS, MANNER_WORDS, numberWords, useNumberWords } from '@/parts/words'
 import { useAllSeen } from '@/services/exchange/react'
 import { useLists } from '@/services/lists/react'
@@ -14,7 +13,7 @@ import { Records } from './records'
 import { StateButtons } from './state-buttons'
 
 /** Seldom opened, and large: it comes when it is. */
-const CampaignEditor = dynamic(() => import('./campaign-editor').then((m) => m.CampaignEditor))
+const CampaignEditor = later(() => import('./campaign-editor').then((m) => m.CampaignEditor))
 
 export function CampaignScreen({ campaignId }: { campaignId: string }) {
   useLists()

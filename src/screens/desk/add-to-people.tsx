@@ -1,12 +1,11 @@
 'use client'
 // Whoever is on the line, into the agent's list of people. The window for it comes when it is opened.
-import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import type { Work } from '@/core/work'
-import { Button } from '@/parts/ui'
+import { Button, later } from '@/parts/ui'
 import { useSeen } from '@/services/exchange/react'
 
-const AddPerson = dynamic(() => import('@/screens/people').then((m) => m.AddPerson))
+const AddPerson = later(() => import('@/screens/people').then((m) => m.AddPerson))
 
 export function AddToPeople({ work: { customer, number } }: { work: Pick<Work, 'customer' | 'number'> }) {
   const account = useSeen((view) => view.account)

@@ -1,15 +1,14 @@
 'use client'
 // Backups that this browser makes by itself into a folder of the computer: whether it does, how the last went, and how to begin or end it.
 import { format } from 'date-fns'
-import dynamic from 'next/dynamic'
 import { useCallback, useEffect, useState } from 'react'
 import { backUpNow } from '@/parts/frame/back-up'
-import { Button, Problem } from '@/parts/ui'
+import { Button, later, Problem } from '@/parts/ui'
 import { mayHaveSchedule, openSchedule } from '@/services/backup'
 import { type Every, readSchedule, type Schedule, writeSchedule } from '@/services/backup/schedule'
 import { useFloor } from '@/services/exchange/react'
 
-const ScheduleDialog = dynamic(() => import('./schedule-dialog').then((m) => m.ScheduleDialog))
+const ScheduleDialog = later(() => import('./schedule-dialog').then((m) => m.ScheduleDialog))
 
 const EVERY_WORDS: Readonly<Record<Every, string>> = { hour: 'every hour', day: 'every day', week: 'every week' }
 const at = (ms: number) => format(ms, 'EEE d MMM, HH:mm')

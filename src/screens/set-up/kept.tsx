@@ -1,18 +1,17 @@
 'use client'
 // What this browser keeps of the centre, whether it may be cleared away by itself, and all of it as one file, out and in.
-import dynamic from 'next/dynamic'
 import { useEffect, useState } from 'react'
 import type { SetUp } from '@/core/set-up'
-import { Button } from '@/parts/ui'
+import { Button, later } from '@/parts/ui'
 import { ByItself } from './by-itself'
 import { bytesInWords } from './bytes'
 import { SoundsSealed } from './sounds-sealed'
 
-const SaveDialog = dynamic(() => import('./save-everything').then((m) => m.SaveDialog))
-const AuditDialog = dynamic(() => import('./audit').then((m) => m.AuditDialog))
-const CheckDialog = dynamic(() => import('./check').then((m) => m.CheckDialog))
-const ForgetDialog = dynamic(() => import('./forget').then((m) => m.ForgetDialog))
-const RestoreDialog = dynamic(() => import('./restore').then((m) => m.RestoreDialog))
+const SaveDialog = later(() => import('./save-everything').then((m) => m.SaveDialog))
+const AuditDialog = later(() => import('./audit').then((m) => m.AuditDialog))
+const CheckDialog = later(() => import('./check').then((m) => m.CheckDialog))
+const ForgetDialog = later(() => import('./forget').then((m) => m.ForgetDialog))
+const RestoreDialog = later(() => import('./restore').then((m) => m.RestoreDialog))
 
 interface Storage {
   readonly usedBytes: number | null

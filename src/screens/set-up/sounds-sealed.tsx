@@ -1,14 +1,13 @@
 'use client'
 // Recordings and messages sealed where they lie: whether they are, whether they can be heard now, and how that is begun, opened and ended.
-import dynamic from 'next/dynamic'
 import { useCallback, useEffect, useState } from 'react'
-import { Button, Problem } from '@/parts/ui'
+import { Button, later, Problem } from '@/parts/ui'
 import { useFloor } from '@/services/exchange/react'
 import { readSoundSeal } from '@/services/exchange/recordings/client'
 import { soundKey } from '@/services/exchange/recordings/key-source'
 import type { SoundsNow } from './sounds-now'
 
-const SealDialog = dynamic(() => import('./seal-dialog').then((m) => m.SealDialog))
+const SealDialog = later(() => import('./seal-dialog').then((m) => m.SealDialog))
 
 export function SoundsSealed() {
   const floor = useFloor()
