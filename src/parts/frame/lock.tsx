@@ -4,10 +4,10 @@ import { Dialog as Radix } from 'radix-ui'
 import { type FormEvent, useEffect, useRef, useState } from 'react'
 import { Button, PinField, Problem } from '@/parts/ui'
 import type { AccountView } from '@/services/exchange/protocol'
-import { useDoor, useFloor, useSeen } from '@/services/exchange/react'
+import { useFloor, useLocked, useSeen } from '@/services/exchange/react'
 
 export function Lock({ account }: { account: AccountView }) {
-  const locked = useDoor()?.door.locked === true
+  const locked = useLocked()
   useTouches(!locked)
   return locked ? <Locked account={account} /> : null
 }

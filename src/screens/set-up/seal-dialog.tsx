@@ -3,7 +3,7 @@
 import { type FormEvent, useState } from 'react'
 import { Button, Dialog, Problem, Progress, TextField } from '@/parts/ui'
 import { useFloor } from '@/services/exchange/react'
-import { resealAll, writeSoundSeal } from '@/services/exchange/recordings/client'
+import { openRest, sealRest, writeSoundSeal } from '@/services/exchange/recordings/client'
 import { newSoundSeal, openedSeal, withPassphrase } from '@/services/exchange/recordings/sealed-sounds'
 import { againProblem, passphraseProblem } from './passphrase'
 import type { SoundsNow } from './sounds-now'
@@ -36,14 +36,14 @@ export function SealDialog({ what, now, onClose }: { what: keyof typeof TITLES; 
   const progress = (says: string) => (done: number, of: number) => setRunning({ says, done, of })
 
   const begin = async () => {
-    // What was sealed before is opened by what opened it then: another key would leave it closed for ever.
-    const identity = now.identity ?? (seal === null ? null : await openedSeal(seal, passphrase))
-    if (seal !== null && identity === null)
-      return setProblem({ at: 'passphrase', says: 'Sounds were sealed here before, with another passphrase. Type that one.' })
+    // What is sealed already is opened by what opened it then: another key would leave it closed for ever.
+    const hasSealed = seal !== null && (seal.isOn || seal.rest !== null)
+    const identity = hasSealed ? (now.identity ?? (await openedSeal(seal, passphrase))) : null
+    if (hasSealed && identity === null) return setProblem({ at: 'passphrase', says: 'Sounds are sealed here with another passphrase. Type that one.' })
     const made = identity === null ? await newSoundSeal(passphrase) : { seal: await withPassphrase(identity, passphrase), identity }
     await writeSoundSeal(made.seal)
     await opens(made.identity)
-    await resealAll(made.seal, progress('Sealing part'))
+    await sealRest(made.seal, progress('Sealing part'))
     onClose()
   }
   const openOrEnd = async () => {
@@ -51,11 +51,7 @@ export function SealDialog({ what, now, onClose }: { what: keyof typeof TITLES; 
     const identity = await openedSeal(seal, passphrase)
     if (identity === null) return setProblem({ at: 'passphrase', says: 'The passphrase does not open them. Type it again.' })
     await opens(identity)
-    if (what === 'end') {
-      // First what comes from now on: whatever is recorded meanwhile is not left sealed behind.
-      await writeSoundSeal({ ...seal, isOn: false })
-      await resealAll({ identity }, progress('Opening part'))
-    }
+    if (what === 'end') await openRest(seal, identity, progress('Opening part'))
     onClose()
   }
   const submit = async (event: FormEvent) => {

@@ -36,6 +36,29 @@ test('untouched for as long as the centre allows it is locked, its call goes on,
   expect(tab.view().door.locked).toBe(false)
 })
 
+test('the history and the lists are told whose page it is once it is open again, and that it is nobody’s when they sign out meanwhile', async () => {
+  const { exchange } = await inCall()
+  const tab = aTab(exchange)
+  await tab.ask(HELLO)
+  await tab.signIn(LINNEA)
+  const end = tab.forHistory()
+  const theirs = { id: LINNEA, everybody: true }
+  expect(await end.account()).toEqual(theirs)
+  for (const then of ['unlocked', 'signed out'] as const) {
+    await tab.ask({ kind: 'lock' })
+    let said: unknown = 'nothing'
+    const asked = end.account().then((whose) => {
+      said = whose
+    })
+    // Anything else that was asked after it has been answered by then.
+    expect(await tab.ask({ kind: 'messages' })).toMatchObject({ refusal: { reason: 'locked' } })
+    expect(said).toBe('nothing')
+    await (then === 'unlocked' ? tab.ask({ kind: 'unlock', pin: PIN }) : tab.ask({ kind: 'signOut' }))
+    await asked
+    expect(said).toEqual(then === 'unlocked' ? theirs : null)
+  }
+})
+
 test('whoever touches it is there; whoever was locked out is so after a reload as well, and guesses are slowed down', async () => {
   const floor = await inCall()
   const { tab, exchange, key } = floor

@@ -64,6 +64,8 @@ export const useAllSeen = <T extends object>(select: (view: FloorView) => T): T 
 export const useFloorView = (): FloorView | null => useShown(({ view }) => view)
 /** What is seen without signing in; null until the floor answers. */
 export const useDoor = (): DoorParts | null => useShown(useShallow(({ door }: Shown) => door))
+/** Whether the page waits for its PIN: nothing is asked meanwhile that would wait with it. */
+export const useLocked = (): boolean => useShown(({ door }) => door?.door.locked ?? false)
 /** Whether the floor was asked if it is there, and has not answered. */
 export const useFloorSilent = (): boolean => useShown(({ silent }) => silent)
 /** Why the floor cannot be opened for now. */

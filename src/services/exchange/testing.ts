@@ -158,6 +158,8 @@ export function aTab(exchange: Exchange) {
       isThere = true
     },
     raw: port.receive,
+    /** What the history asks of the floor about whoever sits here. */
+    forHistory: port.forHistory,
     detach: port.detach,
   }
 }

@@ -2,7 +2,7 @@
 // The history for components: one connection a tab, opened by whoever first asks it something.
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react'
 import { type Asked, useAsked } from '@/services/exchange/asked'
-import { useFloor } from '@/services/exchange/react'
+import { useFloor, useLocked } from '@/services/exchange/react'
 import { wishedPast } from '@/services/exchange/wished'
 import { type HistoryApi, type HistoryClient, type Opening, openHistory, type Progress } from './client'
 import { daysBefore, type Forecasts, forecastsOf } from './forecasts'
@@ -60,8 +60,9 @@ export function useHistory<T>(ask: (api: HistoryApi) => Promise<T>): Asked<T> {
   const open = useContext(OpenContext)
   const [asked, take] = useAsked<T>(ask)
   const turn = useRef(0)
+  const locked = useLocked()
   useEffect(() => {
-    if (open === null) return
+    if (open === null || locked) return
     const history = open()
     let alive = true
     let shown = 0
@@ -83,7 +84,7 @@ export function useHistory<T>(ask: (api: HistoryApi) => Promise<T>): Asked<T> {
       alive = false
       stop()
     }
-  }, [open, ask, take])
+  }, [open, locked, ask, take])
   return asked
 }
 

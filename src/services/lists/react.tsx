@@ -3,7 +3,7 @@
 import { useEffect, useMemo } from 'react'
 import { type Asked, useAsked } from '@/services/exchange/asked'
 import type { FloorClient } from '@/services/exchange/client'
-import { useFloor, useSeen } from '@/services/exchange/react'
+import { useFloor, useLocked, useSeen } from '@/services/exchange/react'
 import { type ListsApi, openLists } from './client'
 
 const opened = new WeakMap<FloorClient, { readonly api: ListsApi | null }>()
@@ -29,8 +29,9 @@ export function useLists(): ListsApi | null {
 export function useAskedLists<T>(ask: (api: ListsApi) => Promise<T>): Asked<T> {
   const api = useLists()
   const [asked, take] = useAsked<T>(ask)
+  const locked = useLocked()
   useEffect(() => {
-    if (api === null) return
+    if (api === null || locked) return
     let alive = true
     let isAsking = false
     let again = false
@@ -55,7 +56,7 @@ export function useAskedLists<T>(ask: (api: ListsApi) => Promise<T>): Asked<T> {
       alive = false
       changes.delete(run)
     }
-  }, [api, ask, take])
+  }, [api, locked, ask, take])
   return asked
 }
 

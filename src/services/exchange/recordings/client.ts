@@ -68,6 +68,21 @@ async function opened(piece: Blob): Promise<Blob> {
   })
 }
 
+/** Seals what lies open, notes that all is, and may be begun again by whoever finds it is not. */
+export async function sealRest(seal: SoundSeal, onProgress: (done: number, of: number) => void): Promise<void> {
+  await writeSoundSeal({ ...seal, isOn: true, rest: 'toSeal' })
+  await resealAll(seal, onProgress)
+  await writeSoundSeal({ ...seal, isOn: true, rest: null })
+}
+
+/** Opens all of them for good. */
+export async function openRest(seal: SoundSeal, identity: string, onProgress: (done: number, of: number) => void): Promise<void> {
+  // First what comes from now on: whatever is recorded meanwhile is not left sealed behind, but for what is just being sealed.
+  await writeSoundSeal({ ...seal, isOn: false, rest: 'toOpen' })
+  for (let round = 0; round < 2; round++) await resealAll({ identity }, onProgress)
+  await writeSoundSeal({ ...seal, isOn: false, rest: null })
+}
+
 /** Seals what lies open, or opens all that is sealed where an identity is given; a piece at a time, so that what was done stays done. */
 export async function resealAll(
   how: Pick<SoundSeal, 'recipient'> | { readonly identity: string },

@@ -10,6 +10,8 @@ export const SoundSealSchema = z.object({
   identity: z.instanceof(Uint8Array),
   /** New ones are sealed. */
   isOn: z.boolean(),
+  /** Those that were there are not all sealed yet, or not all opened: whoever did it went away in the middle. */
+  rest: z.enum(['toSeal', 'toOpen']).nullable(),
 })
 export type SoundSeal = z.infer<typeof SoundSealSchema>
 
@@ -24,7 +26,7 @@ export async function withPassphrase(identity: string, passphrase: string, workF
   const encrypter = new Encrypter()
   encrypter.setPassphrase(passphrase)
   if (workFactor !== undefined) encrypter.setScryptWorkFactor(workFactor)
-  return { recipient: await identityToRecipient(identity), identity: Uint8Array.from(await encrypter.encrypt(identity)), isOn: true }
+  return { recipient: await identityToRecipient(identity), identity: Uint8Array.from(await encrypter.encrypt(identity)), isOn: true, rest: 'toSeal' }
 }
 
 /** What opens the sounds; null where the passphrase does not. */
