@@ -148,9 +148,10 @@ fresh('a desk that is closed in a call: its supervisor sees it, its caller is th
 fresh('a floor that does not answer is said at the desk, and that it does again', async ({ context, page }) => {
   await withHook(context)
   await startShift(page)
-  await tellWorker(page, { hangMs: 17_000 })
+  // Longer than the page waits before it takes the floor for gone and opens a port anew.
+  await tellWorker(page, { hangMs: 24_000 })
   await expect(page.getByText('No connection, trying.')).toBeVisible({ timeout: 20_000 })
-  await expect(page.getByText('No connection, trying.')).toBeHidden({ timeout: 30_000 })
+  await expect(page.getByText('No connection, trying.')).toBeHidden({ timeout: 40_000 })
   await goReady(page)
 })
 

@@ -123,6 +123,8 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
   }
   let port: FloorPort = openPort(onMessage, reset)
   const reopen = () => {
+    // A floor that only hung hears it first: who comes then is the desk itself, and no copy of it beside one that is never heard of again.
+    port.post('bye')
     port.close()
     port = openPort(onMessage, reset)
     reset()
