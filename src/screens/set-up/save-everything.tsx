@@ -1,10 +1,11 @@
 'use client'
 // All of the centre as one file: sealed with a passphrase, or open on purpose.
 import { type FormEvent, useRef, useState } from 'react'
-import { Button, Dialog, Problem, Progress, saveFile, TextField } from '@/parts/ui'
+import { Button, Dialog, Problem, Progress, saveFile } from '@/parts/ui'
 import { saveBackup } from '@/services/backup/client'
 import { useFloor } from '@/services/exchange/react'
 import { bytesInWords } from './bytes'
+import { NewPassphrase } from './new-passphrase'
 import { againProblem, passphraseProblem } from './passphrase'
 
 type Step =
@@ -56,27 +57,11 @@ export function SaveDialog({ centre, onClose }: { centre: string; onClose: () =>
       {step.is === 'ask' && (
         <form noValidate onSubmit={(e) => void save(e)} className="space-y-3">
           {!isOpen && (
-            <>
-              <TextField
-                label="Passphrase"
-                name="passphrase"
-                type="password"
-                autoComplete="new-password"
-                hint="Whoever has the file and not this reads nothing of it. Nobody can give it to you again."
-                value={passphrase}
-                problem={step.at === 'passphrase' ? step.problem : null}
-                onChange={(e) => setPassphrase(e.target.value)}
-              />
-              <TextField
-                label="Once more"
-                name="again"
-                type="password"
-                autoComplete="new-password"
-                value={again}
-                problem={step.at === 'again' ? step.problem : null}
-                onChange={(e) => setAgain(e.target.value)}
-              />
-            </>
+            <NewPassphrase
+              hint="Whoever has the file and not this reads nothing of it. Nobody can give it to you again."
+              passphrase={{ value: passphrase, problem: step.at === 'passphrase' ? step.problem : null, onChange: setPassphrase }}
+              again={{ value: again, problem: step.at === 'again' ? step.problem : null, onChange: setAgain }}
+            />
           )}
           <label className="flex items-baseline gap-2">
             <input type="checkbox" className="size-4 accent-green" checked={isOpen} onChange={(e) => setIsOpen(e.target.checked)} />

@@ -5,6 +5,7 @@ import { Button, Dialog, Problem, Progress, TextField } from '@/parts/ui'
 import { useFloor } from '@/services/exchange/react'
 import { openRest, sealRest, writeSoundSeal } from '@/services/exchange/recordings/client'
 import { newSoundSeal, openedSeal, withPassphrase } from '@/services/exchange/recordings/sealed-sounds'
+import { NewPassphrase } from './new-passphrase'
 import { againProblem, passphraseProblem } from './passphrase'
 import type { SoundsNow } from './sounds-now'
 
@@ -74,29 +75,26 @@ export function SealDialog({ what, now, onClose }: { what: keyof typeof TITLES; 
       setRunning(null)
     }
   }
+  const field = { value: passphrase, problem: problemAt('passphrase'), onChange: (value: string) => typed(() => setPassphrase(value)) }
   return (
     <Dialog open onOpenChange={(open) => !open && running === null && onClose()} title={TITLES[what]} description={ABOUTS[what]} beginsAt="passphrase">
       {running === null ? (
         <form noValidate onSubmit={(e) => void submit(e)} className="space-y-3">
-          <TextField
-            label="Passphrase"
-            name="passphrase"
-            type="password"
-            autoComplete={what === 'begin' ? 'new-password' : 'off'}
-            hint={what === 'begin' ? 'Without it nobody hears what was sealed, ever. Nobody can give it to you again.' : undefined}
-            value={passphrase}
-            problem={problemAt('passphrase')}
-            onChange={(e) => typed(() => setPassphrase(e.target.value))}
-          />
-          {what === 'begin' && (
+          {what === 'begin' ? (
+            <NewPassphrase
+              hint="Without it nobody hears what was sealed, ever. Nobody can give it to you again."
+              passphrase={field}
+              again={{ value: again, problem: problemAt('again'), onChange: (value) => typed(() => setAgain(value)) }}
+            />
+          ) : (
             <TextField
-              label="Once more"
-              name="again"
+              label="Passphrase"
+              name="passphrase"
               type="password"
-              autoComplete="new-password"
-              value={again}
-              problem={problemAt('again')}
-              onChange={(e) => typed(() => setAgain(e.target.value))}
+              autoComplete="off"
+              value={field.value}
+              problem={field.problem}
+              onChange={(e) => field.onChange(e.target.value)}
             />
           )}
           {problemAt(null) !== null && <Problem>{problemAt(null)}</Problem>}
