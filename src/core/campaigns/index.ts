@@ -12,7 +12,7 @@ export { type AttemptLine, AttemptLineSchema, attemptLine } from './attempt-file
 export { type CallingHours, createCallingHours } from './calling-hours'
 export { customerOf, fieldName, recordValues } from './fields'
 export { isPutBackBy } from './put-back'
-export { evolveLife, FRESH, forgottenLife, type LifeEvent, type ListedNumber, type ListedRecord, type RecordLife, type Try } from './record'
+export { evolveLife, FRESH, forgottenLife, type LifeEvent, type ListedNumber, type ListedRecord, lastHeardMs, type RecordLife, type Try } from './record'
 export { type Becomes, BecomesSchema, type Preview, type RecordEvent, RecordEventSchema } from './record-event'
 export {
   CAMPAIGN_STATES,

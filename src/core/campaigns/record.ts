@@ -66,10 +66,16 @@ export const forgottenLife = (life: RecordLife): RecordLife => ({
   ...life,
   tries: life.tries.map((t) => ({ ...t, number: FORGOTTEN })),
   becomes: life.becomes?.kind === 'wrongNumber' ? { ...life.becomes, number: FORGOTTEN } : life.becomes,
-  struck: [],
-  barred: [],
+  struck: life.struck.map(() => FORGOTTEN),
+  barred: life.barred.map(() => FORGOTTEN),
   rests: life.rests && { ...life.rests, why: gone(life.rests.why) },
 })
+
+/** When they were heard of last; null for never. */
+export const lastHeardMs = ({ tries, becomes }: RecordLife): EpochMs | null => {
+  const last = tries.at(-1)
+  return last === undefined ? null : Math.max(last.endedAtMs ?? last.atMs, becomes?.atMs ?? 0)
+}
 
 /** A supervisor gives it another chance. */
 export interface RecordPutBack {

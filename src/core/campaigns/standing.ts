@@ -32,7 +32,13 @@ export function standingOf(record: ListedRecord, life: RecordLife, rules: Standi
   if (becomes?.kind === 'never') return over('never', `coded “${becomes.label}”`)
   if (becomes?.kind === 'callback') return { state: 'callback', nextAtMs: null, number: null, why: `promised: “${becomes.label}”` }
   const usable = record.numbers.filter(({ number }) => !life.struck.includes(number) && !life.barred.includes(number))
-  if (usable.length === 0) return life.barred.length > 0 ? over('never', 'on the do-not-call list') : over('invalid', 'no number of theirs is in use')
+  if (usable.length === 0) {
+    if (life.barred.length > 0) return over('never', 'on the do-not-call list')
+    // Whoever was forgotten counts where they stood.
+    return record.numbers.length === 0 && life.struck.length === 0 && last !== undefined
+      ? over('final', 'forgotten, and called no more')
+      : over('invalid', 'no number of theirs is in use')
+  }
   const counting = life.tries.filter((t) => t.atMs >= life.putBackAtMs)
   if (counting.length >= rules.attempts.perRecord.inAll) return over('final', `${counting.length} tries made, no more are allowed`)
   return next(record, life, counting, usable, rules, hours, nowMs)

@@ -35,7 +35,7 @@ import { CarriedOverSchema } from './carried-over'
  * could not be read. 15 added that PINs were given anew at the door. 16 keeps what is personal sealed, and says when somebody, or what is older than it may be,
  * was forgotten.
  */
-export const LEDGER_VERSION = 16
+export const LEDGER_VERSION = 17
 
 export const FloorOpenedSchema = z.object({ kind: z.literal('floorOpened'), floorId: z.string().regex(/^[a-z0-9-]+$/), setUp: SetUpSchema }).readonly()
 
@@ -69,8 +69,11 @@ export const PersonForgottenSchema = z
   .object({ kind: z.literal('personForgotten'), byAgentId: AgentIdSchema, about: z.array(z.string()).readonly() })
   .readonly()
 
-/** What is older than it may be has been forgotten: details of calls and of what was written, or what was said (messages and recordings). */
-export const RETAINED = ['details', 'recordings', 'messages'] as const
+/**
+ * What is older than it may be has been forgotten: details of calls and of what was written, what was said (messages and recordings), or whoever on a calling
+ * list was tried before and is to be called no more.
+ */
+export const RETAINED = ['details', 'recordings', 'messages', 'attempts'] as const
 export const DetailsForgottenSchema = z.object({ kind: z.literal('detailsForgotten'), what: z.enum(RETAINED), beforeMs: InstantSchema }).readonly()
 
 /** The set-up as it is from now on, whole. */

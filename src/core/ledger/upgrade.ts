@@ -39,6 +39,8 @@ const UPGRADES: readonly Upgrade[] = [
   // Version 15 only adds a kind of event, and settings that have a default.
   { from: 14, apply: (stored) => ({ ...stored, version: 15 }) },
   { from: 15, apply: (stored) => ({ ...stored, version: 16, event: withRight(stored.event, 'setUp', 'forgetting') }) },
+  // Version 17 only adds a kind of what is kept for so many days, and the setting of it.
+  { from: 16, apply: (stored) => ({ ...stored, version: 17 }) },
 ]
 
 /** Until version 13 a desk that vanished was no reason for anything. */

@@ -69,9 +69,11 @@ export const SetUpSchema = z
         detailsDays: z.number().int().min(1).max(MOST_DAYS_KEPT).nullable(),
         recordingsDays: z.number().int().min(1).max(MOST_DAYS_KEPT).nullable(),
         messagesDays: z.number().int().min(1).max(MOST_DAYS_KEPT).nullable(),
+        /** Of calling lists: who was tried last so long ago and is to be called no more. */
+        attemptsDays: z.number().int().min(1).max(MOST_DAYS_KEPT).nullable().default(null),
       })
       .readonly()
-      .default({ detailsDays: null, recordingsDays: null, messagesDays: null }),
+      .default({ detailsDays: null, recordingsDays: null, messagesDays: null, attemptsDays: null }),
     /** What an agent may carry at once: whatever stays within one of these. */
     carries: z.array(LoadSchema).min(1).readonly().default(USUAL_LOADS),
     notReadyReasons: z.array(ReasonSchema).min(1).readonly(),

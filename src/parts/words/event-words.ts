@@ -50,6 +50,7 @@ const RETAINED_WORDS = {
   details: 'details of calls and of what was written',
   recordings: 'recordings',
   messages: 'messages in mailboxes',
+  attempts: 'people of calling lists who are called no more',
 } as const
 
 const LEFT_OUT: Readonly<Record<LeftOutBecause, string>> = {

@@ -36,6 +36,7 @@ const ListsFormSchema = z.object({
   detailsDays: daysKept,
   recordingsDays: daysKept,
   messagesDays: daysKept,
+  attemptsDays: daysKept,
   listeningIsShown: z.boolean(),
   takeBackS: z.number({ error: 'Type a number.' }).min(0, 'Not less than nothing.').max(10, 'Ten seconds are the most.'),
 })
@@ -45,6 +46,7 @@ const KEPT_FIELDS = [
   ['detailsDays', 'Who it was, notes, answers and what was said'],
   ['recordingsDays', 'Recordings of calls'],
   ['messagesDays', 'Messages in mailboxes'],
+  ['attemptsDays', 'People of calling lists, after their last try'],
 ] as const
 const daysIn = (text: string): number | null => (text === '' ? null : Number(text))
 
@@ -169,6 +171,7 @@ const toForm = (s: SetUp): ListsForm => ({
   detailsDays: String(s.keeps.detailsDays ?? ''),
   recordingsDays: String(s.keeps.recordingsDays ?? ''),
   messagesDays: String(s.keeps.messagesDays ?? ''),
+  attemptsDays: String(s.keeps.attemptsDays ?? ''),
   listeningIsShown: s.listeningIsShown,
 })
 
@@ -186,6 +189,11 @@ const fromForm = (form: ListsForm): Partial<SetUp> => ({
   mostOwed: form.mostOwed,
   callbackMissedAfterMs: form.callbackMissedMin * MINUTE,
   lockAfterMs: form.lockAfterMin === '' ? null : Number(form.lockAfterMin) * MINUTE,
-  keeps: { detailsDays: daysIn(form.detailsDays), recordingsDays: daysIn(form.recordingsDays), messagesDays: daysIn(form.messagesDays) },
+  keeps: {
+    detailsDays: daysIn(form.detailsDays),
+    recordingsDays: daysIn(form.recordingsDays),
+    messagesDays: daysIn(form.messagesDays),
+    attemptsDays: daysIn(form.attemptsDays),
+  },
   listeningIsShown: form.listeningIsShown,
 })

@@ -41,7 +41,7 @@ export function Lists({ setUp, onEdit }: { setUp: SetUp; onEdit: () => void }) {
   )
 }
 
-function keptWords({ keeps: { detailsDays, recordingsDays, messagesDays } }: SetUp): string {
+function keptWords({ keeps: { detailsDays, recordingsDays, messagesDays, attemptsDays } }: SetUp): string {
   const days = (count: number | null) => (count === null ? 'for ever' : count === 1 ? 'a day' : `${count} days`)
-  return `who it was and what was said ${days(detailsDays)} · recordings ${days(recordingsDays)} · messages ${days(messagesDays)}`
+  return `who it was and what was said ${days(detailsDays)} · recordings ${days(recordingsDays)} · messages ${days(messagesDays)} · people of calling lists ${days(attemptsDays)}`
 }

@@ -10,7 +10,7 @@ import { aFloor, aTab, CALL, inCall, LINNEA, PATIENT, save } from './testing'
 
 /** As the floor of tests begins. */
 const BEGAN_MS = Date.UTC(2026, 10, 24, 9)
-const KEEPS = { detailsDays: 3, recordingsDays: 2, messagesDays: null }
+const KEEPS = { detailsDays: 3, recordingsDays: 2, messagesDays: null, attemptsDays: null }
 
 /** A coded call, in a centre that keeps what it was about for three days. */
 async function aCall(store: KeyValue, sounds: Map<string, number>) {
@@ -105,4 +105,22 @@ test('a floor that was closed for a week has it done when it is opened; a write 
   next.tryAgain()
   await expect.poll(isSaid).toBe(false)
   await expect.poll(() => sounds.size).toBe(0)
+})
+
+test('of calling lists: the day says before when, and no other days count', PATIENT, async () => {
+  const { exchange, owner, beat } = await aCall(memoryStore(), new Map())
+  const { setUp } = exchange.state()
+  await owner.give({ kind: 'changeSetUp', setUp: { ...setUp, keeps: { detailsDays: null, recordingsDays: null, messagesDays: null, attemptsDays: 2 } } })
+  const said = async () =>
+    [...((await owner.ask({ kind: 'ledger' })) as { text: string }).text.matchAll(/"what":"(\w+)","beforeMs":(\d+)/g)].map(([, what, at]) => [what, Number(at)])
+  await beat(EVERY_MS)
+  expect(await said()).toEqual([])
+  await beat(DAY)
+  await expect.poll(said).toEqual([['attempts', Date.UTC(2026, 10, 23)]])
+  await beat(EVERY_MS)
+  await beat(DAY)
+  await expect.poll(said).toEqual([
+    ['attempts', Date.UTC(2026, 10, 23)],
+    ['attempts', Date.UTC(2026, 10, 24)],
+  ])
 })

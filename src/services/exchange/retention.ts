@@ -36,6 +36,7 @@ const daysOf = ({ keeps }: SetUp): Readonly<Record<What, number | null>> => ({
   details: keeps.detailsDays,
   recordings: keeps.recordingsDays,
   messages: keeps.messagesDays,
+  attempts: keeps.attemptsDays,
 })
 
 export function createRetention({ store, writer, state, now, give, forgetSounds }: Options): Retention {
@@ -51,6 +52,11 @@ export function createRetention({ store, writer, state, now, give, forgetSounds 
     if (what === 'details') {
       const open = openIds(state())
       return writer.forgetBefore(beforeMs, (about) => open.has(about))
+    }
+    if (what === 'attempts') {
+      const open = openIds(state())
+      // Their rows are the lists' to forget, who follow the ledger.
+      return writer.forgetBefore(beforeMs, (about) => !about.startsWith('record_') || open.has(about))
     }
     if (what === 'recordings')
       return forgetSounds((id, startedAtMs) => startedAtMs < beforeMs && !id.startsWith('rec_greeting_') && !id.startsWith('rec_message_'))

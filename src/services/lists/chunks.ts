@@ -100,12 +100,16 @@ export function recordsOfChunk(meta: Heading & Pick<ListMeta, 'zones'>, { text, 
   return text.split('\n').flatMap((line, i) => (line.includes(wanted) ? recordOf(meta, zones, line, chunkNo * CHUNK_ROWS + i, priorities[i] ?? 0) : []))
 }
 
-/** The chunk with a row of it that names nobody: no key, no number, nothing in its columns. Its place stays, because records are known by it. */
-export function withoutRow({ text, zones, priorities }: Chunk, row: number): Chunk {
+/** The chunk with rows of it that name nobody: no key, no number, nothing in their columns. Their places stay, because records are known by them. */
+export function withoutRows({ text, zones, priorities }: Chunk, rows: readonly number[]): Chunk {
   const lines = text.split('\n')
-  const [, , , ...values] = JSON.parse(lines[row] ?? '[]') as Row
-  lines[row] = JSON.stringify([null, FORGOTTEN, [], ...values.map(() => '')])
-  return { text: lines.join('\n'), zones: zones.with(row, 0), priorities }
+  const left = Uint16Array.from(zones)
+  for (const row of rows) {
+    const [, , , ...values] = JSON.parse(lines[row] ?? '[]') as Row
+    lines[row] = JSON.stringify([null, FORGOTTEN, [], ...values.map(() => '')])
+    left[row] = 0
+  }
+  return { text: lines.join('\n'), zones: left, priorities }
 }
 
 /** Where each row of a chunk begins, and the end. */

@@ -66,6 +66,15 @@ export async function removeRows(store: KeyValue, listId: ListId, generation: nu
 export const readFollowed = async (store: KeyValue): Promise<FollowedTo | null> => SeqSchema.safeParse(await store.get(SEQ_KEY)).data ?? null
 export const writeFollowed = (store: KeyValue, followed: FollowedTo): Promise<void> => store.set(SEQ_KEY, followed)
 
+/** Since when a list cannot be read: what the floor says meanwhile is folded in once it can. */
+export const readBehind = async (store: KeyValue, listId: ListId): Promise<FollowedTo | null> =>
+  SeqSchema.safeParse(await store.get(`behind/${listId}`)).data ?? null
+export const noLongerBehind = (store: KeyValue, listId: ListId): Promise<void> => store.remove(`behind/${listId}`)
+/** The first time counts. */
+export async function fallsBehind(store: KeyValue, listId: ListId, followed: FollowedTo): Promise<void> {
+  if ((await readBehind(store, listId)) === null) await store.set(`behind/${listId}`, followed)
+}
+
 /** Throws, naming the list, when a chunk is missing or not as it was written. */
 export async function readChunks(store: KeyValue, { id, name, generation }: ListMeta, chunkCount: number): Promise<Chunk[]> {
   return Promise.all(

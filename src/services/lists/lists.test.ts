@@ -68,6 +68,7 @@ async function into(
 
 /** A floor whose campaign is worked, and what the lists ask of it. */
 function aCampaign() {
+  let campaigns = CROWDED.campaigns
   const floor = aFloor({ ...CROWDED, mostOwed: 9 })
   floor.give({ kind: 'startCampaign', agentId: MANY[1] as typeof ANN, campaignId: CAMPAIGN.id })
   const feed: ListsFeed = {
@@ -77,15 +78,18 @@ function aCampaign() {
         .filter((e: LedgerEntry) => e.seq > afterSeq)
         .map(toLine)
         .join('\n'),
-    campaigns: () => CROWDED.campaigns,
+    campaigns: () => campaigns,
     nowMs: () => floor.state().atMs,
+  }
+  const endCampaign = (toDay: string) => {
+    campaigns = campaigns.map((c) => ({ ...c, toDay }))
   }
   const call = (record: CalledRecord) => {
     expect(floor.give({ kind: 'makeAttempt', campaignId: CAMPAIGN.id, record })).toBe('ok')
     const made = floor.entries.at(-1)?.event
     return made?.kind === 'attemptMade' ? made.attemptId : null
   }
-  return { floor, feed, call }
+  return { floor, feed, call, endCampaign }
 }
 
 describe('a list file is read', () => {
@@ -342,7 +346,7 @@ describe('what is torn on the disk', () => {
     await lists.follow(feed)
     expect(lists.next(CAMPAIGN.id, 50, atMs)).toEqual([])
     expect(lists.unreadable()).toMatchObject([{ meta: { id: LIST }, says: expect.stringMatching(says) }])
-    expect((await store.keys()).toSorted()).toEqual(before)
+    expect((await store.keys()).filter((key) => !key.startsWith('behind/')).toSorted()).toEqual(before)
   })
 
   test('a chunk of an earlier version, which had no checksum, is read as ever', async () => {
@@ -510,4 +514,81 @@ test('somebody who is forgotten stays in their place of the list: named by nothi
   const words = JSON.stringify(await Promise.all((await store.keys()).map((key) => store.get(key))))
   for (const { number, person } of [tried, fresh])
     for (const personal of [`"${number}"`, `\\"${number}\\"`, `${person}\\"`]) expect(words).not.toContain(personal)
+})
+
+test('whoever was tried too long ago and is called no more is forgotten, counted as before; who may be called still is not, until the campaign has ended', async () => {
+  const store = memoryStore()
+  const lists = await openLists(store)
+  await into(lists, store, file(csv(12)))
+  const { floor, feed, call, endCampaign } = aCampaign()
+  await lists.follow(feed)
+  const [invalid, busy, fresh, later] = lists.next(CAMPAIGN.id, 4, floor.state().atMs) as [CalledRecord, CalledRecord, CalledRecord, CalledRecord]
+  const comesTo = (record: CalledRecord, is: 'invalid' | 'busy') =>
+    floor.give({ kind: 'reportAttempt', attemptId: call(record) as never, report: { is } }, 1_000)
+  comesTo(invalid, 'invalid')
+  comesTo(busy, 'busy')
+  lists.giveBack([fresh.recordId, later.recordId], floor.state().atMs)
+  const beforeMs = floor.state().atMs + 60_000
+  floor.give({ kind: 'passTime' }, 120_000)
+  comesTo(later, 'invalid')
+  await lists.follow(feed)
+  const names = async (its: Lists) => {
+    await its.follow(feed)
+    return [invalid, busy, fresh, later].map(({ recordId }) => its.record(recordId, floor.state().atMs)?.record.person)
+  }
+  const states = (its: Lists) => its.figures(floor.state().atMs)[0]?.states
+  const before = states(lists)
+
+  expect(floor.give({ kind: 'forgetDetails', what: 'attempts', beforeMs })).toBe('ok')
+  await lists.follow(feed)
+  await lists.keep()
+  for (const its of [lists, await openLists(store)]) {
+    expect(await names(its)).toEqual(['forgotten', busy.person, fresh.person, later.person])
+    expect(states(its)).toEqual(before)
+  }
+  endCampaign('2026-11-23')
+  expect(floor.give({ kind: 'forgetDetails', what: 'attempts', beforeMs })).toBe('ok')
+  await lists.follow(feed)
+  await lists.keep()
+  for (const its of [lists, await openLists(store)]) {
+    // Who was never tried is no attempt’s to forget.
+    expect(await names(its)).toEqual(['forgotten', 'forgotten', fresh.person, later.person])
+    expect(states(its)).toMatchObject({ invalid: before?.invalid, final: 1 })
+  }
+  const words = JSON.stringify(await Promise.all((await store.keys()).map((key) => store.get(key))))
+  for (const { number } of [invalid, busy]) expect(words).not.toContain(`\\"${number}\\"`)
+})
+
+test('a list that could not be read for a while is told what became of its people meanwhile', async () => {
+  const inner = memoryStore()
+  let tornKey: string | null = null
+  const store: KeyValue = { ...inner, get: async (key) => (key === tornKey ? 'torn' : inner.get(key)) }
+  const first = await openLists(store)
+  await into(first, inner, file(csv(4)))
+  const { floor, feed, call } = aCampaign()
+  await first.follow(feed)
+  const [record, other] = first.next(CAMPAIGN.id, 2, floor.state().atMs) as [CalledRecord, CalledRecord]
+  await first.keep()
+
+  tornKey = `rows/${LIST}/1/0`
+  expect(await store.get(tornKey)).toBe('torn')
+  expect(await inner.get(tornKey)).not.toBeNull()
+  floor.give({ kind: 'reportAttempt', attemptId: call(record) as never, report: { is: 'invalid' } }, 1_000)
+  expect(floor.give({ kind: 'forgetPerson', agentId: MANY[1] as typeof ANN, about: [other.recordId], listed: [] })).toBe('ok')
+  // Opened twice without it: the first time counts.
+  for (let i = 0; i < 2; i++) {
+    const without = await openLists(store)
+    await without.follow(feed)
+    await without.keep()
+    expect(without.unreadable()).toHaveLength(1)
+  }
+  tornKey = null
+  for (let i = 0; i < 2; i++) {
+    const again = await openLists(store)
+    await again.follow(feed)
+    await again.keep()
+    expect(again.record(record.recordId, floor.state().atMs)?.life.tries).toMatchObject([{ result: 'invalid' }])
+    expect(again.record(other.recordId, floor.state().atMs)?.record.person).toBe('forgotten')
+    expect((await inner.keys()).filter((key) => key.startsWith('behind/'))).toEqual([])
+  }
 })

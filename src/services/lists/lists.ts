@@ -1,26 +1,31 @@
 // The calling lists at work: who is next, what becomes of them as the floor tells it, and how many stand where. The floor's ledger is the truth: what is kept
 // here of what records have been through is folded from it, and gone on from where that had come to.
-import {
-  type CalledRecord,
-  FRESH,
-  forgottenLife,
-  isPutBackBy,
-  type ListedRecord,
-  type PutBack,
-  RECORD_STATES,
-  type RecordLife,
-  type RecordState,
-} from '@/core/campaigns'
+import { type CalledRecord, FRESH, type ListedRecord, type PutBack, RECORD_STATES, type RecordLife, type RecordState } from '@/core/campaigns'
 import { calledAs, lifeEventOf } from '@/core/dialer'
 import type { AgentId, CampaignId, ListId } from '@/core/ids'
-import { type CarriedOver, parseEntry } from '@/core/ledger'
+import type { CarriedOver } from '@/core/ledger'
 import { type CallingList, createCallingList, type Place } from '@/core/lists'
 import { type Found, plain, type Sought, soughtOf } from '@/core/personal'
 import type { CampaignSetUp } from '@/core/set-up'
 import { type KeyValue, storageWords } from '@/services/storage'
 import { dayAfter, daysBetween, type PastAsked } from '@/world'
-import { CHUNK_ROWS, type Chunk, chunkedSource, type ListMeta, placeOfRecord, recordsOfChunk, withoutRow } from './chunks'
-import { type FollowedTo, readChunks, readFollowed, readIndex, readLives, tidy, writeChunk, writeFollowed, writeLives } from './kept'
+import { CHUNK_ROWS, type Chunk, type ListMeta, placeOfRecord, recordsOfChunk } from './chunks'
+import { entriesIn, foldIn, heldBy, meantBy } from './fold'
+import { createForgetting } from './forgetting'
+import { type Held, sourceOf } from './held'
+import {
+  type FollowedTo,
+  fallsBehind,
+  noLongerBehind,
+  readBehind,
+  readChunks,
+  readFollowed,
+  readIndex,
+  readLives,
+  tidy,
+  writeFollowed,
+  writeLives,
+} from './kept'
 import { type MetOnLists, metOn } from './met'
 import { found, type OneRecord, type RecordRow, type RecordsAsked, type RecordsPage, rowOf } from './pages'
 import { readLifeLine } from './past'
@@ -81,22 +86,6 @@ export interface Lists {
   trouble(): string | null
 }
 
-interface Held {
-  readonly meta: ListMeta
-  readonly chunks: readonly Chunk[]
-  readonly lives: Map<Place, RecordLife>
-  /** Made when the campaign is known, and anew when its rules change. */
-  list: CallingList | null
-  rules: string
-  readonly dirty: Set<number>
-  source: ReturnType<typeof chunkedSource> | null
-}
-
-function sourceOf(of: Held): ReturnType<typeof chunkedSource> {
-  of.source ??= chunkedSource(of.meta, of.chunks, of.lives, (no) => of.dirty.add(no))
-  return of.source
-}
-
 /** What people of lists have been through on days that were simulated; throws when it cannot be had. */
 export type FetchPast = (asked: PastAsked) => Promise<AsyncIterable<readonly string[]>>
 
@@ -116,13 +105,20 @@ function* triesOf(of: Held) {
 /** Everything that is kept, read back. What cannot be read is left out, and said. */
 export async function openLists(store: KeyValue, { fetchPast = async () => nothing(), onTrouble = () => {} }: Partial<Around> = {}): Promise<Lists> {
   const held = new Map<ListId, Held>()
+  let followed: FollowedTo | null = await readFollowed(store)
+  /** Up to where the ledger has been folded into lists that could not be read when it was last; what is caught up with is kept before that is forgotten. */
+  const behind = new Map<ListId, FollowedTo>()
+  const caughtUp = new Set<ListId>()
   const unreadable: { readonly meta: ListMeta; readonly says: string }[] = []
   for (const meta of await readIndex(store)) {
     const chunkCount = Math.ceil(meta.count / CHUNK_ROWS)
     try {
       const [chunks, lives] = await Promise.all([readChunks(store, meta, chunkCount), readLives(store, meta, chunkCount)])
       held.set(meta.id, { meta, chunks, lives, list: null, rules: '', dirty: new Set(), source: null })
+      const since = await readBehind(store, meta.id)
+      if (since !== null) behind.set(meta.id, since)
     } catch (error) {
+      await fallsBehind(store, meta.id, followed ?? FROM_THE_BEGINNING).catch(() => {})
       unreadable.push({ meta, says: storageWords(error) })
       onTrouble(storageWords(error))
     }
@@ -130,7 +126,6 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
   void tidy(store).catch(() => {})
   /** Taken out, and nothing has been heard of them yet. */
   const out = new Set<string>()
-  let followed: FollowedTo | null = await readFollowed(store)
   let campaigns: readonly CampaignSetUp[] = []
   let isReady = false
   let trouble: string | null = null
@@ -154,32 +149,11 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
     return of.list
   }
   const listsOf = (campaignId: CampaignId) => [...held.values()].filter((h) => h.meta.campaignId === campaignId)
-  const heldBy = (recordId: string): { readonly of: Held; readonly place: Place } | null => {
-    for (const of of held.values()) {
-      const place = placeOfRecord(of.meta.id, recordId)
-      if (place !== null && place < of.meta.count) return { of, place }
-    }
-    return null
-  }
+  const forgetting = createForgetting({ store, held, listOf, campaignOf: (id) => campaigns.find((c) => c.id === id), isOut: (recordId) => out.has(recordId) })
 
   const one = (of: Held, list: CallingList, place: Place, atMs: number): OneRecord => {
     return { record: sourceOf(of).recordAt(place), life: of.lives.get(place) ?? FRESH, standing: list.standing(place, atMs) }
   }
-  /** Only who was tried can be put back. */
-  const meant = function* (campaignId: CampaignId, which: PutBack, atMs: number) {
-    for (const of of listsOf(campaignId)) {
-      const list = listOf(of, atMs)
-      if (list === null) continue
-      for (const [place, life] of of.lives) {
-        const state = list.stateAt(place)
-        if (state !== undefined && isPutBackBy(which, life, state, atMs)) yield { list, place }
-      }
-    }
-  }
-  const putBack = (campaignId: CampaignId, which: PutBack, atMs: number) => {
-    for (const { list, place } of [...meant(campaignId, which, atMs)]) list.fold(place, { kind: 'recordPutBack' }, atMs)
-  }
-
   /** Days before this one, whose lists were called: of who has been called on this floor already that stands. */
   const takePast = async ({ from, through, simulated }: CarriedOver) => {
     if (simulated === null || !simulated.campaigns) return
@@ -188,7 +162,7 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
       for (const line of lines) {
         if (line === '') continue
         const { recordId, life } = readLifeLine(line)
-        const at = heldBy(recordId)
+        const at = heldBy(held.values(), recordId)
         if (at === null || at.of.lives.has(at.place)) continue
         sourceOf(at.of).setLife(at.place, life)
         // Who comes next is reckoned anew.
@@ -196,19 +170,17 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
       }
   }
 
-  /** Their row names nobody any more, and nobody is called for it; what was tried stays, because figures count it. */
-  const forgetRecords = async (about: readonly string[]) => {
-    for (const id of about) {
-      const at = heldBy(id)
-      if (at === null) continue
-      const { of, place } = at
-      const no = Math.floor(place / CHUNK_ROWS)
-      const chunk = withoutRow(of.chunks[no] as Chunk, place % CHUNK_ROWS)
-      await writeChunk(store, of.meta.id, of.meta.generation, no, chunk)
-      const life = of.lives.get(place)
-      if (life !== undefined) of.lives.set(place, forgottenLife(life))
-      if (life !== undefined) of.dirty.add(no)
-      held.set(of.meta.id, { ...of, chunks: of.chunks.with(no, chunk), list: null, source: null })
+  /** Lists that could not be read for a while are told what was said meanwhile. */
+  const catchUp = async (floor: ListsFeed, floorId: string, throughSeq: number, nowMs: number) => {
+    for (const [listId, since] of behind) {
+      const isOfFloor = [floorId, FROM_THE_BEGINNING.floorId].includes(since.floorId) && since.seq < throughSeq
+      const text = isOfFloor ? await floor.read(since.seq, throughSeq) : ''
+      for (const { entry } of entriesIn(text, since.seq)) {
+        const of = held.get(listId)
+        if (entry !== null && of !== undefined) await foldIn(entry, [of], listOf, forgetting, nowMs)
+      }
+      behind.delete(listId)
+      caughtUp.add(listId)
     }
   }
 
@@ -218,43 +190,29 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
     campaigns = await floor.campaigns()
     // An index is made once for what is known at the time: the first is cheap, whatever is folded in.
     for (const of of held.values()) listOf(of, nowMs)
+    await catchUp(floor, floorId, followed.seq, nowMs)
     const text = await floor.read(followed.seq, null)
     let seq = followed.seq
-    for (const line of text.split('\n')) {
-      if (line === '') continue
-      // Most entries are no business of a list: they are passed over without being read.
-      if (!OURS.test(line)) {
-        const found = SEQ.exec(line)
-        if (found !== null) seq = Number(found[1])
-        continue
-      }
-      const opened = parseEntry(line)
-      if (!opened.ok) {
-        // The floor says what it left out; what comes after it is of the lists all the same.
-        seq = Number(SEQ.exec(line)?.[1] ?? seq + 1)
-        continue
-      }
-      const { entry } = opened
-      seq = entry.seq
-      if (entry.event.kind === 'setUpChanged') {
+    for (const { seq: at, entry } of entriesIn(text, seq)) {
+      seq = at
+      if (entry === null) continue
+      const { event } = entry
+      if (event.kind === 'setUpChanged') {
         campaigns = await floor.campaigns()
         for (const of of held.values()) listOf(of, nowMs)
       }
-      if (entry.event.kind === 'carriedOver') {
+      if (event.kind === 'carriedOver') {
         try {
-          await takePast(entry.event)
+          await takePast(event)
         } catch (error) {
           // Nobody is called before it is known who was called yesterday: asked again when more has happened.
-          followed = { floorId, seq: entry.seq - 1 }
+          followed = { floorId, seq: seq - 1 }
           throw error
         }
       }
-      if (entry.event.kind === 'personForgotten') await forgetRecords(entry.event.about)
-      if (entry.event.kind === 'recordsPutBack') putBack(entry.event.campaignId, entry.event.which, entry.atMs)
-      const life = lifeEventOf(entry.event)
-      const at = life === null ? null : heldBy(life.recordId)
+      const life = lifeEventOf(event)
       if (life !== null) out.delete(life.recordId)
-      if (life !== null && at !== null) listOf(at.of, nowMs)?.fold(at.place, life.event, entry.atMs)
+      await foldIn(entry, [...held.values()], listOf, forgetting, nowMs)
     }
     followed = { floorId, seq }
     isReady = true
@@ -277,6 +235,8 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
           throw error
         }
       }
+    for (const listId of caughtUp) await noLongerBehind(store, listId)
+    caughtUp.clear()
     // Only now: entries after it are folded in again, which changes nothing that was there already.
     if (followed !== null) await writeFollowed(store, followed)
   }
@@ -302,7 +262,7 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
     giveBack(recordIds, atMs) {
       for (const id of recordIds) {
         out.delete(id)
-        const found = heldBy(id)
+        const found = heldBy(held.values(), id)
         if (found !== null) listOf(found.of, atMs)?.giveBack(found.place, atMs)
       }
     },
@@ -380,7 +340,7 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
       return { found: count, rows }
     },
     record(recordId, atMs) {
-      const at = heldBy(recordId)
+      const at = heldBy(held.values(), recordId)
       const list = at === null ? null : listOf(at.of, atMs)
       return at === null || list === null ? null : one(at.of, list, at.place, atMs)
     },
@@ -407,7 +367,7 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
       }
       return metOn(people(), counts[campaignId] ?? {})
     },
-    matching: (campaignId, which, atMs) => [...meant(campaignId, which, atMs)].length,
+    matching: (campaignId, which, atMs) => [...meantBy(held.values(), listOf, campaignId, which, atMs)].length,
     async keep() {
       try {
         await keep()
@@ -421,11 +381,10 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
   }
 }
 
-const NOWHERE = Object.fromEntries(RECORD_STATES.map((s) => [s, 0])) as Record<RecordState, number>
+/** Of whatever floor: nothing was followed yet. */
+const FROM_THE_BEGINNING: FollowedTo = { floorId: '', seq: 0 }
 
-const OURS =
-  /"kind":"(?:attemptMade|attemptEnded|recordOffered|recordReturned|recordCoded|recordUncoded|recordBarred|recordReleased|recordsPutBack|setUpChanged|carriedOver|personForgotten)"/
-const SEQ = /"seq":(\d+)/
+const NOWHERE = Object.fromEntries(RECORD_STATES.map((s) => [s, 0])) as Record<RecordState, number>
 
 const sooner = (a: number | null, b: number | null): number | null => (a === null ? b : b === null ? a : Math.min(a, b))
 const added = (a: CampaignFigures['states'], b: CampaignFigures['states']): CampaignFigures['states'] =>
