@@ -13,6 +13,7 @@ import { chunkKey } from '@/services/exchange/store/store'
 import { type KeyValue, memoryStore } from '@/services/storage'
 import { simulateDay } from '@/world'
 import { FENNHOLM, FENNHOLM_STAGE } from '@/world/scenario'
+import { heldStore } from './held-store'
 import { keep } from './keep'
 import { keptDays } from './million'
 import { print, timedAsync } from './statistics'
@@ -20,16 +21,6 @@ import { print, timedAsync } from './statistics'
 const CALLS = Number(process.env.CALLS ?? 1_000_000)
 const PASSPHRASE = 'the 18:45 leaves at seven'
 
-/** Values are what was put in: a browser's store makes copies, which is the browser's work. */
-function heldStore(): KeyValue {
-  const held = new Map<string, unknown>()
-  return {
-    keys: async () => [...held.keys()],
-    get: async (key) => held.get(key) ?? null,
-    set: async (key, value) => void held.set(key, value),
-    remove: async (key) => void held.delete(key),
-  }
-}
 const newStores = () => Object.fromEntries(STORES.map((name) => [name, heldStore()])) as Record<StoreName, KeyValue>
 
 const stores = newStores()

@@ -1,9 +1,6 @@
-// What sealing costs, and having somebody forgotten.
-import { FORGOTTEN, offeredBy } from '@/core/forgotten'
+// What sealing costs.
+import { offeredBy } from '@/core/forgotten'
 import { type LedgerEntry, toLine } from '@/core/ledger'
-import { foundInLines, soughtOf } from '@/core/personal'
-import { createFloor, evolve } from '@/core/state'
-import { createWriter } from '@/services/exchange/store'
 import { createKeyRing } from '@/services/exchange/store/key-ring'
 import { sealedLine } from '@/services/exchange/store/seal'
 import { memoryStore } from '@/services/storage'
@@ -11,7 +8,7 @@ import { simulateDay } from '@/world'
 import { FENNHOLM, FENNHOLM_STAGE } from '@/world/scenario'
 import { aBusyFloor, keepBusy } from './busy-floor'
 import { keep } from './keep'
-import { median, print, timed, timedAsync } from './statistics'
+import { median, print, timed } from './statistics'
 
 const COMMANDS = 12_000
 
@@ -61,26 +58,4 @@ export async function privacy(): Promise<void> {
   keep('seal.dayBytes', after, 'B', null)
 
   commandsSealed()
-
-  const number = entries.flatMap(({ event }) => (event.kind === 'callQueued' && event.number !== null ? [event.number] : []))[40] ?? ''
-  const sought = soughtOf({ numbers: [number], addresses: [], names: [] })
-  const store = memoryStore()
-  const writer = createWriter({ store, storedSeq: 0, snapshotSeq: 0, onStored: () => {}, onTrouble: () => {}, onCleared: () => {}, later: () => {} })
-  const floor = createFloor('bench', FENNHOLM)
-  for (let at = 0; at < entries.length; at += 20) {
-    const batch = entries.slice(at, at + 20)
-    for (const { event, atMs } of batch) evolve(floor, event, atMs)
-    writer.append(batch, floor)
-    await writer.flushed()
-  }
-  const find = async () => foundInLines((await writer.read(0)).split('\n'), sought, isOffered).map((f) => f.about)
-  const about = new Set(await find())
-  const [spent] = await timedAsync(1, async () => {
-    const found = new Set(await find())
-    await writer.forget((one) => found.has(one))
-  })
-  const text = await writer.read(0)
-  if (about.size === 0 || text.includes(`"${number}"`) || !text.includes(FORGOTTEN)) throw new Error('the bench forgets nobody')
-  print(`somebody found and forgotten in a ledger of a day (${entries.length} entries, ${about.size} things)`, `${Math.round(spent ?? 0)} ms`, 'none set')
-  keep('erase.personMs', spent ?? 0, 'ms', null)
 }

@@ -1,5 +1,5 @@
 // npm run bench: prints the figures of speed and size, measured on this machine. Never passes, never fails.
-// `--only floor,chromium,history,lists,pacing,people,backup,desk,supervisor,author,thread,doNotCall` runs some of its parts; `--floor` is `--only floor`, without a browser.
+// `--only floor,chromium,history,lists,pacing,people,backup,erase,desk,supervisor,author,thread,doNotCall` runs some of its parts; `--floor` is `--only floor`, without a browser.
 // `--json FILE` writes figures as `{ "key": { "value": 1, "unit": "ms", "aim": 2 } }`.
 import { spawnSync } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
@@ -18,6 +18,7 @@ const PARTS = {
   pacing: { file: 'bench/pacing.ts' },
   people: { file: 'bench/people.ts' },
   backup: { file: 'bench/backup.ts' },
+  erase: { file: 'bench/erase.ts' },
   desk: { file: 'bench/desk.ts', browser: true, served: true },
   supervisor: { file: 'bench/supervisor.ts', browser: true, served: true },
   author: { file: 'bench/author.ts', browser: true, served: true },

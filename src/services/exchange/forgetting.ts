@@ -35,7 +35,7 @@ export interface Forgetting {
 
 interface Options {
   readonly store: KeyValue
-  readonly writer: Pick<LedgerWriter, 'read' | 'flushed' | 'forget'>
+  readonly writer: Pick<LedgerWriter, 'search' | 'flushed' | 'forget'>
   readonly people: Pick<People, 'namedBy' | 'forget'>
   readonly state: () => FloorState
   readonly give: (command: Command) => FloorRefusal | null
@@ -43,8 +43,8 @@ interface Options {
   readonly forgetSounds: (isMeant: (recordingId: string) => boolean) => Promise<void>
 }
 
-/** Entries read at once: the floor answers in between. */
-const LOT = 2_000
+/** Then the floor answers whoever asks meanwhile: a timer for every lot would take longer than the lots. */
+const AT_WORK_MS = 10
 const JOB_KEY = 'forgetting'
 const texts = z.array(z.string()).readonly()
 const JobSchema = z.object({
@@ -75,11 +75,12 @@ export function createForgetting({ store, writer, people, state, give, forgetSou
     const sought = soughtOf(asked)
     const isOffered = offeredBy(state().setUp)
     const found: Found[] = []
-    // To the end, also over a stretch of which nothing can be read.
-    for (let after = 0; after < state().seq; after += LOT) {
-      const lot = await writer.read(after, after + LOT)
-      found.push(...foundInLines(lot.split('\n'), sought, isOffered))
+    let sinceMs = performance.now()
+    for await (const lines of writer.search(state().seq, (personal) => mayBeIn(personal, sought))) {
+      found.push(...foundInLines(lines, sought, isOffered))
+      if (performance.now() - sinceMs < AT_WORK_MS) continue
       await new Promise((resolve) => setTimeout(resolve))
+      sinceMs = performance.now()
     }
     return { found: mergeFound(found), contacts: people.namedBy(sought) }
   }

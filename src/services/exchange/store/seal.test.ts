@@ -2,14 +2,14 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { FORGOTTEN, offeredBy } from '@/core/forgotten'
-import { createLedgerFolder, type LedgerEntry, LedgerEntrySchema, parseEntry } from '@/core/ledger'
-import { foundIn, putTogether, soughtOf, takeApart } from '@/core/personal'
+import { createLedgerFolder, LEDGER_VERSION, type LedgerEntry, LedgerEntrySchema, parseEntry } from '@/core/ledger'
+import { foundIn, foundInLines, mayBeIn, putTogether, soughtOf, takeApart } from '@/core/personal'
 import { createFloor, evolve } from '@/core/state'
 import { memoryStore } from '@/services/storage'
 import { FENNHOLM_LINE } from '@/world/scenario'
 import { aDay } from '@/world/scenario/testing'
 import { createKeyRing } from './key-ring'
-import { openLines, sealedLine } from './seal'
+import { linesSealing, openLines, sealedLine } from './seal'
 
 const DAY = aDay('2026-11-27')
 const isOffered = offeredBy(FENNHOLM_LINE.setUp)
@@ -94,10 +94,47 @@ function figures(entries: readonly LedgerEntry[]) {
   return { calls, written, intervals: folder.intervals(entries.at(-1)?.atMs ?? 0) }
 }
 
+test('looked through without being taken apart it gives what is found in all of it, also once others are forgotten', async () => {
+  const store = memoryStore()
+  const ring = createKeyRing(store)
+  const lines = [...seal(ring), 'torn "sealed":[[', '{"seq":7,"sealed":[["1-x-1.1","no base64"]]}', '']
+  await ring.kept()
+  const names = [...new Set(DAY.flatMap(({ event }) => (event.kind === 'callQueued' && event.customer !== null ? [event.customer.name] : [])))]
+  const keysOf = (all: ReturnType<typeof foundInLines>) => new Set(all.map((f) => JSON.stringify(f)))
+  let found = 0
+  await fc.assert(
+    fc.asyncProperty(
+      fc.subarray(NUMBERS, { maxLength: 3 }),
+      fc.subarray(names, { maxLength: 3 }),
+      fc.subarray(NUMBERS, { maxLength: 9 }),
+      async (numbers, whose, gone) => {
+        const sought = soughtOf({ numbers, addresses: [], names: whose })
+        const left = soughtOf({ numbers: gone, addresses: [], names: [] })
+        const copy = memoryStore()
+        for (const key of await store.keys()) await copy.set(key, await store.get(key))
+        const of = createKeyRing(copy)
+        const about = new Set(DAY.flatMap((entry) => foundIn(entry, left, isOffered).map((f) => f.about)))
+        await of.drop((a) => about.has(a))
+        const all = keysOf(
+          foundInLines(
+            (await openLines(lines, of)).flatMap((line) => line ?? []),
+            sought,
+            isOffered,
+          ),
+        )
+        expect(keysOf(foundInLines(await linesSealing(lines, of, (text) => mayBeIn(text, sought)), sought, isOffered))).toEqual(all)
+        found += all.size
+      },
+    ),
+    { numRuns: 6, seed: 11 },
+  )
+  expect(found).toBeGreaterThan(0)
+})
+
 describe('keys', () => {
   const entryAbout = (seq: number, callId: string, text: string): LedgerEntry =>
     LedgerEntrySchema.parse({
-      version: 16,
+      version: LEDGER_VERSION,
       seq,
       atMs: 1_800_000_000_000 + seq * 700_000,
       causedBy: null,

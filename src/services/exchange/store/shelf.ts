@@ -6,6 +6,7 @@ import { utcDay } from '@/core/time'
 import type { KeyValue } from '@/services/storage'
 import { compressed, joinChunks, linesBetween, type OpenChunk, readChunk, withoutRepeats } from './chunks'
 import type { KeyRing } from './key-ring'
+import { linesSealing } from './seal'
 import { type ChunkRange, CLOSED_KEY, chunkKey, type StoredClosed } from './store'
 
 /** What a restored ledger was found as. */
@@ -39,9 +40,14 @@ export interface Shelf {
   close(): Promise<void>
   /** NDJSON after an entry, through another one, with what is personal as far as it is not forgotten. */
   read(afterSeq: number, throughSeq: number): Promise<string>
+  /** Lines, opened, through an entry, of which what is personal is wanted; some hundreds are looked at each time it is gone on with. */
+  search(throughSeq: number, isWanted: (personal: string) => boolean): AsyncGenerator<readonly string[]>
   /** Nothing that was written is there any more. */
   forget(): void
 }
+
+/** So that whoever else is at work is kept for some milliseconds only. */
+const LOOKED_AT_ONCE = 200
 
 export function createShelf(store: KeyValue, ring: KeyRing, found: Shelved): Shelf {
   let ranges: readonly ChunkRange[] = found.ranges
@@ -88,6 +94,16 @@ export function createShelf(store: KeyValue, ring: KeyRing, found: Shelved): She
       const wanted = withoutRepeats(ranges.filter((r) => r.toSeq > afterSeq && r.fromSeq <= throughSeq))
       const chunks = await Promise.all(wanted.map(({ key }) => readChunk(store, key)))
       return (await Promise.all(chunks.map((chunk) => (chunk === null ? '' : linesBetween(chunk, ring, afterSeq, throughSeq))))).join('')
+    },
+    async *search(throughSeq, isWanted) {
+      // What is joined meanwhile is in the one that contains it.
+      for (let after = 0; ; ) {
+        const next = withoutRepeats(ranges).find((r) => r.toSeq > after && r.fromSeq <= throughSeq)
+        if (next === undefined) return
+        const lines = (await readChunk(store, next.key))?.text.split('\n') ?? []
+        for (let at = 0; at < lines.length; at += LOOKED_AT_ONCE) yield linesSealing(lines.slice(at, at + LOOKED_AT_ONCE), ring, isWanted)
+        after = next.toSeq
+      }
     },
     forget() {
       ranges = []
