@@ -124,3 +124,21 @@ test('of calling lists: the day says before when, and no other days count', PATI
     ['attempts', Date.UTC(2026, 10, 24)],
   ])
 })
+
+test('a clock that is months ahead costs nothing on its first day', PATIENT, async () => {
+  const sounds = new Map([[`rec_${CALL}_9`, BEGAN_MS]])
+  const store = memoryStore()
+  const { owner, beat } = await aCall(store, sounds)
+  const lookedAt = async () => ((await store.get('retained')) as { day: number } | null)?.day
+  const isSaid = async () => ((await owner.ask({ kind: 'ledger' })) as { text: string }).text.includes('Two adults and a dog')
+  await beat(EVERY_MS)
+  await beat(300 * DAY)
+  await beat(EVERY_MS)
+  await expect.poll(lookedAt).toBeGreaterThan(BEGAN_MS + 299 * DAY)
+  expect(await isSaid()).toBe(true)
+  expect(sounds.size).toBe(1)
+  // Whoever has left it so for a day means it.
+  await beat(DAY)
+  await expect.poll(isSaid).toBe(false)
+  await expect.poll(() => sounds.size).toBe(0)
+})

@@ -8,7 +8,7 @@ import { messagesBefore } from '@/core/rules/privacy'
 import type { SetUp } from '@/core/set-up'
 import type { FloorState } from '@/core/state'
 import { values } from '@/core/table'
-import { type EpochMs, instantAt, localMidnight } from '@/core/time'
+import { DAY, type EpochMs, instantAt, localMidnight } from '@/core/time'
 import type { KeyValue } from '@/services/storage'
 import type { LedgerWriter } from './store'
 
@@ -29,6 +29,8 @@ export interface Retention {
 
 type What = (typeof RETAINED)[number]
 const DONE_KEY = 'retained'
+/** A floor may have been closed for so long. */
+const BELIEVED_MS = 31 * DAY
 /** On which day it was done last, and up to which instant each kind has been forgotten. */
 const DoneSchema = z.object({ day: z.number(), upTo: z.partialRecord(z.enum(RETAINED), z.number()) })
 
@@ -71,8 +73,9 @@ export function createRetention({ store, writer, state, now, give, forgetSounds 
     if (today === doneFor) return
     // Whoever changes the set-up has until the night to change it back; on the first day there is nothing to forget.
     const done = DoneSchema.catch({ day: today, upTo: {} }).parse(await store.get(DONE_KEY))
-    if (done.day === today) {
-      await store.set(DONE_KEY, done)
+    // A computer whose clock is wrong by months must not cost all there is: a day like that counts as a first one, and is looked into the next.
+    if (done.day === today || today - done.day > BELIEVED_MS) {
+      await store.set(DONE_KEY, { ...done, day: today })
       doneFor = today
       return
     }
