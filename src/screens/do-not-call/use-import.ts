@@ -5,7 +5,7 @@ import { openListReader } from '@/services/exchange/list-reader/client'
 import { useCommand } from '@/services/exchange/react'
 
 /** So many entries are decided at once; the floor takes some milliseconds for them. */
-const PART = 100
+const PART = 250
 
 export interface Importing {
   readonly done: number
