@@ -20,9 +20,14 @@ fresh(
     await signInAsOwner(owner, quiet('/set-up'))
     await button(owner, 'Save everything…').click()
     const saving = owner.getByRole('dialog', { name: 'Save everything' })
-    await saving.getByLabel('Passphrase').fill('short')
-    await button(owner, 'Save everything').click()
-    await expect(saving).toContainText('It is too short.')
+    for (const [typed, says] of [
+      ['          ', 'There is no passphrase.'],
+      ['short', 'It is too short.'],
+    ] as const) {
+      await saving.getByLabel('Passphrase').fill(typed)
+      await button(owner, 'Save everything').click()
+      await expect(saving).toContainText(says)
+    }
     await saving.getByLabel('Passphrase').fill(PASSPHRASE)
     await saving.getByLabel('Once more').fill(`${PASSPHRASE}.`)
     await button(owner, 'Save everything').click()

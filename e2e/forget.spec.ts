@@ -53,6 +53,8 @@ test('a person is looked for, shown with all that names them, and forgotten: in 
     ['', 'Nothing is written.'],
     ['Ot', '“Ot” is too short'],
     ['01632', '“01632” is not a whole telephone number.'],
+    ['x'.repeat(301), 'is too long to be a number'],
+    [Array.from({ length: 21 }, () => 'Nobody Whatever').join(', '), 'That is 21 at once.'],
     ['Nobody Whatever', 'Nothing is kept about them.'],
   ] as const) {
     await look(text)

@@ -1,3 +1,16 @@
 export { type Personal, putTogether, takeApart } from './parts'
 export { aboutWhom } from './sites'
-export { type Found, foundIn, foundInLines, isListedAs, mayBeIn, mergeFound, plain, type Sought, SoughtSchema, soughtOf } from './sought'
+export {
+  type Found,
+  foundIn,
+  foundInLines,
+  isListedAs,
+  LONGEST_SOUGHT,
+  MOST_SOUGHT,
+  mayBeIn,
+  mergeFound,
+  plain,
+  type Sought,
+  SoughtSchema,
+  soughtOf,
+} from './sought'

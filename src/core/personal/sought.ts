@@ -5,14 +5,18 @@ import type { IsOffered } from '@/core/forgotten'
 import { type FloorEvent, type LedgerEntry, parseEntry } from '@/core/ledger'
 import { takeApart } from './parts'
 
+/** Of each kind, and letters of one. */
+export const MOST_SOUGHT = 20
+export const LONGEST_SOUGHT = 300
+
 export const SoughtSchema = z
   .object({
     /** In E.164. */
-    numbers: z.array(z.string().min(4).max(20)).max(20).readonly(),
+    numbers: z.array(z.string().min(4).max(20)).max(MOST_SOUGHT).readonly(),
     /** Mail addresses, in lower case. */
-    addresses: z.array(z.string().min(4).max(300)).max(20).readonly(),
+    addresses: z.array(z.string().min(4).max(LONGEST_SOUGHT)).max(MOST_SOUGHT).readonly(),
     /** Whole names, in lower case and single spaces. */
-    names: z.array(z.string().min(2).max(300)).max(20).readonly(),
+    names: z.array(z.string().min(2).max(LONGEST_SOUGHT)).max(MOST_SOUGHT).readonly(),
   })
   .readonly()
 export type Sought = z.infer<typeof SoughtSchema>

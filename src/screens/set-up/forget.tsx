@@ -1,7 +1,7 @@
 'use client'
 // Having somebody forgotten: everything of a number, an address or a name is looked for and shown first; then it is gone for good, and figures stay.
 import { type FormEvent, useState } from 'react'
-import { mergeFound, type Sought } from '@/core/personal'
+import { LONGEST_SOUGHT, MOST_SOUGHT, mergeFound, type Sought } from '@/core/personal'
 import { Button, Dialog, Problem, TextField } from '@/parts/ui'
 import type { Kept, NumbersSaid } from '@/services/exchange/protocol'
 import { useFloor } from '@/services/exchange/react'
@@ -40,6 +40,10 @@ export function ForgetDialog({ homeCountry, onClose }: { homeCountry: string; on
     if (lines.length === 0) return { problem: 'Nothing is written. Write a number, a mail address or a whole name.' }
     const short = lines.find((line) => line.length < 4)
     if (short !== undefined) return { problem: `“${short}” is too short to be looked for. Write a whole number, address or name.` }
+    const long = lines.find((line) => line.length > LONGEST_SOUGHT)
+    if (long !== undefined) return { problem: `“${long.slice(0, 40)}…” is too long to be a number, an address or a name. Write it as it stands in the record.` }
+    if (lines.length > MOST_SOUGHT)
+      return { problem: `That is ${lines.length} at once. Write at most ${MOST_SOUGHT}, and the others once these are forgotten.` }
     const addresses = lines.filter((line) => line.includes('@'))
     const [typed, names] = [lines.filter((line) => !line.includes('@') && /\d/.test(line)), lines.filter((line) => !line.includes('@') && !/\d/.test(line))]
     const reply = await floor?.ask({ kind: 'numbers', write: [], read: typed.map((one) => ({ typed: one, homeCountry })) })

@@ -13,7 +13,10 @@ import { firstProblem, LoadRowsSchema, LoadsField, ONE_OF_EACH } from './loads-f
 import { ROW_INPUT, RowsField } from './rows-field'
 
 const positive = z.number({ error: 'Type a number.' }).positive('More than nothing.')
-const daysKept = z.string().regex(/^([1-9]\d{0,2}|[1-3]\d{3})?$/, 'Type whole days, 3,999 at most, or leave it empty: then it is kept for ever.')
+const daysKept = z
+  .string()
+  .trim()
+  .regex(/^([1-9]\d{0,2}|[1-3]\d{3})?$/, 'Type whole days, 3,999 at most, or leave it empty: then it is kept for ever.')
 
 const ListsFormSchema = z.object({
   skills: z.array(z.object({ skillId: z.string(), name: z.string().trim().min(1, 'Every skill needs a name.') })),

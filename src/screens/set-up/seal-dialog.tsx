@@ -3,8 +3,8 @@
 import { type FormEvent, useState } from 'react'
 import { Button, Dialog, Problem, Progress, TextField } from '@/parts/ui'
 import { useFloor } from '@/services/exchange/react'
-import { openRest, sealRest, writeSoundSeal } from '@/services/exchange/recordings/client'
-import { newSoundSeal, openedSeal, withPassphrase } from '@/services/exchange/recordings/sealed-sounds'
+import { openRest, sealingInTurn, sealRest, writeSoundSeal } from '@/services/exchange/recordings/client'
+import { newSoundSeal, openedSeal, type SoundSeal, withPassphrase } from '@/services/exchange/recordings/sealed-sounds'
 import { NewPassphrase } from './new-passphrase'
 import { againProblem, passphraseProblem } from './passphrase'
 import type { SoundsNow } from './sounds-now'
@@ -24,7 +24,6 @@ export function SealDialog({ what, now, onClose }: { what: keyof typeof TITLES; 
   const [again, setAgain] = useState('')
   const [problem, setProblem] = useState<{ readonly at: 'passphrase' | 'again' | null; readonly says: string } | null>(null)
   const [running, setRunning] = useState<{ readonly says: string; readonly done: number; readonly of: number } | null>(null)
-  const { seal } = now
   const problemAt = (at: 'passphrase' | 'again' | null) => (problem?.at === at ? problem.says : null)
   const typed = (take: () => void) => {
     take()
@@ -36,10 +35,10 @@ export function SealDialog({ what, now, onClose }: { what: keyof typeof TITLES; 
   }
   const progress = (says: string) => (done: number, of: number) => setRunning({ says, done, of })
 
-  const begin = async () => {
+  const begin = async (seal: SoundSeal | null) => {
     // What is sealed already is opened by what opened it then: another key would leave it closed for ever.
     const hasSealed = seal !== null && (seal.isOn || seal.rest !== null)
-    const identity = hasSealed ? (now.identity ?? (await openedSeal(seal, passphrase))) : null
+    const identity = hasSealed ? ((seal.recipient === now.seal?.recipient ? now.identity : null) ?? (await openedSeal(seal, passphrase))) : null
     if (hasSealed && identity === null) return setProblem({ at: 'passphrase', says: 'Sounds are sealed here with another passphrase. Type that one.' })
     const made = identity === null ? await newSoundSeal(passphrase) : { seal: await withPassphrase(identity, passphrase), identity }
     await writeSoundSeal(made.seal)
@@ -47,7 +46,7 @@ export function SealDialog({ what, now, onClose }: { what: keyof typeof TITLES; 
     await sealRest(made.seal, progress('Sealing part'))
     onClose()
   }
-  const openOrEnd = async () => {
+  const openOrEnd = async (seal: SoundSeal | null) => {
     if (seal === null) return onClose()
     const identity = await openedSeal(seal, passphrase)
     if (identity === null) return setProblem({ at: 'passphrase', says: 'The passphrase does not open them. Type it again.' })
@@ -65,7 +64,7 @@ export function SealDialog({ what, now, onClose }: { what: keyof typeof TITLES; 
     setProblem(null)
     setRunning({ says: 'Working with the passphrase…', done: 0, of: 0 })
     try {
-      await (what === 'begin' ? begin() : openOrEnd())
+      await sealingInTurn((seal) => (what === 'begin' ? begin(seal) : openOrEnd(seal)))
     } catch (error) {
       setProblem({
         at: null,

@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useState } from 'react'
 import { Button, later, Problem } from '@/parts/ui'
 import { useFloor } from '@/services/exchange/react'
-import { readSoundSeal, sealRest } from '@/services/exchange/recordings/client'
+import { readSoundSeal, sealingInTurn, sealRest } from '@/services/exchange/recordings/client'
 import { soundKey } from '@/services/exchange/recordings/key-source'
 import type { SoundsNow } from './sounds-now'
 
@@ -33,9 +33,8 @@ export function SoundsSealed() {
     await read()
   }
   const goOn = async () => {
-    if (seal === null) return
     setIsSealing(true)
-    await sealRest(seal, () => {}).catch((error: unknown) =>
+    await sealingInTurn(async (left) => (left?.isOn ? sealRest(left, () => {}) : undefined)).catch((error: unknown) =>
       setProblem(`Not all of them could be sealed: ${error instanceof Error ? error.message : String(error)}. Try again.`),
     )
     setIsSealing(false)

@@ -68,6 +68,13 @@ async function opened(piece: Blob): Promise<Blob> {
   })
 }
 
+/**
+ * One after the other in all pages of this browser, each by what the one before has left: of two passphrases that were made up at the same moment only one
+ * would open anything, and what the other had sealed would be lost.
+ */
+export const sealingInTurn = (act: (seal: SoundSeal | null) => Promise<void>): Promise<void> =>
+  navigator.locks.request('sealing of sounds', async () => act(await readSoundSeal()))
+
 /** Seals what lies open, notes that all is, and may be begun again by whoever finds it is not. */
 export async function sealRest(seal: SoundSeal, onProgress: (done: number, of: number) => void): Promise<void> {
   await writeSoundSeal({ ...seal, isOn: true, rest: 'toSeal' })
