@@ -1,7 +1,7 @@
 // Having somebody forgotten, as whoever answers for the floor asks for it: nothing that is stored names them, also where the worker ends in the middle of it.
 import { describe, expect, test } from 'vitest'
 import { FORGOTTEN } from '@/core/forgotten'
-import type { AgentId } from '@/core/ids'
+import { type AgentId, toCallId } from '@/core/ids'
 import { createLedgerFolder, parseEntry } from '@/core/ledger'
 import { get } from '@/core/table'
 import { type KeyValue, memoryStore } from '@/services/storage'
@@ -115,6 +115,30 @@ describe('somebody who is forgotten', PATIENT, () => {
     )
     // What is opened from what is stored is what is there.
     expect((await restore(store)).state).toEqual(exchange.state())
+  })
+
+  test('what comes of them between being shown and being forgotten is theirs as well', async () => {
+    const { tab, exchange, store, peopleStore, them, owner, find, end, pass } = await coded()
+    await end()
+    const shown = await find()
+    expect(
+      (await tab.give({ kind: 'makeCall', typed: them.number, customer: null, queueId: get(exchange.state().agents, ELUNED)?.shift?.queueIds[0] ?? null })).ok,
+    ).toBe(true)
+    const callId = toCallId([...exchange.state().calls.keys()][0] ?? 'nobody was called')
+    pass(1_000)
+    await tab.give({ kind: 'hangUp', callId })
+    pass(60_000)
+    const saved = await tab.give(save('information', { notes: NOTES, callId }))
+    expect(saved.ok ? '' : saved.refusal).toBe('')
+    pass(60_000)
+    expect(shown.found.some((f) => f.about === callId)).toBe(false)
+    expect(
+      await owner.ask({ kind: 'forget', sought: { numbers: [them.number], addresses: [], names: [] }, about: shown.found.map((f) => f.about) }),
+    ).toMatchObject({ ok: true })
+    for (const kind of [store, peopleStore]) {
+      const words = await wordsOf(kind)
+      for (const personal of [them.number, NOTES]) expect(words).not.toContain(personal)
+    }
   })
 
   test('is not forgotten by who may not, nor while their call is on or owes its outcome', async () => {

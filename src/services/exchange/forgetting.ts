@@ -71,17 +71,23 @@ export function createForgetting({ store, writer, people, state, give, forgetSou
   }
   /** One after the other: what is noted is of one of them. */
   const inTurn = pLimit(1)
+  /** What was looked for last, and how far: whoever then has it forgotten is asked for nothing but what has come since. */
+  let looked: { readonly for: string; readonly throughSeq: number; readonly found: readonly Found[] } | null = null
   const find: Forgetting['find'] = async (asked) => {
     const sought = soughtOf(asked)
     const isOffered = offeredBy(state().setUp)
-    const found: Found[] = []
+    const key = JSON.stringify(sought)
+    const before = looked?.for === key ? looked : { throughSeq: 0, found: [] }
+    const found = [...before.found]
+    const throughSeq = state().seq
     let sinceMs = performance.now()
-    for await (const lines of writer.search(state().seq, (personal) => mayBeIn(personal, sought))) {
+    for await (const lines of writer.search(before.throughSeq, throughSeq, (personal) => mayBeIn(personal, sought))) {
       found.push(...foundInLines(lines, sought, isOffered))
       if (performance.now() - sinceMs < AT_WORK_MS) continue
       await new Promise((resolve) => setTimeout(resolve))
       sinceMs = performance.now()
     }
+    looked = { for: key, throughSeq, found }
     return { found: mergeFound(found), contacts: people.namedBy(sought) }
   }
   return {
@@ -91,6 +97,7 @@ export function createForgetting({ store, writer, people, state, give, forgetSou
         const sought = soughtOf(asked)
         // What has come since they were looked for is theirs as well.
         const { found } = await find(sought)
+        looked = null
         const job = { byAgentId, sought, about: [...new Set([...about, ...found.map((f) => f.about)])] }
         await store.set(JOB_KEY, job)
         const refusal = await carryOut(job)

@@ -40,8 +40,8 @@ export interface Shelf {
   close(): Promise<void>
   /** NDJSON after an entry, through another one, with what is personal as far as it is not forgotten. */
   read(afterSeq: number, throughSeq: number): Promise<string>
-  /** Lines, opened, through an entry, of which what is personal is wanted; some hundreds are looked at each time it is gone on with. */
-  search(throughSeq: number, isWanted: (personal: string) => boolean): AsyncGenerator<readonly string[]>
+  /** Lines, opened, of the chunks after an entry, through another one, of which what is personal is wanted; some hundreds are looked at each time it is gone on with. */
+  search(afterSeq: number, throughSeq: number, isWanted: (personal: string) => boolean): AsyncGenerator<readonly string[]>
   /** Nothing that was written is there any more. */
   forget(): void
 }
@@ -95,9 +95,9 @@ export function createShelf(store: KeyValue, ring: KeyRing, found: Shelved): She
       const chunks = await Promise.all(wanted.map(({ key }) => readChunk(store, key)))
       return (await Promise.all(chunks.map((chunk) => (chunk === null ? '' : linesBetween(chunk, ring, afterSeq, throughSeq))))).join('')
     },
-    async *search(throughSeq, isWanted) {
+    async *search(afterSeq, throughSeq, isWanted) {
       // What is joined meanwhile is in the one that contains it.
-      for (let after = 0; ; ) {
+      for (let after = afterSeq; ; ) {
         const next = withoutRepeats(ranges).find((r) => r.toSeq > after && r.fromSeq <= throughSeq)
         if (next === undefined) return
         const lines = (await readChunk(store, next.key))?.text.split('\n') ?? []

@@ -30,8 +30,8 @@ export interface LedgerWriter {
   flushed(): Promise<boolean>
   /** NDJSON of everything after `afterSeq`, through `throughSeq` where it is given; what still waits to be stored included. Rejects when the disk cannot be read. */
   read(afterSeq: number, throughSeq?: number): Promise<string>
-  /** Lines through an entry of which what is personal is wanted, or may be: what still waits to be stored is given as it is. A little at a time. */
-  search(throughSeq: number, isWanted: (personal: string) => boolean): AsyncGenerator<readonly string[]>
+  /** Lines after an entry, through another one, of which what is personal is wanted, or may be: what still waits to be stored is given as it is. A little at a time. */
+  search(afterSeq: number, throughSeq: number, isWanted: (personal: string) => boolean): AsyncGenerator<readonly string[]>
   /**
    * Drops the keys of what is meant, and every snapshot of the floor as it was before, which names them still. Resolves once none of it is there; rejects when
    * storage refuses, and may be asked again.
@@ -229,10 +229,10 @@ export function createWriter(options: WriterOptions): LedgerWriter {
     flushed,
     forget: (isMeant) => dropping(() => ring.drop(isMeant)),
     forgetBefore: (atMs, isOpen) => dropping(() => ring.dropBefore(atMs, isOpen)),
-    async *search(throughSeq, isWanted) {
+    async *search(afterSeq, throughSeq, isWanted) {
       while (writing !== null) await writing
       const waiting = pending
-      yield* shelf.search(throughSeq, isWanted)
+      yield* shelf.search(afterSeq, throughSeq, isWanted)
       yield waiting.map(toLine).filter(isWanted)
     },
     async read(afterSeq, throughSeq = Infinity) {
