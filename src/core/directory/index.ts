@@ -1,2 +1,3 @@
-export { callerLabel, callingCodeOf, type NumberReading, type ReadNumber, readNumber, writeNumber } from './read-number'
-export { NUMBER_WORDS, type NumberRefusal, numberIn } from './refusal'
+export { callerLabel, callingCodeOf, type NumberReading, type ReadNumber, readDialled, readNumber, writeNumber } from './read-number'
+export { NUMBER_WORDS, type NumberRefusal, numberIn, reachesIn } from './refusal'
+export { isEmergency, type ShortKind } from './short-number'

@@ -11,9 +11,12 @@ import {
 } from 'libphonenumber-js/min'
 import { takeApart } from './pasted'
 import type { NumberRefusal } from './refusal'
+import { readShort, type ShortKind } from './short-number'
 
 export interface ReadNumber {
-  /** `+441632960112` */
+  /** `number` is one of the public network; the others are dialled as they are. */
+  readonly kind: 'number' | ShortKind
+  /** `+441632960112`; of a short one its digits. */
   readonly e164: string
   /** As people of that country write it, with the country code: `+44 1632 960112`. */
   readonly international: string
@@ -50,10 +53,23 @@ export function readNumber(typed: string, homeCountry: string): NumberReading {
       continue
     }
     const readAs = read.country ?? countryOf(read.countryCallingCode, home)
-    if (read.isPossible()) return { ok: true, number: { e164: read.number, international: read.formatInternational(), readAs, extension } }
+    if (read.isPossible()) return { ok: true, number: { kind: 'number', e164: read.number, international: read.formatInternational(), readAs, extension } }
     if (i === 0) wrong = refusalFor(validatePhoneNumberLength(read.number), text, readAs)
   }
   return { ok: false, refusal: wrong }
+}
+
+/**
+ * The same of what is to be dialled now: numbers of the emergency services, short ones of the home country and codes of its network as well, which are no number
+ * of anybody to be kept or promised to.
+ */
+export function readDialled(typed: string, homeCountry: string): NumberReading {
+  const short = readShort(typed, homeCountry) ?? readShort(takeApart(typed.slice(0, LONGEST_TYPED)).number, homeCountry)
+  const long = short?.kind === 'emergency' ? null : readNumber(typed, homeCountry)
+  // Where whole numbers are as short as that, it is one of those.
+  if (short === null || long?.ok) return long ?? readNumber(typed, homeCountry)
+  const { kind, digits } = short
+  return { ok: true, number: { kind, e164: digits, international: digits, readAs: homeCountry, extension: null } }
 }
 
 /** As people of its country group it, with the country code: `+44 1632 960112`. Whatever cannot be read stays as it is. */

@@ -1,5 +1,6 @@
 // Why a number cannot be read, and what is said of it.
 import type { WordsOf } from '@/core/refusal'
+import type { ShortKind } from './short-number'
 
 export type NumberRefusal =
   | { readonly reason: 'numberEmpty' }
@@ -13,6 +14,11 @@ const COUNTRIES = new Intl.DisplayNames(['en'], { type: 'region' })
 /** What a number is, by the country it was read as (ISO 3166-1) or, where several share it, its calling code: `a UK number`, `a number in France`. */
 export const numberIn = (readAs: string): string =>
   readAs === 'GB' ? 'a UK number' : `a number in ${/^[A-Z]{2}$/.test(readAs) ? COUNTRIES.of(readAs) : readAs}`
+
+/** What dialling it reaches, in words. */
+export const reachesIn = ({ kind, readAs }: { readonly kind: 'number' | ShortKind; readonly readAs: string }): string =>
+  kind === 'number' ? numberIn(readAs) : SHORT_WORDS[kind]
+const SHORT_WORDS = { emergency: 'the emergency services', service: 'a short number of the country', code: 'a code of the network' } as const
 
 export const NUMBER_WORDS: WordsOf<NumberRefusal> = {
   numberEmpty: () => ({ says: 'Nothing is typed to dial.', next: 'Type a number or a name.' }),

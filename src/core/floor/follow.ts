@@ -41,7 +41,10 @@ export function follow(draft: Draft): void {
   if (frees) offerThreads(draft, urgencyOfCalls(draft))
   if (draft.entries.some(({ event }) => freesSomebody(event))) route(draft)
   if (frees) offerThreads(draft)
+  const before = draft.entries.length
   followCampaigns(draft)
+  // Whoever was kept free for somebody on the way may be free for what is written once that one is put through to another.
+  if (anybodyWaits(draft.state.threadsWaiting) && draft.entries.slice(before).some(({ event }) => freesForThreads(event))) offerThreads(draft)
   if (draft.state.whenFree.size > 0) ringWhoAreFree(draft)
   followConferences(draft)
 }

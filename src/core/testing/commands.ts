@@ -76,6 +76,13 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
       }
     case 'moveSeat':
       return { kind, agentId }
+    case 'callEmergency':
+      // Seldom by who is off shift: a shift without queues is of no use to what else is drawn.
+      return {
+        kind,
+        agentId: state.agents.get(agentId)?.shift == null && pick % 5 > 0 ? (MANY[0] as AgentId) : agentId,
+        typed: nth(['999', '112', '01632 960112'], party) ?? '999',
+      }
     case 'chooseSoundPath':
       return { kind, agentId, path: nth(['computer', 'handset', 'ownPhone', 'none'] as const, party) ?? 'computer' }
     case 'reportSoundLost':

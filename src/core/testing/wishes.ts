@@ -38,6 +38,7 @@ const KINDS = [
   ] as const),
   ...([
     'moveSeat',
+    'callEmergency',
     'chooseSoundPath',
     'chooseSoundPath',
     'reportSoundLost',

@@ -15,13 +15,14 @@ const LOUDEST = 0.12
 export function HelpAsked({ me, give }: Pick<OnShift, 'me' | 'give'>) {
   const seats = useSeen((view) => (me.help === null ? NOBODY : view.seats)) ?? NOBODY
   if (me.help === null) return null
-  const { takenBy, sinceMs } = me.help
+  const { takenBy, sinceMs, emergency } = me.help
   return (
     <Line label="Help asked for">
       <span className="min-w-0 flex-1 truncate">
         {takenBy === null ? (
           <>
-            You asked for help. Nobody has come yet, <Clock sinceMs={sinceMs} />
+            {emergency === null ? 'You asked for help.' : `Whoever supervises was told that you call ${emergency}.`} Nobody has come yet,{' '}
+            <Clock sinceMs={sinceMs} />
           </>
         ) : (
           <>
@@ -47,10 +48,11 @@ export function HelpWanted({ accountId }: { accountId: AgentId }) {
   useCadence(HELP_WANTED, asking.length > 0, LOUDEST * volume)
   return asking.map(({ id, with: caller, help, onCallId }) => {
     const name = nameIn(seats, id)
+    const says = help?.emergency == null ? `asks for help with ${caller ?? 'a call'}` : `calls ${help.emergency}, the emergency services`
     return (
-      <Line key={id} label={`${name} asks for help`} alert>
-        <span className="min-w-0 flex-1 truncate" title={`${name} asks for help with ${caller ?? 'a call'}`}>
-          <strong>{name}</strong> asks for help with {caller ?? 'a call'} <Clock sinceMs={help?.sinceMs ?? 0} className="ml-1" />
+      <Line key={id} label={`${name} ${help?.emergency == null ? 'asks for help' : 'calls the emergency services'}`} alert>
+        <span className="min-w-0 flex-1 truncate" title={`${name} ${says}`}>
+          <strong>{name}</strong> {says} <Clock sinceMs={help?.sinceMs ?? 0} className="ml-1" />
         </span>
         {isHere && onCallId !== null && (
           <Button

@@ -5,7 +5,7 @@ import clsx from 'clsx'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { type KeyboardEvent, type Ref, useEffect, useId, useImperativeHandle, useRef, useState } from 'react'
 import type { Target } from '@/core/calls'
-import { type NumberReading, numberIn } from '@/core/directory'
+import { type NumberReading, numberIn, reachesIn } from '@/core/directory'
 import { type Ask, toRefusalText } from '@/core/floor'
 import type { CallId } from '@/core/ids'
 import { type Found, SHORTCUTS, ShownNumberMenu, useFound, useShownNumber } from '@/parts/frame'
@@ -82,18 +82,21 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
   }
 
   const text = typed.trim()
-  const reading = /\d/.test(text) || !/\p{L}/u.test(text) ? (text === '' ? undefined : readNumber(text, centre.homeCountry)) : undefined
+  const reading = /[\d*#]/.test(text) || !/\p{L}/u.test(text) ? (text === '' ? undefined : readNumber(text, centre.homeCountry, true)) : undefined
   const before = onPick === null ? choicesBefore(dialled, reading?.ok ? reading.number.e164 : text).slice(0, text === '' ? REDIALLED : 3) : []
   const all = text === '' ? [] : choicesFor(text, { me, centre, seats, queues }, onPick === null ? undefined : reading)
   // Without a call only who can be called is of use, and each of them once.
   const fit = onPick !== null ? all : all.filter((c) => c.target.kind !== 'queue' && !before.some((b) => sameTarget(b.target, c.target)))
   const found = fit.slice(0, shownOf(text))
   const { found: others, more: othersMore } = useFound(onPick === null && reading === undefined ? text : '')
-  const choices = onPick === null ? [...before, ...found, ...others.map(opens)] : found
+  const isEmergency = reading?.ok === true && reading.number.kind === 'emergency'
+  // Nothing stands between that and the press.
+  const choices = onPick !== null ? found : isEmergency ? [] : [...before, ...found, ...others.map(opens)]
   const finder = useFinder({ id, items: choices, typed, onTyped: type, keyOf: (c) => c.key })
   const more = fit.length - found.length + othersMore
   const readAs = reading?.ok ? reading.number.readAs : null
-  const missing = onPick === null && text !== '' && !isInside(finder.marked) && finder.marked?.href === undefined ? lackingToDial(me, centre, readAs) : null
+  const missing =
+    onPick === null && text !== '' && !isEmergency && !isInside(finder.marked) && finder.marked?.href === undefined ? lackingToDial(me, centre, readAs) : null
   const why = missing === null ? null : toRefusalText(missing)
   const { marked: choice, listed } = finder
 
@@ -302,10 +305,11 @@ function EnterDoes({ choice, reading, text, brings }: EnterProps) {
     )
   if (reading === undefined) return <span className="text-soft">Nobody by that name, and not a number.</span>
   if (!reading.ok) return <span className="text-soft">Not a whole number yet.</span>
-  const { international, readAs } = reading.number
+  const { international, readAs, kind } = reading.number
   return (
     <>
-      Enter dials <strong className="tabular">{international}</strong>, read as {numberIn(readAs)}
+      Enter dials <strong className="tabular">{international}</strong>, {kind === 'number' ? `read as ${numberIn(readAs)}` : reachesIn(reading.number)}
+      {kind === 'emergency' && '. Whoever supervises is told at once'}
     </>
   )
 }

@@ -111,7 +111,7 @@ const columnsFor = ({ chosen, onChoose, ...acting }: Acting): readonly Column<Ag
       ) : (
         <span className="block truncate" title={`${a.watched.with}${a.behalf === null ? '' : `, ${a.behalf}`}${besidesWords(a.pieces)}`}>
           {/* What matters most comes first: the end of it may be cut. */}
-          {a.watched.help !== null && <strong className="text-red">asks for help · </strong>}
+          {a.watched.help !== null && <strong className="text-red">{a.watched.help.emergency === null ? 'asks for help' : 'emergency'} · </strong>}
           {a.watched.with}
           {a.watched.heldSinceMs !== null && <span className="text-brass-text"> · on hold</span>}
           {a.besides.map((b) => (

@@ -8,6 +8,7 @@ import { Button, Problem } from '@/parts/ui'
 import type { AccountView, FloorView } from '@/services/exchange/protocol'
 import { useCommand, useFloor } from '@/services/exchange/react'
 import { CampaignChoice } from './campaign-choice'
+import { EmergencyCall } from './emergency-call'
 import { QueueChoice } from './queue-choice'
 import { lastChoice, rememberChoice } from './remembered'
 
@@ -134,6 +135,7 @@ function NewShift({ view }: { view: FloorView }) {
           </p>
           <SoundPathStep agentId={account.id} sound={sound} path={path} onPath={setPath} onProof={(works) => setComputer(works ? 'works' : 'failed')} />
         </section>
+        <EmergencyCall />
       </aside>
     </main>
   )

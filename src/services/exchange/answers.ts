@@ -1,5 +1,5 @@
 // What each message of a tab does, and who may send it. Rights are asked here, in the worker: what a screen hides is no protection.
-import { readNumber, writeNumber } from '@/core/directory'
+import { readDialled, readNumber, writeNumber } from '@/core/directory'
 import { type AgentCommand, consequences, preview, toRefusalText } from '@/core/floor'
 import type { AgentId } from '@/core/ids'
 import { openAccount } from '@/core/rules/rights'
@@ -47,7 +47,7 @@ export async function answerTo(floor: Floor, tab: Tab, message: TabMessage): Pro
     case 'ping':
       return done()
     case 'numbers': {
-      const read = message.read.map(({ typed, homeCountry }) => readNumber(typed, homeCountry))
+      const read = message.read.map(({ typed, homeCountry, short }) => (short ? readDialled : readNumber)(typed, homeCountry))
       return done(JSON.stringify({ written: message.write.map(writeNumber), read } satisfies NumbersSaid))
     }
     case 'hello': {

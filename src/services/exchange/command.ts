@@ -10,10 +10,10 @@ import type { RefusalView, TabMessage } from './protocol'
 import type { Tab } from './tab'
 
 /** Whose desk it is, which device carries it and what a centre has are more than what happened on the floor: every tab is looked at anew. */
-const BEYOND_FLOOR: readonly Ask['kind'][] = ['startShift', 'moveSeat', 'endShift', 'changeSetUp', 'chooseSoundPath', 'moveCall']
+const BEYOND_FLOOR: readonly Ask['kind'][] = ['startShift', 'moveSeat', 'endShift', 'callEmergency', 'changeSetUp', 'chooseSoundPath', 'moveCall']
 /** Commands whose reply waits for the disk: what they say must not be taken back by a power cut. */
 const KEPT_FIRST: readonly Ask['kind'][] = [
-  ...(['saveOutcome', 'takeBackOutcome', 'answerScript', 'draftNotes', 'correctOutcome', 'makeCall'] as const),
+  ...(['saveOutcome', 'takeBackOutcome', 'answerScript', 'draftNotes', 'correctOutcome', 'makeCall', 'callEmergency'] as const),
   ...(['writeLine', 'openThread', 'endThread', 'handThreadOn', 'writeToColleagues'] as const),
   ...(['moveCallback', 'handOverCallback', 'dropCallback', 'closeTask', 'addDoNotCall', 'removeDoNotCall', 'changeSetUp', 'switchStorm'] as const),
 ]
@@ -22,6 +22,7 @@ const KEPT_FIRST: readonly Ask['kind'][] = [
 export const WITHOUT_SEAT: readonly Ask['kind'][] = [
   'startShift',
   'moveSeat',
+  'callEmergency',
   'switchStorm',
   'changeSetUp',
   'addDoNotCall',
@@ -107,7 +108,7 @@ export async function command(floor: Floor, tab: Tab, accountId: AgentId, messag
   const act = noted()
   // What was sent is no draft any more; what has been typed since then comes as a new one.
   if (given.kind === 'writeLine') floor.drafts.forget(given.threadId, accountId)
-  if (given.kind === 'startShift' || given.kind === 'moveSeat') floor.sessions.takeSeat(tab)
+  if (given.kind === 'startShift' || given.kind === 'moveSeat' || given.kind === 'callEmergency') floor.sessions.takeSeat(tab)
   if (given.kind === 'endShift') floor.sessions.leaveSeat(tab)
   floor.turn(BEYOND_FLOOR.includes(given.kind))
   const kept = KEPT_FIRST.includes(given.kind) ? await floor.writer.flushed() : floor.isKept()

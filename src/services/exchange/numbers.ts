@@ -18,7 +18,7 @@ export function createNumbers() {
   const written = new Map<string, string>()
   const readings = new Map<string, NumberReading>()
   const toWrite = new Set<string>()
-  const toRead = new Map<string, { readonly typed: string; readonly homeCountry: string }>()
+  const toRead = new Map<string, { readonly typed: string; readonly homeCountry: string; readonly short: boolean }>()
   const listeners = new Set<() => void>()
 
   const write: Write = (e164) => {
@@ -56,7 +56,7 @@ export function createNumbers() {
     writer = (e164) => write(e164)
     for (const tell of listeners) tell()
   }
-  const keyOf = (typed: string, homeCountry: string) => `${homeCountry} ${typed}`
+  const keyOf = (typed: string, homeCountry: string, short = false) => `${homeCountry} ${short} ${typed}`
 
   return {
     /** Whom to ask from now on. */
@@ -66,12 +66,12 @@ export function createNumbers() {
     },
     /** Writes a number as its country does; as it is kept until that is known. */
     writer: (): Write => writer,
-    /** How what was typed is read; undefined until that is known. */
-    read(typed: string, homeCountry: string): NumberReading | undefined {
-      const key = keyOf(typed, homeCountry)
+    /** How what was typed is read, `short` ones as well where it is to be dialled; undefined until that is known. */
+    read(typed: string, homeCountry: string, short = false): NumberReading | undefined {
+      const key = keyOf(typed, homeCountry, short)
       const known = readings.get(key)
       if (known === undefined) {
-        toRead.set(key, { typed: typed.slice(0, LONGEST), homeCountry })
+        toRead.set(key, { typed: typed.slice(0, LONGEST), homeCountry, short })
         soon()
       }
       return known

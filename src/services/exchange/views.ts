@@ -17,6 +17,7 @@ import { type FloorState, isMutedOn, partyOfCall, type TableName } from '@/core/
 import { get, type Table, values } from '@/core/table'
 import { MINUTE } from '@/core/time'
 import { behalfOfPart } from '@/core/work'
+import { helpOf } from './help-view'
 import type { Left } from './list-feed'
 import type {
   AccountView,
@@ -222,7 +223,7 @@ export function selectMe(state: FloorState, agentId: AgentId | null): MeView | n
     awaited: isAwaited(state, agent),
     preview: previewOf(state, id),
     muted,
-    help: agent.help,
+    help: helpOf(state, agent),
     afterwards: availability,
     soundPath: shift.soundPath,
     soundLost: shift.soundLost === null ? null : { sinceMs: shift.soundLost.sinceMs, why: shift.soundLost.why },

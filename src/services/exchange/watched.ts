@@ -1,6 +1,6 @@
 // What those who answer for the floor see of everybody on shift, besides what all colleagues see: whom they have on the line, and how long that may last.
 
-import type { Agent, Help, WrapUp } from '@/core/agents'
+import type { Agent, WrapUp } from '@/core/agents'
 import { isInternal, isOnLine, type Role } from '@/core/calls'
 import { callerLabel } from '@/core/directory'
 import { type AgentId, type CallId, type CampaignId, deviceOfAgent, type QueueId } from '@/core/ids'
@@ -8,6 +8,7 @@ import { agentName } from '@/core/set-up'
 import { type FloorState, partyOfCall } from '@/core/state'
 import { get, values } from '@/core/table'
 import { behalfOfPart } from '@/core/work'
+import { type HelpView, helpOf } from './help-view'
 
 export interface WatchedSeat {
   readonly id: AgentId
@@ -17,7 +18,7 @@ export interface WatchedSeat {
   readonly onCallId: CallId | null
   /** Who has come to that call beside them, and as what. */
   readonly beside: readonly { readonly agentId: AgentId; readonly role: Role }[]
-  readonly help: Help | null
+  readonly help: HelpView | null
   /** Since when nothing is heard of their desk; null while it is there. */
   readonly deskLostSinceMs: number | null
   readonly queueId: QueueId | null
@@ -59,7 +60,7 @@ function watchedSeat(state: FloorState, agent: Agent): WatchedSeat {
     id,
     onCallId: end !== undefined && isOnLine(end) ? (call?.id ?? null) : null,
     beside: beside ?? [],
-    help: agent.help,
+    help: helpOf(state, agent),
     deskLostSinceMs: agent.shift?.deskLost?.sinceMs ?? null,
     with: call === undefined && wrapUp === null ? null : label,
     ...(work === undefined ? { queueId: null, campaignId: null } : behalfOfPart(work, id)),

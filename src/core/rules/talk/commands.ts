@@ -23,6 +23,8 @@ export const TALK_ASKS = [
       waiver: z.object({ agentId: AgentIdSchema, why: z.string() }).readonly().optional(),
     })
     .readonly(),
+  /** Of the emergency services, from a page without a shift. */
+  z.object({ kind: z.literal('callEmergency'), typed: z.string() }).readonly(),
   // A call that rings here.
   z.object({ kind: z.literal('answer'), ...mine }).readonly(),
   z.object({ kind: z.literal('decline'), ...mine }).readonly(),

@@ -8,6 +8,7 @@ import { refuse } from '@/core/rules/rule'
 import { type Draft, emit, nextCallId, partyName, partyOfCall } from '@/core/state'
 import { get, must } from '@/core/table'
 import type { Of, Ruling } from './commands'
+import { isUrgent, tellOfEmergency } from './emergency'
 import { reach } from './reach'
 
 /**
@@ -35,7 +36,7 @@ export function consult(draft: Draft, agent: Agent, call: Call, { target }: Of<'
   }
   if (former !== undefined) clearOwn(draft, agent, former)
   emit(draft, null, { kind: 'consultationOriginated', callId, agentId: agent.id, consultFor: call.id }, ...reaching.reached.events(callId))
-  return null
+  return tellOfEmergency(draft, agent.id, callId, reaching.reached.party)
 }
 
 /** Alternate Call: to this held call, the one that is heard now being held instead. With none heard it is a retrieve. */
@@ -91,7 +92,7 @@ export function completeTransfer(draft: Draft, agent: Agent, call: Call): Ruling
 
 /** Single Step Conference Call: the target is called into this call, which goes on meanwhile. Refused: notEntitled, and as reaching is. */
 export function addParty(draft: Draft, agent: Agent, call: Call, { target }: Of<'addParty'>): Ruling {
-  const missing = unentitled(draft.state, agent.id, 'conference')
+  const missing = isUrgent(draft.state, target) ? null : unentitled(draft.state, agent.id, 'conference')
   if (missing !== null) return missing
   const mine = services.ownEnd(call, agent.id)
   if (mine === undefined) return refuse({ reason: 'notOnCall' })
@@ -103,7 +104,8 @@ export function addParty(draft: Draft, agent: Agent, call: Call, { target }: Of<
   // Somebody who is there, or whose telephone rings already, is not called a second time.
   if (party.kind === 'outside' && call.connections.some((c) => c.party.kind === 'outside' && c.party.number === party.number && c.state !== 'failed'))
     return refuse({ reason: 'targetAlreadyThere', name: partyName(draft.state, party) })
-  return emit(draft, null, ...reaching.reached.events(call.id))
+  emit(draft, null, ...reaching.reached.events(call.id))
+  return tellOfEmergency(draft, agent.id, call.id, party)
 }
 
 /** The call of an agent's that they hear now; listening in ends by itself when they take up a call of their own. */

@@ -2,7 +2,7 @@
 // network reports what becomes of the far end.
 import type { Agent } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
-import { readNumber } from '@/core/directory'
+import { readDialled, readNumber } from '@/core/directory'
 import { dialConferenceLine } from '@/core/rules/conferences'
 import { checkWaiver, forbidden } from '@/core/rules/do-not-call'
 import { openCallback } from '@/core/rules/promises'
@@ -14,14 +14,16 @@ import { get } from '@/core/table'
 import { triesOf } from '@/core/work'
 import type { Of, Ruling } from './commands'
 import { dialRecord } from './dial-record'
+import { dialEmergency } from './emergency'
 
 /** Refused: queueNotServed, what a callback, reading the number, the account and the calls under way refuse; onDoNotCall without a waiver that holds. */
 export function makeCall(draft: Draft, agent: Agent, command: Of<'makeCall'>): Ruling {
   const found = command.callbackId === undefined ? null : openCallback(draft, agent, command.callbackId)
   if (found?.ok === false) return found
   const callback = found?.callback ?? null
-  const reading = readNumber(callback?.number ?? command.typed, draft.state.setUp.homeCountry)
+  const reading = (callback === null ? readDialled : readNumber)(callback?.number ?? command.typed, draft.state.setUp.homeCountry)
   if (!reading.ok) return refuse(reading.refusal)
+  if (reading.number.kind === 'emergency') return dialEmergency(draft, agent, reading.number.e164)
   const refused = unentitledToDial(draft.state, agent.id, reading.number.readAs) ?? busy(draft.state, agent)
   if (refused !== null) return refused
   if (callback === null && reading.number.e164 === draft.state.setUp.conferenceNumber) return dialConferenceLine(draft, agent)

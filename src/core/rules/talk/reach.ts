@@ -1,7 +1,7 @@
 // Reaching somebody: a target named by an agent becomes a party with a device, and the events that call it. Says
 // beforehand when there is nobody to reach, so that no caller is sent to an empty chair.
 import type { Call, CallEvent, Failure, Party, Target } from '@/core/calls'
-import { readNumber } from '@/core/directory'
+import { readDialled } from '@/core/directory'
 import { type AgentId, type DeviceId, deviceOfAgent, deviceOfQueue, deviceOutside } from '@/core/ids'
 import { isOpenAt } from '@/core/queues'
 import { forbidden } from '@/core/rules/do-not-call'
@@ -54,9 +54,10 @@ export function reach({ state, atMs }: Pick<Draft, 'state' | 'atMs'>, asking: Ag
       return queue.takesMessages ? reachMailbox({ kind: 'queue', queueId: queue.id }) : refuse({ reason: 'targetTakesNoMessages', name: queue.name })
     }
     case 'number': {
-      const reading = readNumber(target.typed, state.setUp.homeCountry)
+      const reading = readDialled(target.typed, state.setUp.homeCountry)
       if (!reading.ok) return refuse(reading.refusal)
-      const { e164, readAs } = reading.number
+      const { e164, readAs, kind } = reading.number
+      if (kind === 'emergency') return reachOutside(call, e164, target.name)
       // Its code is keyed by whoever dials it: nobody can be sent there.
       if (e164 === state.setUp.conferenceNumber) return refuse({ reason: 'conferenceLineAlone' })
       return unentitledToDial(state, asking, readAs) ?? forbidden(state, e164, target.name) ?? reachOutside(call, e164, target.name)

@@ -10,6 +10,7 @@ import type { ShiftRefusal } from '@/core/rules/shift'
 
 export type TalkRefusal =
   | { readonly reason: 'callerUnnamed' }
+  | { readonly reason: 'notEmergencyNumber'; readonly typed: string }
   | { readonly reason: 'hearsAnotherCall'; readonly with: string }
   | { readonly reason: 'consultUnderWay' }
   | { readonly reason: 'notAConsult' }
@@ -36,6 +37,10 @@ export type TalkRefusal =
 export type RulingRefusal = TalkRefusal | AnyRefusal | RightsRefusal | DoNotCallRefusal | PromiseRefusal | ShiftRefusal | NumberRefusal | CallRefusal
 
 export const TALK_WORDS: WordsOf<TalkRefusal> = {
+  notEmergencyNumber: ({ typed }) => ({
+    says: typed.trim() === '' ? 'No number is typed.' : `“${typed.trim().slice(0, 40)}” is no number of the emergency services here.`,
+    next: 'Type theirs as it is dialled in this country; start your shift to call anybody else.',
+  }),
   callerUnnamed: () => ({ says: 'The caller has no name yet.', next: 'Choose one of the records, or type a name.' }),
   hearsAnotherCall: (refusal) => ({
     says: `You are talking on the line with ${refusal.with}.`,

@@ -6,6 +6,7 @@ import { recordingIdFor } from '@/core/state'
 import { identifyCaller, silence } from './caller'
 import { clear, endNow, takeBack } from './clearing'
 import type { Of, TalkCommand } from './commands'
+import { callEmergency } from './emergency'
 import { callerHangsUp, callerSays, digitsHeard, farEnd, lineMeasured } from './far-end'
 import { divert, park, pickUp, transfer } from './handover'
 import { addParty, alternate, completeTransfer, conference, consult, endConsult, heardBesides } from './lines'
@@ -30,6 +31,7 @@ const ends = <C extends OfCall>(what: 'decline' | 'hangUp' | 'endForEveryone') =
 
 export const TALK_RULES: Rules<TalkCommand, RulingRefusal> = {
   makeCall: onShift(makeCall),
+  callEmergency,
   answer: alone(services.answer),
   decline: ends('decline'),
   silence: onCall(silence),

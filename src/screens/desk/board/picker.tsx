@@ -49,7 +49,7 @@ export function Picker({ callId, use, target = null, onClose }: Props) {
     }
   }, [])
 
-  const reading = /\d/.test(typed) ? readNumber(typed, centre.homeCountry) : undefined
+  const reading = /\d/.test(typed) ? readNumber(typed, centre.homeCountry, true) : undefined
   const all = choicesFor(typed, { me, centre, seats, queues, parked }, reading)
   const shown = shownOf(typed)
   const choices = target === null || typed !== '' ? all.slice(0, shown) : choicesOf(target, { me, centre, seats, queues })

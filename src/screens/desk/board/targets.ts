@@ -1,7 +1,7 @@
 // What the picker offers for what is typed: colleagues, queues, mailboxes, places, people we know with each of their numbers,
 // any number; and, of one's own, the devices a call may be moved to and the slots with a parked call.
 import type { Endpoint, Target } from '@/core/calls'
-import { type NumberReading, numberIn } from '@/core/directory'
+import { type NumberReading, numberIn, type ReadNumber, reachesIn } from '@/core/directory'
 import type { CallId } from '@/core/ids'
 import { formatClock } from '@/core/time'
 import { diversionShort, numberWords, stateWords } from '@/parts/words'
@@ -58,7 +58,7 @@ export function choicesFor(typed: string, known: Known, reading: NumberReading |
   // Only where a line is there to move: the dial line asks without.
   const devices = known.parked === undefined || wanted === '' ? [] : DEVICES.filter((d) => fits(d.name)).map(device)
   const slots = wanted === '' ? [] : (known.parked ?? []).filter((p) => fits(`slot ${p.slot}`) || fits(p.label)).map(slot)
-  const number = reading?.ok ? [typedNumber(typed, reading.number.international, reading.number.readAs)] : []
+  const number = reading?.ok ? [typedNumber(typed, reading.number)] : []
   const free = colleagues.filter((c) => c.isFree)
   const rest = colleagues.filter((c) => !c.isFree)
   return wanted === ''
@@ -183,12 +183,12 @@ const outside = (name: string, number: string, kind: string): Choice => ({
   isFree: false,
 })
 
-const typedNumber = (typed: string, international: string, readAs: string): Choice => ({
+const typedNumber = (typed: string, number: ReadNumber): Choice => ({
   key: 'typed',
   target: { kind: 'number', typed, name: null },
-  name: international,
+  name: number.international,
   kind: 'Number',
-  state: `read as ${numberIn(readAs)}`,
+  state: number.kind === 'number' ? `read as ${numberIn(number.readAs)}` : reachesIn(number),
   sinceMs: null,
   isFree: false,
 })

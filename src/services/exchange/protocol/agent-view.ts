@@ -1,11 +1,12 @@
 // What an agent is shown of themselves and of what is in their hands.
-import type { AgentStateName, DeskWasLost, Diversion, Help, Note, Owed, SoundPath, WrapUp } from '@/core/agents'
+import type { AgentStateName, DeskWasLost, Diversion, Note, Owed, SoundPath, WrapUp } from '@/core/agents'
 import type { Call, Ear } from '@/core/calls'
 import type { CalledRecord } from '@/core/campaigns'
 import type { Question, WhenFree } from '@/core/colleagues'
 import type { AgentId, CallId, CampaignId, QueueId } from '@/core/ids'
 import type { Entitlement } from '@/core/set-up'
 import type { Line, Thread } from '@/core/threads'
+import type { HelpView } from '@/services/exchange/help-view'
 
 /** A record an agent looks at before they call. */
 export interface PreviewView {
@@ -33,7 +34,7 @@ export interface MeView {
   readonly preview: PreviewView | null
   readonly muted: boolean
   /** Asked for with a call of theirs, and who sees to it. */
-  readonly help: Help | null
+  readonly help: HelpView | null
   /** What follows the call or wrap-up that is on; outside of one it is the state itself. */
   readonly afterwards: { readonly ready: boolean; readonly reason: string | null }
   readonly soundPath: SoundPath

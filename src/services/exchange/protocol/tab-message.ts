@@ -180,7 +180,7 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
       requestId,
       write: z.array(z.string().max(300)).max(5_000).readonly(),
       read: z
-        .array(z.object({ typed: z.string().max(300), homeCountry: z.string().length(2) }).readonly())
+        .array(z.object({ typed: z.string().max(300), homeCountry: z.string().length(2), short: z.boolean().optional() }).readonly())
         .max(100)
         .readonly(),
     })
