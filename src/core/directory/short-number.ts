@@ -39,5 +39,8 @@ export function readShort(typed: string, homeCountry: string): ShortNumber | nul
   return service.test(digits) ? { kind: 'service', digits } : null
 }
 
+/** Whether it is a number of the public network, in E.164, and not one that is dialled as it is. */
+export const isPublic = (number: string): boolean => number.startsWith('+')
+
 /** Whether it reaches the emergency services of a country, dialled from there. */
 export const isEmergency = (number: string, homeCountry: string): boolean => readShort(number, homeCountry)?.kind === 'emergency'

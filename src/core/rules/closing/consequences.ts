@@ -3,7 +3,7 @@
 import type { Agent } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import type { Becomes } from '@/core/campaigns'
-import { readNumber } from '@/core/directory'
+import { isPublic, readNumber } from '@/core/directory'
 import { groundsOf, keyOf } from '@/core/do-not-call'
 import { toCallbackId, toTaskId } from '@/core/ids'
 import { codeOf, type OutcomeCode } from '@/core/outcomes'
@@ -82,7 +82,8 @@ export function carryOutConsequence(draft: Draft, agent: Agent, work: Work, cons
       if (retry !== null && campaign !== null) return
       const to = agreed?.number ?? number
       const attempt = retry === null ? 1 : tried + 1
-      if (to === null || (retry !== null && attempt > retry.atMost)) return
+      // What is dialled as it is, the emergency services among it, is nobody to be called again.
+      if (to === null || !isPublic(to) || (retry !== null && attempt > retry.atMost)) return
       const dueAtMs = agreed?.dueAtMs ?? untilMs ?? draft.atMs + (retry?.afterMs ?? 0)
       const timeZone = agreed?.timeZone ?? draft.state.setUp.timeZone
       const ownerId = agreed?.owner === 'mine' ? agent.id : null
@@ -94,7 +95,7 @@ export function carryOutConsequence(draft: Draft, agent: Agent, work: Work, cons
       return
     }
     case 'neverCall': {
-      const whom = code.follows.whom === 'person' && customer !== null ? { person: customer.name } : number === null ? null : { number }
+      const whom = code.follows.whom === 'person' && customer !== null ? { person: customer.name } : number === null || !isPublic(number) ? null : { number }
       if (whom !== null) emit(draft, seq, { kind: 'doNotCallAdded', entries: [{ whom, why: `Coded “${code.label}”` }], ...by, callId })
       return
     }

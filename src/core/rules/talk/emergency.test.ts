@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import type { Command } from '@/core/floor'
 import { toCallId } from '@/core/ids'
 import { get } from '@/core/table'
-import { ANN, aFloor, arrives, BO, CY, FIRST, SECOND_QUEUE, SMALL } from '@/core/testing'
+import { ANN, aFloor, arrives, BO, CENTRE, CY, FIRST, SECOND_QUEUE, SMALL, save } from '@/core/testing'
 
 const call = (n: number) => toCallId(`call_test_${n}`)
 const dial = (typed: string, agentId = ANN): Command => ({ kind: 'makeCall', agentId, typed, customer: null })
@@ -75,4 +75,15 @@ test('by a consult the caller is held, and the floor is told of the second line'
   expect(floor.give({ kind: 'consult', agentId: ANN, callId: call(1), target: { kind: 'number', typed: '112', name: null } })).toBe('ok')
   expect(get(floor.state().agents, ANN)?.help?.callId).toBe(call(2))
   expect(get(floor.state().calls, call(1))?.connections.filter((c) => c.state === 'held')).toHaveLength(1)
+})
+
+test.each(['again', 'never-number', 'call-back'])('coded “%s” it is nobody to be called again, and nobody to be barred', (code) => {
+  const floor = aFloor(CENTRE)
+  expect(floor.give(urgent('999', ANN))).toBe('ok')
+  floor.give({ kind: 'hangUp', agentId: ANN, callId: call(1) }, 10_000)
+  floor.give({ kind: 'passTime' }, 10_000)
+  const callback = { dueAtMs: floor.state().atMs + 3_600_000, timeZone: 'Europe/London', owner: 'mine', typed: '' } as const
+  expect(floor.give(save(code, code === 'call-back' ? { callback } : {}))).toBe(code === 'call-back' ? 'numberTooShort' : 'ok')
+  expect(floor.state().callbacks.size).toBe(0)
+  expect(floor.state().doNotCall.size).toBe(0)
 })
