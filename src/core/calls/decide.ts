@@ -169,7 +169,9 @@ export type NetworkReport = 'ringing' | 'answered' | Failure
 export function reportFarEnd(call: Call, farDeviceId: DeviceId, report: NetworkReport): CallDecision {
   const known = connectionOf(call, farDeviceId)
   if (known !== undefined && known.party.kind !== 'outside') return refuse('noSuchParty')
-  const party = known?.party ?? ({ kind: 'outside', number: call.number, name: call.customer?.name ?? null } as const)
+  const party =
+    known?.party ??
+    ({ kind: 'outside', number: call.number, name: call.customer?.name ?? null, ...(call.extension === null ? {} : { extension: call.extension }) } as const)
   const at = { callId: call.id, deviceId: farDeviceId }
   if (known?.state === 'connected' || known?.state === 'held') return refuse('alreadyAnswered')
   if (known === undefined && ((call.direction !== 'outbound' && call.direction !== 'campaign') || call.outsideCount > 0)) return refuse('noSuchParty')

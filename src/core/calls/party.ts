@@ -5,8 +5,14 @@ import { AgentIdSchema, QueueIdSchema } from '@/core/ids'
 export const PartySchema = z
   .discriminatedUnion('kind', [
     z.object({ kind: z.literal('agent'), agentId: AgentIdSchema }),
-    /** `agentId`: a colleague, at the number their calls are diverted to. */
-    z.object({ kind: z.literal('outside'), number: z.string().nullable(), name: z.string().nullable(), agentId: AgentIdSchema.optional() }),
+    /** `agentId`: a colleague, at the number their calls are diverted to. `extension`: digits that are sent once it has answered. */
+    z.object({
+      kind: z.literal('outside'),
+      number: z.string().nullable(),
+      name: z.string().nullable(),
+      agentId: AgentIdSchema.optional(),
+      extension: z.string().optional(),
+    }),
     z.object({ kind: z.literal('queue'), queueId: QueueIdSchema }),
     /** An agent's mailbox: it greets, listens, and hangs up with the caller. */
     z.object({ kind: z.literal('voicemail'), agentId: AgentIdSchema }),

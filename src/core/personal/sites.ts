@@ -32,7 +32,12 @@ const record = (path: Site['path'], value: CalledRecord) =>
 const party = (about: string, path: Site['path'], value: Party) =>
   value.kind !== 'outside' || (value.number === null && value.name === null)
     ? null
-    : at(about, path, value, { ...value, number: value.number && FORGOTTEN, name: value.name && FORGOTTEN } satisfies Party)
+    : at(about, path, value, {
+        ...value,
+        number: value.number && FORGOTTEN,
+        name: value.name && FORGOTTEN,
+        ...(value.extension === undefined ? {} : { extension: FORGOTTEN }),
+      } satisfies Party)
 const whom = (about: string, path: Site['path'], value: Whom) => at(about, path, value, 'person' in value ? { person: FORGOTTEN } : { number: FORGOTTEN })
 /** An entry of the do-not-call list is about nothing but whom it bars. */
 export const aboutWhom = (value: Whom): string => ('person' in value ? `person ${value.person}` : `number ${value.number}`)

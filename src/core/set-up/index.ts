@@ -26,6 +26,7 @@ export {
   meetsNeeds,
   outcomeSetFor,
   queueSetUp,
+  queueWithNumber,
   rulesOfBehalf,
   scriptById,
   scriptFor,

@@ -10,11 +10,14 @@ import type { SetUp } from './schema'
 import { chosenScriptId, type ScriptSeeker } from './script-choice'
 
 export const queueSetUp = (setUp: SetUp, id: QueueId): QueueSetUp => found(indexOf(setUp).queues.get(id), id)
+/** The queue in use that is called by a number, in E.164; null where it is nobody's here. */
+export const queueWithNumber = (setUp: SetUp, number: string): QueueSetUp | null => indexOf(setUp).byNumber.get(number) ?? null
 export const campaignSetUp = (setUp: SetUp, id: CampaignId): CampaignSetUp => found(indexOf(setUp).campaigns.get(id), id)
 export const agentSetUp = (setUp: SetUp, id: AgentId): AgentSetUp => found(indexOf(setUp).agents.get(id), id)
 
 interface Index {
   readonly queues: ReadonlyMap<QueueId, QueueSetUp>
+  readonly byNumber: ReadonlyMap<string, QueueSetUp>
   readonly campaigns: ReadonlyMap<CampaignId, CampaignSetUp>
   readonly agents: ReadonlyMap<AgentId, AgentSetUp>
 }
@@ -27,6 +30,7 @@ function indexOf(setUp: SetUp): Index {
   if (known !== undefined) return known
   const index = {
     queues: new Map(setUp.queues.map((q) => [q.id, q])),
+    byNumber: new Map(setUp.queues.flatMap((q) => (q.retired || q.number === '' ? [] : [[q.number, q] as const]))),
     campaigns: new Map(setUp.campaigns.map((c) => [c.id, c])),
     agents: new Map(setUp.agents.map((a) => [a.id, a])),
   }

@@ -1,6 +1,6 @@
 // What parties and calls are called in a sentence.
 import { type Party, takesPart } from '@/core/calls'
-import { callerLabel, writeNumber } from '@/core/directory'
+import { callerLabel, withExtension, writeNumber } from '@/core/directory'
 import { type AgentId, type CallId, deviceOfAgent } from '@/core/ids'
 import { agentName, queueSetUp } from '@/core/set-up'
 import { get } from '@/core/table'
@@ -21,7 +21,7 @@ export function partyName(state: Pick<FloorState, 'setUp'>, party: Party): strin
     case 'park':
       return `parking slot ${party.slot}`
     case 'outside':
-      return party.name ?? (party.number === null ? 'a withheld number' : writeNumber(party.number))
+      return withExtension(party.name ?? (party.number === null ? 'a withheld number' : writeNumber(party.number)), party.extension)
   }
 }
 

@@ -1,5 +1,7 @@
 // The board in words: the text equivalent that is announced on change, and the sentence that says what an action would do.
+
 import { type Clearing, type Connection, FAILURE_WORDS, isOnLine, isPerson, type Party, takesPart } from '@/core/calls'
+import { withExtension } from '@/core/directory'
 import type { AgentId } from '@/core/ids'
 import { formatClock } from '@/core/time'
 import type { CallView, CentreView, MeView, SeatView } from '@/services/exchange/protocol'
@@ -19,7 +21,7 @@ export function nameOf(party: Party, { me, seats, centre }: Names): string {
     case 'agent':
       return agent(party.agentId)
     case 'outside':
-      return party.name ?? (party.number === null ? 'Withheld number' : numberWords(party.number))
+      return withExtension(party.name ?? (party.number === null ? 'Withheld number' : numberWords(party.number)), party.extension)
     case 'queue':
       return centre.queues.find((q) => q.id === party.queueId)?.name ?? 'the queue'
     case 'voicemail':

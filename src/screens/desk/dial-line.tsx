@@ -5,7 +5,7 @@ import clsx from 'clsx'
 import { useRouter, useSearchParams } from 'next/navigation'
 import { type KeyboardEvent, type Ref, useEffect, useId, useImperativeHandle, useRef, useState } from 'react'
 import type { Target } from '@/core/calls'
-import { type NumberReading, numberIn, reachesIn } from '@/core/directory'
+import { type NumberReading, numberIn, reachesIn, withExtension } from '@/core/directory'
 import { type Ask, toRefusalText } from '@/core/floor'
 import type { CallId } from '@/core/ids'
 import { type Found, SHORTCUTS, ShownNumberMenu, useFound, useShownNumber } from '@/parts/frame'
@@ -305,10 +305,11 @@ function EnterDoes({ choice, reading, text, brings }: EnterProps) {
     )
   if (reading === undefined) return <span className="text-soft">Nobody by that name, and not a number.</span>
   if (!reading.ok) return <span className="text-soft">Not a whole number yet.</span>
-  const { international, readAs, kind } = reading.number
+  const { international, readAs, kind, extension } = reading.number
   return (
     <>
-      Enter dials <strong className="tabular">{international}</strong>, {kind === 'number' ? `read as ${numberIn(readAs)}` : reachesIn(reading.number)}
+      Enter dials <strong className="tabular">{withExtension(international, extension)}</strong>,{' '}
+      {kind === 'number' ? `read as ${numberIn(readAs)}` : reachesIn(reading.number)}
       {kind === 'emergency' && '. Whoever supervises is told at once'}
     </>
   )

@@ -5,7 +5,7 @@ import { deviceOfAgent } from '@/core/ids'
 import { unentitled } from '@/core/rules/rights'
 import { refuse } from '@/core/rules/rule'
 import { busyOnCall, isAwaited } from '@/core/rules/shift'
-import { reach } from '@/core/rules/talk'
+import { reach, tellOfEmergency } from '@/core/rules/talk'
 import { type Draft, emit, nextCallId } from '@/core/state'
 import { get, must } from '@/core/table'
 import type { Of, Ruling } from './commands'
@@ -46,7 +46,10 @@ export function callTogether(draft: Draft, agent: Agent, { targets }: Of<'callTo
       return refuse({ reason: 'targetNotForThis', what: target.kind })
     const reaching = reach(draft, agent.id, must(draft.state.calls, callId), target, 'talk')
     if (!reaching.ok) return refuse(reaching.refusal)
+    const { party } = reaching.reached
+    if (party.kind === 'queue') return refuse({ reason: 'targetNotForThis', what: party.kind })
     emit(draft, null, ...reaching.reached.events(callId))
+    tellOfEmergency(draft, agent.id, callId, party)
   }
   return null
 }

@@ -22,12 +22,14 @@ export function answered(draft: Draft, seq: number, { callId, deviceId }: Extrac
   dialExtension(draft, seq, callId, deviceId)
 }
 
-/** The number that was dialled has answered: what was typed behind it is sent. */
+/** A number has answered: what was typed behind it is sent, in the name of whoever is on the call or, sent there by one who has left it, of who had it last. */
 function dialExtension(draft: Draft, causedBy: number, callId: WorkId, deviceId: DeviceId): void {
   const call = get(draft.state.calls, callId)
-  if (call?.extension == null || deviceId !== deviceOutside(callId, 1)) return
-  const [byAgentId] = agentsOn(call)
-  if (byAgentId !== undefined) emit(draft, causedBy, { kind: 'digitsSent', callId, byAgentId, digits: call.extension })
+  const party = call?.connections.find((c) => c.deviceId === deviceId)?.party
+  if (call === undefined || party?.kind !== 'outside') return
+  const digits = party.extension ?? (deviceId === deviceOutside(callId, 1) ? call.extension : null)
+  const byAgentId = agentsOn(call)[0] ?? get(draft.state.work, call.workId ?? '')?.handledBy
+  if (digits !== null && byAgentId != null) emit(draft, causedBy, { kind: 'digitsSent', callId, byAgentId, digits })
 }
 
 /**

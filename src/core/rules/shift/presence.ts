@@ -6,7 +6,7 @@ import { readNumber } from '@/core/directory'
 import { forbidden } from '@/core/rules/do-not-call'
 import { unentitled, unentitledToDial } from '@/core/rules/rights'
 import { refuse } from '@/core/rules/rule'
-import { SOUND_LOST } from '@/core/set-up'
+import { queueWithNumber, SOUND_LOST } from '@/core/set-up'
 import { type Draft, emit } from '@/core/state'
 import { get } from '@/core/table'
 import { A_YEAR_MS } from '@/core/time'
@@ -42,6 +42,8 @@ export function setDiversion(draft: Draft, agent: Agent, { to }: Of<'setDiversio
   const reading = readNumber(to.typed, draft.state.setUp.homeCountry)
   if (!reading.ok) return refuse(reading.refusal)
   const { e164, readAs } = reading.number
+  const ours = queueWithNumber(draft.state.setUp, e164)
+  if (ours !== null) return refuse({ reason: 'numberIsOurs', queue: ours.name })
   return unentitledToDial(draft.state, agent.id, readAs) ?? forbidden(draft.state, e164, null) ?? done({ kind: 'number', number: e164 })
 }
 

@@ -8,6 +8,7 @@ import type { AnyRefusal } from '@/core/rules/rule'
 
 export type ShiftRefusal =
   | { readonly reason: 'noQueueTicked' }
+  | { readonly reason: 'numberIsOurs'; readonly queue: string }
   | { readonly reason: 'queueNotYours'; readonly queue: string }
   | { readonly reason: 'campaignNotYours'; readonly campaign: string }
   | { readonly reason: 'campaignClosed'; readonly campaign: string; readonly finished: boolean }
@@ -35,6 +36,10 @@ export type ShiftRefusal =
 export type RulingRefusal = ShiftRefusal | AnyRefusal | RightsRefusal | DoNotCallRefusal | NumberRefusal | CallRefusal
 
 export const SHIFT_WORDS: WordsOf<ShiftRefusal> = {
+  numberIsOurs: ({ queue }) => ({
+    says: `That is the number of ${queue}, here in the house: it would come back to who serves it.`,
+    next: 'Type somebody else’s number, or send a caller there by Transfer.',
+  }),
   noQueueTicked: () => ({
     says: 'No queue is ticked and no campaign chosen, so no call could reach you.',
     next: 'Tick at least one queue, or choose a campaign.',

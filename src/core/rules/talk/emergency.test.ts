@@ -77,6 +77,12 @@ test('by a consult the caller is held, and the floor is told of the second line'
   expect(get(floor.state().calls, call(1))?.connections.filter((c) => c.state === 'held')).toHaveLength(1)
 })
 
+test('all called at once: the floor is told of it', () => {
+  const floor = after([])
+  expect(floor.give({ kind: 'callTogether', agentId: ANN, targets: [{ kind: 'number', typed: '999', name: null }] })).toBe('ok')
+  expect(get(floor.state().agents, ANN)?.help?.callId).toBe(call(1))
+})
+
 test.each(['again', 'never-number', 'call-back'])('coded “%s” it is nobody to be called again, and nobody to be barred', (code) => {
   const floor = aFloor(CENTRE)
   expect(floor.give(urgent('999', ANN))).toBe('ok')

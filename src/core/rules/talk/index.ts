@@ -1,6 +1,7 @@
 export { carryOutClearing } from './clearing'
 export { type FarEndCommand, TALK_ASKS, type TalkCommand } from './commands'
 export { dialRecord } from './dial-record'
+export { tellOfEmergency } from './emergency'
 export { handoverFailed, rescueStranded, returnCall, toHead } from './handover'
 export { makeCall } from './make-call'
 export { reach } from './reach'

@@ -101,6 +101,7 @@ export function addParty(draft: Draft, agent: Agent, call: Call, { target }: Of<
   const reaching = reach(draft, agent.id, call, target, 'talk')
   if (!reaching.ok) return refuse(reaching.refusal)
   const { party } = reaching.reached
+  if (party.kind === 'queue') return refuse({ reason: 'targetNotForThis', what: party.kind })
   // Somebody who is there, or whose telephone rings already, is not called a second time.
   if (party.kind === 'outside' && call.connections.some((c) => c.party.kind === 'outside' && c.party.number === party.number && c.state !== 'failed'))
     return refuse({ reason: 'targetAlreadyThere', name: partyName(draft.state, party) })

@@ -9,6 +9,7 @@ import { openCallback } from '@/core/rules/promises'
 import { unentitledToDial } from '@/core/rules/rights'
 import { refuse } from '@/core/rules/rule'
 import { busy, queueName } from '@/core/rules/shift'
+import { queueWithNumber } from '@/core/set-up'
 import { type Draft, emit, type FloorState, nextCallId } from '@/core/state'
 import { get } from '@/core/table'
 import { triesOf } from '@/core/work'
@@ -24,6 +25,8 @@ export function makeCall(draft: Draft, agent: Agent, command: Of<'makeCall'>): R
   const reading = (callback === null ? readDialled : readNumber)(callback?.number ?? command.typed, draft.state.setUp.homeCountry)
   if (!reading.ok) return refuse(reading.refusal)
   if (reading.number.kind === 'emergency') return dialEmergency(draft, agent, reading.number.e164)
+  const ours = queueWithNumber(draft.state.setUp, reading.number.e164)
+  if (ours !== null) return refuse({ reason: 'numberIsOurs', queue: ours.name })
   const refused = unentitledToDial(draft.state, agent.id, reading.number.readAs) ?? busy(draft.state, agent)
   if (refused !== null) return refused
   if (callback === null && reading.number.e164 === draft.state.setUp.conferenceNumber) return dialConferenceLine(draft, agent)

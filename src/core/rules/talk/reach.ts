@@ -9,7 +9,7 @@ import { unentitledToDial } from '@/core/rules/rights'
 import { type Refused, refuse } from '@/core/rules/rule'
 import { isAwaited } from '@/core/rules/shift'
 import { reachedBy } from '@/core/rules/voicemail'
-import { agentName } from '@/core/set-up'
+import { agentName, queueWithNumber } from '@/core/set-up'
 import type { Draft, FloorState } from '@/core/state'
 import { get } from '@/core/table'
 import { type Box, deviceOfBox } from '@/core/voicemail'
@@ -56,11 +56,14 @@ export function reach({ state, atMs }: Pick<Draft, 'state' | 'atMs'>, asking: Ag
     case 'number': {
       const reading = readDialled(target.typed, state.setUp.homeCountry)
       if (!reading.ok) return refuse(reading.refusal)
-      const { e164, readAs, kind } = reading.number
+      const { e164, readAs, kind, extension } = reading.number
       if (kind === 'emergency') return reachOutside(call, e164, target.name)
+      // In the house, and not out and in again by the public network.
+      const queue = queueWithNumber(state.setUp, e164)
+      if (queue !== null) return reach({ state, atMs }, asking, call, { kind: 'queue', queueId: queue.id }, use)
       // Its code is keyed by whoever dials it: nobody can be sent there.
       if (e164 === state.setUp.conferenceNumber) return refuse({ reason: 'conferenceLineAlone' })
-      return unentitledToDial(state, asking, readAs) ?? forbidden(state, e164, target.name) ?? reachOutside(call, e164, target.name)
+      return unentitledToDial(state, asking, readAs) ?? forbidden(state, e164, target.name) ?? reachOutside(call, e164, target.name, { extension })
     }
   }
 }
@@ -70,9 +73,14 @@ function reachMailbox(box: Box): Reaching {
   return { ok: true, reached: { party, deviceId: deviceOfBox(box), failure: null, events: (callId) => reachedBy(box, callId) } }
 }
 
-/** `agentId`: whose own telephone it is. */
-function reachOutside(call: Joined, number: string, name: string | null, agentId?: AgentId): Reaching {
-  const party = { kind: 'outside', number, name, ...(agentId === undefined ? {} : { agentId }) } as const
+/** `agentId`: whose own telephone it is. `extension`: what was typed behind the number. */
+function reachOutside(
+  call: Joined,
+  number: string,
+  name: string | null,
+  { agentId, extension = null }: { readonly agentId?: AgentId; readonly extension?: string | null } = {},
+): Reaching {
+  const party = { kind: 'outside', number, name, ...(agentId === undefined ? {} : { agentId }), ...(extension === null ? {} : { extension }) } as const
   const deviceId = deviceOutside(call.id, call.outsideCount + 1)
   return { ok: true, reached: { party, deviceId, failure: null, events: (callId) => [{ kind: 'connectionInitiated', callId, deviceId, party }] } }
 }
@@ -84,7 +92,7 @@ function reachAgent(state: FloorState, asking: AgentId, call: Joined, agentId: A
   const name = agentName(state.setUp, agentId)
   if (call.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === agentId && c.state !== 'failed'))
     return refuse({ reason: 'targetAlreadyThere', name })
-  if (agent.diversion?.kind === 'number') return forbidden(state, agent.diversion.number, null) ?? reachOutside(call, agent.diversion.number, name, agentId)
+  if (agent.diversion?.kind === 'number') return forbidden(state, agent.diversion.number, null) ?? reachOutside(call, agent.diversion.number, name, { agentId })
   if (agent.diversion !== null || (agent.doNotDisturb && agent.shift !== null))
     return use === 'send' ? reachMailbox({ kind: 'agent', agentId }) : refuse({ reason: 'targetTakesMessagesOnly', name })
   if (agent.shift === null) return refuse({ reason: 'targetOffShift', name })

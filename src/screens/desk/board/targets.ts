@@ -1,7 +1,7 @@
 // What the picker offers for what is typed: colleagues, queues, mailboxes, places, people we know with each of their numbers,
 // any number; and, of one's own, the devices a call may be moved to and the slots with a parked call.
 import type { Endpoint, Target } from '@/core/calls'
-import { type NumberReading, numberIn, type ReadNumber, reachesIn } from '@/core/directory'
+import { type NumberReading, numberIn, type ReadNumber, reachesIn, withExtension } from '@/core/directory'
 import type { CallId } from '@/core/ids'
 import { formatClock } from '@/core/time'
 import { diversionShort, numberWords, stateWords } from '@/parts/words'
@@ -186,7 +186,7 @@ const outside = (name: string, number: string, kind: string): Choice => ({
 const typedNumber = (typed: string, number: ReadNumber): Choice => ({
   key: 'typed',
   target: { kind: 'number', typed, name: null },
-  name: number.international,
+  name: withExtension(number.international, number.extension),
   kind: 'Number',
   state: number.kind === 'number' ? `read as ${numberIn(number.readAs)}` : reachesIn(number),
   sinceMs: null,
