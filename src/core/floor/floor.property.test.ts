@@ -60,7 +60,7 @@ test('whatever is asked in whatever order: every invariant holds after every com
       expect(broken(floor.state()), `after ${lately.slice(-14).join('\n')}`).toEqual([])
       for (const [kind, count] of counts) taken.set(kind, (taken.get(kind) ?? 0) + count)
     }),
-    { numRuns: 280, seed: 19, endOnFailure: true },
+    { numRuns: 280, seed: 24, endOnFailure: true },
   )
   // The generator is worth its name only when every service is taken, and often.
   const rare = AskSchema.options.map((o) => o.unwrap().shape.kind.value).filter((kind) => (taken.get(kind) ?? 0) < 3)

@@ -29,6 +29,9 @@ const FREES: ReadonlySet<FloorEvent['kind']> = new Set([
   'stormSwitched',
   'roleTaken',
   'attemptEnded',
+  // Whom a record is shown to is no longer the one who is kept free for somebody on the way.
+  'recordOffered',
+  'recordReturned',
   'attemptMessagePlayed',
   'callPutThrough',
 ])
