@@ -6,9 +6,9 @@ import { compressed, toChunk } from '@/services/exchange/store/chunks'
 import { createKeyRing } from '@/services/exchange/store/key-ring'
 import { sealedLine } from '@/services/exchange/store/seal'
 import { chunkKey, rangesOf } from '@/services/exchange/store/store'
+import { heldStore } from '@/services/storage/testing'
 import { simulateDay } from '@/world'
 import { FENNHOLM, FENNHOLM_STAGE } from '@/world/scenario'
-import { heldStore } from './held-store'
 import { keep } from './keep'
 import { print, timed, timedAsync } from './statistics'
 
@@ -19,9 +19,9 @@ const days = Math.ceil(CALLS / callsADay)
 const isOffered = offeredBy(FENNHOLM)
 const ofDay = heldStore()
 const ring = createKeyRing(ofDay)
-const lines = toChunk(day, (entry) => sealedLine(entry, ring, isOffered))
+const sealed = toChunk(day, (entry) => sealedLine(entry, ring, isOffered))
 await ring.kept()
-const chunk = await compressed(lines)
+const chunk = await compressed(sealed)
 const store = heldStore()
 // The same day under other places: its bytes are a chunk of their own each time, and so are its keys, under other times.
 for (let no = 0; no < days; no++) {
@@ -48,7 +48,7 @@ const findAll = async () => {
     for (const found of foundInLines(lines, sought, isOffered)) about.add(found.about)
 }
 const [parsed = 0] = timed(1, () => {
-  for (const { text } of [lines]) for (const line of text.split('\n')) if (line !== '') JSON.parse(line)
+  for (const line of sealed.text.split('\n')) if (line !== '') JSON.parse(line)
 })
 const [foundMs = 0] = await timedAsync(1, findAll)
 const [droppedMs = 0] = await timedAsync(1, () => writer.forget((one) => about.has(one)))

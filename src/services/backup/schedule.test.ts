@@ -3,6 +3,7 @@ import { generateIdentity, identityToRecipient } from 'age-encryption'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { type KeyValue, memoryStore } from '@/services/storage'
+import { heldStore } from '@/services/storage/testing'
 import { pack } from './pack'
 import { STORES, type StoreName } from './parts'
 import { dueAtMs, EVERY, EVERY_MS, type Folder, readSchedule, type Schedule, saveWhenDue, TRIES_AGAIN_MS, writeSchedule } from './schedule'
@@ -40,20 +41,9 @@ function aFolder() {
   return { folder, files, disk, ours: () => [...files.keys()].filter((name) => name !== 'holiday.jpg').toSorted() }
 }
 
-/** What a browser's database gives back: the same folder. */
-function storeOf(): KeyValue {
-  const kept = new Map<string, unknown>()
-  return {
-    keys: async () => [...kept.keys()],
-    get: async (key) => kept.get(key) ?? null,
-    set: async (key, value) => void kept.set(key, value),
-    remove: async (key) => void kept.delete(key),
-  }
-}
-
 async function scheduled(change: Partial<Schedule> = {}) {
   const on = aFolder()
-  const store = storeOf()
+  const store = heldStore()
   const clock = { ms: NOW }
   await writeSchedule(store, {
     folder: on.folder,

@@ -51,14 +51,11 @@ export function createRetention({ store, writer, state, now, give, forgetSounds 
     const refusal = give({ kind: 'forgetDetails', what, beforeMs })
     if (refusal !== null) throw new Error(refusal.reason)
     if (!(await writer.flushed())) throw new Error('storage refuses')
-    if (what === 'details') {
+    if (what === 'details' || what === 'attempts') {
       const open = openIds(state())
-      return writer.forgetBefore(beforeMs, (about) => open.has(about))
-    }
-    if (what === 'attempts') {
-      const open = openIds(state())
-      // Their rows are the lists' to forget, who follow the ledger.
-      return writer.forgetBefore(beforeMs, (about) => !about.startsWith('record_') || open.has(about))
+      // Rows of lists are the lists' to forget, who follow the ledger.
+      const isMeant = (about: string) => what === 'details' || about.startsWith('record_')
+      return writer.forgetBefore(beforeMs, (about) => !isMeant(about) || open.has(about))
     }
     if (what === 'recordings')
       return forgetSounds((id, startedAtMs) => startedAtMs < beforeMs && !id.startsWith('rec_greeting_') && !id.startsWith('rec_message_'))

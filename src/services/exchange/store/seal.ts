@@ -98,8 +98,9 @@ export async function linesSealing(lines: readonly string[], ring: Pick<KeyRing,
 function parsed(text: string): unknown {
   try {
     return JSON.parse(text)
-  } catch {
+  } catch (error) {
     // A torn line is set aside by whoever reads entries.
+    if (!(error instanceof SyntaxError)) throw error
     return null
   }
 }
@@ -114,15 +115,9 @@ function textsOf(key: SealingKey, seq: number, text: string): readonly string[] 
 }
 
 function readSealed(line: string): Sealed | null {
-  try {
-    const stored: unknown = JSON.parse(line)
-    // As it stands there, field by field: opened, the line is what it was before it was sealed.
-    return SealedSchema.safeParse(stored).success ? (stored as Sealed) : null
-  } catch (error) {
-    // A torn line is set aside by whoever reads entries.
-    if (!(error instanceof SyntaxError)) throw error
-    return null
-  }
+  const stored = parsed(line)
+  // As it stands there, field by field: opened, the line is what it was before it was sealed.
+  return SealedSchema.safeParse(stored).success ? (stored as Sealed) : null
 }
 
 function openLine({ sealed, ...entry }: Sealed, keys: ReadonlyMap<string, SealingKey>): string | null {
