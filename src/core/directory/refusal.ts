@@ -10,10 +10,15 @@ export type NumberRefusal =
   | { readonly reason: 'numberTooLong'; readonly typed: string; readonly readAs: string }
   | { readonly reason: 'numberOfNoLength'; readonly typed: string; readonly readAs: string }
 
-const COUNTRIES = new Intl.DisplayNames(['en'], { type: 'region' })
+/** Made when a number is first refused: making it takes longer than all else this file does. */
+let countries: Intl.DisplayNames | undefined
+const countryOf = (region: string): string => {
+  countries ??= new Intl.DisplayNames(['en'], { type: 'region' })
+  return countries.of(region) ?? region
+}
+
 /** What a number is, by the country it was read as (ISO 3166-1) or, where several share it, its calling code: `a UK number`, `a number in France`. */
-export const numberIn = (readAs: string): string =>
-  readAs === 'GB' ? 'a UK number' : `a number in ${/^[A-Z]{2}$/.test(readAs) ? COUNTRIES.of(readAs) : readAs}`
+export const numberIn = (readAs: string): string => (readAs === 'GB' ? 'a UK number' : `a number in ${/^[A-Z]{2}$/.test(readAs) ? countryOf(readAs) : readAs}`)
 
 /** What dialling it reaches, in words. */
 export const reachesIn = ({ kind, readAs }: { readonly kind: 'number' | ShortKind; readonly readAs: string }): string =>

@@ -42,7 +42,7 @@ export function createMixer(context: BaseAudioContext): Mixer {
   microphone.connect(voiceOut).connect(recording)
 
   const rate = context.sampleRate
-  const loop = (samples: Float32Array, rateHertz = rate): GainNode => {
+  const loop = (samples: Float32Array, rateHertz: number): GainNode => {
     const buffer = context.createBuffer(1, samples.length, rateHertz)
     buffer.copyToChannel(samples as Float32Array<ArrayBuffer>, 0)
     const source = context.createBufferSource()
@@ -53,12 +53,18 @@ export function createMixer(context: BaseAudioContext): Mixer {
     source.start()
     return level
   }
-  const music = loop(holdTuneSamples(TUNE_RATE_HERTZ), TUNE_RATE_HERTZ)
-  const tones = {
-    ringing: loop(cadenceSamples(RINGING, rate)),
-    busy: loop(cadenceSamples(BUSY, rate)),
-    unobtainable: loop(cadenceSamples(UNOBTAINABLE, rate)),
+  /** Made when it is first heard: most of what could be heard never is, and a shift begins sooner. */
+  const atLevel = (samples: (rateHertz: number) => Float32Array, rateHertz = rate): ((level: number) => void) => {
+    let made: GainNode | null = null
+    return (level) => {
+      if (level > 0) made ??= loop(samples(rateHertz), rateHertz)
+      if (made !== null) set(made, level)
+    }
   }
+  const music = atLevel(holdTuneSamples, TUNE_RATE_HERTZ)
+  const ringing = atLevel((hertz) => cadenceSamples(RINGING, hertz))
+  const busy = atLevel((hertz) => cadenceSamples(BUSY, hertz))
+  const unobtainable = atLevel((hertz) => cadenceSamples(UNOBTAINABLE, hertz))
 
   /** Between each input and the recorder: shut to whispers. */
   const recorded = new Map<DeviceId, GainNode>()
@@ -102,10 +108,10 @@ export function createMixer(context: BaseAudioContext): Mixer {
       for (const [deviceId, node] of inputs) set(node, levelOf(deviceId))
       for (const [deviceId, node] of recorded) set(node, next.whispers.includes(deviceId) ? 0 : 1)
       const hears = new Set(Object.values(next.ear))
-      set(music, hears.has('music') && !hears.has('voice') ? 1 : 0)
-      set(tones.ringing, hears.has('ringing') && !hears.has('voice') ? TONE_LEVEL : 0)
-      set(tones.busy, next.failed === 'busy' ? TONE_LEVEL : 0)
-      set(tones.unobtainable, next.failed === 'unobtainable' ? TONE_LEVEL : 0)
+      music(hears.has('music') && !hears.has('voice') ? 1 : 0)
+      ringing(hears.has('ringing') && !hears.has('voice') ? TONE_LEVEL : 0)
+      busy(next.failed === 'busy' ? TONE_LEVEL : 0)
+      unobtainable(next.failed === 'unobtainable' ? TONE_LEVEL : 0)
       set(voiceOut, next.heard ? 1 : 0)
     },
   }
