@@ -1,14 +1,13 @@
 // The browser killed while somebody works: what was said to be done is there afterwards, what was under way is there whole or not at all.
 // One kill is part of every run; `KILLS=40 npm test -- --browser killed` spreads as many over the length of the work.
-import { execFileSync, spawnSync } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { type BrowserContext, chromium } from '@playwright/test'
 import { button, goTo, LINNEA, putIntoUse, signIn } from './desk'
 import { LAUNCH, SETTINGS } from './settings'
 import { placesOf } from './stored'
-import { expect, type Page, fresh as test } from './warm'
+import { expect, type Locator, type Page, fresh as test } from './warm'
 
 const KILLS = Number(process.env.KILLS ?? 1)
 const ROWS = 300
@@ -35,12 +34,27 @@ const open = async (folder: string): Promise<BrowserContext> => {
 
 /** Every process of it at once, as when the computer is switched off. */
 function kill(folder: string): void {
-  const found = spawnSync('pgrep', ['-f', `user-data-dir=${folder}`])
-    .stdout.toString()
-    .split('\n')
-    .filter(Boolean)
+  const found = readdirSync('/proc').filter((pid) => /^\d+$/.test(pid) && startedAs(pid).includes(`user-data-dir=${folder}`))
   expect(found.length).toBeGreaterThan(0)
-  execFileSync('kill', ['-9', ...found])
+  for (const pid of found) endNow(Number(pid))
+}
+
+/** Processes end by themselves between being listed and being looked at. */
+function startedAs(pid: string): string {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8')
+  } catch {
+    return ''
+  }
+}
+
+/** Some of them end with the first. */
+function endNow(pid: number): void {
+  try {
+    process.kill(pid, 'SIGKILL')
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code !== 'ESRCH') throw error
+  }
 }
 
 async function addSomebody(page: Page, name: string, done: Done): Promise<void> {
@@ -54,14 +68,19 @@ async function addSomebody(page: Page, name: string, done: Done): Promise<void> 
   done.people.push(name)
 }
 
-async function importList(page: Page, round: number, done: Done): Promise<void> {
+/** The dialog of an import, with its file chosen. */
+async function chosenFile(page: Page, name: string, text: string): Promise<Locator> {
   await goTo(page, 'Campaigns')
   await page.getByRole('link', { name: 'Winter timetable' }).click()
   await button(page, 'Import a list…').click()
   const dialog = page.getByRole('dialog', { name: 'Import a list' })
+  await dialog.getByLabel('List file').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
+  return dialog
+}
+
+async function importList(page: Page, round: number, done: Done): Promise<void> {
   const rows = Array.from({ length: ROWS }, (_, i) => `K${i},Somebody ${letters(round)} ${letters(i)},01632 ${960_000 + i},none`)
-  const buffer = Buffer.from(`Key,Name,Phone,Note\n${rows.join('\n')}\n`)
-  await dialog.getByLabel('List file').setInputFiles({ name: `round${round}.csv`, mimeType: 'text/csv', buffer })
+  const dialog = await chosenFile(page, `round${round}.csv`, `Key,Name,Phone,Note\n${rows.join('\n')}\n`)
   await dialog.getByLabel('Into').selectOption({ label: 'a new list' })
   await dialog.getByRole('button', { name: 'Import', exact: true }).click()
   await expect(dialog.getByRole('status')).toHaveText(`${ROWS} taken, 0 changed, 0 left out.`)
@@ -131,11 +150,7 @@ async function allIsThere(page: Page, done: Done): Promise<void> {
   for (const name of done.forgotten.slice(-3)) expect(await placesOf(page, name), name).toEqual([])
 
   // A list is there whole or not at all, less whoever was forgotten of it.
-  await goTo(page, 'Campaigns')
-  await page.getByRole('link', { name: 'Winter timetable' }).click()
-  await button(page, 'Import a list…').click()
-  const dialog = page.getByRole('dialog', { name: 'Import a list' })
-  await dialog.getByLabel('List file').setInputFiles({ name: 'some.csv', mimeType: 'text/csv', buffer: Buffer.from('Name,Phone\nA B,01632 960001\n') })
+  const dialog = await chosenFile(page, 'some.csv', 'Name,Phone\nA B,01632 960001\n')
   const choices = dialog.getByLabel('Into').getByRole('option', { name: /^round/ })
   for (const of of done.lists) await expect(choices.filter({ hasText: `round${of} ` })).toHaveCount(1)
   const lists = await choices.allTextContents()
