@@ -1,5 +1,5 @@
 import { get } from 'node:http'
-import { button, endShift, goReady, hangUp, QUIET, signInAsOwner, startShift, state, takeCall, WITH_PAST } from './desk'
+import { button, endShift, goReady, hangUp, LINNEA, QUIET, signInAsOwner, startShift, state, takeCall, WITH_PAST } from './desk'
 import { BASE_URL } from './settings'
 import { expect, type Page, test } from './warm'
 
@@ -116,7 +116,20 @@ test('whatever form refuses what was typed: the sentence belongs to the field, t
   await owner.getByLabel('New PIN').fill('12')
   await submit('Keep changes')
   await wrong('a PIN of two digits', /four to eight digits/)
-  await submit('Throw changes away')
+  // A PIN is given by whoever shows their own; what waits to be given stays until then.
+  await owner.getByLabel('New PIN').fill('4711')
+  await submit('Keep changes')
+  await submit('Put into use')
+  await wrong('a PIN given without one’s own', /Your own PIN is missing/)
+  await owner.getByLabel('Your own PIN').fill('1111')
+  await submit('Put into use')
+  await wrong('a PIN given at somebody else’s page', /not the PIN you signed in with/)
+  await expect(owner.getByText('The set-up is in use on the floor; new PINs are not.')).toBeVisible()
+  await owner.getByLabel('Your own PIN').fill(LINNEA.pin)
+  if (process.env.PICTURE) await owner.screenshot({ path: '/tmp/pin-set-up.png' })
+  await submit('Put into use')
+  await expect(owner.getByText('The set-up is in use on the floor.')).toBeVisible()
+  await expect(owner.getByRole('heading', { name: 'As it is in use' })).toBeVisible()
 
   await owner.goto('/do-not-call?world=quiet&seed=7&days=0')
   await submit('Add to the list')
@@ -146,9 +159,15 @@ test('whatever form refuses what was typed: the sentence belongs to the field, t
   await wrong('a span that ends before it begins', /./)
   await owner.getByRole('button', { name: 'Linnea Wickerby, your settings' }).click()
   await submit('New PIN')
+  await owner.getByLabel('Present PIN').fill(LINNEA.pin)
   await owner.getByLabel('New PIN').fill('1')
   await submit('Change PIN')
   await wrong('one’s own PIN of one digit', /digits/)
+  await owner.getByLabel('New PIN').fill('1291')
+  await owner.getByLabel('Present PIN').fill('1111')
+  await submit('Change PIN')
+  await wrong('a new PIN by somebody else at the page', /not the PIN you signed in with/)
+  if (process.env.PICTURE) await owner.screenshot({ path: '/tmp/pin-own.png' })
 })
 
 test('forms that stand in windows of their own and on the Floor: the same, and what was begun there is there again', async ({ page }) => {

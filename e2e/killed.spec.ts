@@ -114,6 +114,7 @@ async function changePin(page: Page, done: Done): Promise<void> {
   done.nextPin = String(Number(done.pin) + 1)
   await button(page, `${LINNEA.name}, your settings`).click()
   await button(page, 'New PIN').click()
+  await page.getByLabel('Present PIN').fill(done.pin)
   await page.getByLabel('New PIN').fill(done.nextPin)
   await button(page, 'Change PIN').click()
   await expect(page.getByText('Your new PIN holds from now on.')).toBeVisible()

@@ -83,20 +83,32 @@ function TelephoneLinks() {
 function OwnPin({ agentId }: { agentId: AccountView['id'] }) {
   const floor = useFloor()
   const [open, setOpen] = useState(false)
+  const [present, setPresent] = useState('')
   const [pin, setPin] = useState('')
-  const [said, setSaid] = useState<{ readonly ok: boolean; readonly says: string } | null>(null)
+  const [said, setSaid] = useState<{ readonly ok: true; readonly says: string } | { readonly ok: false; readonly of: string; readonly says: string } | null>(
+    null,
+  )
   const change = async (event: FormEvent) => {
     event.preventDefault()
-    const reply = await floor?.setPin(agentId, pin)
+    const reply = await floor?.setPin(agentId, pin, present)
     if (reply === undefined) return
-    setPin('')
-    setSaid(reply.ok ? { ok: true, says: 'Your new PIN holds from now on.' } : { ok: false, says: `${reply.refusal.says} ${reply.refusal.next}` })
-    if (reply.ok) setOpen(false)
+    if (reply.ok) {
+      setPresent('')
+      setPin('')
+      setOpen(false)
+      return setSaid({ ok: true, says: 'Your new PIN holds from now on.' })
+    }
+    // What was right stays: only the one that was refused is typed again.
+    const ofNew = reply.refusal.reason === 'pinNotDigits'
+    if (ofNew) setPin('')
+    else setPresent('')
+    setSaid({ ok: false, of: ofNew ? 'New PIN' : 'Present PIN', says: `${reply.refusal.says} ${reply.refusal.next}` })
   }
   return (
     <section aria-label="PIN" className="mt-4 border-line border-t pt-3">
       {open ? (
-        <form className="flex items-end gap-2" onSubmit={(e) => void change(e)}>
+        <form className="flex items-end gap-2" noValidate onSubmit={(e) => void change(e)}>
+          <PinField label="Present PIN" value={present} onChange={setPresent} />
           <PinField label="New PIN" value={pin} onChange={setPin} />
           <Button type="submit">Change PIN</Button>
         </form>
@@ -109,7 +121,7 @@ function OwnPin({ agentId }: { agentId: AccountView['id'] }) {
             {said.says}
           </p>
         ) : (
-          <Problem of="New PIN">{said.says}</Problem>
+          <Problem of={said.of}>{said.says}</Problem>
         ))}
     </section>
   )

@@ -3,10 +3,10 @@
 // the pages under Set-up.
 import { useState } from 'react'
 import { checkSetUp, rebaseSetUp, type SetUp } from '@/core/set-up'
-import { Button, focusLater, Problems } from '@/parts/ui'
+import { Button, focusLater, PinField, Problem, Problems } from '@/parts/ui'
 import type { SetUpInUse } from '@/services/exchange/protocol'
-import { useCommand, useFloor, useSetUpInUse } from '@/services/exchange/react'
-import { forgetPins, holdDraft, newPins, useHeldDraft, useNewPins } from './draft-store'
+import { useCommand, useFloor, useSeen, useSetUpInUse } from '@/services/exchange/react'
+import { forgetPin, forgetPins, holdDraft, newPins, useHeldDraft, useNewPins } from './draft-store'
 import { useKeptDraft } from './kept-draft'
 
 export interface SetUpDraft {
@@ -23,6 +23,8 @@ export interface SetUpDraft {
   /** What was changed here, brought over to what is in use now. */
   readonly bringOver: () => void
   readonly say: (says: string, problems?: readonly string[]) => void
+  /** Where new PINs wait to be set: the present one of whoever gives them. */
+  readonly ownPin: { readonly value: string; readonly problem: string | null; readonly onChange: (pin: string) => void } | null
   readonly said: string
   readonly problems: readonly string[]
 }
@@ -34,18 +36,30 @@ export function useSetUpDraft(revision: number): SetUpDraft {
   const held = useHeldDraft()
   useKeptDraft()
   const pins = useNewPins()
+  const signedIn = useSeen(({ account }) => account.id)
+  const [shown, setShown] = useState('')
+  const [pinProblem, setPinProblem] = useState<string | null>(null)
   const [words, setWords] = useState<Pick<SetUpDraft, 'said' | 'problems'>>({ said: '', problems: [] })
+  const typeShown = (pin: string) => {
+    setShown(pin)
+    setPinProblem(null)
+  }
   const say = (said: string, problems: readonly string[] = []) => setWords({ said, problems })
 
-  /** PINs that were typed for accounts, once the accounts are in use. */
-  const setPins = async (): Promise<string[]> => {
-    const problems: string[] = []
-    for (const [agentId, pin] of newPins()) {
-      const reply = await floor?.setPin(agentId, pin)
-      if (reply?.ok === false) problems.push(`${reply.refusal.says} ${reply.refusal.next}`)
+  /** PINs that were typed for accounts, once the accounts are in use; those that were refused wait where they were. Null when all are set. */
+  const setPins = async (): Promise<string | null> => {
+    // One's own comes last: until then the present one is what is shown.
+    const given = [...newPins()].toSorted(([a], [b]) => Number(a === signedIn) - Number(b === signedIn))
+    for (const [agentId, pin] of given) {
+      const reply = await floor?.setPin(agentId, pin, shown)
+      if (reply?.ok === false) {
+        setShown('')
+        return `${reply.refusal.says} ${reply.refusal.next}`
+      }
+      forgetPin(agentId)
     }
-    forgetPins()
-    return problems
+    setShown('')
+    return null
   }
   return {
     setUp: held?.setUp ?? inUse?.setUp ?? null,
@@ -53,6 +67,7 @@ export function useSetUpDraft(revision: number): SetUpDraft {
     changed: held !== null || pins.size > 0,
     say,
     ...words,
+    ownPin: pins.size === 0 ? null : { value: shown, problem: pinProblem, onChange: typeShown },
     moved: held !== null && inUse !== null && held.basedOn !== inUse.revision,
     change: (next, says = '') => {
       if (inUse !== null) holdDraft({ base: held?.base ?? inUse.setUp, basedOn: held?.basedOn ?? inUse.revision, setUp: next })
@@ -61,6 +76,8 @@ export function useSetUpDraft(revision: number): SetUpDraft {
     discard: () => {
       holdDraft(null)
       forgetPins()
+      setShown('')
+      setPinProblem(null)
       say('')
     },
     bringOver: () => {
@@ -75,6 +92,13 @@ export function useSetUpDraft(revision: number): SetUpDraft {
     },
     putIntoUse: async (setUp) => {
       if (inUse === null) return false
+      // PINs belong to the draft: what is put into use past it leaves them waiting.
+      const withPins = setUp === undefined && pins.size > 0
+      if (withPins && shown === '') {
+        setPinProblem('Your own PIN is missing. Type it: a new PIN is given only by whoever shows theirs.')
+        return false
+      }
+      setPinProblem(null)
       const next = setUp ?? held?.setUp ?? inUse.setUp
       const basedOn = setUp === undefined ? (held?.basedOn ?? inUse.revision) : inUse.revision
       const reply = await command({ kind: 'changeSetUp', setUp: next, basedOn })
@@ -82,9 +106,10 @@ export function useSetUpDraft(revision: number): SetUpDraft {
         say('', [`${reply.refusal.says} ${reply.refusal.next}`])
         return false
       }
-      const problems = await setPins()
       if (setUp === undefined) holdDraft(null)
-      say('The set-up is in use on the floor.', problems)
+      const refused = withPins ? await setPins() : null
+      setPinProblem(refused)
+      say(refused === null ? 'The set-up is in use on the floor.' : 'The set-up is in use on the floor; new PINs are not.')
       return true
     },
   }
@@ -108,6 +133,16 @@ export function DraftPanel({ draft }: { draft: SetUpDraft }) {
             Bring my changes over
           </Button>
         </p>
+      )}
+      {draft.ownPin !== null && (
+        <div className="mt-2">
+          <PinField label="Your own PIN" value={draft.ownPin.value} onChange={draft.ownPin.onChange} />
+          {draft.ownPin.problem === null ? (
+            <p className="mt-1 text-soft">New PINs are given by whoever shows theirs.</p>
+          ) : (
+            <Problem of="Your own PIN">{draft.ownPin.problem}</Problem>
+          )}
+        </div>
       )}
       <div className="mt-2 flex gap-2">
         <Button id={PUT_INTO_USE} tone="primary" disabled={!changed || moved || hasErrors} onClick={() => void draft.putIntoUse()}>

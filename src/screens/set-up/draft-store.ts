@@ -36,6 +36,10 @@ export function holdPin(agentId: AgentId, pin: string): void {
   pins = new Map(pins).set(agentId, pin)
   for (const listener of listeners) listener()
 }
+export function forgetPin(agentId: AgentId): void {
+  pins = new Map([...pins].filter(([id]) => id !== agentId))
+  for (const listener of listeners) listener()
+}
 export function forgetPins(): void {
   pins = new Map()
   for (const listener of listeners) listener()

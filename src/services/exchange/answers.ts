@@ -17,6 +17,7 @@ import {
   NOBODY_CALLS,
   NOT_SIGNED_IN,
   NOT_YOUR_PIECE,
+  ownWordsOf,
   PINS_READABLE,
   SEAT_ELSEWHERE,
   STILL_ON_SHIFT,
@@ -129,11 +130,8 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       floor.broadcast()
       return done()
     case 'unlock': {
-      const verified = await floor.accounts.verify(accountId, message.pin)
-      if (!verified.ok) {
-        if (verified.refusal.reason === 'wrongPin') floor.noted('signInRefused', accountId, 'at a locked page')
-        return no(wordsOf(verified))
-      }
+      const notTheirs = await ownPinRefused(floor, accountId, message.pin, 'at a locked page')
+      if (notTheirs !== null) return no(notTheirs)
       await floor.sessions.lock(tab, false)
       floor.broadcast()
       return done()
@@ -165,6 +163,8 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       if (refused !== null) return no(refused)
       if (!floor.state().setUp.agents.some((a) => a.id === message.agentId))
         return no({ reason: 'noSuchAccount', ...toRefusalText({ reason: 'noSuchAccount' }) })
+      const notTheirs = await ownPinRefused(floor, accountId, message.shown, 'at a new PIN')
+      if (notTheirs !== null) return no(notTheirs)
       const set = await floor.accounts.setPin(message.agentId, message.pin)
       if (!set.ok) return no(wordsOf(set))
       floor.noted('pinSet', accountId, message.agentId)
@@ -325,4 +325,12 @@ async function answerSignedIn(floor: Floor, tab: Tab, accountId: AgentId, messag
       return refused === null ? done() : no(refused)
     }
   }
+}
+
+/** Why whoever is signed in does not pass for themselves; null where they do. A wrong PIN stands in the record, with where it was tried. */
+async function ownPinRefused(floor: Floor, accountId: AgentId, pin: string, where: string): Promise<RefusalView | null> {
+  const verified = await floor.accounts.verify(accountId, pin)
+  if (verified.ok) return null
+  if (verified.refusal.reason === 'wrongPin') floor.noted('signInRefused', accountId, where)
+  return ownWordsOf(verified)
 }

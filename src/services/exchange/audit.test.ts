@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { type KeyValue, memoryStore } from '@/services/storage'
 import { type AuditPage, createAudit } from './audit'
 import { checkEverything } from './check'
-import { aTab, ELUNED, inCall, KESTER, LINNEA, PATIENT } from './testing'
+import { aTab, ELUNED, inCall, KESTER, LINNEA, PATIENT, PIN } from './testing'
 
 describe('what is done', PATIENT, () => {
   test('stands there with who did it: signed in, refused, rights changed, exported, listened to, looked up, forgotten', async () => {
@@ -12,7 +12,7 @@ describe('what is done', PATIENT, () => {
     const { setUp } = exchange.state()
     const agents = setUp.agents.map((a) => (a.id === KESTER ? { ...a, may: [...a.may, 'supervision' as const] } : a))
     expect(await owner.give({ kind: 'changeSetUp', setUp: { ...setUp, agents } })).toMatchObject({ ok: true })
-    await owner.ask({ kind: 'setPin', agentId: KESTER, pin: '8861' })
+    await owner.ask({ kind: 'setPin', agentId: KESTER, pin: '8861', shown: PIN })
     await owner.ask({ kind: 'ledger' })
     await owner.ask({ kind: 'findKept', sought: { numbers: ['+441632960112'], addresses: [], names: [] } })
     await tab.ask({ kind: 'did', what: 'recordingPlayed', about: 'rec_call_t_1_9' })

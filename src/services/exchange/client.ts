@@ -30,7 +30,8 @@ export interface FloorClient {
   signIn(agentId: AgentId, pin: string): Promise<Reply>
   signOut(): Promise<Reply>
   /** Of this account, or of another one by a set-up owner. */
-  setPin(agentId: AgentId, pin: string): Promise<Reply>
+  /** `shown` is the present PIN of whoever is signed in here. */
+  setPin(agentId: AgentId, pin: string, shown: string): Promise<Reply>
   readonly shown: StoreApi<Shown>
   onStored(listener: (seq: number) => void): () => void
   /** Hands ports of another worker to the floor; false where workers cannot be shared. */
@@ -176,8 +177,8 @@ export function connect({ key, device, world, past }: ConnectOptions): FloorClie
       if (reply.ok) key.set(null)
       return reply
     },
-    async setPin(agentId, pin) {
-      const reply = await ask({ kind: 'setPin', agentId, pin }, 4 * DEADLINE_MS)
+    async setPin(agentId, pin, shown) {
+      const reply = await ask({ kind: 'setPin', agentId, pin, shown }, 4 * DEADLINE_MS)
       // The keys of an account are void with its PIN: this tab has been given another.
       if (reply.ok && reply.text !== null) key.set(reply.text)
       return reply

@@ -2,12 +2,13 @@
 import { type FloorRefusal, toRefusalText } from '@/core/floor'
 import { type FloorState, readyAgents } from '@/core/state'
 import { get } from '@/core/table'
-import { signInWords, type Verified } from './accounts'
+import { ownPinWords, signInWords, type Verified } from './accounts'
 import type { RefusalView } from './protocol'
 import type { Tab } from './tab'
 
 export const refusalOf = (refusal: FloorRefusal): RefusalView => ({ reason: refusal.reason, ...toRefusalText(refusal) })
 export const wordsOf = (verified: Extract<Verified, { ok: false }>): RefusalView => ({ reason: verified.refusal.reason, ...signInWords(verified.refusal) })
+export const ownWordsOf = (verified: Extract<Verified, { ok: false }>): RefusalView => ({ reason: verified.refusal.reason, ...ownPinWords(verified.refusal) })
 
 export const NOT_UNDERSTOOD = {
   reason: 'notUnderstood',

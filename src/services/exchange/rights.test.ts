@@ -30,7 +30,7 @@ const SAMPLES: { readonly [K in Kind]: object } = {
   command: { command: { kind: 'hangUp', callId: CALL } },
   preview: { command: { kind: 'hangUp', callId: CALL } },
   takeBackAct: { act: 'act 1' },
-  setPin: { agentId: LINNEA, pin: '4711' },
+  setPin: { agentId: LINNEA, pin: '4711', shown: PIN },
   lineSound: { callId: CALL, samples: new Float32Array(8) },
   searchCircles: { search: 'boat' },
   threadLines: { threadId: 'thread_1', beforeNo: 1 },

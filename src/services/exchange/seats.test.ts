@@ -24,7 +24,7 @@ describe('a stranger’s tab', () => {
     { says: 'the do-not-call list', message: { kind: 'doNotCall', search: '', atMost: 9 } },
     { says: 'a mailbox', message: { kind: 'messages' } },
     { says: 'conferences', message: { kind: 'conferences' } },
-    { says: 'a PIN set', message: { kind: 'setPin', agentId: ELUNED, pin: '1111' } },
+    { says: 'a PIN set', message: { kind: 'setPin', agentId: ELUNED, pin: '1111', shown: PIN } },
     { says: 'the world steered', message: { kind: 'setPace', pace: 'storm' } },
     { says: 'a caller', message: RING },
   ])('is refused $says', async ({ message }) => {
@@ -72,7 +72,7 @@ describe('an account', () => {
     { says: 'the set-up', message: { kind: 'setUp' } },
     { says: 'the ledger as a file', message: { kind: 'ledger' } },
     { says: 'everybody’s history', message: { kind: 'history', afterSeq: 0, throughSeq: null } },
-    { says: 'somebody else’s PIN', message: { kind: 'setPin', agentId: KESTER, pin: '1111' } },
+    { says: 'somebody else’s PIN', message: { kind: 'setPin', agentId: KESTER, pin: '1111', shown: PIN } },
     { says: 'a queue switched to storm', message: { kind: 'command', command: { kind: 'switchStorm', queueId: 'queue_sailings', on: true } } },
     { says: 'somebody off the do-not-call list', message: { kind: 'command', command: { kind: 'removeDoNotCall', whom: { person: 'Ida' }, why: 'x' } } },
   ])('of an agent is refused $says, with who can enable it', async ({ message }) => {
@@ -190,7 +190,7 @@ describe('PINs', () => {
     await owner.ask(HELLO)
     await owner.signIn(LINNEA)
     const NEW = '86420975'
-    expect((await owner.ask({ kind: 'setPin', agentId: KESTER, pin: NEW })).ok).toBe(true)
+    expect((await owner.ask({ kind: 'setPin', agentId: KESTER, pin: NEW, shown: PIN })).ok).toBe(true)
     await exchange.settled()
     const texts = [JSON.stringify(tab.messages), JSON.stringify(owner.messages)]
     for (const kind of ['setUp', 'ledger'] as const) {
@@ -210,6 +210,24 @@ describe('PINs', () => {
 
   test.each(['12', '12345678901', 'abcd', '12 34'])('“%s” is none', async (pin) => {
     const { tab } = await inCall()
-    expect(await tab.ask({ kind: 'setPin', agentId: ELUNED, pin })).toMatchObject({ ok: false, refusal: { reason: 'pinNotDigits' } })
+    expect(await tab.ask({ kind: 'setPin', agentId: ELUNED, pin, shown: PIN })).toMatchObject({ ok: false, refusal: { reason: 'pinNotDigits' } })
+  })
+  test.each(['0000', ''])('is given to nobody by a page that was left open: “%s” is not the PIN of whoever is signed in', async (shown) => {
+    const { exchange, tab } = await inCall()
+    const owner = aTab(exchange)
+    await owner.ask(HELLO)
+    await owner.signIn(LINNEA)
+    for (const [of, agentId] of [
+      [tab, ELUNED],
+      [owner, LINNEA],
+      [owner, KESTER],
+    ] as const)
+      expect(await of.ask({ kind: 'setPin', agentId, pin: '4711', shown })).toMatchObject({ ok: false, refusal: { reason: 'wrongPin' } })
+    const door = aTab(exchange)
+    await door.ask(HELLO)
+    for (const agentId of [ELUNED, LINNEA, KESTER]) expect(await door.ask({ kind: 'signIn', agentId, pin: '4711' })).toMatchObject({ ok: false })
+    // Its tries are those of the door: whoever guesses here waits.
+    for (let i = 0; i < 3; i++) await owner.ask({ kind: 'setPin', agentId: KESTER, pin: '4711', shown: '9999' })
+    expect(await owner.ask({ kind: 'setPin', agentId: KESTER, pin: '4711', shown: PIN })).toMatchObject({ ok: false, refusal: { reason: 'tooManyTries' } })
   })
 })

@@ -200,7 +200,7 @@ export function signInWords(refusal: SignInRefusal): { readonly says: string; re
     case 'wrongPin':
       return {
         says: 'This name and PIN do not belong together.',
-        next: `Check the name, then type the PIN again. ${refusal.triesLeft === 1 ? 'After one more wrong PIN' : `After ${refusal.triesLeft} more wrong PINs`} there is a wait.`,
+        next: `Check the name, then type the PIN again. ${triesWords(refusal.triesLeft)}`,
       }
     case 'tooManyTries':
       return { says: 'The PIN was wrong several times.', next: `Wait ${waitWords(refusal.waitMs)}, then type it again. A set-up owner can give you a new one.` }
@@ -213,4 +213,12 @@ export function signInWords(refusal: SignInRefusal): { readonly says: string; re
   }
 }
 
+/** For whoever is signed in already, and shows their own PIN once more: there is no name to check. */
+export function ownPinWords(refusal: SignInRefusal): { readonly says: string; readonly next: string } {
+  return refusal.reason === 'wrongPin'
+    ? { says: 'This is not the PIN you signed in with.', next: `Type it again. ${triesWords(refusal.triesLeft)}` }
+    : signInWords(refusal)
+}
+
+const triesWords = (left: number): string => `${left === 1 ? 'After one more wrong PIN' : `After ${left} more wrong PINs`} there is a wait.`
 const waitWords = (ms: number): string => (ms < 60_000 ? `${Math.ceil(ms / 1_000)} s` : `${Math.ceil(ms / 60_000)} min`)

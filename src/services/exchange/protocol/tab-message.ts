@@ -61,8 +61,8 @@ export const TabMessageSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('lock'), requestId }).readonly(),
   /** Where no PIN can be read: new ones for those who keep the set-up, as the JSON of a `RenewedPins`. */
   z.object({ kind: z.literal('renewPins'), requestId }).readonly(),
-  /** A new PIN, by the account itself or by a set-up owner. */
-  z.object({ kind: z.literal('setPin'), requestId, agentId: AgentIdSchema, pin }).readonly(),
+  /** A new PIN, by the account itself or by a set-up owner; `shown` is the present PIN of whoever asks: a page left open gives nobody a PIN. */
+  z.object({ kind: z.literal('setPin'), requestId, agentId: AgentIdSchema, pin, shown: pin }).readonly(),
   /** Given by the account the port belongs to; `witness` is somebody else at the same desk who shows their own PIN for what only they may allow. */
   z
     .object({
