@@ -34,10 +34,9 @@ export function standingOf(record: ListedRecord, life: RecordLife, rules: Standi
   const usable = record.numbers.filter(({ number }) => !life.struck.includes(number) && !life.barred.includes(number))
   if (usable.length === 0) {
     if (life.barred.length > 0) return over('never', 'on the do-not-call list')
-    // Whoever was forgotten counts where they stood.
-    return record.numbers.length === 0 && life.struck.length === 0 && last !== undefined
-      ? over('final', 'forgotten, and called no more')
-      : over('invalid', 'no number of theirs is in use')
+    // Nobody is taken into a list without a number: whoever has none was forgotten, and is not counted among numbers that turned out wrong.
+    if (record.numbers.length === 0) return over(life.struck.length === 0 ? 'final' : 'invalid', 'forgotten, and called no more')
+    return over('invalid', 'no number of theirs is in use')
   }
   const counting = life.tries.filter((t) => t.atMs >= life.putBackAtMs)
   if (counting.length >= rules.attempts.perRecord.inAll) return over('final', `${counting.length} tries made, no more are allowed`)

@@ -27,6 +27,7 @@ export function OneRecordDialog({ recordId, onClose }: { recordId: string; onClo
           <dl className="mt-3 grid grid-cols-[8.75rem_1fr] gap-y-0.5">
             <dt className="text-soft">Numbers</dt>
             <dd className="tabular">
+              {value.record.numbers.length === 0 && <span className="font-sans text-soft">None is kept any more.</span>}
               {value.record.numbers.map(({ number, zones }) => (
                 <span key={number} className="block">
                   {numberWords(number)} <span className="font-sans text-soft text-xs">{zones.length > 1 ? `in one of ${zones.length} zones` : zones[0]}</span>

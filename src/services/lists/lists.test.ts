@@ -506,6 +506,9 @@ test('somebody who is forgotten stays in their place of the list: named by nothi
       record: { person: 'forgotten', numbers: [], key: null },
       life: { tries: [{ result: 'busy' }] },
     })
+    // Tried or not, they are done with: no number of theirs turned out wrong.
+    for (const { recordId } of [tried, fresh])
+      expect(its.record(recordId, floor.state().atMs)?.standing).toMatchObject({ state: 'final', why: 'forgotten, and called no more' })
     expect(its.unreadable()).toEqual([])
     const next = its.next(CAMPAIGN.id, 50, floor.state().atMs + 24 * 3_600_000).map((r) => r.recordId)
     expect(next.length).toBeGreaterThan(30)
