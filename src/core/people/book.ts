@@ -67,7 +67,7 @@ export interface Book {
   /** Counts the changes. */
   revision(): number
   change(by: Viewer, change: Change): Changed
-  /** Takes people out whoever keeps them, and nothing undoes it: they are forgotten. */
+  /** Takes people out whoever keeps them, and nothing undoes it: they are forgotten. Whoever was deleted before may have been them, and is not put back either. */
   drop(ids: readonly ContactId[]): void
   /** Those somebody sees, with colleagues beside them; sorted, and cut to what was asked for. */
   find(viewer: Viewer, colleagues: readonly Entry[], asked: Asked): { readonly found: number; readonly rows: readonly Entry[] }
@@ -85,6 +85,8 @@ export function createBook(contacts: Iterable<Contact>, callingCode: string): Bo
   const entries = new Map<ContactId, Entry>()
   const numbers = new Map<string, Set<ContactId>>()
   const orders = new Map<PeopleSort, readonly Entry[]>()
+  /** Who was here once, and the revision by which an undo puts them back; null for nothing does. */
+  const gone = new Map<ContactId, number | null>()
   let revision = 0
 
   const put = (contact: Contact) => {
@@ -101,6 +103,11 @@ export function createBook(contacts: Iterable<Contact>, callingCode: string): Bo
     entries.delete(id)
     keys.delete(id)
     for (const { number } of before.numbers) numbers.get(number)?.delete(id)
+  }
+  /** Whoever had them open when they were deleted or forgotten does not bring them back by keeping a change. */
+  const isGone = ({ id, revision: of }: Contact): BookRefusal | null => {
+    const mayReturn = gone.get(id)
+    return (mayReturn === undefined ? of === 0 : mayReturn === of) ? null : { reason: 'contactGone' }
   }
   const keyed = (entry: Entry): Key => {
     const known = keys.get(entry.id)
@@ -126,13 +133,14 @@ export function createBook(contacts: Iterable<Contact>, callingCode: string): Bo
     revision: () => revision,
     drop(ids) {
       for (const id of ids) remove(id)
+      for (const id of [...gone.keys(), ...ids]) gone.set(id, null)
       orders.clear()
       revision++
     },
     change(by, { puts, removes }) {
       for (const contact of puts) {
         const before = byId.get(contact.id)
-        const refused = mayKeep(by, contact) ?? (before === undefined ? null : (mayKeep(by, before) ?? isStale(before, contact)))
+        const refused = mayKeep(by, contact) ?? (before === undefined ? isGone(contact) : (mayKeep(by, before) ?? isStale(before, contact)))
         if (refused !== null) return { ok: false, refusal: refused }
       }
       for (const id of removes) {
@@ -141,11 +149,15 @@ export function createBook(contacts: Iterable<Contact>, callingCode: string): Bo
         if (refused !== null) return { ok: false, refusal: refused }
       }
       const undo: Change = {
-        puts: [...puts.flatMap((c) => byId.get(c.id) ?? []).map((c) => ({ ...c, revision: c.revision + 1 })), ...removes.flatMap((id) => byId.get(id) ?? [])],
+        puts: [...puts.map((c) => c.id), ...removes].flatMap((id) => byId.get(id) ?? []).map((c) => ({ ...c, revision: c.revision + 1 })),
         removes: puts.flatMap((c) => (byId.has(c.id) ? [] : [c.id])),
       }
       for (const contact of puts) put({ ...contact, revision: contact.revision + 1 })
-      for (const id of removes) remove(id)
+      for (const { id } of puts) gone.delete(id)
+      for (const id of removes) {
+        gone.set(id, (byId.get(id)?.revision ?? 0) + 1)
+        remove(id)
+      }
       orders.clear()
       revision++
       return { ok: true, undo }

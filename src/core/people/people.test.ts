@@ -70,6 +70,28 @@ describe('the book', () => {
     expect(book.duplicates(CHIEF, own).map((c) => c.id)).toEqual([id(1)])
   })
 
+  test.each(['deleted', 'forgotten'])(
+    'whoever was %s comes back by no change that was begun before; by undoing, who was deleted and nobody who was forgotten',
+    (how) => {
+      const open = contact(1, { name: 'Changed' })
+      const [book, saved] = [createBook([contact(1)], '44'), contact(2)]
+      book.change(CHIEF, { puts: [saved], removes: [] })
+      const deleted = book.change(CHIEF, { puts: [], removes: [id(2), ...(how === 'deleted' ? [id(1)] : [])] })
+      if (how === 'forgotten') book.drop([id(1)])
+      for (const late of [open, { ...saved, revision: 1 }, saved])
+        expect(book.change(CHIEF, { puts: [late], removes: [] })).toMatchObject({ ok: false, refusal: { reason: 'contactGone' } })
+      // Who was deleted before somebody was forgotten may have been them.
+      expect(deleted.ok && book.change(CHIEF, deleted.undo).ok).toBe(how === 'deleted')
+      expect(
+        [...book.all()]
+          .map((c) => c.id)
+          .toSorted()
+          .toReversed(),
+      ).toEqual(how === 'deleted' ? [id(2), id(1)] : [])
+      expect(book.change(CHIEF, { puts: [contact(3)], removes: [] }).ok).toBe(true)
+    },
+  )
+
   /** Whatever was changed is undone by the change that was given back, as far as anybody can see. */
   test('every change is undone by what it gives back; what is found is what a plain search of everybody finds', () => {
     const change = fc.record({
@@ -82,23 +104,30 @@ describe('the book', () => {
     fc.assert(
       fc.property(fc.array(change, { maxLength: 12 }), fc.constantFrom('', 'id', '113', 'as'), (changes, search) => {
         const book = createBook([], '44')
+        // Whoever is made after somebody was taken out is somebody else.
+        const lives = new Map<number, number>()
+        const now = (n: number) => n + 10 * (lives.get(n) ?? 0)
         for (const { puts, removes } of changes) {
           const before = plain(book.all())
           const made = [
             ...new Map(
-              puts.map((p) => [p.n, contact(p.n, { name: p.name, numbers: [number(p.number)], revision: book.get(id(p.n))?.revision ?? 0 })]),
+              puts.map((p) => [p.n, contact(now(p.n), { name: p.name, numbers: [number(p.number)], revision: book.get(id(now(p.n)))?.revision ?? 0 })]),
             ).values(),
           ]
-          const gone = removes.map(id).filter((r) => book.get(r) !== undefined && !made.some((c) => c.id === r))
+          const taken = removes.filter((n) => book.get(id(now(n))) !== undefined && !made.some((c) => c.id === id(now(n))))
+          const gone = taken.map((n) => id(now(n)))
+          for (const n of taken) lives.set(n, (lives.get(n) ?? 0) + 1)
           const changed = book.change(CHIEF, { puts: made, removes: gone })
           expect(changed.ok).toBe(true)
           const fits = fitting(search)
           const expected = [...book.all()].filter((c) => fits(keyOf(c, '44'))).map((c) => c.id)
           expect(new Set(book.find(CHIEF, [], { ...ASKED, search }).rows.map((r) => r.id))).toEqual(new Set(expected))
           if (!changed.ok || made.length + gone.length === 0) continue
-          expect(book.change(CHIEF, changed.undo).ok).toBe(true)
+          const after = plain(book.all())
+          const back = book.change(CHIEF, changed.undo)
           expect(plain(book.all())).toEqual(before)
-          expect(book.change(CHIEF, { puts: made.map((c) => ({ ...c, revision: book.get(c.id)?.revision ?? 0 })), removes: gone }).ok).toBe(true)
+          expect(back.ok && book.change(CHIEF, back.undo).ok).toBe(true)
+          expect(plain(book.all())).toEqual(after)
         }
       }),
       { numRuns: 150, seed: 5 },

@@ -54,5 +54,5 @@ export const CONTACTS: readonly Contact[] = [
 ]
 
 function contact(id: string, about: Partial<Contact>): Contact {
-  return ContactSchema.parse({ id: toContactId(`contact_${id}`), ...about })
+  return ContactSchema.parse({ id: toContactId(`contact_${id}`), revision: 1, ...about })
 }

@@ -103,8 +103,8 @@ export function createPeople({ kept: { store, loaded }, initial, homeCountry, ac
     namedBy: (sought) => [...book.all()].filter(isSought(sought)).map(({ name }) => name),
     async forget(sought) {
       const theirs = [...book.all()].filter(isSought(sought)).map(({ id }) => id)
-      if (theirs.length === 0) return 0
       book.drop(theirs)
+      if (theirs.length === 0) return 0
       await keeper.write(theirs)
       for (const [id, mine] of own) {
         const favourites = mine.favourites.filter((f) => !theirs.some((t) => t === f))
