@@ -20,11 +20,10 @@ interface Props {
   readonly editing: Editing
   readonly keepsShared: boolean
   readonly accountId: AgentId
-  readonly onChange: (change: Change, says: string) => Promise<boolean>
+  /** Why it was not kept; null where it was. */
+  readonly onChange: (change: Change, says: string) => Promise<string | null>
   readonly onClose: () => void
   readonly onFront?: (id: string) => void
-  /** Why it was not kept, where no page behind says so. */
-  readonly problem?: string | null
 }
 
 interface Draft extends ContactText {
@@ -39,7 +38,7 @@ function wrongField({ name, email, numbers }: Draft, says: string): string | und
   return at >= 0 ? `Number ${at + 1}` : isIn(email) ? 'E-mail' : undefined
 }
 
-export function EditDialog({ editing: { person, ownerId, begins }, keepsShared, accountId, onChange, onClose, onFront, problem: refused }: Props) {
+export function EditDialog({ editing: { person, ownerId, begins }, keepsShared, accountId, onChange, onClose, onFront }: Props) {
   const initial: Draft = {
     ...(person === null ? { ...EMPTY_CONTACT, numbers: [{ kind: 'work', number: '' }], ...begins } : textOf(person)),
     shared: (person === null ? ownerId : person.ownerId) === null,
@@ -62,13 +61,12 @@ export function EditDialog({ editing: { person, ownerId, begins }, keepsShared, 
     const before = person === null ? null : contactOf(person)
     const contact = before === null ? createContact({ ...text, numbers }, owner) : { ...before, ...text, numbers }
     const said = before === null ? `${text.name.trim()} is in the list.` : `${text.name.trim()} is kept.`
-    if (!(await onChange({ puts: [contact], removes: [] }, said)))
-      return setProblem(refused === undefined ? 'It was not kept: the sentence behind this window says why.' : null)
+    const refused = await onChange({ puts: [contact], removes: [] }, said)
+    if (refused !== null) return setProblem(refused)
     forget()
     onFront?.(contact.id)
     onClose()
   }
-  const says = problem ?? refused ?? null
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={person === null ? 'Add somebody' : `Edit ${person.name}`}>
       <form onSubmit={(event) => void save(event)} className="space-y-3">
@@ -134,7 +132,7 @@ export function EditDialog({ editing: { person, ownerId, begins }, keepsShared, 
             Shared with everybody
           </label>
         )}
-        {says !== null && <Problem of={wrongField(draft, says)}>{says}</Problem>}
+        {problem !== null && <Problem of={wrongField(draft, problem)}>{problem}</Problem>}
         <div className="flex gap-2">
           <Button type="submit" tone="primary">
             Keep

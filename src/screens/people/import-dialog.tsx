@@ -13,7 +13,8 @@ interface Props {
   readonly keepsShared: boolean
   readonly accountId: AgentId
   readonly book: Book
-  readonly onChange: (change: Change, says: string) => Promise<boolean>
+  /** Why nothing was brought in; null where it was. */
+  readonly onChange: (change: Change, says: string) => Promise<string | null>
   readonly onClose: () => void
 }
 
@@ -81,9 +82,15 @@ export function ImportDialog({ keepsShared, accountId, book, onChange, onClose }
   }
   const match = async (field: keyof typeof FIELD_WORDS, column: string) => {
     if (file?.csv == null) return
-    const { contactsOf } = await import('@/core/people-files')
-    const matching = { ...file.csv.matching, [field]: column === '' ? undefined : column }
-    await check(file.name, { ...file.csv, matching }, contactsOf(file.csv.read, matching))
+    // Nothing is brought in by what was matched before.
+    setBusy(true)
+    try {
+      const { contactsOf } = await import('@/core/people-files')
+      const matching = { ...file.csv.matching, [field]: column === '' ? undefined : column }
+      await check(file.name, { ...file.csv, matching }, contactsOf(file.csv.read, matching))
+    } finally {
+      setBusy(false)
+    }
   }
   const plan = file === null ? null : planImport(file.checked, ifThere, shared ? null : accountId)
   const bringIn = async () => {
@@ -97,10 +104,10 @@ export function ImportDialog({ keepsShared, accountId, book, onChange, onClose }
     const says = [`${added === 1 ? '1 person is' : `${added.toLocaleString('en-GB')} people are`} in the list`, into === 0 ? null : `${into} were added to`]
       .filter((t) => t !== null)
       .join(', ')
-    const done = await onChange({ puts, removes: [] }, `${says}.`)
+    const refused = await onChange({ puts, removes: [] }, `${says}.`)
     setBusy(false)
-    if (done) onClose()
-    else setProblem('Nothing was brought in: the sentence behind this window says why.')
+    if (refused === null) onClose()
+    else setProblem(refused)
   }
   const unread = file?.cards.flatMap((c) => (c.problem === null ? [] : [`Line ${c.line}: ${c.problem}`])) ?? []
   return (

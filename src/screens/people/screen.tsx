@@ -52,11 +52,17 @@ export function PeopleScreen() {
   const front = rows.find((p) => p.id === frontId) ?? null
   const chosen = rows.filter((p) => chosenIds.has(p.id))
 
-  const change = async (wanted: Change, says: string): Promise<boolean> => {
+  /** For dialogs, which say themselves why it is not done. */
+  const tried = async (wanted: Change, says: string): Promise<string | null> => {
     const changed = await book.change(wanted)
-    setProblem(changed.ok ? null : changed.says)
+    setProblem(null)
     setDone(changed.ok ? { says: `${says}${changed.kept ? '' : ' It is not on disk.'}`, undo: changed.undo } : null)
-    return changed.ok
+    return changed.ok ? null : changed.says
+  }
+  const change = async (wanted: Change, says: string): Promise<boolean> => {
+    const refused = await tried(wanted, says)
+    setProblem(refused)
+    return refused === null
   }
   const undo = async () => {
     if (done?.undo == null) return
@@ -154,12 +160,12 @@ export function PeopleScreen() {
             editing={editing}
             keepsShared={keepsShared}
             accountId={account.id}
-            onChange={change}
+            onChange={tried}
             onClose={() => setEditing(null)}
             onFront={setFrontId}
           />
         )}
-        {imports && <ImportDialog keepsShared={keepsShared} accountId={account.id} book={book} onChange={change} onClose={() => setImports(false)} />}
+        {imports && <ImportDialog keepsShared={keepsShared} accountId={account.id} book={book} onChange={tried} onClose={() => setImports(false)} />}
       </main>
     </>
   )

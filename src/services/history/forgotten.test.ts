@@ -65,6 +65,12 @@ test('their calls and what they wrote, of past days and of this one, settled or 
     expect(after.filter((r) => numbers.includes(r.number ?? ''))).toEqual([])
     const theirs = before.filter((r) => numbers.includes(r.number ?? ''))
     expect(after.filter((r) => r.number === FORGOTTEN).length).toBe(theirs.length)
+    // No place offers to call whoever is forgotten.
+    const log = { search: '', way: null, seenMs: 0, outcomes: {}, timeZone: 'UTC', sinceMs: FROM_MS, nowMs: NOW_MS, from: 0, atMost: 100_000 }
+    for (const agent of FENNHOLM.agents) {
+      const offered = [...(await its.log({ ...log, only: agent.id })).rows, ...(await its.dialledBefore({ only: agent.id, atMost: 1_000, nowMs: NOW_MS }))]
+      expect(offered.filter((r) => [...numbers, FORGOTTEN].includes(r.number ?? ''))).toEqual([])
+    }
     const bare = (rows: typeof before) => rows.map(({ number: _n, customer: _c, notes: _t, answers: _a, recordings: _r, transfers: _f, ...rest }) => rest)
     expect(bare(after)).toEqual(bare(before))
     expect(await report(its)).toEqual(figures)

@@ -1,5 +1,6 @@
 // The log of calls, as a telephone keeps one: what an agent was called with and called themselves, and what passed them by; or, for those who answer for the
 // floor, every call of the centre.
+import { FORGOTTEN } from '@/core/forgotten'
 import type { AgentId, CampaignId, QueueId } from '@/core/ids'
 import type { CallRecord, CallResult, MissedHow } from '@/core/ledger'
 import { folded, hasWords } from '@/core/people'
@@ -90,7 +91,20 @@ function rowsWith(block: CallsBlock, agentId: AgentId): readonly number[] {
 
 const common = (record: CallRecord) => {
   const { callId, direction, number, queueId, queue, campaignId, campaign, result, outcome, recordings } = record
-  return { callId, direction, number, queueId, queue, campaignId, campaign, result, outcome, recordings, name: record.customer }
+  // Nobody calls who is forgotten, or adds them to people.
+  return {
+    callId,
+    direction,
+    number: number === FORGOTTEN ? null : number,
+    queueId,
+    queue,
+    campaignId,
+    campaign,
+    result,
+    outcome,
+    recordings,
+    name: record.customer,
+  }
 }
 
 /** One agent's part of a call: on it, or missed as often as it rang in vain and they did not take it after all. */
