@@ -1,4 +1,6 @@
 // Runs in the browser: fills its storage with a history and asks it, as the history's worker does.
+import { toAgentId } from '@/core/ids'
+import { LEDGER_VERSION, type LedgerEntry, toLine } from '@/core/ledger'
 import { DAY } from '@/core/time'
 import type { History } from '@/services/history/asked'
 import { LATEST_CALLS } from '@/services/history/calls'
@@ -47,6 +49,9 @@ export interface HistoryFigures {
   readonly sortMs: number
   readonly contactsMs: number
   readonly columnBytes: number
+  /** Whom the floor has forgotten taken out of every day that names them. */
+  readonly forgottenCalls: number
+  readonly forgetMs: number
 }
 
 /** Opened anew, as when a browser starts: the last week first, then everything. */
@@ -84,7 +89,8 @@ export async function ask(days: number): Promise<HistoryFigures> {
   const page = { ...LATEST_CALLS, ...everything, atMost: 180 }
   const [known] = (await history.calls({ ...page, queueId: null })).rows.filter((r) => r.customer !== null)
   const agent = known?.agents[0]?.agentId ?? null
-  return {
+  const columnBytes = history.blocks().reduce((sum, k) => sum + bytesOf(k.calls) + bytesOf(k.states), 0)
+  const figures = {
     openMs,
     weekMs,
     allHereMs,
@@ -95,6 +101,18 @@ export async function ask(days: number): Promise<HistoryFigures> {
     searchMs: await timed(() => history.calls({ ...page, search: 'fjelding' })),
     sortMs: await timed(() => history.calls({ ...page, sort: { by: 'customer', descending: false } })),
     contactsMs: await timed(() => history.previousContacts({ customer: known?.customer ?? null, number: null }, 'none')),
-    columnBytes: history.blocks().reduce((sum, k) => sum + bytesOf(k.calls) + bytesOf(k.states), 0),
+    columnBytes,
   }
+  const theirs = (await history.calls({ ...page, search: known?.customer ?? '', atMost: 100_000 })).rows.map((r) => r.callId)
+  const at = { version: LEDGER_VERSION, atMs: nowMs, causedBy: null } as const
+  const entries: readonly LedgerEntry[] = [
+    { ...at, seq: 1, event: { kind: 'floorOpened', floorId: 'bench', setUp: FENNHOLM } },
+    { ...at, seq: 2, event: { kind: 'personForgotten', byAgentId: toAgentId('agent_linnea-wickerby'), about: theirs } },
+  ]
+  const forgetFrom = performance.now()
+  await history.follow({ floorId: async () => 'bench', read: async (after) => (after < 1 ? entries.map((e) => `${toLine(e)}\n`).join('') : '') })
+  const forgetMs = performance.now() - forgetFrom
+  const left = (await history.calls({ ...page, search: known?.customer ?? '', atMost: 10 })).found
+  if (left > 0 || theirs.length === 0) throw new Error(`${left} of ${theirs.length} calls still name them`)
+  return { ...figures, forgottenCalls: theirs.length, forgetMs }
 }

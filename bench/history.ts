@@ -65,6 +65,7 @@ async function inChromium(): Promise<void> {
   print('a page of those a name is in', ms(figures.searchMs), '1,000 ms')
   print('a page of all of them by customer', ms(figures.sortMs), '1,000 ms')
   print('earlier calls of a caller', ms(figures.contactsMs), '5 ms')
+  print(`somebody of ${figures.forgottenCalls} calls forgotten on every day that names them`, ms(figures.forgetMs), 'none set')
   print('the columns', `${Math.round(figures.columnBytes / 1e6)} MB, ${Math.round(figures.columnBytes / filled.calls)} bytes a call`, '300 MB')
   print('the process that holds it has grown by', `${Math.round(bytes / 1e6)} MB`, '300 MB')
 }

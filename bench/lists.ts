@@ -5,6 +5,7 @@ import { mkdtemp, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Papa from 'papaparse'
+import { soughtOf } from '@/core/personal'
 import { type CampaignSetUp, CampaignSetUpSchema } from '@/core/set-up'
 import { openLists } from '@/services/lists/lists'
 import { memoryStore } from '@/services/storage'
@@ -84,3 +85,9 @@ for (const search of ['', 'K-999999', 'person 4711', '07700 900123']) {
 }
 const [ms = 0] = timed(1, () => lists.whose(CAMPAIGN.id, '+447700900123'))
 print('whose number it is', `${ms.toFixed(0)} ms`, 'none set')
+const sought = soughtOf({ numbers: ['+447700900123'], addresses: [], names: [] })
+let named = 0
+const [lookedMs = 0] = timed(1, () => {
+  named = lists.keptAbout(sought).length
+})
+print(`everything of a number found (${named} records)`, `${lookedMs.toFixed(0)} ms`, 'none set')
