@@ -87,7 +87,7 @@ const [ms = 0] = timed(1, () => lists.whose(CAMPAIGN.id, '+447700900123'))
 print('whose number it is', `${ms.toFixed(0)} ms`, 'none set')
 const sought = soughtOf({ numbers: ['+447700900123'], addresses: [], names: [] })
 let named = 0
-const [lookedMs = 0] = timed(1, () => {
-  named = lists.keptAbout(sought).length
+const [lookedMs = 0] = await timedAsync(1, async () => {
+  named = (await lists.keptAbout(sought)).length
 })
 print(`everything of a number found (${named} records)`, `${lookedMs.toFixed(0)} ms`, 'none set')

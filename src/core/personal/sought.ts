@@ -50,12 +50,22 @@ function hasNumber(text: string, number: string): boolean {
 }
 
 /** A line without any of them is not taken apart: so many are read that it must cost no more than looking for a few words. */
-export function mayBeIn(line: string, { numbers, addresses, names }: Sought): boolean {
-  if (numbers.some((n) => hasNumber(line, n))) return true
-  if (addresses.length + names.length === 0) return false
+export function mayBeIn(line: string, sought: Sought): boolean {
+  if (sought.numbers.some((n) => hasNumber(line, n))) return true
+  if (sought.addresses.length + sought.names.length === 0) return false
   const lower = line.toLowerCase()
-  return addresses.some((a) => lower.includes(a)) || names.some((n) => lower.includes(n))
+  return written(sought).some((words) => words.every((word) => lower.includes(word)))
 }
+
+/** Words of names and addresses as they stand in a line of JSON. Whatever is between the words of a name, they are all there. */
+function written(sought: Sought): readonly (readonly string[])[] {
+  const known = asWritten.get(sought)
+  if (known !== undefined) return known
+  const made = [...sought.addresses, ...sought.names].map((text) => text.split(' ').map((word) => JSON.stringify(word).slice(1, -1)))
+  asWritten.set(sought, made)
+  return made
+}
+const asWritten = new WeakMap<Sought, readonly (readonly string[])[]>()
 
 const NAMING: ReadonlySet<string> = new Set(['name', 'person', 'customer', 'number', 'address', 'email'])
 

@@ -8,6 +8,7 @@ import { type AgentId, AgentIdSchema } from '@/core/ids'
 import { aboutWhom, type Found, foundInLines, isListedAs, mayBeIn, mergeFound, type Sought, soughtOf } from '@/core/personal'
 import type { FloorState } from '@/core/state'
 import { values } from '@/core/table'
+import { inTurns } from '@/services/ports'
 import type { KeyValue } from '@/services/storage'
 import type { People } from './people'
 import { DAMAGED_KEY, type LedgerWriter } from './store'
@@ -43,8 +44,6 @@ interface Options {
   readonly forgetSounds: (isMeant: (recordingId: string) => boolean) => Promise<void>
 }
 
-/** Then the floor answers whoever asks meanwhile: a timer for every lot would take longer than the lots. */
-const AT_WORK_MS = 10
 const JOB_KEY = 'forgetting'
 const texts = z.array(z.string()).readonly()
 const JobSchema = z.object({
@@ -80,12 +79,10 @@ export function createForgetting({ store, writer, people, state, give, forgetSou
     const before = looked?.for === key ? looked : { throughSeq: 0, found: [] }
     const found = [...before.found]
     const throughSeq = state().seq
-    let sinceMs = performance.now()
+    const othersFirst = inTurns()
     for await (const lines of writer.search(before.throughSeq, throughSeq, (personal) => mayBeIn(personal, sought))) {
       found.push(...foundInLines(lines, sought, isOffered))
-      if (performance.now() - sinceMs < AT_WORK_MS) continue
-      await new Promise((resolve) => setTimeout(resolve))
-      sinceMs = performance.now()
+      await othersFirst()
     }
     looked = { for: key, throughSeq, found }
     return { found: mergeFound(found), contacts: people.namedBy(sought) }

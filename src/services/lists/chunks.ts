@@ -94,10 +94,15 @@ function recordOf({ id, columns }: Heading, zones: readonly (readonly string[])[
 const apart = (zones: readonly string[]): readonly (readonly string[])[] => zones.map((zone) => zone.split(' '))
 
 /** The rows of a chunk taken apart: those in which the text occurs as it is kept. */
-export function recordsOfChunk(meta: Heading & Pick<ListMeta, 'zones'>, { text, priorities }: Chunk, chunkNo: number, wanted = ''): readonly ListedRecord[] {
-  if (!text.includes(wanted)) return []
+export function recordsOfChunk(
+  meta: Heading & Pick<ListMeta, 'zones'>,
+  { text, priorities }: Chunk,
+  chunkNo: number,
+  isWanted: (rows: string) => boolean = () => true,
+): readonly ListedRecord[] {
+  if (!isWanted(text)) return []
   const zones = apart(meta.zones)
-  return text.split('\n').flatMap((line, i) => (line.includes(wanted) ? recordOf(meta, zones, line, chunkNo * CHUNK_ROWS + i, priorities[i] ?? 0) : []))
+  return text.split('\n').flatMap((line, i) => (isWanted(line) ? recordOf(meta, zones, line, chunkNo * CHUNK_ROWS + i, priorities[i] ?? 0) : []))
 }
 
 /** The chunk with rows of it that name nobody: no key, no number, nothing in their columns. Their places stay, because records are known by them. */

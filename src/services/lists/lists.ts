@@ -5,8 +5,9 @@ import { calledAs, lifeEventOf } from '@/core/dialer'
 import type { AgentId, CampaignId, ListId } from '@/core/ids'
 import type { CarriedOver } from '@/core/ledger'
 import { type CallingList, createCallingList, type Place } from '@/core/lists'
-import { type Found, plain, type Sought, soughtOf } from '@/core/personal'
+import { type Found, mayBeIn, plain, type Sought, soughtOf } from '@/core/personal'
 import type { CampaignSetUp } from '@/core/set-up'
+import { inTurns } from '@/services/ports'
 import { type KeyValue, storageWords } from '@/services/storage'
 import { dayAfter, daysBetween, type PastAsked } from '@/world'
 import { CHUNK_ROWS, type Chunk, type ListMeta, placeOfRecord, recordsOfChunk } from './chunks'
@@ -58,8 +59,8 @@ export interface Lists {
   /** Whoever of a campaign's lists has this number, in E.164; of several, who was called last. null when nobody has. */
   whose(campaignId: CampaignId, number: string): CalledRecord | null
   figures(atMs: number): readonly CampaignFigures[]
-  /** Records of anybody who is sought, of all lists. */
-  keptAbout(sought: Sought): readonly Found[]
+  /** Records of anybody who is sought, of all lists; whoever asks something else meanwhile is answered. */
+  keptAbout(sought: Sought): Promise<readonly Found[]>
   metas(): readonly ListMeta[]
   /** The list of this id with its rows, for an import into it. */
   listOf(listId: ListId): { readonly meta: ListMeta; readonly chunks: readonly Chunk[] } | null
@@ -270,7 +271,7 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
       let found: { readonly record: ListedRecord; readonly tries: number; readonly lastMs: number } | null = null
       for (const { meta, chunks, lives } of listsOf(campaignId))
         for (const [no, chunk] of chunks.entries())
-          for (const record of recordsOfChunk(meta, chunk, no, number)) {
+          for (const record of recordsOfChunk(meta, chunk, no, (row) => row.includes(number))) {
             if (!record.numbers.some((n) => n.number === number)) continue
             const tries = lives.get(placeOfRecord(meta.id, record.recordId) ?? -1)?.tries ?? []
             const lastMs = tries.at(-1)?.atMs ?? 0
@@ -279,15 +280,19 @@ export async function openLists(store: KeyValue, { fetchPast = async () => nothi
       const of = found?.record.numbers.find((n) => n.number === number)
       return found === null || of === undefined ? null : calledAs({ record: found.record, number: of, tries: found.tries })
     },
-    keptAbout(asked) {
-      const { numbers, addresses, names } = soughtOf(asked)
+    async keptAbout(asked) {
+      const sought = soughtOf(asked)
+      const { numbers, addresses, names } = sought
       const found: Found[] = []
+      const othersFirst = inTurns()
       const isText = (value: string) => addresses.includes(plain(value)) || names.includes(plain(value))
-      for (const { meta, chunks } of held.values())
-        for (const [no, chunk] of chunks.entries())
-          for (const { recordId, person, numbers: theirs, fields } of recordsOfChunk(meta, chunk, no))
+      for (const { meta, chunks } of [...held.values()])
+        for (const [no, chunk] of chunks.entries()) {
+          for (const { recordId, person, numbers: theirs, fields } of recordsOfChunk(meta, chunk, no, (row) => mayBeIn(row, sought)))
             if (theirs.some((n) => numbers.includes(n.number)) || isText(person) || Object.values(fields).some(isText))
               found.push({ about: recordId, names: [person, ...theirs.map((n) => n.number)].filter((name) => name !== '') })
+          await othersFirst()
+        }
       return found
     },
     figures(atMs) {
