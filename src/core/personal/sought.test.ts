@@ -9,7 +9,12 @@ describe('a line', () => {
   test.each([
     { says: 'a number', line: { number: '+441632960112' }, sought: { numbers: ['+441632960112'] }, may: true },
     { says: 'the beginning of a longer number', line: { number: '+4416329601123' }, sought: { numbers: ['+441632960112'] }, may: false },
-    { says: 'a number that stands in a longer one, and by itself', line: ['+4416329601123', '+441632960112'], sought: { numbers: ['+441632960112'] }, may: true },
+    {
+      says: 'a number that stands in a longer one, and by itself',
+      line: ['+4416329601123', '+441632960112'],
+      sought: { numbers: ['+441632960112'] },
+      may: true,
+    },
     { says: 'a name in capitals', line: { name: 'OTTOLINE FJELDING' }, sought: { names: ['Ottoline Fjelding'] }, may: true },
     { says: 'a name with more between its words', line: { name: 'Ottoline \t Fjelding ' }, sought: { names: [' Ottoline  Fjelding'] }, may: true },
     { says: 'a name with marks that JSON writes otherwise', line: { name: 'Ida "Bo"  Åse\\Lind' }, sought: { names: ['Ida "Bo" Åse\\Lind'] }, may: true },

@@ -34,6 +34,11 @@ export const AgentSetUpSchema = z
     team: z.string().default(''),
     /** Shown to whoever they call for themselves (E.164); '' for none. */
     number: z.string().default(''),
+    /** What colleagues dial for their desk, two to five digits; '' for none. */
+    extension: z
+      .string()
+      .regex(/^(\d{2,5})?$/)
+      .default(''),
     queueIds: z.array(QueueIdSchema).readonly(),
     skills: z.array(SkillLevelSchema).readonly().default([]),
     may: z

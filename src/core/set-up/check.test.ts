@@ -71,6 +71,20 @@ describe('the checker of a set-up', () => {
       place: 'Outcomes Small',
       names: /No code is left/,
     },
+    {
+      says: 'one extension of two desks',
+      change: all(agent(ANN, { extension: '214' }), agent(BO, { extension: '214' })),
+      place: 'Agent Ann',
+      names: /214, is that of Bo as well/,
+    },
+    { says: 'an extension that calls the police', change: agent(ANN, { extension: '999' }), place: 'Agent Ann', names: /emergency services/ },
+    {
+      says: 'an extension that hides a service number',
+      change: agent(ANN, { extension: '101' }),
+      grade: 'warning',
+      place: 'Agent Ann',
+      names: /short number of the network/,
+    },
     { says: 'two codes of one name', change: code(1, { label: 'Done' }), place: 'Outcomes Small, code Done', names: /Two have this name/ },
     {
       says: 'a code that needs an answer no script asks for',

@@ -1,5 +1,6 @@
 // The checker of a set-up: what would keep a call from an agent, or somebody from their work. Each finding names its place,
 // what is wrong and the cure. `error` must not go into use; `warning` may be meant.
+import { readShort } from '@/core/directory'
 import type { QueueId } from '@/core/ids'
 import type { OutcomeSet } from '@/core/outcomes'
 import { unknownFields } from '@/core/quick-texts'
@@ -171,7 +172,25 @@ function checkAgent(setUp: SetUp, agent: AgentSetUp): Finding[] {
     findings.push(error(place, 'They have a skill that is not on the list of skills.', 'Choose among the skills.'))
   if (agent.role === 'agent' && !inUse(setUp, agent.queueIds))
     findings.push(warning(place, 'They serve no queue, so they cannot start a shift.', 'Give them a queue.'))
-  return findings
+  return [...findings, ...checkExtension(setUp, place, agent)]
+}
+
+/** What the network knows by the same digits is not to be reached by mistake, or kept from whoever needs it. */
+function checkExtension({ homeCountry, agents }: SetUp, place: string, { id, extension }: AgentSetUp): Finding[] {
+  if (extension === '') return []
+  const other = agents.find((a) => !a.retired && a.id !== id && a.extension === extension)
+  if (other !== undefined) return [error(place, `Their extension, ${extension}, is that of ${other.name} as well.`, 'Give one of them another one.')]
+  const short = readShort(extension, homeCountry)
+  if (short === null) return []
+  return short.kind === 'emergency'
+    ? [error(place, `Their extension, ${extension}, is a number of the emergency services.`, 'Give them another one.')]
+    : [
+        warning(
+          place,
+          `Their extension, ${extension}, is a short number of the network as well, which nobody here reaches then.`,
+          'Give them another one, or mean it.',
+        ),
+      ]
 }
 
 function checkCentre(setUp: SetUp, agents: readonly AgentSetUp[]): Finding[] {

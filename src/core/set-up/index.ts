@@ -17,6 +17,7 @@ export { checkSetUp } from './check'
 export type { Finding } from './finding'
 export { DESK_LOST, MISSED_RING, OUTCOME_OWED, SOUND_LOST } from './given-reasons'
 export {
+  accountDialled,
   agentName,
   agentSetUp,
   type Behalf,

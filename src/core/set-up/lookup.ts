@@ -12,12 +12,18 @@ import { chosenScriptId, type ScriptSeeker } from './script-choice'
 export const queueSetUp = (setUp: SetUp, id: QueueId): QueueSetUp => found(indexOf(setUp).queues.get(id), id)
 /** The queue in use that is called by a number, in E.164; null where it is nobody's here. */
 export const queueWithNumber = (setUp: SetUp, number: string): QueueSetUp | null => indexOf(setUp).byNumber.get(number) ?? null
+/**
+ * Whose desk of the centre is dialled by this: an extension as it is set up, spaces and dashes between its digits left away, or, in E.164, the number of an account.
+ * null where it is nobody's who works here now.
+ */
+export const accountDialled = (setUp: SetUp, dialled: string): AgentSetUp | null => indexOf(setUp).byDialled.get(dialled.replace(/[\s.-]/g, '')) ?? null
 export const campaignSetUp = (setUp: SetUp, id: CampaignId): CampaignSetUp => found(indexOf(setUp).campaigns.get(id), id)
 export const agentSetUp = (setUp: SetUp, id: AgentId): AgentSetUp => found(indexOf(setUp).agents.get(id), id)
 
 interface Index {
   readonly queues: ReadonlyMap<QueueId, QueueSetUp>
   readonly byNumber: ReadonlyMap<string, QueueSetUp>
+  readonly byDialled: ReadonlyMap<string, AgentSetUp>
   readonly campaigns: ReadonlyMap<CampaignId, CampaignSetUp>
   readonly agents: ReadonlyMap<AgentId, AgentSetUp>
 }
@@ -31,12 +37,20 @@ function indexOf(setUp: SetUp): Index {
   const index = {
     queues: new Map(setUp.queues.map((q) => [q.id, q])),
     byNumber: new Map(setUp.queues.flatMap((q) => (q.retired || q.number === '' ? [] : [[q.number, q] as const]))),
+    byDialled: dialled(setUp.agents.filter((a) => !a.retired)),
     campaigns: new Map(setUp.campaigns.map((c) => [c.id, c])),
     agents: new Map(setUp.agents.map((a) => [a.id, a])),
   }
   indexes.set(setUp, index)
   return index
 }
+
+/** A number that several show is the centre's, and nobody's in person. */
+function dialled(agents: readonly AgentSetUp[]): ReadonlyMap<string, AgentSetUp> {
+  const shown = agents.filter((a) => a.number !== '' && !agents.some((b) => b !== a && b.number === a.number))
+  return new Map([...shown.map((a) => [a.number, a] as const), ...agents.flatMap((a) => (a.extension === '' ? [] : [[a.extension, a] as const]))])
+}
+
 export const agentName = (setUp: SetUp, id: AgentId): string => agentSetUp(setUp, id).name
 
 /** Whether an account has the skills a queue needs, at their levels. */

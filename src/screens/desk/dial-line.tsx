@@ -14,7 +14,7 @@ import { lackingToDial, memoInWords } from '@/parts/words'
 import { WriteFirst } from '@/parts/written'
 import type { CentreView, MeView } from '@/services/exchange/protocol'
 import { useCommand, useSeen } from '@/services/exchange/react'
-import { type Choice, choicesFor, shownOf } from './board/targets'
+import { type Choice, choicesFor, deskDialled, shownOf } from './board/targets'
 import { ChoiceRow } from './choice-row'
 import { choicesBefore, REDIALLED, useDialledBefore } from './dialled-before'
 import type { DraggableChoices } from './draggable-choices'
@@ -83,7 +83,10 @@ export const DialLine = memoInWords(function DialLine({ me, centre, onPick, onDr
 
   const text = typed.trim()
   const reading = /[\d*#]/.test(text) || !/\p{L}/u.test(text) ? (text === '' ? undefined : readNumber(text, centre.homeCountry, true)) : undefined
-  const before = onPick === null ? choicesBefore(dialled, reading?.ok ? reading.number.e164 : text).slice(0, text === '' ? REDIALLED : 3) : []
+  const before =
+    onPick === null && deskDialled(text, seats) === undefined
+      ? choicesBefore(dialled, reading?.ok ? reading.number.e164 : text).slice(0, text === '' ? REDIALLED : 3)
+      : []
   const all = text === '' ? [] : choicesFor(text, { me, centre, seats, queues }, onPick === null ? undefined : reading)
   // Without a call only who can be called is of use, and each of them once.
   const fit = onPick !== null ? all : all.filter((c) => c.target.kind !== 'queue' && !before.some((b) => sameTarget(b.target, c.target)))

@@ -129,6 +129,11 @@ function ColleaguePart({ id, onFind }: { id: string; onFind: (name: string) => v
       <p className="mt-1">
         <PresenceOf id={id} />
       </p>
+      {seat.extension !== '' && (
+        <p className="text-soft">
+          Extension <span className="tabular">{seat.extension}</span>
+        </p>
+      )}
       {(seat.doNotDisturb || seat.diversion !== null) && (
         <p className="text-soft">
           {[seat.doNotDisturb ? 'do not disturb: to voicemail' : null, seat.diversion === null ? null : diversionShort(seat.diversion)]

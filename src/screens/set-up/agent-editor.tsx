@@ -19,6 +19,10 @@ const AgentFormSchema = z.object({
   role: z.enum(['agent', 'supervisor']),
   team: z.string().trim().max(60, 'At most 60 characters.'),
   number: shownNumber,
+  extension: z
+    .string()
+    .trim()
+    .regex(/^(\d{2,5})?$/, 'Type two to five digits, or leave it empty.'),
   queueIds: z.array(z.string()),
   /** Level by skill; `0` for none. */
   levels: z.record(z.string(), z.string()),
@@ -52,6 +56,7 @@ export function AgentEditor({ agent, setUp, hasPin, onSave, onClose, beginsAt }:
       role: agent.role,
       team: agent.team,
       number: agent.number === '' ? '' : numberWords(agent.number),
+      extension: agent.extension,
       queueIds: [...agent.queueIds],
       levels: Object.fromEntries(setUp.skills.map((s) => [s.id, String(agent.skills.find((k) => k.skillId === s.id)?.level ?? 0)])),
       may: [...agent.may],
@@ -85,13 +90,21 @@ export function AgentEditor({ agent, setUp, hasPin, onSave, onClose, beginsAt }:
           <option value="supervisor">Supervisor</option>
         </SelectField>
       </div>
-      <div className="grid grid-cols-2 gap-3">
+      <div className="grid grid-cols-[1fr_1fr_8.75rem] gap-3">
         <TextField label="Team" hint="Colleagues are listed by it." problem={formState.errors.team?.message ?? null} {...register('team')} />
         <TextField
           label="Number"
           hint="Shown to whoever they call. Empty for none."
           problem={formState.errors.number?.message ?? null}
           {...register('number')}
+        />
+        <TextField
+          label="Extension"
+          inputMode="numeric"
+          autoComplete="off"
+          hint="Colleagues dial it."
+          problem={formState.errors.extension?.message ?? null}
+          {...register('extension')}
         />
       </div>
       <fieldset className="border-line border-t pt-3">

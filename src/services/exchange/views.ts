@@ -130,7 +130,7 @@ export function selectCentre({ setUp, setUpSeq }: FloorState, { places, people }
   }
 }
 
-export function seatView(state: FloorState, { id, name, role, team, queueIds }: AgentSetUp): SeatView {
+export function seatView(state: FloorState, { id, name, role, team, extension, queueIds }: AgentSetUp): SeatView {
   const agent = get(state.agents, id)
   const { name: stateName = 'signedOut', reason = null, sinceMs = 0 } = agent === undefined ? {} : shownState(state, agent)
   const rings = agent?.engagements.find((e) => e.state === 'alerting')
@@ -138,7 +138,7 @@ export function seatView(state: FloorState, { id, name, role, team, queueIds }: 
   const ringing = call === undefined ? null : { callId: call.id, queueId: call.queueId, label: labelOf(state, call, id) }
   const { note = null, doNotDisturb = false, diversion = null } = agent ?? {}
   const [taken, serves] = [agent?.shift?.seat ?? null, agent?.shift?.queueIds ?? []]
-  return { id, name, role, team, queueIds, serves, taken, state: stateName, reason, sinceMs, note, doNotDisturb, diversion, ringing }
+  return { id, name, role, team, extension, queueIds, serves, taken, state: stateName, reason, sinceMs, note, doNotDisturb, diversion, ringing }
 }
 
 /** Where nobody shall see that they are listened to, who listens is to all others what they are besides. */

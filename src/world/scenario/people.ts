@@ -39,6 +39,9 @@ const SEATS: readonly (readonly [name: string, queueIds: AgentSetUp['queueIds'],
   ['Odhran Saltergate', [SAILINGS, DISRUPTION], [0, 1, 0]],
 ]
 
+/** The supervisors’ desk; the others follow. */
+const FIRST_EXTENSION = 200
+
 /** How often somebody catches the early boat home and leaves the last call of the day uncoded. */
 export const LEAVES_IN_A_HURRY: ReadonlyMap<AgentId, number> = new Map([[idOf('Eluned Tarnow'), 0.75]])
 
@@ -46,14 +49,15 @@ export const LEAVES_IN_A_HURRY: ReadonlyMap<AgentId, number> = new Map([[idOf('E
 const LACKS: Readonly<Record<string, readonly Entitlement[]>> = { 'Sunniva Merrowby': ['internationalCalls', 'conference'] }
 
 export const AGENTS: readonly AgentSetUp[] = [
-  ...SEATS.map(([name, queueIds, levels]) => ({
+  ...SEATS.map(([name, queueIds, levels], i) => ({
     id: idOf(name),
     name,
     role: 'agent' as const,
     team: teamOf(queueIds),
     number: DESK_NUMBER,
+    extension: String(FIRST_EXTENSION + i + 1),
     queueIds,
-    skills: SKILLS.flatMap(({ id }, i) => levelOf(id, levels[i] ?? 0)),
+    skills: SKILLS.flatMap(({ id }, skill) => levelOf(id, levels[skill] ?? 0)),
     may: ENTITLEMENTS.filter((e) => !ABOVE_AGENTS.includes(e) && !LACKS[name]?.includes(e)),
     answersItself: false,
     takesWrapUp: true,
@@ -67,6 +71,7 @@ export const AGENTS: readonly AgentSetUp[] = [
     role: 'supervisor',
     team: 'Supervisors',
     number: DESK_NUMBER,
+    extension: String(FIRST_EXTENSION),
     queueIds: [],
     skills: [],
     may: ENTITLEMENTS,

@@ -1,3 +1,4 @@
+export { callInside } from './call-inside'
 export { carryOutClearing } from './clearing'
 export { type FarEndCommand, TALK_ASKS, type TalkCommand } from './commands'
 export { dialRecord } from './dial-record'

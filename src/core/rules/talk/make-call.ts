@@ -9,24 +9,30 @@ import { openCallback } from '@/core/rules/promises'
 import { unentitledToDial } from '@/core/rules/rights'
 import { refuse } from '@/core/rules/rule'
 import { busy, queueName } from '@/core/rules/shift'
-import { queueWithNumber } from '@/core/set-up'
+import { accountDialled, queueWithNumber } from '@/core/set-up'
 import { type Draft, emit, type FloorState, nextCallId } from '@/core/state'
 import { get } from '@/core/table'
 import { triesOf } from '@/core/work'
+import { callInside } from './call-inside'
 import type { Of, Ruling } from './commands'
 import { dialRecord } from './dial-record'
 import { dialEmergency } from './emergency'
+import { deskDialled } from './reach'
 
 /** Refused: queueNotServed, what a callback, reading the number, the account and the calls under way refuse; onDoNotCall without a waiver that holds. */
 export function makeCall(draft: Draft, agent: Agent, command: Of<'makeCall'>): Ruling {
   const found = command.callbackId === undefined ? null : openCallback(draft, agent, command.callbackId)
   if (found?.ok === false) return found
   const callback = found?.callback ?? null
+  const desk = callback === null ? deskDialled(draft.state, command.typed) : null
+  if (desk !== null) return callInside(draft, agent, { kind: 'agent', agentId: desk })
   const reading = (callback === null ? readDialled : readNumber)(callback?.number ?? command.typed, draft.state.setUp.homeCountry)
   if (!reading.ok) return refuse(reading.refusal)
   if (reading.number.kind === 'emergency') return dialEmergency(draft, agent, reading.number.e164)
   const ours = queueWithNumber(draft.state.setUp, reading.number.e164)
   if (ours !== null) return refuse({ reason: 'numberIsOurs', queue: ours.name })
+  const colleague = callback === null ? accountDialled(draft.state.setUp, reading.number.e164) : null
+  if (colleague !== null) return callInside(draft, agent, { kind: 'agent', agentId: colleague.id })
   const refused = unentitledToDial(draft.state, agent.id, reading.number.readAs) ?? busy(draft.state, agent)
   if (refused !== null) return refused
   if (callback === null && reading.number.e164 === draft.state.setUp.conferenceNumber) return dialConferenceLine(draft, agent)

@@ -1,7 +1,7 @@
 // Reaching somebody: a target named by an agent becomes a party with a device, and the events that call it. Says
 // beforehand when there is nobody to reach, so that no caller is sent to an empty chair.
 import type { Call, CallEvent, Failure, Party, Target } from '@/core/calls'
-import { readDialled } from '@/core/directory'
+import { isEmergency, readDialled } from '@/core/directory'
 import { type AgentId, type DeviceId, deviceOfAgent, deviceOfQueue, deviceOutside } from '@/core/ids'
 import { isOpenAt } from '@/core/queues'
 import { forbidden } from '@/core/rules/do-not-call'
@@ -9,7 +9,7 @@ import { unentitledToDial } from '@/core/rules/rights'
 import { type Refused, refuse } from '@/core/rules/rule'
 import { isAwaited } from '@/core/rules/shift'
 import { reachedBy } from '@/core/rules/voicemail'
-import { agentName, queueWithNumber } from '@/core/set-up'
+import { accountDialled, agentName, queueWithNumber } from '@/core/set-up'
 import type { Draft, FloorState } from '@/core/state'
 import { get } from '@/core/table'
 import { type Box, deviceOfBox } from '@/core/voicemail'
@@ -54,6 +54,8 @@ export function reach({ state, atMs }: Pick<Draft, 'state' | 'atMs'>, asking: Ag
       return queue.takesMessages ? reachMailbox({ kind: 'queue', queueId: queue.id }) : refuse({ reason: 'targetTakesNoMessages', name: queue.name })
     }
     case 'number': {
+      const desk = deskDialled(state, target.typed)
+      if (desk !== null) return reachAgent(state, asking, call, desk, use)
       const reading = readDialled(target.typed, state.setUp.homeCountry)
       if (!reading.ok) return refuse(reading.refusal)
       const { e164, readAs, kind, extension } = reading.number
@@ -61,11 +63,18 @@ export function reach({ state, atMs }: Pick<Draft, 'state' | 'atMs'>, asking: Ag
       // In the house, and not out and in again by the public network.
       const queue = queueWithNumber(state.setUp, e164)
       if (queue !== null) return reach({ state, atMs }, asking, call, { kind: 'queue', queueId: queue.id }, use)
+      const colleague = accountDialled(state.setUp, e164)
+      if (colleague !== null) return reachAgent(state, asking, call, colleague.id, use)
       // Its code is keyed by whoever dials it: nobody can be sent there.
       if (e164 === state.setUp.conferenceNumber) return refuse({ reason: 'conferenceLineAlone' })
       return unentitledToDial(state, asking, readAs) ?? forbidden(state, e164, target.name) ?? reachOutside(call, e164, target.name, { extension })
     }
   }
+}
+
+/** Whose extension was dialled; null of anything else. What reaches the emergency services is nobody’s extension, whatever is set up. */
+export function deskDialled({ setUp }: Pick<FloorState, 'setUp'>, typed: string): AgentId | null {
+  return isEmergency(typed, setUp.homeCountry) ? null : (accountDialled(setUp, typed.trim())?.id ?? null)
 }
 
 function reachMailbox(box: Box): Reaching {

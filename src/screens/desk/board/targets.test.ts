@@ -10,6 +10,7 @@ const seat = (name: string, more: Partial<SeatView>): SeatView => ({
   name,
   role: 'agent',
   team: '',
+  extension: '',
   queueIds: [QUEUE],
   serves: [QUEUE],
   taken: 'desk',
@@ -28,6 +29,7 @@ const SEATS = [
   seat('Cy', { state: 'ready', sinceMs: 9 }),
   seat('Di', { state: 'ready', sinceMs: 3 }),
   seat('Ed', { state: 'signedOut', taken: null }),
+  seat('Gil', { role: 'supervisor', extension: '214', state: 'signedOut' }),
   seat('Fay', { state: 'notReady', reason: 'Lunch' }),
 ]
 const CENTRE = {
@@ -67,6 +69,7 @@ describe('what the picker offers', () => {
     { says: 'somebody off shift is found, with their voicemail', typed: 'ed', names: ['Ed', 'Voicemail of Ed'] },
     { says: 'a person with each of their numbers', typed: 'perrin', names: ['Perrin Arncliffe', 'Perrin Arncliffe'] },
     { says: 'a number in any form', typed: '(01632) 960-112', names: ['+44 1632 960112'] },
+    { says: 'an extension, of whoever it is, and nobody else', typed: ' 21 4', names: ['Gil'] },
     { says: 'a device of one’s own', typed: 'handset', names: ['Desk handset'] },
     { says: 'a parked call, by slot or by name', typed: 'slot 3', names: ['Tegan Brackenhythe'] },
     { says: 'nothing for what is not there', typed: 'harbour master', names: [] },

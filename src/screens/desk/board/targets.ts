@@ -44,6 +44,8 @@ const ORDER = { ready: 0, notReady: 1, writing: 2, wrapUp: 3, ringing: 4, listen
 export function choicesFor(typed: string, known: Known, reading: NumberReading | undefined): readonly Choice[] {
   const wanted = typed.trim().toLowerCase()
   const fits = (name: string) => wanted === '' || name.toLowerCase().includes(wanted)
+  const desk = deskDialled(typed, known.seats)
+  if (desk !== undefined && desk.id !== known.me.id) return [colleague(desk)]
   const colleagues = known.seats
     .filter((s) => s.id !== known.me.id && s.role === 'agent' && fits(s.name) && (wanted !== '' || s.state !== 'signedOut'))
     .toSorted((a, b) => ORDER[a.state] - ORDER[b.state] || a.sinceMs - b.sinceMs)
@@ -64,6 +66,12 @@ export function choicesFor(typed: string, known: Known, reading: NumberReading |
   return wanted === ''
     ? [...queues, ...free, ...rest, ...places]
     : [...number, ...slots, ...devices, ...free, ...queues, ...rest, ...mailboxes, ...shared, ...places, ...people]
+}
+
+/** Whose extension was typed: then nobody else is meant. */
+export const deskDialled = (typed: string, seats: readonly SeatView[]): SeatView | undefined => {
+  const digits = typed.replace(/[\s.-]/g, '')
+  return digits === '' ? undefined : seats.find((s) => s.extension === digits)
 }
 
 /** The one choice that stands for somebody who was named already. */
@@ -98,7 +106,7 @@ const colleague = (s: SeatView): Choice => ({
   key: s.id,
   target: { kind: 'agent', agentId: s.id },
   name: s.name,
-  kind: 'Colleague',
+  kind: s.extension === '' ? 'Colleague' : `Colleague · ${s.extension}`,
   state: colleagueState(s),
   sinceMs: s.state === 'signedOut' ? null : s.sinceMs,
   isFree: s.state === 'ready',

@@ -89,6 +89,8 @@ export interface SeatView {
   readonly name: string
   /** '' for none. */
   readonly team: string
+  /** What is dialled for their desk; '' for nothing. */
+  readonly extension: string
   readonly role: 'agent' | 'supervisor'
   readonly queueIds: readonly QueueId[]
   /** The queues ticked for this shift, whatever the level; none off shift. */
