@@ -303,7 +303,7 @@ test('a page that is locked shows nobody anything and does nothing; its call goe
   await expect(locked).toContainText('The PIN is missing.')
   await locked.getByLabel('PIN of Eluned Tarnow').fill('1111')
   await page.keyboard.press('Enter')
-  await expect(locked).toContainText('do not belong together')
+  await expect(locked).toContainText('This is not the PIN you signed in with.')
   await locked.getByLabel('PIN of Eluned Tarnow').fill('2417')
   await page.keyboard.press('Enter')
   await expect(locked).toBeHidden()

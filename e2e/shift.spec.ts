@@ -166,6 +166,24 @@ test('a colleague who is not simply there: a note and who covers, a diversion fo
   // The number is offered again.
   await button(kester, 'Kester Oddersey, your settings').click()
   await expect(button(kester, '+44 1632 960901')).toBeVisible()
+  // To a colleague, by their extension: it rings at theirs; to whoever asks it is refused in words.
+  await presence.getByLabel('To a number').fill('201')
+  await button(kester, 'Divert').click()
+  await expect(bar).toContainText('Your own calls go to Eluned Tarnow.')
+  if (process.env.PICTURE) await kester.screenshot({ path: '/tmp/diverted.png' })
+  await presence.getByRole('button', { name: 'End diversion' }).click()
+  if (process.env.PICTURE) await kester.screenshot({ path: '/tmp/divert.png' })
+  await presence.getByLabel('To a colleague').selectOption({ label: 'Eluned Tarnow · On call' })
+  await expect(bar).toContainText('Your own calls go to Eluned Tarnow.')
+  await button(page, 'Transfer').click()
+  await page.getByLabel('Who or what number').fill('202')
+  const desk = page.getByRole('listbox', { name: 'Where to' }).getByRole('option')
+  await expect(desk).toHaveText([/Kester Oddersey.*Colleague · 202.*diverted to Eluned Tarnow/])
+  if (process.env.PICTURE) await page.screenshot({ path: '/tmp/desk202.png' })
+  await page.getByRole('button', { name: 'Consult', exact: true }).click()
+  await expect(page.getByText('Calls for Kester Oddersey go to you.')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await presence.getByRole('button', { name: 'End diversion' }).click()
 
   // Do not disturb: a consult says why not, a colleague’s transfer goes to voicemail.
   await kester.getByRole('checkbox', { name: 'Do not disturb' }).click()

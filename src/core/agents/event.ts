@@ -9,7 +9,11 @@ export type SoundPath = (typeof SOUND_PATHS)[number]
 
 /** Where calls for the agent in person go instead. */
 export const DiversionSchema = z
-  .discriminatedUnion('kind', [z.object({ kind: z.literal('voicemail') }), z.object({ kind: z.literal('number'), number: z.string() })])
+  .discriminatedUnion('kind', [
+    z.object({ kind: z.literal('voicemail') }),
+    z.object({ kind: z.literal('number'), number: z.string() }),
+    z.object({ kind: z.literal('agent'), agentId: AgentIdSchema }),
+  ])
   .readonly()
 export type Diversion = z.infer<typeof DiversionSchema>
 

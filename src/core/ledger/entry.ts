@@ -33,9 +33,9 @@ import { CarriedOverSchema } from './carried-over'
  * 11 added listening in, acts of supervisors, and reviews. 12 added chats, mails and texts, and messages between colleagues.
  * 13 added places kept by whoever writes a chat. 14 counts every instant and length in whole milliseconds, and says in whose place an entry stands that
  * could not be read. 15 added that PINs were given anew at the door. 16 keeps what is personal sealed, and says when somebody, or what is older than it may be,
- * was forgotten.
+ * was forgotten. 17 added people of calling lists to what is forgotten after so many days. 18 added diversions to colleagues.
  */
-export const LEDGER_VERSION = 17
+export const LEDGER_VERSION = 18
 
 export const FloorOpenedSchema = z.object({ kind: z.literal('floorOpened'), floorId: z.string().regex(/^[a-z0-9-]+$/), setUp: SetUpSchema }).readonly()
 

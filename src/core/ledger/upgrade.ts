@@ -41,6 +41,8 @@ const UPGRADES: readonly Upgrade[] = [
   { from: 15, apply: (stored) => ({ ...stored, version: 16, event: withRight(stored.event, 'setUp', 'forgetting') }) },
   // Version 17 only adds a kind of what is kept for so many days, and the setting of it.
   { from: 16, apply: (stored) => ({ ...stored, version: 17 }) },
+  // Version 18 only adds where calls may be diverted to.
+  { from: 17, apply: (stored) => ({ ...stored, version: 18 }) },
 ]
 
 /** Until version 13 a desk that vanished was no reason for anything. */

@@ -94,7 +94,18 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
     case 'setDoNotDisturb':
       return { kind, agentId, on: party % 7 === 0 }
     case 'setDiversion':
-      return { kind, agentId, to: party % 5 !== 0 ? null : flag ? { kind: 'voicemail' } : { kind: 'number', typed: '01632 960140' } }
+      return {
+        kind,
+        agentId,
+        to:
+          party % 5 !== 0
+            ? null
+            : flag
+              ? { kind: 'voicemail' }
+              : pick % 2 === 0
+                ? { kind: 'agent', agentId: MANY[pick % MANY.length] as AgentId }
+                : { kind: 'number', typed: '01632 960140' },
+      }
     case 'forgetPerson':
       return {
         kind,

@@ -6,7 +6,7 @@ import { LONGEST_NOTE } from '@/core/agents'
 import { type Ask, toRefusalText } from '@/core/floor'
 import { toAgentId } from '@/core/ids'
 import { Button, Problem, SelectField, TextField, TimeField } from '@/parts/ui'
-import { diversionWords, numberWords, useNumberWords } from '@/parts/words'
+import { diversionWords, numberWords, stateWords, useNumberWords } from '@/parts/words'
 import { floorNow } from '@/services/exchange/floor-time'
 import type { CentreView, MeView, SeatView } from '@/services/exchange/protocol'
 import { useCommand } from '@/services/exchange/react'
@@ -24,7 +24,7 @@ export function Presence({ me, seats, centre }: Props) {
       <h3 className="font-semibold">What the others see of you</h3>
       <NoteForm me={me} seats={seats} />
       <DoNotDisturb me={me} />
-      <DiversionForm me={me} centre={centre} />
+      <DiversionForm me={me} seats={seats} centre={centre} />
     </section>
   )
 }
@@ -109,7 +109,7 @@ function DoNotDisturb({ me }: Pick<Props, 'me'>) {
   )
 }
 
-function DiversionForm({ me, centre }: Pick<Props, 'me' | 'centre'>) {
+function DiversionForm({ me, seats, centre }: Props) {
   const id = useId()
   const [typed, setTyped] = useState('')
   const [problem, give] = useSaid()
@@ -145,7 +145,7 @@ function DiversionForm({ me, centre }: Pick<Props, 'me' | 'centre'>) {
             }}
           >
             <TextField
-              label="To a number"
+              label="To a number or extension"
               className="flex-1"
               inputMode="tel"
               value={typed}
@@ -156,6 +156,16 @@ function DiversionForm({ me, centre }: Pick<Props, 'me' | 'centre'>) {
               Divert
             </Button>
           </form>
+          <SelectField
+            label="To a colleague"
+            className="mt-2"
+            value=""
+            disabled={refusal !== null}
+            onChange={(e) => divert({ kind: 'agent', agentId: toAgentId(e.target.value) })}
+          >
+            <option value="">Choose…</option>
+            {seats.map((s) => s.id !== me.id && <option key={s.id} value={s.id}>{`${s.name} · ${stateWords(s.state, s.reason)}`}</option>)}
+          </SelectField>
         </>
       ) : (
         <p className="mt-1 flex items-center justify-between gap-2">

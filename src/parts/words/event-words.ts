@@ -358,7 +358,7 @@ export function eventWords(event: FloorEvent, names: EventNames): string {
     case 'doNotDisturbChanged':
       return `${agent(event.agentId)} ${event.on ? 'does not want to be disturbed' : 'may be disturbed again'}`
     case 'diversionChanged':
-      return `${agent(event.agentId)} ${event.to === null ? 'takes their own calls again' : event.to.kind === 'voicemail' ? 'sent their own calls to voicemail' : `sent their own calls to ${numberWords(event.to.number)}`}`
+      return `${agent(event.agentId)} ${event.to === null ? 'takes their own calls again' : `sent their own calls to ${event.to.kind === 'voicemail' ? 'voicemail' : event.to.kind === 'agent' ? agent(event.to.agentId) : numberWords(event.to.number)}`}`
     case 'callbackMoved':
       return `${agent(event.byAgentId)} moved the callback to ${moment(event.dueAtMs)}${event.why === '' ? '' : `: ${event.why}`}`
     case 'callbackHandedOver':

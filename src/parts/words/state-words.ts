@@ -1,8 +1,9 @@
 // States in words, exactly as they are written on the shift bar and in reports.
-import type { AgentStateName, Diversion } from '@/core/agents'
+import type { AgentStateName } from '@/core/agents'
 import { SIGNED_IN_REASON } from '@/core/agents'
 import type { Role } from '@/core/calls'
 import { DESK_LOST } from '@/core/set-up'
+import type { DiversionView } from '@/services/exchange/protocol'
 import { numberWords } from './number-words'
 
 const WORDS: Record<AgentStateName, string> = {
@@ -33,7 +34,8 @@ export function spentWords(key: string): string {
   return stateWords(name as AgentStateName, reason.length === 0 ? null : reason.join(' '))
 }
 
-export const diversionWords = (to: Diversion): string =>
-  to.kind === 'voicemail' ? 'Your own calls go to your voicemail.' : `Your own calls go to ${numberWords(to.number)}.`
+const whither = (to: DiversionView): string => (to.kind === 'agent' ? to.name : to.kind === 'number' ? numberWords(to.number) : 'voicemail')
 
-export const diversionShort = (to: Diversion): string => (to.kind === 'voicemail' ? 'diverted to voicemail' : `diverted to ${numberWords(to.number)}`)
+export const diversionWords = (to: DiversionView): string => `Your own calls go to ${to.kind === 'voicemail' ? 'your ' : ''}${whither(to)}.`
+
+export const diversionShort = (to: DiversionView): string => `diverted to ${whither(to)}`

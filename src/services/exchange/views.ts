@@ -1,5 +1,5 @@
 // What a tab is shown of the floor, by parts. A part is sent when its JSON differs from what that tab has.
-import { type Agent, type AgentState, type AgentStateName, spentToday, type WrapUp } from '@/core/agents'
+import { type Agent, type AgentState, type AgentStateName, type Diversion, spentToday, type WrapUp } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import { type Call, isInternal, whoHearsWhom } from '@/core/calls'
 import { countsOver, createRun } from '@/core/campaigns'
@@ -26,6 +26,7 @@ import type {
   CampaignView,
   CentreView,
   DeviceView,
+  DiversionView,
   DoorView,
   FloorView,
   HandsetState,
@@ -138,8 +139,27 @@ export function seatView(state: FloorState, { id, name, role, team, extension, q
   const ringing = call === undefined ? null : { callId: call.id, queueId: call.queueId, label: labelOf(state, call, id) }
   const { note = null, doNotDisturb = false, diversion = null } = agent ?? {}
   const [taken, serves] = [agent?.shift?.seat ?? null, agent?.shift?.queueIds ?? []]
-  return { id, name, role, team, extension, queueIds, serves, taken, state: stateName, reason, sinceMs, note, doNotDisturb, diversion, ringing }
+  return {
+    id,
+    name,
+    role,
+    team,
+    extension,
+    queueIds,
+    serves,
+    taken,
+    state: stateName,
+    reason,
+    sinceMs,
+    note,
+    doNotDisturb,
+    diversion: diversionView(state, diversion),
+    ringing,
+  }
 }
+
+const diversionView = ({ setUp }: FloorState, to: Diversion | null): DiversionView | null =>
+  to?.kind === 'agent' ? { ...to, name: agentName(setUp, to.agentId) } : to
 
 /** Where nobody shall see that they are listened to, who listens is to all others what they are besides. */
 function shownState({ setUp }: FloorState, { state, availability }: Agent): AgentState {
@@ -230,7 +250,7 @@ export function selectMe(state: FloorState, agentId: AgentId | null): MeView | n
     deskWasLost: shift.deskWasLost,
     note,
     doNotDisturb,
-    diversion,
+    diversion: diversionView(state, diversion),
     divertedTo,
     may: account.may,
     number: account.number,

@@ -6,10 +6,11 @@ import type { By, Ruling as RulingFor } from '@/core/rules/rule'
 import { InstantSchema } from '@/core/time'
 import type { RulingRefusal } from './refusals'
 
-/** Where own calls shall go: the voicemail, or a number as it was typed. */
+/** Where own calls shall go: the voicemail, a number or extension as it was typed, or a colleague. */
 const DiversionWishSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('voicemail') }),
   z.object({ kind: z.literal('number'), typed: z.string() }),
+  z.object({ kind: z.literal('agent'), agentId: AgentIdSchema }),
 ])
 
 export const SHIFT_ASKS = [

@@ -1,4 +1,5 @@
 export { SHIFT_ASKS, type ShiftCommand } from './commands'
+export { deskDialled } from './diversion'
 export { awaitedAgents, idleOf, isAwaited, onTheWay } from './on-the-way'
 export { isOverOwed, keepOwedLimit, leaveForLater, owesTooMuch, setNotReady } from './owed'
 export { busy, busyOnCall, endShift, endShiftOwing, goNotReady, goReady, mayOpenLine, mayWork, queueName } from './readiness'

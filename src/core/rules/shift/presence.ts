@@ -1,12 +1,8 @@
-// What an agent lets the others know and where their own calls go: note, do not disturb, diversion, and the device
-// they speak through.
+// What an agent lets the others know: note, do not disturb; and the device they speak through.
 import { type Agent, canBeReached, LONGEST_NOTE } from '@/core/agents'
 import { agentConnection, services } from '@/core/calls'
-import { readNumber } from '@/core/directory'
-import { forbidden } from '@/core/rules/do-not-call'
-import { unentitled, unentitledToDial } from '@/core/rules/rights'
 import { refuse } from '@/core/rules/rule'
-import { queueWithNumber, SOUND_LOST } from '@/core/set-up'
+import { SOUND_LOST } from '@/core/set-up'
 import { type Draft, emit } from '@/core/state'
 import { get } from '@/core/table'
 import { A_YEAR_MS } from '@/core/time'
@@ -30,21 +26,6 @@ export function clearNote(draft: Draft, agent: Agent): Ruling {
 
 export function setDoNotDisturb(draft: Draft, agent: Agent, { on }: Of<'setDoNotDisturb'>): Ruling {
   return agent.doNotDisturb === on ? null : emit(draft, null, { kind: 'doNotDisturbChanged', agentId: agent.id, on })
-}
-
-/** Refused: notEntitled, nothingToClear, onDoNotCall, and what reading the number refuses. */
-export function setDiversion(draft: Draft, agent: Agent, { to }: Of<'setDiversion'>): Ruling {
-  const done = (diversion: Agent['diversion']) => emit(draft, null, { kind: 'diversionChanged', agentId: agent.id, to: diversion })
-  if (to === null) return agent.diversion === null ? refuse({ reason: 'nothingToClear' }) : done(null)
-  const missing = unentitled(draft.state, agent.id, 'diversion')
-  if (missing !== null) return missing
-  if (to.kind === 'voicemail') return done(to)
-  const reading = readNumber(to.typed, draft.state.setUp.homeCountry)
-  if (!reading.ok) return refuse(reading.refusal)
-  const { e164, readAs } = reading.number
-  const ours = queueWithNumber(draft.state.setUp, e164)
-  if (ours !== null) return refuse({ reason: 'numberIsOurs', queue: ours.name })
-  return unentitledToDial(draft.state, agent.id, readAs) ?? forbidden(draft.state, e164, null) ?? done({ kind: 'number', number: e164 })
 }
 
 /** Another path, or the same one that works again: who waited with music meanwhile is talked to again. Refused: soundPathUnchanged. */

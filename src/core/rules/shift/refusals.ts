@@ -30,6 +30,8 @@ export type ShiftRefusal =
   | { readonly reason: 'noteEndsTooLate' }
   | { readonly reason: 'coverUnknown' }
   | { readonly reason: 'coversThemselves' }
+  | { readonly reason: 'diversionToNobody' }
+  | { readonly reason: 'diversionCircle'; readonly names: readonly string[] }
   | { readonly reason: 'nothingToClear' }
 
 /** All that may come of a rule of this room. */
@@ -76,6 +78,11 @@ export const SHIFT_WORDS: WordsOf<ShiftRefusal> = {
   noteEndsInThePast: () => ({ says: 'The note would end in the past.', next: 'Choose a later time, or let it stay until you clear it.' }),
   noteEndsTooLate: () => ({ says: 'The note would stand for more than a year.', next: 'Choose an earlier end, or let it stay until you clear it.' }),
   coverUnknown: () => ({ says: 'Whoever is to cover has no account here.', next: 'Choose a colleague from the list.' }),
+  diversionToNobody: () => ({ says: 'Whoever your calls are to go to has no account here.', next: 'Choose a colleague from the list.' }),
+  diversionCircle: ({ names }) => ({
+    says: `Your calls would go in a circle: ${names.join(' to ')}.`,
+    next: 'Choose somebody else, or let the last of them end their diversion first.',
+  }),
   coversThemselves: () => ({ says: 'Nobody covers for themselves.', next: 'Choose a colleague, or nobody.' }),
   nothingToClear: () => ({ says: 'It is off already.', next: 'Nothing to do.' }),
 }

@@ -1,6 +1,7 @@
 import { onShift, type Rules } from '@/core/rules/rule'
 import type { ShiftCommand } from './commands'
-import { chooseSoundPath, clearNote, reportSoundLost, setDiversion, setDoNotDisturb, setNote } from './presence'
+import { setDiversion } from './diversion'
+import { chooseSoundPath, clearNote, reportSoundLost, setDoNotDisturb, setNote } from './presence'
 import { endShift, goNotReady, goReady, moveSeat, setMute, startShift } from './readiness'
 import type { RulingRefusal } from './refusals'
 

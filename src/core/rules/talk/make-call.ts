@@ -8,7 +8,7 @@ import { checkWaiver, forbidden } from '@/core/rules/do-not-call'
 import { openCallback } from '@/core/rules/promises'
 import { unentitledToDial } from '@/core/rules/rights'
 import { refuse } from '@/core/rules/rule'
-import { busy, queueName } from '@/core/rules/shift'
+import { busy, deskDialled, queueName } from '@/core/rules/shift'
 import { accountDialled, queueWithNumber } from '@/core/set-up'
 import { type Draft, emit, type FloorState, nextCallId } from '@/core/state'
 import { get } from '@/core/table'
@@ -17,7 +17,6 @@ import { callInside } from './call-inside'
 import type { Of, Ruling } from './commands'
 import { dialRecord } from './dial-record'
 import { dialEmergency } from './emergency'
-import { deskDialled } from './reach'
 
 /** Refused: queueNotServed, what a callback, reading the number, the account and the calls under way refuse; onDoNotCall without a waiver that holds. */
 export function makeCall(draft: Draft, agent: Agent, command: Of<'makeCall'>): Ruling {

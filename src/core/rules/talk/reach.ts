@@ -1,13 +1,13 @@
 // Reaching somebody: a target named by an agent becomes a party with a device, and the events that call it. Says
 // beforehand when there is nobody to reach, so that no caller is sent to an empty chair.
 import type { Call, CallEvent, Failure, Party, Target } from '@/core/calls'
-import { isEmergency, readDialled } from '@/core/directory'
+import { readDialled } from '@/core/directory'
 import { type AgentId, type DeviceId, deviceOfAgent, deviceOfQueue, deviceOutside } from '@/core/ids'
 import { isOpenAt } from '@/core/queues'
 import { forbidden } from '@/core/rules/do-not-call'
 import { unentitledToDial } from '@/core/rules/rights'
 import { type Refused, refuse } from '@/core/rules/rule'
-import { isAwaited } from '@/core/rules/shift'
+import { deskDialled, isAwaited } from '@/core/rules/shift'
 import { reachedBy } from '@/core/rules/voicemail'
 import { accountDialled, agentName, queueWithNumber } from '@/core/set-up'
 import type { Draft, FloorState } from '@/core/state'
@@ -72,11 +72,6 @@ export function reach({ state, atMs }: Pick<Draft, 'state' | 'atMs'>, asking: Ag
   }
 }
 
-/** Whose extension was dialled; null of anything else. What reaches the emergency services is nobody’s extension, whatever is set up. */
-export function deskDialled({ setUp }: Pick<FloorState, 'setUp'>, typed: string): AgentId | null {
-  return isEmergency(typed, setUp.homeCountry) ? null : (accountDialled(setUp, typed.trim())?.id ?? null)
-}
-
 function reachMailbox(box: Box): Reaching {
   const party = box.kind === 'agent' ? ({ kind: 'voicemail', agentId: box.agentId } as const) : ({ kind: 'queueVoicemail', queueId: box.queueId } as const)
   return { ok: true, reached: { party, deviceId: deviceOfBox(box), failure: null, events: (callId) => reachedBy(box, callId) } }
@@ -94,16 +89,21 @@ function reachOutside(
   return { ok: true, reached: { party, deviceId, failure: null, events: (callId) => [{ kind: 'connectionInitiated', callId, deviceId, party }] } }
 }
 
-function reachAgent(state: FloorState, asking: AgentId, call: Joined, agentId: AgentId, use: 'talk' | 'send'): Reaching {
-  if (agentId === asking) return refuse({ reason: 'targetSelf' })
+/** `meant`: who was asked for, where their calls go on to others. A message is left for them, and not for whoever would have answered. */
+function reachAgent(state: FloorState, asking: AgentId, call: Joined, agentId: AgentId, use: 'talk' | 'send', meant: readonly AgentId[] = []): Reaching {
+  const [first = agentId] = meant
+  if (agentId === asking) return refuse(first === agentId ? { reason: 'targetSelf' } : { reason: 'targetGoesToYou', name: agentName(state.setUp, first) })
   const agent = get(state.agents, agentId)
   if (agent === undefined) return refuse({ reason: 'targetUnknown' })
-  const name = agentName(state.setUp, agentId)
+  const own = agentName(state.setUp, agentId)
+  const name = first === agentId ? own : `${own}, to whom calls for ${agentName(state.setUp, first)} go,`
   if (call.connections.some((c) => c.party.kind === 'agent' && c.party.agentId === agentId && c.state !== 'failed'))
     return refuse({ reason: 'targetAlreadyThere', name })
-  if (agent.diversion?.kind === 'number') return forbidden(state, agent.diversion.number, null) ?? reachOutside(call, agent.diversion.number, name, { agentId })
+  if (agent.diversion?.kind === 'number') return forbidden(state, agent.diversion.number, null) ?? reachOutside(call, agent.diversion.number, own, { agentId })
+  if (agent.diversion?.kind === 'agent' && !meant.includes(agent.diversion.agentId))
+    return reachAgent(state, asking, call, agent.diversion.agentId, use, [...meant, agentId])
   if (agent.diversion !== null || (agent.doNotDisturb && agent.shift !== null))
-    return use === 'send' ? reachMailbox({ kind: 'agent', agentId }) : refuse({ reason: 'targetTakesMessagesOnly', name })
+    return use === 'send' ? reachMailbox({ kind: 'agent', agentId: first }) : refuse({ reason: 'targetTakesMessagesOnly', name })
   if (agent.shift === null) return refuse({ reason: 'targetOffShift', name })
   const party = { kind: 'agent', agentId } as const
   const deviceId = deviceOfAgent(agentId)

@@ -24,6 +24,7 @@ export type TalkRefusal =
   | { readonly reason: 'callerNotOnLine' }
   | { readonly reason: 'queueNotServed'; readonly queue: string }
   | { readonly reason: 'targetSelf' }
+  | { readonly reason: 'targetGoesToYou'; readonly name: string }
   | { readonly reason: 'queueClosed'; readonly name: string }
   | { readonly reason: 'targetOffShift'; readonly name: string }
   | { readonly reason: 'targetOnCall'; readonly name: string }
@@ -58,6 +59,7 @@ export const TALK_WORDS: WordsOf<TalkRefusal> = {
   callerNotOnLine: () => ({ says: 'The caller has hung up and keeps their place.', next: 'Answer to call them back, or decline.' }),
   queueNotServed: (refusal) => ({ says: `You do not serve ${refusal.queue} on this shift.`, next: 'Call for yourself, or for a queue you serve.' }),
   conferenceLineAlone: () => ({ says: 'The conference line asks whoever dials it for a code.', next: 'Call it on its own, without anybody else on the line.' }),
+  targetGoesToYou: ({ name }) => ({ says: `Calls for ${name} go to you.`, next: 'Leave them a message, or choose somebody else.' }),
   targetSelf: () => ({ says: 'That is you.', next: 'Choose somebody else.' }),
   queueClosed: (refusal) => ({
     says: `${refusal.name} is closed at this hour, so nobody would take the call.`,

@@ -8,6 +8,9 @@ import type { Entitlement } from '@/core/set-up'
 import type { Line, Thread } from '@/core/threads'
 import type { HelpView } from '@/services/exchange/help-view'
 
+/** Where somebody's own calls go, with the name of a colleague. */
+export type DiversionView = Exclude<Diversion, { kind: 'agent' }> | (Extract<Diversion, { kind: 'agent' }> & { readonly name: string })
+
 /** A record an agent looks at before they call. */
 export interface PreviewView {
   readonly campaignId: CampaignId
@@ -43,7 +46,7 @@ export interface MeView {
   readonly deskWasLost: DeskWasLost | null
   readonly note: Note | null
   readonly doNotDisturb: boolean
-  readonly diversion: Diversion | null
+  readonly diversion: DiversionView | null
   readonly divertedTo: readonly string[]
   readonly may: readonly Entitlement[]
   /** Shown to whoever they call for themselves; '' for none. */

@@ -1,6 +1,6 @@
 // What everybody who is signed in is shown of the centre: its set-up, its seats, its queues, its promises.
 
-import type { AgentStateName, Diversion, Note } from '@/core/agents'
+import type { AgentStateName, Note } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
 import type { CampaignState, DayCount } from '@/core/campaigns'
 import type { DoNotCallEntry } from '@/core/do-not-call'
@@ -11,6 +11,7 @@ import type { Sheet } from '@/core/reviews'
 import type { Script } from '@/core/scripts'
 import type { CampaignSetUp, QueueSetUp, Reason, SetUp, Skill } from '@/core/set-up'
 import type { Left } from '@/services/exchange/list-feed'
+import type { DiversionView } from './agent-view'
 
 export interface CentreView {
   readonly name: string
@@ -102,7 +103,7 @@ export interface SeatView {
   readonly note: Note | null
   readonly doNotDisturb: boolean
   /** Calls for them go to their voicemail or a number instead. */
-  readonly diversion: Diversion | null
+  readonly diversion: DiversionView | null
   /** What rings there, for colleagues who may pick it up. */
   readonly ringing: { readonly callId: CallId; readonly queueId: QueueId | null; readonly label: string } | null
 }

@@ -11,7 +11,7 @@ export type { BoxView, MessagesPage, MessageView, VoicemailPart } from '@/servic
 export type { PieceView } from '@/services/exchange/pieces'
 export type { ReviewView } from '@/services/exchange/reviews'
 export type { WatchedSeat } from '@/services/exchange/watched'
-export type { CallView, MeView, PreviewView, ThreadView } from './agent-view'
+export type { CallView, DiversionView, MeView, PreviewView, ThreadView } from './agent-view'
 export type { CallbackView, CampaignView, CentreView, DoNotCallPage, ParkedView, QueueView, SeatView, SetUpInUse } from './centre-view'
 export type { FloorMessage, ListChanges, RefusalView, RowChanges, TakenBack } from './floor-message'
 export type { AccountView, DoorParts, DoorView, FloorPart, FloorView, ListName, Notice, SharedLists, TabView } from './floor-view'

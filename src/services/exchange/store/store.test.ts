@@ -479,12 +479,14 @@ describe('other versions of the product', () => {
     await store.set(DAMAGED_KEY, [
       { reason: 'x', afterSeq: 1, parts: [{ key: 'chunk/1-2', value: { text: '{"agents":[{"id":"agent_a","pin":"4711","role":"agent"}]}' } }] },
     ])
-    expect(await text()).toContain('pin')
+    // As a name of JSON: what is sealed may happen to have these letters in a row.
+    const PIN = /"pin\\*"/
+    expect(await text()).toMatch(PIN)
     const restored = await restore(store)
     expect(restored.damage).toBeNull()
     expect(restored.state?.seq).toBe(count)
     expect(restored.pins.size).toBeGreaterThan(2)
-    expect(await text()).not.toContain('pin')
+    expect(await text()).not.toMatch(PIN)
     const again = await restore(store)
     expect(again.pins.size).toBe(0)
     expect(again.state).toEqual(restored.state)
