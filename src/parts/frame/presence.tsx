@@ -112,9 +112,15 @@ function DoNotDisturb({ me }: Pick<Props, 'me'>) {
 function DiversionForm({ me, seats, centre }: Props) {
   const id = useId()
   const [typed, setTyped] = useState('')
+  const [colleague, setColleague] = useState('')
   const [problem, give] = useSaid()
   const refusal = me.may.includes('diversion') ? null : toRefusalText({ reason: 'notEntitled', what: 'diversion', ask: centre.owners })
-  const divert = (to: Extract<Ask, { kind: 'setDiversion' }>['to']) => void give({ kind: 'setDiversion', to })
+  const divert = (to: Extract<Ask, { kind: 'setDiversion' }>['to']) =>
+    void give({ kind: 'setDiversion', to }).then((done) => {
+      if (!done) return
+      setTyped('')
+      setColleague('')
+    })
   return (
     <section aria-labelledby={`${id}-title`} className="mt-4 border-line border-t pt-3">
       <h3 id={`${id}-title`} className="font-semibold">
@@ -156,16 +162,28 @@ function DiversionForm({ me, seats, centre }: Props) {
               Divert
             </Button>
           </form>
-          <SelectField
-            label="To a colleague"
-            className="mt-2"
-            value=""
-            disabled={refusal !== null}
-            onChange={(e) => divert({ kind: 'agent', agentId: toAgentId(e.target.value) })}
+          {/* A choice alone diverts nothing: arrow keys go through a closed list one by one. */}
+          <form
+            className="mt-2 flex items-end gap-2"
+            onSubmit={(event) => {
+              event.preventDefault()
+              if (colleague !== '') divert({ kind: 'agent', agentId: toAgentId(colleague) })
+            }}
           >
-            <option value="">Choose…</option>
-            {seats.map((s) => s.id !== me.id && <option key={s.id} value={s.id}>{`${s.name} · ${stateWords(s.state, s.reason)}`}</option>)}
-          </SelectField>
+            <SelectField
+              label="To a colleague"
+              className="min-w-0 flex-1"
+              value={colleague}
+              disabled={refusal !== null}
+              onChange={(e) => setColleague(e.target.value)}
+            >
+              <option value="">Choose…</option>
+              {seats.map((s) => s.id !== me.id && <option key={s.id} value={s.id}>{`${s.name} · ${stateWords(s.state, s.reason)}`}</option>)}
+            </SelectField>
+            <Button type="submit" disabled={refusal !== null || colleague === ''}>
+              Divert to them
+            </Button>
+          </form>
         </>
       ) : (
         <p className="mt-1 flex items-center justify-between gap-2">

@@ -40,7 +40,7 @@ const SEATS: readonly (readonly [name: string, queueIds: AgentSetUp['queueIds'],
 ]
 
 /** The supervisors’ desk; the others follow. */
-const FIRST_EXTENSION = 200
+const FIRST_EXTENSION = 500
 
 /** How often somebody catches the early boat home and leaves the last call of the day uncoded. */
 export const LEAVES_IN_A_HURRY: ReadonlyMap<AgentId, number> = new Map([[idOf('Eluned Tarnow'), 0.75]])
