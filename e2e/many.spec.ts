@@ -13,7 +13,13 @@ function withMany(text: string): string {
   }
   const [queue, agent] = [setUp.queues[0], setUp.agents[0]]
   const queues = Array.from({ length: 26 }, (_, i) => ({ ...queue, id: `queue_many-${i}`, name: `Queue ${i} ${LONG}`.slice(0, 60), number: '' }))
-  const agents = Array.from({ length: 190 }, (_, i) => ({ ...agent, id: `agent_many-${i}`, name: `Agent ${i} ${LONG}`.slice(0, 60), number: '', extension: '' }))
+  const agents = Array.from({ length: 190 }, (_, i) => ({
+    ...agent,
+    id: `agent_many-${i}`,
+    name: `Agent ${i} ${LONG}`.slice(0, 60),
+    number: '',
+    extension: '',
+  }))
   const served = setUp.agents.map((a, i) =>
     i === 0 ? { ...a, queueIds: [...(a as unknown as { queueIds: string[] }).queueIds, ...queues.map((q) => q.id)] } : a,
   )

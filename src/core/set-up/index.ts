@@ -23,6 +23,7 @@ export {
   type Behalf,
   behalfOfRecord,
   campaignSetUp,
+  extensionIn,
   isChosenReason,
   meetsNeeds,
   outcomeSetFor,

@@ -16,7 +16,9 @@ export const queueWithNumber = (setUp: SetUp, number: string): QueueSetUp | null
  * Whose desk of the centre is dialled by this: an extension as it is set up, spaces and dashes between its digits left away, or, in E.164, the number of an account.
  * null where it is nobody's who works here now.
  */
-export const accountDialled = (setUp: SetUp, dialled: string): AgentSetUp | null => indexOf(setUp).byDialled.get(dialled.replace(/[\s.-]/g, '')) ?? null
+export const accountDialled = (setUp: SetUp, dialled: string): AgentSetUp | null => indexOf(setUp).byDialled.get(extensionIn(dialled)) ?? null
+/** Digits as they are held against an extension. */
+export const extensionIn = (typed: string): string => typed.replace(/[\s.-]/g, '')
 export const campaignSetUp = (setUp: SetUp, id: CampaignId): CampaignSetUp => found(indexOf(setUp).campaigns.get(id), id)
 export const agentSetUp = (setUp: SetUp, id: AgentId): AgentSetUp => found(indexOf(setUp).agents.get(id), id)
 
@@ -47,8 +49,12 @@ function indexOf(setUp: SetUp): Index {
 
 /** A number that several show is the centre's, and nobody's in person. */
 function dialled(agents: readonly AgentSetUp[]): ReadonlyMap<string, AgentSetUp> {
-  const shown = agents.filter((a) => a.number !== '' && !agents.some((b) => b !== a && b.number === a.number))
-  return new Map([...shown.map((a) => [a.number, a] as const), ...agents.flatMap((a) => (a.extension === '' ? [] : [[a.extension, a] as const]))])
+  const shown = new Map<string, AgentSetUp | null>()
+  for (const a of agents) shown.set(a.number, shown.has(a.number) ? null : a)
+  const whose = new Map<string, AgentSetUp>()
+  for (const [number, a] of shown) if (number !== '' && a !== null) whose.set(number, a)
+  for (const a of agents) if (a.extension !== '') whose.set(a.extension, a)
+  return whose
 }
 
 export const agentName = (setUp: SetUp, id: AgentId): string => agentSetUp(setUp, id).name

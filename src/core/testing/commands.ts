@@ -16,6 +16,7 @@ import { FIRST, SECOND_QUEUE, type TestFloor } from './small'
 import { fits, sooner, suited, type Wish } from './wishes'
 import { isWriting, toWriting } from './writing'
 
+const A_NUMBER = { kind: 'number', typed: '01632 960140' } as const
 const nth = <T>(items: readonly T[], n: number): T | undefined => (items.length === 0 ? undefined : items[n % items.length])
 /** The command a wish stands for on this floor at this moment. */
 export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, flag }: Wish): Command {
@@ -97,14 +98,7 @@ export function toCommand(floor: TestFloor, { agent, pick, party, kind: wanted, 
       return {
         kind,
         agentId,
-        to:
-          party % 5 !== 0
-            ? null
-            : flag
-              ? { kind: 'voicemail' }
-              : pick % 2 === 0
-                ? { kind: 'agent', agentId: MANY[pick % MANY.length] as AgentId }
-                : { kind: 'number', typed: '01632 960140' },
+        to: party % 5 !== 0 ? null : flag ? { kind: 'voicemail' } : pick % 2 === 0 ? { kind: 'agent', agentId: nth(MANY, pick) as AgentId } : A_NUMBER,
       }
     case 'forgetPerson':
       return {

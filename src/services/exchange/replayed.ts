@@ -3,10 +3,12 @@ import type { AgentId } from '@/core/ids'
 import type { FloorState } from '@/core/state'
 import { values } from '@/core/table'
 import { callersOf } from './callers'
+import { parkedView } from './parked-view'
 import { piecesOf } from './pieces'
 import type { FloorView } from './protocol'
 import type { Scenario } from './scenario'
-import { callbackView, campaignView, parkedView, queueView, seatView, selectCentre, selectMe, selectMine } from './views'
+import { seatView } from './seat-view'
+import { callbackView, campaignView, queueView, selectCentre, selectMe, selectMine } from './views'
 import { watchedSeats } from './watched'
 
 export type Replayed = Pick<

@@ -4,8 +4,10 @@ import type { CampaignId } from '@/core/ids'
 import type { FloorState, TableName } from '@/core/state'
 import { watch } from '@/core/state'
 import { get } from '@/core/table'
+import { isParked, parkedView } from './parked-view'
 import type { ListChanges, ListName, RowChanges, SharedLists } from './protocol'
-import { callbackView, campaignView, type Dialled, isParked, parkedView, queueView, seatView } from './views'
+import { seatView } from './seat-view'
+import { callbackView, campaignView, type Dialled, queueView } from './views'
 
 type Row<L extends ListName> = SharedLists[L][number]
 type Rows<L extends ListName> = ReadonlyMap<string, Row<L>>

@@ -1,7 +1,7 @@
 // What a tab is shown of the floor, by parts. A part is sent when its JSON differs from what that tab has.
-import { type Agent, type AgentState, type AgentStateName, type Diversion, spentToday, type WrapUp } from '@/core/agents'
+import { type AgentStateName, spentToday, type WrapUp } from '@/core/agents'
 import type { Callback } from '@/core/callbacks'
-import { type Call, isInternal, whoHearsWhom } from '@/core/calls'
+import { whoHearsWhom } from '@/core/calls'
 import { countsOver, createRun } from '@/core/campaigns'
 import { type Pair, pairKey } from '@/core/colleagues'
 import type { DialerReasons } from '@/core/dialer'
@@ -12,8 +12,8 @@ import { sheetsInUse } from '@/core/reviews'
 import { linesInUse } from '@/core/rules/campaign'
 import { queueStanding } from '@/core/rules/door'
 import { isAwaited } from '@/core/rules/shift'
-import { type AgentSetUp, agentName, agentSetUp, type CampaignSetUp, type QueueSetUp, rulesOfBehalf, setUpOwners } from '@/core/set-up'
-import { type FloorState, isMutedOn, partyOfCall, type TableName } from '@/core/state'
+import { agentName, agentSetUp, type CampaignSetUp, type QueueSetUp, rulesOfBehalf, setUpOwners } from '@/core/set-up'
+import { type FloorState, isMutedOn, type TableName } from '@/core/state'
 import { get, type Table, values } from '@/core/table'
 import { MINUTE } from '@/core/time'
 import { behalfOfPart } from '@/core/work'
@@ -26,16 +26,14 @@ import type {
   CampaignView,
   CentreView,
   DeviceView,
-  DiversionView,
   DoorView,
   FloorView,
   HandsetState,
   MeView,
-  ParkedView,
   QueueView,
-  SeatView,
 } from './protocol'
 import type { Scenario } from './scenario'
+import { diversionView, labelOf } from './seat-view'
 import type { Tab } from './tab'
 import { selectThreads } from './threads'
 import { seenBy } from './unheard'
@@ -131,65 +129,6 @@ export function selectCentre({ setUp, setUpSeq }: FloorState, { places, people }
   }
 }
 
-export function seatView(state: FloorState, { id, name, role, team, extension, queueIds }: AgentSetUp): SeatView {
-  const agent = get(state.agents, id)
-  const { name: stateName = 'signedOut', reason = null, sinceMs = 0 } = agent === undefined ? {} : shownState(state, agent)
-  const rings = agent?.engagements.find((e) => e.state === 'alerting')
-  const call = rings && get(state.calls, rings.callId)
-  const ringing = call === undefined ? null : { callId: call.id, queueId: call.queueId, label: labelOf(state, call, id) }
-  const { note = null, doNotDisturb = false, diversion = null } = agent ?? {}
-  const [taken, serves] = [agent?.shift?.seat ?? null, agent?.shift?.queueIds ?? []]
-  return {
-    id,
-    name,
-    role,
-    team,
-    extension,
-    queueIds,
-    serves,
-    taken,
-    state: stateName,
-    reason,
-    sinceMs,
-    note,
-    doNotDisturb,
-    diversion: diversionView(state, diversion),
-    ringing,
-  }
-}
-
-const diversionView = ({ setUp }: FloorState, to: Diversion | null): DiversionView | null =>
-  to?.kind === 'agent' ? { ...to, name: agentName(setUp, to.agentId) } : to
-
-/** Where nobody shall see that they are listened to, who listens is to all others what they are besides. */
-function shownState({ setUp }: FloorState, { state, availability }: Agent): AgentState {
-  if (state.name !== 'listening' || setUp.listeningIsShown) return state
-  return { ...state, name: availability.ready ? 'ready' : 'notReady', reason: availability.reason }
-}
-
-export const isParked = (call: Call | undefined): boolean => call?.connections.some((c) => c.party.kind === 'park') ?? false
-
-/** A call that waits in a parking slot; null for others. */
-export function parkedView(state: FloorState, call: Call): ParkedView | null {
-  const slot = call.connections.find((c) => c.party.kind === 'park')
-  if (slot?.party.kind !== 'park') return null
-  const byName = call.handover === null ? null : agentName(state.setUp, call.handover.byAgentId)
-  return { callId: call.id, slot: slot.party.slot, label: labelOf(state, call, call.handover?.byAgentId ?? null), sinceMs: slot.sinceMs, byName }
-}
-
-export const callbackView = ({ customer, dialled, callId: _callId, agreedAtMs: _agreedAtMs, ...callback }: Callback): CallbackView => ({
-  ...callback,
-  name: customer?.name ?? null,
-  dialledBy: dialled?.byAgentId ?? null,
-})
-
-/** Who a call is about: its caller, for a consult whoever asks, and of a call between colleagues the other one. */
-function labelOf(state: FloorState, call: Call, agentId: AgentId | null): string {
-  const asker = call.connections[0]?.party
-  if (call.consultFor !== null && asker?.kind === 'agent') return agentName(state.setUp, asker.agentId)
-  return isInternal(call) && agentId !== null ? partyOfCall(state, call.id, agentId) : callerLabel(call)
-}
-
 const inUse = <T extends { readonly retired: boolean }>(items: readonly T[]): readonly T[] => items.filter((item) => !item.retired)
 
 export function queueView(state: FloorState, queue: QueueSetUp): QueueView {
@@ -222,6 +161,12 @@ function isOpenNow(queue: QueueSetUp, { setUp, doors, atMs }: FloorState): boole
   opened.set(queue, { minute, open })
   return open
 }
+
+export const callbackView = ({ customer, dialled, callId: _callId, agreedAtMs: _agreedAtMs, ...callback }: Callback): CallbackView => ({
+  ...callback,
+  name: customer?.name ?? null,
+  dialledBy: dialled?.byAgentId ?? null,
+})
 
 /** null when the agent is not on shift: the tab then shows the start of shift. */
 export function selectMe(state: FloorState, agentId: AgentId | null): MeView | null {

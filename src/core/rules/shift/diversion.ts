@@ -39,7 +39,7 @@ export function setDiversion(draft: Draft, agent: Agent, { to }: Of<'setDiversio
 
 /** Whose extension was dialled; null of anything else. What reaches the emergency services is nobody’s extension, whatever is set up. */
 export function deskDialled({ setUp }: Pick<FloorState, 'setUp'>, typed: string): AgentId | null {
-  return isEmergency(typed, setUp.homeCountry) ? null : (accountDialled(setUp, typed.trim())?.id ?? null)
+  return isEmergency(typed, setUp.homeCountry) ? null : (accountDialled(setUp, typed)?.id ?? null)
 }
 
 /** From one to whom their calls go to, and on, back to them; null where it ends with somebody else. */

@@ -3,6 +3,7 @@
 import type { Endpoint, Target } from '@/core/calls'
 import { type NumberReading, numberIn, type ReadNumber, reachesIn, withExtension } from '@/core/directory'
 import type { CallId } from '@/core/ids'
+import { extensionIn } from '@/core/set-up'
 import { formatClock } from '@/core/time'
 import { diversionShort, numberWords, stateWords } from '@/parts/words'
 import type { CentreView, MeView, ParkedView, QueueView, SeatView } from '@/services/exchange/protocol'
@@ -70,7 +71,7 @@ export function choicesFor(typed: string, known: Known, reading: NumberReading |
 
 /** Whose extension was typed: then nobody else is meant. */
 export const deskDialled = (typed: string, seats: readonly SeatView[]): SeatView | undefined => {
-  const digits = typed.replace(/[\s.-]/g, '')
+  const digits = extensionIn(typed)
   return digits === '' ? undefined : seats.find((s) => s.extension === digits)
 }
 
